@@ -1,0 +1,79 @@
+package lucidsweep.core.compose;
+
+import java.util.Collection;
+import java.util.Locale;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** A letter case; names keep theirs. */
+public enum LetterCase {
+    AS_IS,
+    SENTENCE,
+    TITLE,
+    UPPER,
+    LOWER;
+
+    private static final Pattern WORD = Pattern.compile("[\\p{L}\\p{N}\\p{M}'’]+");
+    private static final Set<String> SMALL = Set.of(
+            "a", "an", "and", "as", "at", "but", "by", "for", "from", "in", "into", "of", "on", "or", "the", "to",
+            "with");
+
+    /**
+     * Puts a text in this case.
+     *
+     * @param names words and phrases that keep the case they are given in, whatever the text has
+     */
+    public String apply(String text, Collection<String> names) {
+        if (this == AS_IS) return text;
+        StringBuilder out = new StringBuilder(text.length());
+        Matcher word = WORD.matcher(text);
+        int from = 0;
+        while (word.find()) {
+            boolean first = from == 0 || this == SENTENCE && endsSentence(text, word.start());
+            out.append(text, from, word.start()).append(of(word.group(), first));
+            from = word.end();
+        }
+        out.append(text, from, text.length());
+        String cased = out.toString();
+        for (String name : names) {
+            if (!name.isBlank()) cased = withName(cased, name);
+        }
+        return cased;
+    }
+
+    private String of(String word, boolean first) {
+        String lower = word.toLowerCase(Locale.ROOT);
+        return switch (this) {
+            case UPPER -> word.toUpperCase(Locale.ROOT);
+            case LOWER -> lower;
+            case SENTENCE -> first ? capital(lower) : isAcronym(word) ? word : lower;
+            case TITLE -> isAcronym(word) ? word : !first && SMALL.contains(lower) ? lower : capital(lower);
+            case AS_IS -> word;
+        };
+    }
+
+    private static boolean isAcronym(String word) {
+        return word.length() > 1 && word.length() <= 4 && word.equals(word.toUpperCase(Locale.ROOT));
+    }
+
+    private static boolean endsSentence(String text, int at) {
+        String before = text.substring(0, at).stripTrailing();
+        return before.isEmpty() || ".!?".indexOf(before.charAt(before.length() - 1)) >= 0;
+    }
+
+    private static String capital(String word) {
+        int first = word.codePointAt(0);
+        return new StringBuilder(word.length())
+                .appendCodePoint(Character.toTitleCase(first))
+                .append(word, Character.charCount(first), word.length())
+                .toString();
+    }
+
+    private static String withName(String text, String name) {
+        Pattern anyCase = Pattern.compile(
+                "(?<![\\p{L}\\p{N}])" + Pattern.quote(name) + "(?![\\p{L}\\p{N}])",
+                Pattern.CASE_INSENSITIVE | Pattern.UNICODE_CASE);
+        return anyCase.matcher(text).replaceAll(Matcher.quoteReplacement(name));
+    }
+}

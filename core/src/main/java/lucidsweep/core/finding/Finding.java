@@ -1,0 +1,14 @@
+package lucidsweep.core.finding;
+
+/**
+ * One thing wrong with one field of one item.
+ *
+ * @param evidence what was seen, in words
+ * @param shared what findings of the same cause have in common, such as an ending; "" where nothing special
+ */
+public record Finding(Field field, FindingKind kind, String evidence, String shared) {
+
+    static Finding of(Field field, FindingKind kind, String evidence) {
+        return new Finding(field, kind, evidence, "");
+    }
+}

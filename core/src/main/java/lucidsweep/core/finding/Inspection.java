@@ -1,0 +1,41 @@
+package lucidsweep.core.finding;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/** Holds an item against every rule. */
+public final class Inspection {
+
+    private static final List<Rule> RULES = List.of(
+            new MissingText(),
+            new SeveralElements(),
+            new DuplicateText(),
+            new TextLength(),
+            new KeywordInText(),
+            new GenericTitle(),
+            new RepeatedWord(),
+            new CommonEnding(),
+            new TagSet(),
+            new MissingHeading());
+
+    private final Surroundings around;
+
+    public Inspection(Surroundings around) {
+        this.around = around;
+    }
+
+    /**
+     * Everything that is wrong with an item, fields that are kept left out. An item that is not indexable has that
+     * finding first; its others are told apart by it.
+     */
+    public List<Finding> of(Subject item) {
+        List<Finding> found = new ArrayList<>();
+        item.obstacle().ifPresent(why -> found.add(Finding.of(Field.INDEXING, FindingKind.NOT_INDEXABLE, why)));
+        for (Rule rule : RULES) {
+            rule.check(item, around, finding -> {
+                if (!item.kept().contains(finding.field())) found.add(finding);
+            });
+        }
+        return found;
+    }
+}

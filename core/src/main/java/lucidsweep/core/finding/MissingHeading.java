@@ -1,0 +1,12 @@
+package lucidsweep.core.finding;
+
+import java.util.function.Consumer;
+
+/** A page without an H1. */
+final class MissingHeading implements Rule {
+
+    @Override
+    public void check(Subject item, Surroundings around, Consumer<Finding> found) {
+        if (item.h1Count() == 0) found.accept(Finding.of(Field.H1, FindingKind.MISSING, "there is no H1"));
+    }
+}

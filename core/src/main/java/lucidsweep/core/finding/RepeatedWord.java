@@ -1,0 +1,35 @@
+package lucidsweep.core.finding;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.function.Consumer;
+import lucidsweep.core.keyword.Word;
+
+/** A word that stands in a title more often than the standard allows, or twice in a row. Stop words and numbers are free. */
+final class RepeatedWord implements Rule {
+
+    @Override
+    public void check(Subject item, Surroundings around, Consumer<Finding> found) {
+        Map<String, Integer> counts = new HashMap<>();
+        Word previous = null;
+        for (Word word : item.title().words()) {
+            if (word.stop() || Character.isDigit(word.text().charAt(0))) continue;
+            int count = counts.merge(word.stem(), 1, Integer::sum);
+            boolean inARow = previous != null
+                    && previous.text().equalsIgnoreCase(word.text())
+                    && word.start() - previous.end() == 1;
+            if (count > around.standard().mostRepeats() || inARow) {
+                String evidence = "“" + word.text() + "” stands " + total(item, word) + " times";
+                found.accept(Finding.of(Field.TITLE, FindingKind.REPEATED_WORD, evidence));
+                return;
+            }
+            previous = word;
+        }
+    }
+
+    private static long total(Subject item, Word word) {
+        return item.title().words().stream()
+                .filter(each -> each.stem().equals(word.stem()))
+                .count();
+    }
+}

@@ -1,0 +1,40 @@
+package lucidsweep.core.finding;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Consumer;
+import lucidsweep.core.standard.Standard;
+import lucidsweep.core.text.Graphemes;
+
+/** Too long for the desktop's slot, the phone's slot or the limit in characters; or so short that the slot is wasted. */
+final class TextLength implements Rule {
+
+    @Override
+    public void check(Subject item, Surroundings around, Consumer<Finding> found) {
+        for (Subject.Text text : item.texts()) {
+            if (text.present()) check(text, around.limits(text.field()), found);
+        }
+    }
+
+    private static void check(Subject.Text text, Standard.TextLimits limits, Consumer<Finding> found) {
+        List<String> over = new ArrayList<>();
+        addPx(over, limits.desktop().over(text.value()), limits.desktop().limitPx(), "on a desktop");
+        addPx(over, limits.phone().over(text.value()), limits.phone().limitPx(), "on a phone");
+        int characters = Graphemes.count(text.value());
+        if (characters > limits.mostChars()) {
+            over.add((characters - limits.mostChars()) + " characters over " + limits.mostChars());
+        }
+        double width = limits.desktop().width(text.value());
+        if (!over.isEmpty()) {
+            found.accept(Finding.of(text.field(), FindingKind.TOO_LONG, String.join(", ", over)));
+        } else if (width < limits.leastPx()) {
+            String evidence =
+                    Math.round(width) + " px wide, at least " + Math.round(limits.leastPx()) + " px are expected";
+            found.accept(Finding.of(text.field(), FindingKind.TOO_SHORT, evidence));
+        }
+    }
+
+    private static void addPx(List<String> over, double px, double limit, String device) {
+        if (px > 0) over.add((long) Math.ceil(px) + " px over " + Math.round(limit) + " " + device);
+    }
+}

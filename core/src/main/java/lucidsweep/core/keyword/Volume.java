@@ -1,0 +1,42 @@
+package lucidsweep.core.keyword;
+
+import java.util.Locale;
+import java.util.OptionalLong;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Monthly searches as lists write them: "1300", "1,300", "1 300", "1.3K", "1300.0", "<10", "100 – 1K". */
+public final class Volume {
+
+    private static final Pattern NUMBER = Pattern.compile(
+            "[<>~≈]?\\s*(\\d[\\d ,.'\u00A0\u202F]*)\\s*([km]?)\\s*(?:[-–]\\s*(\\d[\\d ,.]*)\\s*([km]?))?\\s*\\+?");
+    private static final Pattern GROUPED = Pattern.compile("\\d{1,3}([ ,.'\u00A0\u202F])\\d{3}(\\1\\d{3})*");
+
+    private Volume() {}
+
+    /**
+     * Reads a volume; of a range, its middle.
+     *
+     * @return empty for "", "-", "n/a" and for anything that is no count
+     */
+    public static OptionalLong parse(String text) {
+        Matcher number = NUMBER.matcher(text.strip().toLowerCase(Locale.ROOT));
+        if (!number.matches()) return OptionalLong.empty();
+        try {
+            double from = value(number.group(1).strip(), number.group(2));
+            double to = number.group(3) == null ? from : value(number.group(3).strip(), number.group(4));
+            return OptionalLong.of(Math.round((from + to) / 2));
+        } catch (NumberFormatException e) {
+            return OptionalLong.empty();
+        }
+    }
+
+    private static double value(String digits, String unit) {
+        boolean grouped = unit.isEmpty() && GROUPED.matcher(digits).matches();
+        String plain = grouped
+                ? digits.replaceAll("\\D", "")
+                : digits.replaceAll("[ '\u00A0\u202F]", "").replace(',', '.');
+        double scale = unit.equals("k") ? 1_000 : unit.equals("m") ? 1_000_000 : 1;
+        return Double.parseDouble(plain) * scale;
+    }
+}

@@ -1,0 +1,44 @@
+package lucidsweep.core.page;
+
+import java.util.List;
+
+/**
+ * What one page says of itself. Texts are collapsed to single spaces and stripped; lists are in the order of the page.
+ *
+ * @param titles the title elements of the page, not those of drawings in it
+ * @param descriptions the contents of every meta description
+ * @param h1s the texts of the H1 elements
+ * @param headings the texts of the H2 and H3 elements, at most 40
+ * @param canonical the canonical address as written; "" where there is none
+ * @param robots the contents of the meta robots elements, joined by ", "
+ * @param metaKeywords the content of the obsolete meta keywords; "" where there is none
+ * @param language the lang attribute of the root; "" where there is none
+ * @param published the publishing date as the page gives it; "" where it does not
+ * @param modified the date of the last change as the page gives it; "" where it does not
+ * @param images at most 500
+ * @param links at most 5,000, those with an address only
+ * @param copy the visible text, at most 100,000 characters
+ * @param refresh the target of a meta refresh; "" where there is none
+ */
+public record PageFacts(
+        List<String> titles,
+        List<String> descriptions,
+        List<String> h1s,
+        List<String> headings,
+        String canonical,
+        String robots,
+        String metaKeywords,
+        String language,
+        String published,
+        String modified,
+        List<Image> images,
+        List<Link> links,
+        String copy,
+        String refresh) {
+
+    /** A picture and its alternative text; {@code alt} is null where the attribute is missing. */
+    public record Image(String address, String alt) {}
+
+    /** A link to another page: its normal address, its text, and whether it asks not to be followed. */
+    public record Link(String address, String text, boolean nofollow) {}
+}

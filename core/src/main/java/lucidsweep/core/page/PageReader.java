@@ -1,0 +1,219 @@
+package lucidsweep.core.page;
+
+import java.net.URI;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.jsoup.nodes.Document;
+import org.jsoup.nodes.Element;
+import org.jsoup.nodes.Node;
+import org.jsoup.nodes.TextNode;
+import org.jsoup.select.NodeVisitor;
+
+/**
+ * Reads the facts of a page from its parsed markup, in one walk over the tree.
+ *
+ * <pre>{@code
+ * PageFacts facts = PageReader.read(Jsoup.parse(html), address);
+ * facts.titles();   // ["Kayak hire in Tarrin Bay"]
+ * }</pre>
+ */
+public final class PageReader implements NodeVisitor {
+
+    private static final int MOST_COPY = 100_000;
+    private static final int MOST_LINKS = 5_000;
+    private static final int MOST_IMAGES = 500;
+    private static final int MOST_HEADINGS = 40;
+
+    private final List<String> titles = new ArrayList<>(1);
+    private final List<String> descriptions = new ArrayList<>(1);
+    private final List<String> h1s = new ArrayList<>(1);
+    private final List<String> headings = new ArrayList<>();
+    private final List<String> robots = new ArrayList<>(1);
+    private final List<PageFacts.Image> images = new ArrayList<>();
+    private final List<PageFacts.Link> links = new ArrayList<>();
+    private final Map<String, Optional<URI>> resolved = new HashMap<>();
+    private final StringBuilder copy = new StringBuilder(4_096);
+    private String canonical = "";
+    private String metaKeywords = "";
+    private String language = "";
+    private String published = "";
+    private String modified = "";
+    private String refresh = "";
+
+    private URI base;
+    private boolean baseSet;
+    private int unseen;
+    private int inDrawing;
+
+    private PageReader(URI address) {
+        base = address;
+    }
+
+    /** Reads a parsed page that was found at an address. */
+    public static PageFacts read(Document page, URI address) {
+        PageReader reader = new PageReader(address);
+        page.traverse(reader);
+        return new PageFacts(
+                reader.titles,
+                reader.descriptions,
+                reader.h1s,
+                reader.headings,
+                reader.canonical,
+                String.join(", ", reader.robots),
+                reader.metaKeywords,
+                reader.language,
+                reader.published,
+                reader.modified,
+                reader.images,
+                reader.links,
+                reader.copy.toString().strip(),
+                reader.refresh);
+    }
+
+    @Override
+    public void head(Node node, int depth) {
+        if (node instanceof TextNode text) {
+            if (unseen == 0) append(text.getWholeText());
+        } else if (node instanceof Element element) {
+            enter(element);
+        }
+    }
+
+    @Override
+    public void tail(Node node, int depth) {
+        if (!(node instanceof Element element)) return;
+        String tag = element.normalName();
+        if (isUnseen(tag)) unseen--;
+        if (tag.equals("svg")) inDrawing--;
+        if (element.isBlock() && unseen == 0) append(" ");
+    }
+
+    private void enter(Element element) {
+        String tag = element.normalName();
+        if (element.isBlock() && unseen == 0) append(" ");
+        if (isUnseen(tag)) unseen++;
+        switch (tag) {
+            case "html" -> language = element.attr("lang").strip();
+            case "base" -> setBase(element);
+            case "svg" -> inDrawing++;
+            case "title" -> {
+                if (inDrawing == 0) titles.add(collapsed(element.wholeText()));
+            }
+            case "meta" -> readMeta(element);
+            case "link" -> {
+                if (canonical.isEmpty() && hasWord(element.attr("rel"), "canonical")) {
+                    canonical = element.attr("href").strip();
+                }
+            }
+            case "h1" -> h1s.add(collapsed(element.wholeText()));
+            case "h2", "h3" -> {
+                if (headings.size() < MOST_HEADINGS) headings.add(collapsed(element.wholeText()));
+            }
+            case "img" -> readImage(element);
+            case "a", "area" -> readLink(element);
+            case "time" -> {
+                if (published.isEmpty()) published = element.attr("datetime").strip();
+            }
+            default -> {}
+        }
+    }
+
+    private static boolean isUnseen(String tag) {
+        return switch (tag) {
+            case "head", "script", "style", "noscript", "template", "svg", "iframe", "textarea", "select" -> true;
+            default -> false;
+        };
+    }
+
+    private void setBase(Element element) {
+        if (baseSet || element.attr("href").isBlank()) return;
+        PageAddress.resolve(base, element.attr("href")).ifPresent(address -> {
+            base = address;
+            baseSet = true;
+        });
+    }
+
+    private void readMeta(Element meta) {
+        String content = collapsed(meta.attr("content"));
+        String name = meta.hasAttr("name") ? meta.attr("name") : meta.attr("property");
+        switch (name.strip().toLowerCase(Locale.ROOT)) {
+            case "description" -> descriptions.add(content);
+            case "robots" -> robots.add(content);
+            case "keywords" -> metaKeywords = content;
+            case "article:published_time", "date", "dc.date", "dc.created" -> published = content;
+            case "article:modified_time", "last-modified", "dc.modified" -> modified = content;
+            default -> {}
+        }
+        if (meta.attr("http-equiv").equalsIgnoreCase("refresh")) {
+            int at = content.toLowerCase(Locale.ROOT).indexOf("url=");
+            if (at >= 0) refresh = content.substring(at + 4).replaceAll("^['\"]|['\"]$", "");
+        }
+    }
+
+    private void readImage(Element image) {
+        if (images.size() >= MOST_IMAGES) return;
+        String alt = image.hasAttr("alt") ? collapsed(image.attr("alt")) : null;
+        images.add(new PageFacts.Image(image.attr("src"), alt));
+        if (unseen == 0 && alt != null && insideLink(image)) append(" " + alt + " ");
+    }
+
+    private static boolean insideLink(Element element) {
+        for (Element at = element.parent(); at != null; at = at.parent()) {
+            if (at.normalName().equals("a")) return true;
+        }
+        return false;
+    }
+
+    private void readLink(Element link) {
+        String to = link.attr("href").strip();
+        if (links.size() >= MOST_LINKS || to.isEmpty() || to.startsWith("#")) return;
+        int fragment = to.indexOf('#');
+        String target = fragment < 0 ? to : to.substring(0, fragment);
+        resolved.computeIfAbsent(target, address -> PageAddress.resolve(base, address))
+                .ifPresent(address -> links.add(
+                        new PageFacts.Link(address.toString(), linkText(link), hasWord(link.attr("rel"), "nofollow"))));
+    }
+
+    private static String linkText(Element link) {
+        String text = collapsed(link.wholeText());
+        if (!text.isEmpty()) return text;
+        Element image = link.selectFirst("img[alt]");
+        return image == null ? "" : collapsed(image.attr("alt"));
+    }
+
+    private static boolean hasWord(String list, String word) {
+        if (list.isEmpty()) return false;
+        for (String each : list.split("\\s+")) {
+            if (each.equalsIgnoreCase(word)) return true;
+        }
+        return false;
+    }
+
+    private void append(String text) {
+        for (int i = 0; i < text.length() && copy.length() < MOST_COPY; i++) {
+            char c = text.charAt(i);
+            boolean space = isSpace(c);
+            if (!space) copy.append(c);
+            else if (copy.length() > 0 && copy.charAt(copy.length() - 1) != ' ') copy.append(' ');
+        }
+    }
+
+    private static String collapsed(String text) {
+        StringBuilder tidy = new StringBuilder(text.length());
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (!isSpace(c)) tidy.append(c);
+            else if (tidy.length() > 0 && tidy.charAt(tidy.length() - 1) != ' ') tidy.append(' ');
+        }
+        if (tidy.length() > 0 && tidy.charAt(tidy.length() - 1) == ' ') tidy.setLength(tidy.length() - 1);
+        return tidy.toString();
+    }
+
+    private static boolean isSpace(char c) {
+        return c <= ' ' || c == '\u00A0' || c == '\u2028' || c == '\u2029';
+    }
+}

@@ -1,0 +1,54 @@
+package lucidsweep.core.standard;
+
+import lucidsweep.core.text.Graphemes;
+import lucidsweep.core.text.Slot;
+
+/**
+ * A text held against its limits, all on the desktop's scale so that one ruler shows it.
+ *
+ * @param px the width on a desktop
+ * @param chars the length in grapheme clusters
+ * @param desktopLimit where the desktop's slot ends, in px
+ * @param phoneLimit where the phone's slot ends, in px of the desktop
+ * @param fitting how much of the text passes every limit, in UTF-16 units
+ * @param says by how much it is over, in words; "" where it fits
+ */
+public record Fit(double px, int chars, double desktopLimit, double phoneLimit, int fitting, String says) {
+
+    public static Fit of(String text, Standard.TextLimits limits) {
+        Slot desktop = limits.desktop();
+        Slot phone = limits.phone();
+        int chars = Graphemes.count(text);
+        double px = desktop.width(text);
+        double scale = desktop.sizePx() / phone.sizePx();
+        return new Fit(
+                px,
+                chars,
+                desktop.limitPx(),
+                phone.limitPx() * scale,
+                fitting(text, limits),
+                says(text, chars, limits));
+    }
+
+    private static int fitting(String text, Standard.TextLimits limits) {
+        if (limits.fits(text, Graphemes.count(text))) return text.length();
+        int low = 0;
+        int high = text.length();
+        while (low < high) {
+            int middle = (low + high + 1) / 2;
+            String start = text.substring(0, middle);
+            if (limits.fits(start, Graphemes.count(start))) low = middle;
+            else high = middle - 1;
+        }
+        return low;
+    }
+
+    private static String says(String text, int chars, Standard.TextLimits limits) {
+        double desktop = limits.desktop().over(text);
+        double phone = limits.phone().over(text);
+        if (desktop > 0) return (long) Math.ceil(desktop) + " px over";
+        if (phone > 0) return (long) Math.ceil(phone) + " px over on a phone";
+        if (chars > limits.mostChars()) return (chars - limits.mostChars()) + " characters over";
+        return "";
+    }
+}

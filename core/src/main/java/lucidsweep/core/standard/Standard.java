@@ -1,0 +1,76 @@
+package lucidsweep.core.standard;
+
+import java.util.List;
+import lucidsweep.core.text.Slot;
+
+/**
+ * The limits and rules that a property's fields must meet. All limits of the job are data here, none is code.
+ *
+ * @param leadingWords a keyword is leading if it starts within so many first words
+ * @param mostRepeats a word may stand so often in one title or description
+ * @param generic titles that say nothing, compared as {@code Likeness.key} does
+ * @param endingShare an ending is common if at least this share of all titles has it, 0 to 1
+ * @param endingPx … and it is at least so wide
+ */
+public record Standard(
+        TextLimits title,
+        TextLimits description,
+        TagLimits tags,
+        int leadingWords,
+        int mostRepeats,
+        List<String> generic,
+        double endingShare,
+        double endingPx) {
+
+    /** Limits of a text: two slots, a most in characters, and the least width in px of the desktop's slot. */
+    public record TextLimits(Slot desktop, Slot phone, int mostChars, double leastPx) {
+
+        /** Whether a text passes every upper limit. */
+        public boolean fits(String text, int chars) {
+            return chars <= mostChars && desktop.over(text) == 0 && phone.over(text) == 0;
+        }
+    }
+
+    /** Limits of a tag set: how many, how long each, in grapheme clusters. */
+    public record TagLimits(int most, int mostChars) {}
+
+    /** What web pages are held to unless a property says otherwise. */
+    public static Standard ofPages() {
+        return new Standard(
+                new TextLimits(new Slot(20, 580, 1), new Slot(18, 580, 2), 65, 200),
+                new TextLimits(new Slot(14, 920, 2), new Slot(14, 700, 3), 165, 320),
+                new TagLimits(13, 20),
+                5,
+                2,
+                List.of(
+                        "home",
+                        "home page",
+                        "homepage",
+                        "index",
+                        "welcome",
+                        "untitled",
+                        "untitled document",
+                        "page",
+                        "new page",
+                        "default",
+                        "title",
+                        "start",
+                        "main"),
+                0.2,
+                120);
+    }
+
+    /** What shop listings are held to: a long title, up to 13 tags of 20 characters. */
+    public static Standard ofListings() {
+        Standard pages = ofPages();
+        return new Standard(
+                new TextLimits(new Slot(20, 1_300, 2), new Slot(18, 1_240, 3), 140, 240),
+                new TextLimits(new Slot(14, 7_000, 10), new Slot(14, 7_000, 14), 1_000, 320),
+                pages.tags,
+                pages.leadingWords,
+                pages.mostRepeats,
+                pages.generic,
+                pages.endingShare,
+                pages.endingPx);
+    }
+}

@@ -1,0 +1,2 @@
+/** The limits and rules that a property's fields must meet. */
+package lucidsweep.core.standard;

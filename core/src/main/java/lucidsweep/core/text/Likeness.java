@@ -1,0 +1,58 @@
+package lucidsweep.core.text;
+
+import java.text.Normalizer;
+import java.util.Locale;
+
+/** What is left of a text when case, spacing, punctuation and compatibility forms do not count: equal keys, equal texts. */
+public final class Likeness {
+
+    private Likeness() {}
+
+    /**
+     * The text after NFKC and case folding, its letters and digits in runs joined by one space.
+     *
+     * <pre>{@code key("Kayak-Hire  |  TARRIN Bay")  // "kayak hire tarrin bay" }</pre>
+     */
+    public static String key(String text) {
+        String folded = Normalizer.normalize(text, Normalizer.Form.NFKC)
+                .toUpperCase(Locale.ROOT)
+                .toLowerCase(Locale.ROOT);
+        StringBuilder key = new StringBuilder(folded.length());
+        boolean gap = false;
+        for (int i = 0, c; i < folded.length(); i += Character.charCount(c)) {
+            c = folded.codePointAt(i);
+            if (Character.isLetterOrDigit(c) || isMark(c)) {
+                if (gap && key.length() > 0) key.append(' ');
+                gap = false;
+                key.appendCodePoint(c);
+            } else {
+                gap = true;
+            }
+        }
+        return key.toString();
+    }
+
+    /** The {@link #exactHash} of the {@link #key}; 0 only for a text without letters or digits. */
+    public static long hash(String text) {
+        String key = key(text);
+        return key.isEmpty() ? 0 : exactHash(key);
+    }
+
+    /**
+     * A 64-bit hash of a text to the letter, never 0: FNV-1a over UTF-16 units with a final mix (Stafford's variant 13),
+     * so that a collision among a million texts has a chance of about 3 in 10^8.
+     */
+    public static long exactHash(String text) {
+        long hash = 0xcbf29ce484222325L;
+        for (int i = 0; i < text.length(); i++) hash = (hash ^ text.charAt(i)) * 0x100000001b3L;
+        hash = (hash ^ (hash >>> 30)) * 0xbf58476d1ce4e5b9L;
+        hash = (hash ^ (hash >>> 27)) * 0x94d049bb133111ebL;
+        hash ^= hash >>> 31;
+        return hash == 0 ? 1 : hash;
+    }
+
+    private static boolean isMark(int c) {
+        int type = Character.getType(c);
+        return type == Character.NON_SPACING_MARK || type == Character.COMBINING_SPACING_MARK;
+    }
+}

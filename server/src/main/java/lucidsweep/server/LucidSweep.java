@@ -1,0 +1,20 @@
+package lucidsweep.server;
+
+import lucidsweep.server.command.LucidCommand;
+import org.apache.ibatis.annotations.Mapper;
+import org.mybatis.spring.annotation.MapperScan;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.scheduling.annotation.EnableScheduling;
+
+/** The application; started with the words of a command it runs that and ends. */
+@SpringBootApplication
+@EnableScheduling
+@MapperScan(basePackageClasses = LucidSweep.class, annotationClass = Mapper.class)
+public class LucidSweep {
+
+    public static void main(String[] args) {
+        if (args.length > 0 && !args[0].startsWith("--")) System.exit(LucidCommand.run(args));
+        SpringApplication.run(LucidSweep.class, args);
+    }
+}

@@ -1,0 +1,63 @@
+package lucidsweep.server.client;
+
+import java.util.List;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Options;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+@Mapper
+interface ClientMapper {
+
+    final class Key {
+        long id;
+    }
+
+    @Select("select * from client where removed is null order by name, id")
+    List<Client> clients();
+
+    @Select("select * from client where id = #{id}")
+    Client client(long id);
+
+    @Insert("insert into client (name, brand, places) values (#{form.name}, #{form.brand}, #{form.places})")
+    @Options(useGeneratedKeys = true, keyProperty = "key.id")
+    void insertClient(Key key, ClientForm form);
+
+    @Update("update client set name = #{form.name}, brand = #{form.brand}, places = #{form.places} where id = #{id}")
+    void updateClient(long id, ClientForm form);
+
+    @Update("update client set removed = case when #{removed} then now() end where id = #{id}")
+    void removeClient(long id, boolean removed);
+
+    @Select("""
+            select p.* from property p join client c on c.id = p.client_id
+            where p.removed is null and c.removed is null order by p.client_id, p.id""")
+    List<Property> properties();
+
+    @Select("select * from property where id = #{id} and removed is null")
+    Property property(long id);
+
+    @Insert("""
+            insert into property (client_id, kind, name, address, language, private_allowed)
+            values (#{form.clientId}, #{form.kind}, #{form.name}, #{form.address}, #{form.language}, #{form.privateAllowed})""")
+    @Options(useGeneratedKeys = true, keyProperty = "key.id")
+    void insertProperty(Key key, PropertyForm form);
+
+    @Update("""
+            update property set name = #{form.name}, address = #{form.address}, language = #{form.language},
+                private_allowed = #{form.privateAllowed}, revision = revision + 1 where id = #{id}""")
+    void updateProperty(long id, PropertyForm form);
+
+    @Update("update property set removed = case when #{removed} then now() end where id = #{id}")
+    void removeProperty(long id, boolean removed);
+
+    @Update("update property set revision = revision + 1 where id = #{id}")
+    void touch(long id);
+
+    @Select("""
+            select 'client' as kind, id, name, removed from client where removed is not null
+            union all select 'property', id, name, removed from property where removed is not null
+            order by removed desc""")
+    List<Removed> removed();
+}

@@ -1,0 +1,97 @@
+package lucidsweep.server.client;
+
+import java.util.List;
+import lucidsweep.core.page.PageAddress;
+import lucidsweep.server.web.EventStream;
+import lucidsweep.server.web.Refusal;
+import org.springframework.stereotype.Service;
+
+/** Clients and properties: added, changed, removed and brought back. */
+@Service
+public class Clients {
+
+    private final ClientMapper mapper;
+    private final EventStream events;
+
+    Clients(ClientMapper mapper, EventStream events) {
+        this.mapper = mapper;
+        this.events = events;
+    }
+
+    public List<Client> clients() {
+        return mapper.clients();
+    }
+
+    public List<Property> properties() {
+        return mapper.properties();
+    }
+
+    public Client client(long id) {
+        Client client = mapper.client(id);
+        if (client == null) throw Refusal.notFound("there is no client " + id);
+        return client;
+    }
+
+    public Property property(long id) {
+        Property property = mapper.property(id);
+        if (property == null) throw Refusal.notFound("there is no property " + id);
+        return property;
+    }
+
+    public Client addClient(ClientForm form) {
+        ClientMapper.Key key = new ClientMapper.Key();
+        mapper.insertClient(key, form);
+        return client(key.id);
+    }
+
+    Client changeClient(long id, ClientForm form) {
+        client(id);
+        mapper.updateClient(id, form);
+        return client(id);
+    }
+
+    public Property addProperty(PropertyForm form) {
+        client(form.clientId());
+        ClientMapper.Key key = new ClientMapper.Key();
+        mapper.insertProperty(key, withNormalAddress(form));
+        return property(key.id);
+    }
+
+    Property changeProperty(long id, PropertyForm form) {
+        property(id);
+        mapper.updateProperty(id, withNormalAddress(form));
+        return property(id);
+    }
+
+    void removeClient(long id, boolean removed) {
+        client(id);
+        mapper.removeClient(id, removed);
+    }
+
+    void removeProperty(long id, boolean removed) {
+        mapper.removeProperty(id, removed);
+    }
+
+    List<Removed> removed() {
+        return mapper.removed();
+    }
+
+    /** Counts the revision up and tells the open pages. */
+    public void touch(long propertyId) {
+        mapper.touch(propertyId);
+        Property property = mapper.property(propertyId);
+        if (property != null) events.tell("changed", new PropertyChanged(propertyId, property.revision()));
+    }
+
+    private static PropertyForm withNormalAddress(PropertyForm form) {
+        if (!form.kind().equals("website")) return form;
+        String given = form.address().strip();
+        String full = given.contains("://") ? given : "https://" + given;
+        String address = PageAddress.of(full)
+                .orElseThrow(() -> Refusal.badInput(
+                        "expected the address of a website such as https://example.com/, got \"" + given + "\""))
+                .toString();
+        return new PropertyForm(
+                form.clientId(), form.kind(), form.name(), address, form.language(), form.privateAllowed());
+    }
+}

@@ -1,0 +1,2 @@
+/** Clients and their properties. */
+package lucidsweep.server.client;

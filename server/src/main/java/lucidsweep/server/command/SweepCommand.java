@@ -1,0 +1,218 @@
+package lucidsweep.server.command;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Stream;
+import lucidsweep.core.page.PageAddress;
+import lucidsweep.server.LucidSweep;
+import lucidsweep.server.aim.Aims;
+import lucidsweep.server.client.Client;
+import lucidsweep.server.client.ClientForm;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.client.Property;
+import lucidsweep.server.client.PropertyForm;
+import lucidsweep.server.gather.CrawlSettings;
+import lucidsweep.server.gather.Sweep;
+import lucidsweep.server.gather.Sweeps;
+import lucidsweep.server.item.ItemFilter;
+import lucidsweep.server.item.ItemRow;
+import lucidsweep.server.item.ItemView;
+import lucidsweep.server.item.Items;
+import lucidsweep.server.job.Jobs;
+import lucidsweep.server.table.TableFile;
+import lucidsweep.server.triage.Findings;
+import lucidsweep.server.web.CsvText;
+import org.springframework.boot.WebApplicationType;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** Crawls a site, works out targets and findings, and writes both as CSV; everything else is thrown away. */
+final class SweepCommand {
+
+    private static final int MOST_PAGES = 500_000;
+
+    private final Path out;
+    private final ConfigurableApplicationContext application;
+
+    private SweepCommand(Path out, ConfigurableApplicationContext application) {
+        this.out = out;
+        this.application = application;
+    }
+
+    static void run(List<String> words) {
+        Arguments arguments = new Arguments(words, Set.of("out", "keywords", "limit"));
+        if (arguments.rest().size() != 1) {
+            throw new Usage(
+                    Usage.BAD_ARGUMENTS,
+                    "expected one address to sweep, got " + arguments.rest().size());
+        }
+        String given = arguments.rest().get(0);
+        URI address = PageAddress.of(given)
+                .orElseThrow(() -> new Usage(
+                        Usage.BAD_ARGUMENTS,
+                        "expected an address such as https://example.com/, got \"" + given + "\""));
+        Path out = folder(arguments.needed("out"));
+        int limit = arguments.number("limit", MOST_PAGES, 1, MOST_PAGES);
+        TableFile keywords =
+                arguments.option("keywords").map(SweepCommand::table).orElse(null);
+        Path data = temporaryFolder();
+        try (ConfigurableApplicationContext application = start(data)) {
+            new SweepCommand(out, application).sweep(address, limit, keywords);
+        } finally {
+            delete(data);
+        }
+    }
+
+    private void sweep(URI address, int limit, TableFile keywords) {
+        Clients clients = application.getBean(Clients.class);
+        Client client = clients.addClient(new ClientForm(address.getHost(), "", ""));
+        Property property = clients.addProperty(
+                new PropertyForm(client.id(), "website", address.getHost(), address.toString(), "en", true));
+        CrawlSettings settings = new CrawlSettings(limit, 100, 4, isLoopback(address) ? 0 : 100);
+        Sweep sweep = application.getBean(Sweeps.class).runNow(property.id(), settings);
+        if (sweep.state().equals("failed")) {
+            throw new Usage(
+                    Usage.UNREACHABLE,
+                    application.getBean(Jobs.class).find(sweep.jobId()).note());
+        }
+        if (keywords != null) application.getBean(Aims.class).add(property.id(), keywords);
+        write(property, sweep);
+        System.out.println(application.getBean(Jobs.class).find(sweep.jobId()).note());
+    }
+
+    private void write(Property property, Sweep sweep) {
+        Items items = application.getBean(Items.class);
+        try (CsvText csv = open("items.csv")) {
+            csv.row(
+                    "address",
+                    "status",
+                    "indexable",
+                    "title",
+                    "title_px",
+                    "title_chars",
+                    "description",
+                    "description_px",
+                    "description_chars",
+                    "h1",
+                    "canonical",
+                    "robots",
+                    "links_in",
+                    "depth",
+                    "keyword");
+            items.forEach(ItemView.of(property.id(), ItemFilter.ALL), row -> csv.row(cells(row)));
+            for (String outcome : List.of("redirect", "redirect-loop", "error-status")) {
+                application
+                        .getBean(Sweeps.class)
+                        .forEachVisit(
+                                sweep.id(),
+                                outcome,
+                                visit -> csv.row(
+                                        visit.address(),
+                                        visit.status(),
+                                        "no",
+                                        "",
+                                        "",
+                                        "",
+                                        "",
+                                        "",
+                                        "",
+                                        "",
+                                        "",
+                                        "",
+                                        "",
+                                        "",
+                                        ""));
+            }
+        }
+        try (CsvText csv = open("findings.csv")) {
+            csv.row("address", "field", "finding", "evidence");
+            application
+                    .getBean(Findings.class)
+                    .forEach(property.id(), row -> csv.row(row.address(), row.field(), row.kind(), row.evidence()));
+        }
+    }
+
+    private static Object[] cells(ItemRow row) {
+        return new Object[] {
+            row.address(),
+            row.status(),
+            row.obstacle() == null ? "yes" : "no",
+            row.title().captured(),
+            String.format(Locale.ROOT, "%.2f", row.title().fit().px()),
+            row.title().fit().chars(),
+            row.description().captured(),
+            String.format(Locale.ROOT, "%.2f", row.description().fit().px()),
+            row.description().fit().chars(),
+            row.h1(),
+            row.canonical(),
+            row.robots(),
+            row.linksIn(),
+            row.depth() < 0 ? "" : row.depth(),
+            row.aim() == null ? "" : row.aim().keyword()
+        };
+    }
+
+    private CsvText open(String name) {
+        try {
+            return new CsvText(Files.newBufferedWriter(out.resolve(name), StandardCharsets.UTF_8));
+        } catch (IOException e) {
+            throw new Usage(Usage.BAD_ARGUMENTS, "cannot write " + out.resolve(name) + ": " + e.getMessage());
+        }
+    }
+
+    private static ConfigurableApplicationContext start(Path data) {
+        return new SpringApplicationBuilder(LucidSweep.class)
+                .web(WebApplicationType.NONE)
+                .properties(Map.of(
+                        "lucid.data",
+                        data.toString(),
+                        "logging.level.root",
+                        "error",
+                        "logging.level.lucidsweep",
+                        "error"))
+                .run();
+    }
+
+    private static boolean isLoopback(URI address) {
+        return Set.of("127.0.0.1", "localhost", "[::1]").contains(address.getHost());
+    }
+
+    private static TableFile table(String name) {
+        Path file = Path.of(name);
+        if (!Files.isReadable(file)) throw new Usage(Usage.BAD_ARGUMENTS, "cannot read the file " + name);
+        return TableFile.of(file);
+    }
+
+    private static Path folder(String name) {
+        try {
+            return Files.createDirectories(Path.of(name));
+        } catch (IOException e) {
+            throw new Usage(Usage.BAD_ARGUMENTS, "cannot make the folder " + name + ": " + e.getMessage());
+        }
+    }
+
+    private static Path temporaryFolder() {
+        try {
+            return Files.createTempDirectory("lucid-sweep-");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static void delete(Path folder) {
+        try (Stream<Path> all = Files.walk(folder)) {
+            for (Path each : all.sorted(Comparator.reverseOrder()).toList()) Files.deleteIfExists(each);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** The command line: the same job without the interface. */
+package lucidsweep.server.command;

@@ -1,0 +1,46 @@
+package lucidsweep.server.gather;
+
+import java.net.Inet6Address;
+import java.net.InetAddress;
+import java.net.URI;
+import java.net.UnknownHostException;
+import java.util.Optional;
+
+/** Keeps a crawl away from hosts that lead into private networks, unless the property allows it. */
+final class AddressGuard {
+
+    private final boolean privateAllowed;
+
+    AddressGuard(boolean privateAllowed) {
+        this.privateAllowed = privateAllowed;
+    }
+
+    /** Why an address may not be asked; empty where it may. */
+    Optional<String> objection(URI address) {
+        if (privateAllowed) return Optional.empty();
+        try {
+            for (InetAddress each : InetAddress.getAllByName(address.getHost())) {
+                if (isPrivate(each)) {
+                    return Optional.of(address.getHost() + " leads to the private address " + each.getHostAddress()
+                            + "; allow private addresses for this property if that is meant");
+                }
+            }
+            return Optional.empty();
+        } catch (UnknownHostException e) {
+            return Optional.of("there is no host named " + address.getHost());
+        }
+    }
+
+    private static boolean isPrivate(InetAddress address) {
+        if (address.isLoopbackAddress()
+                || address.isAnyLocalAddress()
+                || address.isLinkLocalAddress()
+                || address.isSiteLocalAddress()
+                || address.isMulticastAddress()) return true;
+        byte[] bytes = address.getAddress();
+        int first = bytes[0] & 0xFF;
+        if (address instanceof Inet6Address) return (first & 0xFE) == 0xFC;
+        boolean sharedByCarrier = first == 100 && (bytes[1] & 0xC0) == 64;
+        return first == 0 || sharedByCarrier;
+    }
+}

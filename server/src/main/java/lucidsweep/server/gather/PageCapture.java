@@ -1,0 +1,117 @@
+package lucidsweep.server.gather;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.util.List;
+import lucidsweep.core.page.Indexing;
+import lucidsweep.core.page.PageAddress;
+import lucidsweep.core.page.PageFacts;
+import lucidsweep.core.page.PageReader;
+import lucidsweep.server.item.CapturedItem;
+import org.jsoup.Jsoup;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Makes an item of a page's answer. */
+final class PageCapture {
+
+    private static final int MOST_ELEMENTS = 20;
+    private static final int LONGEST_TEXT = 20_000;
+    private static final int MOST_LINKS_STORED = 2_000;
+
+    private final JsonMapper json;
+
+    PageCapture(JsonMapper json) {
+        this.json = json;
+    }
+
+    /** Everything a sweep keeps of a page besides its copy and links; stored as JSON. */
+    private record Stored(
+            List<String> titles,
+            List<String> descriptions,
+            List<String> h1s,
+            List<String> headings,
+            String canonical,
+            String robots,
+            String metaKeywords,
+            String published,
+            String modified,
+            List<PageFacts.Image> images) {}
+
+    static PageFacts read(Fetched answer, URI address) {
+        try {
+            return PageReader.read(
+                    Jsoup.parse(new ByteArrayInputStream(answer.body()), answer.charset(), address.toString()),
+                    address);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    CapturedItem item(long propertyId, long sweepId, URI uri, Fetched answer, PageFacts facts, int depth) {
+        String address = uri.toString();
+        String robots = facts.robots().isEmpty() || answer.robots().isEmpty()
+                ? facts.robots() + answer.robots()
+                : facts.robots() + ", " + answer.robots();
+        Stored stored = new Stored(
+                clipped(facts.titles(), LONGEST_TEXT),
+                clipped(facts.descriptions(), LONGEST_TEXT),
+                clipped(facts.h1s(), 1_000),
+                facts.headings().stream().map(heading -> clip(heading, 300)).toList(),
+                clip(facts.canonical(), 2_000),
+                clip(robots, 500),
+                clip(facts.metaKeywords(), 2_000),
+                clip(facts.published(), 60),
+                clip(facts.modified(), 60),
+                facts.images().stream()
+                        .map(image -> new PageFacts.Image(
+                                clip(image.address(), 300), image.alt() == null ? null : clip(image.alt(), 300)))
+                        .toList());
+        return new CapturedItem(
+                propertyId,
+                sweepId,
+                address,
+                address,
+                clip(PageAddress.section(address), 300),
+                answer.status(),
+                clip(answer.contentType(), 200),
+                Indexing.obstacle(address, answer.status(), robots, facts.canonical())
+                        .map(why -> clip(why, 2_200))
+                        .orElse(null),
+                clip(facts.h1s().isEmpty() ? "" : facts.h1s().get(0), 2_000),
+                facts.h1s().size(),
+                clip(facts.canonical(), 2_000),
+                clip(robots, 500),
+                clip(facts.language(), 50),
+                "",
+                depth,
+                List.of(text("title", facts.titles()), text("description", facts.descriptions())),
+                json.writeValueAsString(stored),
+                facts.copy(),
+                links(facts.links()));
+    }
+
+    private static CapturedItem.Text text(String name, List<String> found) {
+        return new CapturedItem.Text(name, found.size(), found.isEmpty() ? "" : clip(found.get(0), LONGEST_TEXT));
+    }
+
+    private static String links(List<PageFacts.Link> links) {
+        StringBuilder lines = new StringBuilder();
+        links.stream()
+                .limit(MOST_LINKS_STORED)
+                .forEach(link -> lines.append(link.address())
+                        .append('\t')
+                        .append(clip(link.text(), 200))
+                        .append('\n'));
+        return lines.toString();
+    }
+
+    private static List<String> clipped(List<String> texts, int most) {
+        return texts.stream().limit(MOST_ELEMENTS).map(text -> clip(text, most)).toList();
+    }
+
+    private static String clip(String text, int most) {
+        return text.length() <= most ? text : text.substring(0, most);
+    }
+}

@@ -1,0 +1,47 @@
+package lucidsweep.server.gather;
+
+import crawlercommons.robots.BaseRobotRules;
+import crawlercommons.robots.SimpleRobotRulesParser;
+import java.net.URI;
+import java.util.List;
+import java.util.Set;
+
+/** What a site's robots.txt allows us, and the sitemaps it names. */
+final class RobotsGate {
+
+    private static final long LONGEST_DELAY_MS = 10_000;
+
+    private final BaseRobotRules rules;
+
+    private RobotsGate(BaseRobotRules rules) {
+        this.rules = rules;
+    }
+
+    /** Asks for robots.txt; a 4xx allows everything, a 5xx or silence forbids everything (RFC 9309). */
+    static RobotsGate of(URI site, Fetcher fetcher) throws InterruptedException {
+        URI address = site.resolve("/robots.txt");
+        SimpleRobotRulesParser parser = new SimpleRobotRulesParser();
+        try {
+            Fetched answer = fetcher.get(address);
+            if (answer.isRedirect()) answer = fetcher.get(address.resolve(answer.location()));
+            if (answer.status() != 200) return new RobotsGate(parser.failedFetch(answer.status()));
+            return new RobotsGate(
+                    parser.parseContent(address.toString(), answer.body(), "text/plain", Set.of(Fetcher.AGENT)));
+        } catch (Fetcher.Unreachable | IllegalArgumentException e) {
+            return new RobotsGate(parser.failedFetch(503));
+        }
+    }
+
+    boolean allows(String address) {
+        return rules.isAllowed(address);
+    }
+
+    List<String> sitemaps() {
+        return rules.getSitemaps();
+    }
+
+    /** The delay the site asks for, in ms; 0 where it asks for none. */
+    long delayMs() {
+        return Math.max(0, Math.min(LONGEST_DELAY_MS, rules.getCrawlDelay()));
+    }
+}

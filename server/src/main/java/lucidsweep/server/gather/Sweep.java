@@ -1,0 +1,20 @@
+package lucidsweep.server.gather;
+
+import java.time.Instant;
+
+/**
+ * One pass over a property.
+ *
+ * @param kind crawl or import
+ * @param source the address or the file's name
+ * @param state running, done, stopped or failed
+ */
+public record Sweep(
+        long id,
+        long propertyId,
+        long jobId,
+        String kind,
+        String source,
+        String state,
+        Instant started,
+        Instant ended) {}

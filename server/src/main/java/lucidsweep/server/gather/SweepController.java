@@ -1,0 +1,87 @@
+package lucidsweep.server.gather;
+
+import jakarta.validation.Valid;
+import java.io.OutputStreamWriter;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import lucidsweep.server.web.CsvText;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+
+@RestController
+@RequestMapping("/api")
+class SweepController {
+
+    private final Sweeps sweeps;
+
+    SweepController(Sweeps sweeps) {
+        this.sweeps = sweeps;
+    }
+
+    @GetMapping("/properties/{propertyId}/sweeps")
+    List<Sweep> sweeps(@PathVariable long propertyId) {
+        return sweeps.ofProperty(propertyId);
+    }
+
+    @PostMapping("/properties/{propertyId}/sweeps")
+    Sweep startSweep(@PathVariable long propertyId, @Valid @RequestBody CrawlSettings settings) {
+        return sweeps.start(propertyId, settings);
+    }
+
+    @GetMapping("/sweeps/{id}/outcomes")
+    List<OutcomeCount> outcomes(@PathVariable long id) {
+        return sweeps.report(id);
+    }
+
+    @GetMapping("/sweeps/{id}/visits")
+    List<Visit> visits(
+            @PathVariable long id,
+            @RequestParam(required = false) String outcome,
+            @RequestParam(defaultValue = "0") long after,
+            @RequestParam(defaultValue = "200") int limit) {
+        return sweeps.visits(id, outcome, after, limit);
+    }
+
+    @GetMapping("/sweeps/{id}/visits.csv")
+    ResponseEntity<StreamingResponseBody> csv(@PathVariable long id, @RequestParam(required = false) String outcome) {
+        StreamingResponseBody body = out -> {
+            try (CsvText csv = new CsvText(new OutputStreamWriter(out, StandardCharsets.UTF_8))) {
+                csv.row(
+                        "address",
+                        "outcome",
+                        "status",
+                        "detail",
+                        "redirect_to",
+                        "found_on",
+                        "depth",
+                        "millis",
+                        "bytes");
+                sweeps.forEachVisit(
+                        id,
+                        outcome,
+                        visit -> csv.row(
+                                visit.address(),
+                                visit.outcome(),
+                                visit.status(),
+                                visit.detail(),
+                                visit.redirectTo(),
+                                visit.foundOn(),
+                                visit.depth(),
+                                visit.millis(),
+                                visit.bytes()));
+            }
+        };
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"sweep.csv\"")
+                .header(HttpHeaders.CONTENT_TYPE, "text/csv; charset=utf-8")
+                .body(body);
+    }
+}

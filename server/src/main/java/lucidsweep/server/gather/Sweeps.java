@@ -1,0 +1,135 @@
+package lucidsweep.server.gather;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.function.Consumer;
+import lucidsweep.core.page.PageAddress;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.client.Property;
+import lucidsweep.server.item.Captures;
+import lucidsweep.server.job.Jobs;
+import lucidsweep.server.job.Progress;
+import lucidsweep.server.web.Refusal;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Starts crawls, goes on with those that were cut short, and tells what they saw. */
+@Service
+public class Sweeps {
+
+    private final GatherMapper mapper;
+    private final Captures captures;
+    private final Clients clients;
+    private final Jobs jobs;
+    private final TransactionTemplate transaction;
+    private final JsonMapper json;
+    private final ApplicationEventPublisher publisher;
+
+    Sweeps(
+            GatherMapper mapper,
+            Captures captures,
+            Clients clients,
+            Jobs jobs,
+            TransactionTemplate transaction,
+            JsonMapper json,
+            ApplicationEventPublisher publisher) {
+        this.mapper = mapper;
+        this.captures = captures;
+        this.clients = clients;
+        this.jobs = jobs;
+        this.transaction = transaction;
+        this.json = json;
+        this.publisher = publisher;
+    }
+
+    /** Starts a crawl of a website from its address. */
+    public Sweep start(long propertyId, CrawlSettings settings) {
+        Sweep sweep = create(propertyId, settings);
+        jobs.start(sweep.jobId(), progress -> crawl(sweep, settings, progress));
+        return sweep;
+    }
+
+    /** Runs a crawl on the caller's thread. */
+    public Sweep runNow(long propertyId, CrawlSettings settings) {
+        Sweep sweep = create(propertyId, settings);
+        jobs.runNow(sweep.jobId(), progress -> crawl(sweep, settings, progress));
+        return mapper.sweep(sweep.id());
+    }
+
+    List<Sweep> ofProperty(long propertyId) {
+        return mapper.sweeps(propertyId);
+    }
+
+    /** When the last sweep ended; null where there was none. */
+    public Instant lastEnded(long propertyId) {
+        return mapper.lastEnded(propertyId);
+    }
+
+    /** What a sweep saw, by outcome and status. */
+    public List<OutcomeCount> report(long sweepId) {
+        return mapper.outcomes(sweepId);
+    }
+
+    List<Visit> visits(long sweepId, String outcome, long after, int limit) {
+        return mapper.visits(sweepId, outcome, after, Math.min(limit, 1_000));
+    }
+
+    /** Walks over every address of a sweep. */
+    public void forEachVisit(long sweepId, String outcome, Consumer<Visit> visitor) {
+        long after = 0;
+        List<Visit> chunk;
+        do {
+            chunk = mapper.visits(sweepId, outcome, after, 1_000);
+            for (Visit visit : chunk) {
+                visitor.accept(visit);
+                after = visit.id();
+            }
+        } while (chunk.size() == 1_000);
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    void goOn() {
+        mapper.failUnfinishedImports();
+        for (Sweep sweep : mapper.unfinished()) {
+            CrawlSettings settings = json.readValue(mapper.settings(sweep.id()), CrawlSettings.class);
+            jobs.start(sweep.jobId(), progress -> crawl(sweep, settings, progress));
+        }
+    }
+
+    private Sweep create(long propertyId, CrawlSettings settings) {
+        Property property = clients.property(propertyId);
+        if (!property.kind().equals("website")) {
+            throw Refusal.badInput("only websites can be crawled; this property is filled from a file");
+        }
+        boolean running = mapper.sweeps(propertyId).stream()
+                .anyMatch(sweep -> sweep.state().equals("running"));
+        if (running) throw Refusal.conflict("a sweep of this property is under way; stop it first or wait");
+        String address = PageAddress.of(property.address()).orElseThrow().toString();
+        long job = jobs.create(propertyId, "crawl", "Sweep of " + address);
+        GatherMapper.Key key = new GatherMapper.Key();
+        mapper.insertSweep(key, propertyId, job, "crawl", address, json.writeValueAsString(settings));
+        return mapper.sweep(key.id);
+    }
+
+    private String crawl(Sweep sweep, CrawlSettings settings, Progress progress) throws InterruptedException {
+        Property property = clients.property(sweep.propertyId());
+        PageCapture pageCapture = new PageCapture(json);
+        try (Crawl crawl = new Crawl(sweep, property, settings, mapper, captures, transaction, pageCapture, progress)) {
+            boolean complete = crawl.run();
+            if (progress.stopAsked() && jobs.isClosing()) return "";
+            int gone = complete ? captures.markGone(sweep.propertyId(), sweep.id()) : 0;
+            captures.countLinks(sweep.propertyId(), crawl.startAddress());
+            publisher.publishEvent(new SweepEnded(sweep.propertyId(), sweep.id()));
+            mapper.endSweep(sweep.id(), progress.stopAsked() ? "stopped" : "done");
+            clients.touch(sweep.propertyId());
+            return crawl.summary() + (gone == 0 ? "" : ", " + gone + " are gone since the last sweep") + ".";
+        } catch (RuntimeException e) {
+            mapper.endSweep(sweep.id(), "failed");
+            throw e;
+        }
+    }
+}

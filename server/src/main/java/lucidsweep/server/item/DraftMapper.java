@@ -1,0 +1,41 @@
+package lucidsweep.server.item;
+
+import java.util.List;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+/** Writes drafts, their states and keeps. */
+@Mapper
+interface DraftMapper {
+
+    @Select("""
+            select f.item_id, f.name field, f.captured, f.draft, f.state, f.batch_id, f.kept, f.alike
+            from field f where f.name = #{field} and f.item_id = """ + " " + ItemSql.IDS + " order by f.item_id")
+    List<FieldLine> fields(@Param("ids") Object[] ids, @Param("field") String field);
+
+    @Update("""
+            update field set draft = #{draft}, state = #{state}, batch_id = #{batchId}, px = #{m.px}, chars = #{m.chars},
+                alike = #{m.alike}
+            where item_id = #{itemId} and name = #{field}""")
+    void setDraft(
+            @Param("itemId") long itemId,
+            @Param("field") String field,
+            @Param("draft") String draft,
+            @Param("state") String state,
+            @Param("batchId") Long batchId,
+            @Param("m") TextMeasure measure);
+
+    @Update("update field set state = #{state} where name = #{field} and draft is not null and item_id = "
+            + ItemSql.IDS)
+    int setState(@Param("ids") Object[] ids, @Param("field") String field, @Param("state") String state);
+
+    @Update("update field set kept = #{reason} where name = #{field} and item_id = " + ItemSql.IDS)
+    int setKept(@Param("ids") Object[] ids, @Param("field") String field, @Param("reason") String reason);
+
+    @Select("""
+            select count(*) from field f join item i on i.id = f.item_id
+            where f.property_id = #{propertyId} and f.state = #{state} and not i.gone""")
+    int count(long propertyId, String state);
+}

@@ -1,0 +1,11 @@
+package lucidsweep.server.item;
+
+/** A field of an item as it is stored. */
+public record FieldLine(
+        long itemId, String field, String captured, String draft, String state, Long batchId, String kept, long alike) {
+
+    /** The text in force. */
+    public String text() {
+        return draft == null ? captured : draft;
+    }
+}

@@ -1,0 +1,110 @@
+package lucidsweep.server.item;
+
+import java.io.IOException;
+import java.io.OutputStreamWriter;
+import java.io.Writer;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import lucidsweep.server.web.CsvText;
+import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+
+@RestController
+@RequestMapping("/api")
+class ItemController {
+
+    private final Items items;
+
+    ItemController(Items items) {
+        this.items = items;
+    }
+
+    @GetMapping("/properties/{propertyId}/items")
+    Items.Slice items(
+            @PathVariable long propertyId,
+            @ParameterObject FilterForm filter,
+            @RequestParam(defaultValue = "0") int from,
+            @RequestParam(defaultValue = "100") int count) {
+        return items.slice(filter.view(propertyId), from, count);
+    }
+
+    @GetMapping("/properties/{propertyId}/sections")
+    List<Items.Section> sections(@PathVariable long propertyId) {
+        return items.sections(propertyId);
+    }
+
+    @GetMapping("/items/{id}")
+    ItemRow item(@PathVariable long id) {
+        return items.row(id);
+    }
+
+    @GetMapping("/properties/{propertyId}/items.csv")
+    ResponseEntity<StreamingResponseBody> csv(@PathVariable long propertyId, @ParameterObject FilterForm filter) {
+        ItemView view = filter.view(propertyId);
+        StreamingResponseBody body = out -> {
+            try (Writer writer = new OutputStreamWriter(out, StandardCharsets.UTF_8)) {
+                write(view, writer);
+            }
+        };
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"items.csv\"")
+                .header(HttpHeaders.CONTENT_TYPE, "text/csv; charset=utf-8")
+                .body(body);
+    }
+
+    private void write(ItemView view, Writer writer) throws IOException {
+        try (CsvText csv = new CsvText(writer)) {
+            csv.row(
+                    "address",
+                    "status",
+                    "indexable",
+                    "title",
+                    "title_px",
+                    "title_chars",
+                    "title_draft",
+                    "description",
+                    "description_px",
+                    "description_chars",
+                    "description_draft",
+                    "tags",
+                    "tags_draft",
+                    "h1",
+                    "links_in",
+                    "depth",
+                    "keyword",
+                    "findings");
+            items.forEach(
+                    view,
+                    row -> csv.row(
+                            row.address(),
+                            row.status(),
+                            row.obstacle() == null ? "yes" : "no",
+                            row.title().captured(),
+                            Math.round(row.title().fit().px()),
+                            row.title().fit().chars(),
+                            row.title().draft(),
+                            row.description().captured(),
+                            Math.round(row.description().fit().px()),
+                            row.description().fit().chars(),
+                            row.description().draft(),
+                            row.tags() == null ? "" : row.tags().captured(),
+                            row.tags() == null ? "" : row.tags().draft(),
+                            row.h1(),
+                            row.linksIn(),
+                            row.depth() < 0 ? "" : row.depth(),
+                            row.aim() == null ? "" : row.aim().keyword(),
+                            String.join(
+                                    "; ",
+                                    row.flaws().stream()
+                                            .map(f -> f.field() + " " + f.kind())
+                                            .toList())));
+        }
+    }
+}

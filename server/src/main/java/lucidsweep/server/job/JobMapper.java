@@ -1,0 +1,51 @@
+package lucidsweep.server.job;
+
+import java.util.List;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Options;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+@Mapper
+interface JobMapper {
+
+    final class NewJob {
+        long id;
+        final long propertyId;
+        final String kind;
+        final String title;
+
+        NewJob(long propertyId, String kind, String title) {
+            this.propertyId = propertyId;
+            this.kind = kind;
+            this.title = title;
+        }
+    }
+
+    @Insert("""
+            insert into job (property_id, kind, title, state, started)
+            values (#{propertyId}, #{kind}, #{title}, 'running', now())""")
+    @Options(useGeneratedKeys = true, keyProperty = "id")
+    void insert(NewJob job);
+
+    @Select("select * from job where id = #{id}")
+    Job find(long id);
+
+    @Select("select * from job where property_id = #{propertyId} order by id desc limit 20")
+    List<Job> ofProperty(long propertyId);
+
+    @Update("update job set done = #{done}, total = #{total}, note = #{note} where id = #{id}")
+    void progress(long id, long done, long total, String note);
+
+    @Update("update job set state = #{state}, note = #{note}, ended = now() where id = #{id}")
+    void end(long id, String state, String note);
+
+    @Update("update job set state = 'running', ended = null where id = #{id}")
+    void reopen(long id);
+
+    @Update("""
+            update job set state = 'failed', ended = now(), note = 'The application ended before this did; nothing was half done.'
+            where state = 'running' and kind <> 'crawl'""")
+    void failUnfinished();
+}

@@ -1,0 +1,156 @@
+package lucidsweep.server.job;
+
+import jakarta.annotation.PostConstruct;
+import jakarta.annotation.PreDestroy;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import lucidsweep.server.web.EventStream;
+import lucidsweep.server.web.Refusal;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Service;
+
+/** Runs long work in the background, stores how it goes and tells the open pages. */
+@Service
+public class Jobs {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Jobs.class);
+    private static final long TELL_EVERY_MS = 500;
+
+    private final JobMapper mapper;
+    private final EventStream events;
+    private final ExecutorService threads = Executors.newCachedThreadPool();
+    private final Map<Long, Running> running = new ConcurrentHashMap<>();
+    private volatile boolean closing;
+
+    Jobs(JobMapper mapper, EventStream events) {
+        this.mapper = mapper;
+        this.events = events;
+    }
+
+    /** The work itself; what it returns is the note that the job ends with. */
+    @FunctionalInterface
+    public interface Work {
+        String run(Progress progress) throws Exception;
+    }
+
+    @PostConstruct
+    void tidyUp() {
+        mapper.failUnfinished();
+    }
+
+    /** Stores a new job without starting it. */
+    public long create(long propertyId, String kind, String title) {
+        JobMapper.NewJob job = new JobMapper.NewJob(propertyId, kind, title);
+        mapper.insert(job);
+        return job.id;
+    }
+
+    /** Creates a job and starts it. */
+    public long start(long propertyId, String kind, String title, Work work) {
+        long id = create(propertyId, kind, title);
+        start(id, work);
+        return id;
+    }
+
+    /** Starts a stored job, or goes on with it. */
+    public void start(long id, Work work) {
+        mapper.reopen(id);
+        Running progress = new Running(id);
+        running.put(id, progress);
+        threads.execute(() -> run(progress, work));
+    }
+
+    /** Runs the work of a stored job on the caller's thread. */
+    public void runNow(long id, Work work) {
+        Running progress = new Running(id);
+        running.put(id, progress);
+        run(progress, work);
+    }
+
+    public Job find(long id) {
+        Job job = mapper.find(id);
+        if (job == null) throw Refusal.notFound("there is no job " + id);
+        return job;
+    }
+
+    List<Job> ofProperty(long propertyId) {
+        return mapper.ofProperty(propertyId);
+    }
+
+    /** Asks a job to stop; what it did so far stays. */
+    void stop(long id) {
+        Running job = running.get(id);
+        if (job == null) throw Refusal.conflict("this has ended already");
+        job.stopAsked = true;
+    }
+
+    /** Whether the application is ending; work that goes on at the next start leaves its state as it is. */
+    public boolean isClosing() {
+        return closing;
+    }
+
+    private void run(Running job, Work work) {
+        try {
+            String note = work.run(job);
+            boolean stopped = job.stopAsked;
+            if (closing && stopped) return;
+            mapper.progress(job.id, job.done, job.total, note);
+            mapper.end(job.id, stopped ? "stopped" : "done", note);
+        } catch (Refusal e) {
+            mapper.end(job.id, "failed", e.getMessage());
+        } catch (Exception e) {
+            LOG.error("job {} failed", job.id, e);
+            mapper.end(job.id, "failed", "It failed: " + e.getMessage());
+        } finally {
+            running.remove(job.id);
+            if (!closing) events.tell("job", mapper.find(job.id));
+        }
+    }
+
+    @PreDestroy
+    void close() throws InterruptedException {
+        closing = true;
+        running.values().forEach(job -> job.stopAsked = true);
+        threads.shutdown();
+        threads.awaitTermination(8, TimeUnit.SECONDS);
+    }
+
+    private final class Running implements Progress {
+        private final long id;
+        private volatile boolean stopAsked;
+        private volatile long done;
+        private volatile long total;
+        private long told;
+
+        private Running(long id) {
+            this.id = id;
+        }
+
+        @Override
+        public void report(long done, long total) {
+            this.done = done;
+            this.total = total;
+            if (isDue()) {
+                mapper.progress(id, done, total, "");
+                events.tell("job", mapper.find(id));
+            }
+        }
+
+        private synchronized boolean isDue() {
+            long now = System.currentTimeMillis();
+            if (now - told < TELL_EVERY_MS) return false;
+            told = now;
+            return true;
+        }
+
+        @Override
+        public boolean stopAsked() {
+            return stopAsked;
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** Long work: stored, with progress, stoppable, in one way for all. */
+package lucidsweep.server.job;

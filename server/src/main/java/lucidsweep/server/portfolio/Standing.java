@@ -1,0 +1,28 @@
+package lucidsweep.server.portfolio;
+
+import java.time.Instant;
+import lucidsweep.server.client.Property;
+
+/**
+ * Where a property stands.
+ *
+ * @param aimed items with a target
+ * @param flawed indexable items with at least one finding
+ * @param drafted drafts that wait to be looked at
+ * @param approved drafts that wait to be handed over
+ * @param handedOver texts handed over
+ * @param lastSweep null where there was none
+ */
+public record Standing(
+        Property property,
+        String clientName,
+        long items,
+        long indexable,
+        long keywords,
+        long aimed,
+        long flawed,
+        int drafted,
+        int sentBack,
+        int approved,
+        int handedOver,
+        Instant lastSweep) {}

@@ -1,0 +1,135 @@
+package lucidsweep.server.release;
+
+import java.io.IOException;
+import java.io.Writer;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+import lucidsweep.core.compose.TagList;
+import lucidsweep.server.gather.Imports;
+import lucidsweep.server.item.ItemDetail;
+import lucidsweep.server.item.Items;
+import lucidsweep.server.web.CsvText;
+import org.springframework.web.util.HtmlUtils;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Writes the texts of a handover in one of its formats. */
+final class HandoverFile {
+
+    private static final int CHUNK = 500;
+
+    private final ReleaseMapper mapper;
+    private final Items items;
+    private final Imports imports;
+    private final JsonMapper json;
+
+    HandoverFile(ReleaseMapper mapper, Items items, Imports imports, JsonMapper json) {
+        this.mapper = mapper;
+        this.items = items;
+        this.imports = imports;
+        this.json = json;
+    }
+
+    void write(Handover handover, Writer out) throws IOException {
+        switch (handover.format()) {
+            case "csv" -> writeCsv(handover, out);
+            case "json" -> writeJson(handover, out);
+            case "html" -> writeHtml(handover, out);
+            default -> writeListings(handover, out);
+        }
+    }
+
+    private void writeCsv(Handover handover, Writer out) {
+        try (CsvText csv = new CsvText(out)) {
+            csv.row("address", "field", "before", "after");
+            forEachItem(
+                    handover,
+                    lines -> lines.forEach(line -> csv.row(line.address(), line.field(), line.before(), line.after())));
+        }
+    }
+
+    private void writeJson(Handover handover, Writer out) throws IOException {
+        out.write("[");
+        String[] separator = {"\n"};
+        forEachItem(handover, lines -> {
+            Map<String, Object> item = new LinkedHashMap<>();
+            item.put("address", lines.get(0).address());
+            for (ReleaseMapper.Line line : lines) {
+                item.put(line.field(), line.field().equals("tags") ? TagList.of(line.after()) : line.after());
+            }
+            append(out, separator[0] + json.writeValueAsString(item));
+            separator[0] = ",\n";
+        });
+        out.write("\n]\n");
+    }
+
+    private void writeHtml(Handover handover, Writer out) {
+        forEachItem(handover, lines -> {
+            append(out, "<!-- " + lines.get(0).address().replace("--", "%2D%2D") + " -->\n");
+            for (ReleaseMapper.Line line : lines) {
+                String text = HtmlUtils.htmlEscape(line.after(), "UTF-8");
+                if (line.field().equals("title")) append(out, "<title>" + text + "</title>\n");
+                if (line.field().equals("description")) {
+                    append(out, "<meta name=\"description\" content=\"" + text + "\">\n");
+                }
+            }
+            append(out, "\n");
+        });
+    }
+
+    /** Rows as they were imported, with the handed over texts in their columns. */
+    private void writeListings(Handover handover, Writer out) {
+        Imports.Shape shape = imports.shape(handover.propertyId());
+        try (CsvText csv = new CsvText(out, shape.delimiter())) {
+            csv.row(shape.columns().toArray());
+            forEachItem(handover, lines -> {
+                List<String> cells = new ArrayList<>(
+                        rowOf(lines.get(0).itemId(), shape.columns().size()));
+                for (ReleaseMapper.Line line : lines) {
+                    int column = shape.of(line.field());
+                    if (column >= 0) cells.set(column, line.after());
+                }
+                csv.row(cells.toArray());
+            });
+        }
+    }
+
+    private List<String> rowOf(long itemId, int columns) {
+        ItemDetail item = items.details(new long[] {itemId}, new ItemDetail.Parts(true, false))
+                .get(0);
+        List<String> cells =
+                new ArrayList<>(json.readValue(item.facts(), Imports.Row.class).cells());
+        while (cells.size() < columns) cells.add("");
+        return cells.subList(0, columns);
+    }
+
+    private void forEachItem(Handover handover, Consumer<List<ReleaseMapper.Line>> visit) {
+        List<ReleaseMapper.Line> item = new ArrayList<>();
+        long afterItem = 0;
+        String afterField = "";
+        List<ReleaseMapper.Line> chunk;
+        do {
+            chunk = mapper.lines(handover.id(), afterItem, afterField, CHUNK);
+            for (ReleaseMapper.Line line : chunk) {
+                if (!item.isEmpty() && item.get(0).itemId() != line.itemId()) {
+                    visit.accept(item);
+                    item.clear();
+                }
+                item.add(line);
+                afterItem = line.itemId();
+                afterField = line.field();
+            }
+        } while (chunk.size() == CHUNK);
+        if (!item.isEmpty()) visit.accept(item);
+    }
+
+    private static void append(Writer out, String text) {
+        try {
+            out.write(text);
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** Releasing: drafts looked at, approved or sent back, and handed over as files. */
+package lucidsweep.server.release;

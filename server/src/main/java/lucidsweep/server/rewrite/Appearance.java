@@ -1,0 +1,58 @@
+package lucidsweep.server.rewrite;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import lucidsweep.core.keyword.Phrase;
+import lucidsweep.core.keyword.PhraseMatch;
+import lucidsweep.core.keyword.Word;
+import lucidsweep.core.keyword.Words;
+import lucidsweep.core.standard.Fit;
+import lucidsweep.core.standard.Standard;
+import lucidsweep.core.text.Cut;
+
+/**
+ * How a text will look on a result page.
+ *
+ * @param desktop its lines there, cut where it will be cut
+ * @param lacks words of the keyword that it lacks
+ */
+record Appearance(
+        Fit fit, List<Line> desktop, List<Line> phone, boolean cutOnDesktop, boolean cutOnPhone, List<String> lacks) {
+
+    /** A line, in pieces; the keyword's words are marked. */
+    record Line(List<Piece> pieces) {}
+
+    record Piece(String text, boolean marked) {}
+
+    static Appearance of(String text, Standard.TextLimits limits, Words words, Phrase keyword) {
+        Cut desktop = Cut.of(text, limits.desktop());
+        Cut phone = Cut.of(text, limits.phone());
+        Set<String> stems = keyword == null
+                ? Set.of()
+                : keyword.words().stream().map(Word::stem).collect(Collectors.toSet());
+        return new Appearance(
+                Fit.of(text, limits),
+                desktop.lines().stream().map(line -> marked(line, words, stems)).toList(),
+                phone.lines().stream().map(line -> marked(line, words, stems)).toList(),
+                desktop.cut(),
+                phone.cut(),
+                keyword == null
+                        ? List.of()
+                        : PhraseMatch.of(words.of(text), keyword).missing());
+    }
+
+    private static Line marked(String line, Words words, Set<String> stems) {
+        List<Piece> pieces = new ArrayList<>();
+        int from = 0;
+        for (Word word : words.of(line)) {
+            if (!stems.contains(word.stem())) continue;
+            if (word.start() > from) pieces.add(new Piece(line.substring(from, word.start()), false));
+            pieces.add(new Piece(line.substring(word.start(), word.end()), true));
+            from = word.end();
+        }
+        if (from < line.length()) pieces.add(new Piece(line.substring(from), false));
+        return new Line(pieces);
+    }
+}

@@ -1,0 +1,102 @@
+package lucidsweep.server.rewrite;
+
+import java.util.List;
+import java.util.Locale;
+import lucidsweep.core.compose.BulkEdit;
+import lucidsweep.core.compose.LetterCase;
+import lucidsweep.core.compose.Recipe;
+import lucidsweep.core.finding.Field;
+import lucidsweep.core.standard.Standard;
+import lucidsweep.server.web.Refusal;
+
+/**
+ * A bulk edit or recipe as the interface sends it; what a tool does not need is null.
+ *
+ * @param tool recipe, replace, before, after, cut, case, add-tags, remove-tags, replace-tag, or remove-ending
+ * @param field title, description or tags
+ * @param find the text, tag or ending to find
+ * @param with what replaces it, or what is put before or after
+ */
+record EditSpec(
+        String tool,
+        String field,
+        String find,
+        String with,
+        Boolean regex,
+        Boolean matchCase,
+        String letterCase,
+        List<String> tags,
+        Recipe recipe) {
+
+    boolean isRecipe() {
+        return tool.equals("recipe");
+    }
+
+    /** Checks what can be checked before the first item. */
+    void check() {
+        Field of = Field.of(field);
+        if (of == Field.H1 || of == Field.INDEXING)
+            throw Refusal.badInput("the " + of.label() + " cannot be rewritten here");
+        boolean forTags = List.of("add-tags", "remove-tags", "replace-tag").contains(tool);
+        if (forTags != (of == Field.TAGS)) throw Refusal.badInput(tool + " does not go with " + of.label());
+        if (isRecipe() && recipe == null) throw Refusal.badInput("a recipe needs its parts");
+    }
+
+    BulkEdit bulkEdit(Standard standard, List<String> names) {
+        return switch (tool) {
+            case "replace" ->
+                BulkEdit.Replace.of(needed(find, "a text to find"), with == null ? "" : with, on(regex), on(matchCase));
+            case "before" -> new BulkEdit.AddBefore(needed(with, "a text to put before"));
+            case "after" -> new BulkEdit.AddAfter(needed(with, "a text to put behind"));
+            case "remove-ending" -> new BulkEdit.RemoveEnding(needed(find, "an ending to take away"));
+            case "cut" -> new BulkEdit.CutToFit(field.equals("title") ? standard.title() : standard.description());
+            case "case" ->
+                new BulkEdit.ChangeCase(
+                        LetterCase.valueOf(needed(letterCase, "a letter case")
+                                .toUpperCase(Locale.ROOT)
+                                .replace('-', '_')),
+                        names);
+            case "add-tags" -> new BulkEdit.AddTags(neededTags());
+            case "remove-tags" -> new BulkEdit.RemoveTags(neededTags());
+            case "replace-tag" ->
+                new BulkEdit.ReplaceTag(needed(find, "a tag to replace"), needed(with, "a tag to put in its place"));
+            default -> throw Refusal.badInput("there is no tool \"" + tool + "\"");
+        };
+    }
+
+    /** What it does, in words. */
+    String title() {
+        String texts = field.equals("tags") ? "tags" : field + "s";
+        return switch (tool) {
+            case "recipe" -> "Recipe for " + texts;
+            case "replace" -> "“" + find + "” replaced by “" + (with == null ? "" : with) + "” in " + texts;
+            case "before" -> "“" + with + "” put before " + texts;
+            case "after" -> "“" + with + "” put behind " + texts;
+            case "remove-ending" -> "“" + find.strip() + "” taken off the end of " + texts;
+            case "cut" -> capital(texts) + " cut to fit";
+            case "case" -> capital(texts) + " in " + letterCase + " case";
+            case "add-tags" -> "Tags added: " + String.join(", ", tags);
+            case "remove-tags" -> "Tags removed: " + String.join(", ", tags);
+            case "replace-tag" -> "Tag “" + find + "” replaced by “" + with + "”";
+            default -> tool;
+        };
+    }
+
+    private List<String> neededTags() {
+        if (tags == null || tags.isEmpty()) throw Refusal.badInput("at least one tag is needed");
+        return tags;
+    }
+
+    private static String needed(String text, String what) {
+        if (text == null || text.isEmpty()) throw Refusal.badInput("expected " + what + ", got none");
+        return text;
+    }
+
+    private static String capital(String text) {
+        return Character.toUpperCase(text.charAt(0)) + text.substring(1);
+    }
+
+    private static boolean on(Boolean flag) {
+        return Boolean.TRUE.equals(flag);
+    }
+}

@@ -1,0 +1,136 @@
+package lucidsweep.server.rewrite;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import lucidsweep.core.standard.Fit;
+import lucidsweep.core.standard.Standard;
+import lucidsweep.core.text.Graphemes;
+
+/** What an edit would do, counted while it is worked out. Safe to look at meanwhile. */
+final class Preview {
+
+    private static final int SAMPLE = 40;
+
+    private final Standard.TextLimits limits;
+    private final int of;
+    private final Map<Proposal.Result, Integer> results = new EnumMap<>(Proposal.Result.class);
+    private final List<Row> changed = new ArrayList<>();
+    private final List<Row> notable = new ArrayList<>();
+    private int done;
+    private int changes;
+    private int fitting;
+    private boolean complete;
+    private String problem;
+
+    /** @param limits null for fields without limits in px */
+    Preview(Standard.TextLimits limits, int of) {
+        this.limits = limits;
+        this.of = of;
+    }
+
+    /** One item of the sample. */
+    record Row(long itemId, String before, String after, Fit fit, String result) {}
+
+    /**
+     * The figures so far.
+     *
+     * @param fitting how many of the texts that would change pass every limit
+     * @param shortened parts had to be shortened or left out
+     * @param lacking a part had no source
+     * @param toldApart a part was added so that no two are the same
+     * @param alike would have been the same as another; left as they are
+     * @param nothing nothing could be made; left as they are
+     * @param runaway the pattern took too long; left as they are
+     */
+    record Figures(
+            String token,
+            int of,
+            int done,
+            boolean complete,
+            String problem,
+            int changes,
+            int fitting,
+            int unchanged,
+            int kept,
+            int shortened,
+            int lacking,
+            int toldApart,
+            int alike,
+            int nothing,
+            int runaway,
+            List<Row> rows) {}
+
+    synchronized void add(List<Proposal> proposals) {
+        for (Proposal proposal : proposals) {
+            done++;
+            results.merge(proposal.result(), 1, Integer::sum);
+            String after = proposal.after();
+            boolean fits = limits == null || limits.fits(after, Graphemes.count(after));
+            if (proposal.changes()) {
+                changes++;
+                if (fits) fitting++;
+            }
+            boolean plain = proposal.result() == Proposal.Result.WHOLE && fits;
+            List<Row> sample = plain ? changed : notable;
+            boolean worthShowing = proposal.changes() || proposal.result() == Proposal.Result.ALIKE;
+            if (worthShowing && sample.size() < SAMPLE) {
+                sample.add(new Row(
+                        proposal.field().itemId(),
+                        proposal.field().text(),
+                        after,
+                        limits == null ? null : Fit.of(after, limits),
+                        proposal.result()
+                                .name()
+                                .toLowerCase(java.util.Locale.ROOT)
+                                .replace('_', '-')));
+            }
+        }
+    }
+
+    synchronized void complete(String problem) {
+        this.problem = problem;
+        complete = true;
+        notifyAll();
+    }
+
+    /** Waits a moment, so that what is quick is whole at once. */
+    synchronized void await(long millis) throws InterruptedException {
+        if (!complete) wait(millis);
+    }
+
+    synchronized Figures figures(String token) {
+        List<Row> rows = new ArrayList<>(changed.subList(0, Math.min(changed.size(), SAMPLE / 2)));
+        rows.addAll(notable.subList(0, Math.min(notable.size(), SAMPLE - rows.size())));
+        return new Figures(
+                token,
+                of,
+                done,
+                complete,
+                problem,
+                changes,
+                fitting,
+                count(Proposal.Result.UNCHANGED) + done - changes - left(),
+                count(Proposal.Result.KEPT),
+                count(Proposal.Result.SHORTENED),
+                count(Proposal.Result.LACKS_SOURCE),
+                count(Proposal.Result.TOLD_APART),
+                count(Proposal.Result.ALIKE),
+                count(Proposal.Result.NOTHING),
+                count(Proposal.Result.RUNAWAY),
+                rows);
+    }
+
+    private int left() {
+        return count(Proposal.Result.UNCHANGED)
+                + count(Proposal.Result.KEPT)
+                + count(Proposal.Result.ALIKE)
+                + count(Proposal.Result.NOTHING)
+                + count(Proposal.Result.RUNAWAY);
+    }
+
+    private int count(Proposal.Result result) {
+        return results.getOrDefault(result, 0);
+    }
+}

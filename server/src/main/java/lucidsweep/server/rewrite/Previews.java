@@ -1,0 +1,77 @@
+package lucidsweep.server.rewrite;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import jakarta.annotation.PreDestroy;
+import java.util.UUID;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import lucidsweep.core.standard.Standard;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.client.Property;
+import lucidsweep.server.item.Drafts;
+import lucidsweep.server.item.Items;
+import lucidsweep.server.item.Selection;
+import lucidsweep.server.web.Refusal;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Service;
+
+/** Previews of edits, worked out in the background; the first figures come at once. */
+@Service
+class Previews {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Previews.class);
+    private static final long AT_ONCE_MS = 400;
+
+    private final Clients clients;
+    private final Items items;
+    private final Drafts drafts;
+    private final Cache<String, Preview> previews =
+            Caffeine.newBuilder().maximumSize(50).build();
+    private final ExecutorService threads = Executors.newFixedThreadPool(2);
+
+    Previews(Clients clients, Items items, Drafts drafts) {
+        this.clients = clients;
+        this.items = items;
+        this.drafts = drafts;
+    }
+
+    Preview.Figures start(long propertyId, Selection selection, EditSpec spec) throws InterruptedException {
+        Property property = clients.property(propertyId);
+        Proposals proposals = new Proposals(property, clients.client(property.clientId()), spec, items, drafts);
+        long[] ids = selection.resolve(propertyId, items);
+        Standard standard = property.standard();
+        Standard.TextLimits limits = spec.field().equals("title")
+                ? standard.title()
+                : spec.field().equals("description") ? standard.description() : null;
+        Preview preview = new Preview(limits, ids.length);
+        String token = UUID.randomUUID().toString();
+        previews.put(token, preview);
+        threads.execute(() -> run(proposals, ids, preview));
+        preview.await(AT_ONCE_MS);
+        return preview.figures(token);
+    }
+
+    Preview.Figures figures(String token) throws InterruptedException {
+        Preview preview = previews.getIfPresent(token);
+        if (preview == null) throw Refusal.notFound("this preview is no longer kept; ask for it again");
+        preview.await(AT_ONCE_MS);
+        return preview.figures(token);
+    }
+
+    private static void run(Proposals proposals, long[] ids, Preview preview) {
+        try {
+            proposals.forEach(ids, preview::add);
+            preview.complete(null);
+        } catch (RuntimeException e) {
+            LOG.error("a preview failed", e);
+            preview.complete("It could not be worked out to the end: " + e.getMessage());
+        }
+    }
+
+    @PreDestroy
+    void close() {
+        threads.shutdownNow();
+    }
+}

@@ -1,0 +1,65 @@
+package lucidsweep.server.rewrite;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import lucidsweep.core.compose.Recipe;
+import lucidsweep.server.client.Clients;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Recipes kept under a name, for next time. */
+@RestController
+@RequestMapping("/api/properties/{propertyId}/recipes")
+class Recipes {
+
+    private final RecipeMapper mapper;
+    private final Clients clients;
+    private final JsonMapper json;
+
+    Recipes(RecipeMapper mapper, Clients clients, JsonMapper json) {
+        this.mapper = mapper;
+        this.clients = clients;
+        this.json = json;
+    }
+
+    /** A recipe with its name; id 0 for a new one. */
+    record NamedRecipe(
+            long id,
+
+            @Pattern(regexp = "title|description", message = "is title or description")
+            String field,
+
+            @NotBlank(message = "is needed") @Size(max = 200, message = "may have 200 characters")
+            String name,
+
+            @NotNull(message = "is needed") Recipe recipe) {}
+
+    @GetMapping
+    List<NamedRecipe> recipes(@PathVariable long propertyId) {
+        return mapper.ofProperty(propertyId).stream()
+                .map(line -> new NamedRecipe(
+                        line.id(), line.field(), line.name(), json.readValue(line.spec(), Recipe.class)))
+                .toList();
+    }
+
+    @PostMapping
+    void saveRecipe(@PathVariable long propertyId, @Valid @RequestBody NamedRecipe recipe) {
+        clients.property(propertyId);
+        mapper.save(propertyId, recipe.field(), recipe.name(), json.writeValueAsString(recipe.recipe()));
+    }
+
+    @DeleteMapping("/{id}")
+    void deleteRecipe(@PathVariable long propertyId, @PathVariable long id) {
+        mapper.delete(propertyId, id);
+    }
+}

@@ -1,0 +1,159 @@
+package lucidsweep.server.rewrite;
+
+import java.util.List;
+import lucidsweep.core.keyword.Phrase;
+import lucidsweep.core.keyword.Words;
+import lucidsweep.core.standard.Standard;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.client.Property;
+import lucidsweep.server.item.Drafts;
+import lucidsweep.server.item.Items;
+import lucidsweep.server.item.Selection;
+import lucidsweep.server.job.Jobs;
+import lucidsweep.server.job.Progress;
+import lucidsweep.server.triage.Findings;
+import lucidsweep.server.web.Refusal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api")
+class RewriteController {
+
+    private static final int AT_ONCE = 2_000;
+
+    private final Batches batches;
+    private final Previews previews;
+    private final Items items;
+    private final Drafts drafts;
+    private final Findings findings;
+    private final Clients clients;
+    private final Jobs jobs;
+
+    RewriteController(
+            Batches batches,
+            Previews previews,
+            Items items,
+            Drafts drafts,
+            Findings findings,
+            Clients clients,
+            Jobs jobs) {
+        this.batches = batches;
+        this.previews = previews;
+        this.items = items;
+        this.drafts = drafts;
+        this.findings = findings;
+        this.clients = clients;
+        this.jobs = jobs;
+    }
+
+    /** An edit of a selection. */
+    record Edit(Selection selection, EditSpec spec) {}
+
+    /** The batch where it is done already; else the job that does it. */
+    record Applied(Batch batch, Long jobId) {}
+
+    /** Texts as they are typed; keyword "" for none. */
+    record Typed(String title, String description, String keyword) {}
+
+    record Looks(Appearance title, Appearance description) {}
+
+    /** Fields that stay as they are; reason null lets them go. */
+    record Keep(Selection selection, List<String> fields, String reason) {}
+
+    record Count(int fields) {}
+
+    @PostMapping("/properties/{propertyId}/previews")
+    Preview.Figures preview(@PathVariable long propertyId, @RequestBody Edit edit) throws InterruptedException {
+        return previews.start(propertyId, edit.selection(), edit.spec());
+    }
+
+    @GetMapping("/previews/{token}")
+    Preview.Figures figures(@PathVariable String token) throws InterruptedException {
+        return previews.figures(token);
+    }
+
+    @GetMapping("/properties/{propertyId}/batches")
+    List<Batch> batches(@PathVariable long propertyId) {
+        return batches.ofProperty(propertyId);
+    }
+
+    @PostMapping("/properties/{propertyId}/batches")
+    Applied apply(@PathVariable long propertyId, @RequestBody Edit edit) {
+        edit.spec().check();
+        long[] ids = edit.selection().resolve(propertyId, items);
+        if (ids.length <= AT_ONCE) {
+            return new Applied(batches.apply(propertyId, ids, edit.spec(), Progress.UNWATCHED), null);
+        }
+        String title = edit.spec().title();
+        return inBackground(propertyId, title, progress -> batches.apply(propertyId, ids, edit.spec(), progress));
+    }
+
+    @PostMapping("/properties/{propertyId}/cells")
+    Batch type(@PathVariable long propertyId, @RequestBody List<Batches.Cell> cells) {
+        return batches.type(propertyId, cells);
+    }
+
+    @PostMapping("/batches/{id}/undo")
+    Applied undo(@PathVariable long id) {
+        Batch batch = batches.find(id);
+        if (batch.items() <= AT_ONCE) return new Applied(batches.undo(id, Progress.UNWATCHED), null);
+        return inBackground(batch.propertyId(), "Undo: " + batch.title(), progress -> batches.undo(id, progress));
+    }
+
+    @PostMapping("/batches/{id}/redo")
+    Applied redo(@PathVariable long id) {
+        Batch batch = batches.find(id);
+        if (batch.items() <= AT_ONCE) return new Applied(batches.redo(id, Progress.UNWATCHED), null);
+        return inBackground(batch.propertyId(), "Redo: " + batch.title(), progress -> batches.redo(id, progress));
+    }
+
+    @GetMapping("/items/{id}/history")
+    List<BatchMapper.Past> history(@PathVariable long id) {
+        return batches.history(id);
+    }
+
+    @PostMapping("/properties/{propertyId}/looks")
+    Looks looks(@PathVariable long propertyId, @RequestBody Typed typed) {
+        Property property = clients.property(propertyId);
+        Standard standard = property.standard();
+        Words words = Words.in(property.language());
+        Phrase keyword =
+                typed.keyword() == null || typed.keyword().isBlank() ? null : Phrase.of(typed.keyword(), words);
+        return new Looks(
+                Appearance.of(orEmpty(typed.title()), standard.title(), words, keyword),
+                Appearance.of(orEmpty(typed.description()), standard.description(), words, keyword));
+    }
+
+    @PostMapping("/properties/{propertyId}/keeps")
+    Count keep(@PathVariable long propertyId, @RequestBody Keep keep) {
+        if (keep.reason() != null && keep.reason().isBlank())
+            throw Refusal.badInput("a reason is needed to keep a text as it is");
+        long[] ids = keep.selection().resolve(propertyId, items);
+        int kept = 0;
+        for (String field : keep.fields()) kept += drafts.setKept(ids, field, keep.reason());
+        findings.evaluate(propertyId, java.util.Arrays.stream(ids).boxed().toList());
+        clients.touch(propertyId);
+        return new Count(kept);
+    }
+
+    private interface BatchWork {
+        Batch run(Progress progress);
+    }
+
+    private Applied inBackground(long propertyId, String title, BatchWork work) {
+        long job = jobs.start(propertyId, "batch", title, progress -> {
+            Batch batch = work.run(progress);
+            return batch.items() + " texts " + (batch.state().equals("undone") ? "are as they were." : "changed.");
+        });
+        return new Applied(null, job);
+    }
+
+    private static String orEmpty(String text) {
+        return text == null ? "" : text;
+    }
+}

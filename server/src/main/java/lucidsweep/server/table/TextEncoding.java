@@ -1,0 +1,68 @@
+package lucidsweep.server.table;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.ByteBuffer;
+import java.nio.CharBuffer;
+import java.nio.charset.Charset;
+import java.nio.charset.CharsetDecoder;
+import java.nio.charset.CoderResult;
+import java.nio.charset.CodingErrorAction;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import lucidsweep.server.web.Refusal;
+
+/** Recognises how a text file is encoded, from its byte order mark and its bytes. */
+final class TextEncoding {
+
+    private static final int SAMPLE = 256 * 1024;
+    private static final Charset WINDOWS_1252 = Charset.forName("windows-1252");
+
+    private TextEncoding() {}
+
+    /** The encoding of a file; a file that is empty or no text is refused in words. */
+    static Charset of(Path file) {
+        try (InputStream in = Files.newInputStream(file)) {
+            byte[] sample = in.readNBytes(SAMPLE);
+            return of(sample, Files.size(file) > sample.length);
+        } catch (IOException e) {
+            throw Refusal.badInput("the file cannot be read: " + e.getMessage());
+        }
+    }
+
+    static Charset of(byte[] sample, boolean more) {
+        if (sample.length == 0)
+            throw Refusal.badInput("the file is empty; a table with a row of column names was expected");
+        if (startsWith(sample, 0xEF, 0xBB, 0xBF)) return StandardCharsets.UTF_8;
+        if (startsWith(sample, 0xFF, 0xFE)) return StandardCharsets.UTF_16LE;
+        if (startsWith(sample, 0xFE, 0xFF)) return StandardCharsets.UTF_16BE;
+        int[] zeros = new int[2];
+        int controls = 0;
+        for (int i = 0; i < sample.length; i++) {
+            if (sample[i] == 0) zeros[i % 2]++;
+            else if (sample[i] > 0 && sample[i] < ' ' && "\t\n\r\f".indexOf(sample[i]) < 0) controls++;
+        }
+        if (zeros[1] > sample.length / 4 && zeros[0] < sample.length / 20) return StandardCharsets.UTF_16LE;
+        if (zeros[0] > sample.length / 4 && zeros[1] < sample.length / 20) return StandardCharsets.UTF_16BE;
+        if (zeros[0] + zeros[1] > 0 || controls > sample.length / 50) {
+            throw Refusal.badInput(
+                    "this is no text file (it holds binary data); a CSV file was expected. A spreadsheet can save one.");
+        }
+        return isUtf8(sample, more) ? StandardCharsets.UTF_8 : WINDOWS_1252;
+    }
+
+    private static boolean startsWith(byte[] bytes, int... start) {
+        if (bytes.length < start.length) return false;
+        for (int i = 0; i < start.length; i++) {
+            if ((bytes[i] & 0xFF) != start[i]) return false;
+        }
+        return true;
+    }
+
+    private static boolean isUtf8(byte[] sample, boolean more) {
+        CharsetDecoder decoder = StandardCharsets.UTF_8.newDecoder().onMalformedInput(CodingErrorAction.REPORT);
+        CoderResult result = decoder.decode(ByteBuffer.wrap(sample), CharBuffer.allocate(sample.length + 1), !more);
+        return !result.isError();
+    }
+}

@@ -1,0 +1,71 @@
+package lucidsweep.server.triage;
+
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import lucidsweep.core.compose.TagList;
+import lucidsweep.core.finding.Field;
+import lucidsweep.core.finding.Subject;
+import lucidsweep.core.keyword.Phrase;
+import lucidsweep.core.keyword.Words;
+import lucidsweep.server.item.AlikeGroup;
+import lucidsweep.server.item.ItemDetail;
+
+/** Makes of stored items what the rules look at. */
+final class Subjects {
+
+    private final Words words;
+    private final Map<Long, AlikeGroup> titles;
+    private final Map<Long, AlikeGroup> descriptions;
+    private final Map<Long, String> addresses;
+
+    Subjects(
+            Words words,
+            Map<Long, AlikeGroup> titles,
+            Map<Long, AlikeGroup> descriptions,
+            Map<Long, String> addresses) {
+        this.words = words;
+        this.titles = titles;
+        this.descriptions = descriptions;
+        this.addresses = addresses;
+    }
+
+    Subject of(ItemDetail item) {
+        return new Subject(
+                Optional.ofNullable(item.obstacle()),
+                text(Field.TITLE, item.titleCount(), item.title(), titles.get(item.titleAlike()), item.id()),
+                text(
+                        Field.DESCRIPTION,
+                        item.descriptionCount(),
+                        item.description(),
+                        descriptions.get(item.descriptionAlike()),
+                        item.id()),
+                item.h1Count(),
+                item.tags() == null ? null : TagList.of(item.tags()),
+                Optional.ofNullable(item.keyword()).map(keyword -> Phrase.of(keyword, words)),
+                kept(item));
+    }
+
+    private Subject.Text text(Field field, Integer captured, String value, AlikeGroup group, long itemId) {
+        int count = captured == null ? 0 : captured;
+        String text = value == null ? "" : value;
+        if (group == null) return new Subject.Text(field, count, text, words.of(text), 1, "");
+        long twin = group.firstItem() == itemId ? group.lastItem() : group.firstItem();
+        return new Subject.Text(
+                field, count, text, words.of(text), group.count(), addresses.getOrDefault(twin, "another page"));
+    }
+
+    private static Set<Field> kept(ItemDetail item) {
+        Set<Field> kept = EnumSet.noneOf(Field.class);
+        if (item.titleKept() != null) kept.add(Field.TITLE);
+        if (item.descriptionKept() != null) kept.add(Field.DESCRIPTION);
+        if (item.tagsKept() != null) kept.add(Field.TAGS);
+        return kept;
+    }
+
+    static List<Long> members(AlikeGroup group) {
+        return List.of(group.firstItem(), group.lastItem());
+    }
+}

@@ -1,0 +1,43 @@
+package lucidsweep.server.web;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Path;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.boot.web.server.context.WebServerInitializedEvent;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+import org.springframework.beans.factory.annotation.Value;
+
+/** At build: writes the OpenAPI description of the API to a file and ends the application. */
+@Component
+@ConditionalOnProperty("lucid.describe")
+final class ApiDescription {
+
+    private final Path file;
+    private int port;
+
+    ApiDescription(@Value("${lucid.describe}") Path file) {
+        this.file = file;
+    }
+
+    @EventListener
+    void serverStarted(WebServerInitializedEvent event) {
+        port = event.getWebServer().getPort();
+    }
+
+    @EventListener
+    void write(ApplicationReadyEvent event) throws IOException, InterruptedException {
+        URI address = URI.create("http://127.0.0.1:" + port + "/v3/api-docs");
+        HttpResponse<Path> answer = HttpClient.newHttpClient()
+                .send(HttpRequest.newBuilder(address).build(), HttpResponse.BodyHandlers.ofFile(file));
+        if (answer.statusCode() != 200) throw new IllegalStateException(address + " answers " + answer.statusCode());
+        ConfigurableApplicationContext application = event.getApplicationContext();
+        new Thread(application::close).start();
+    }
+}

@@ -1,0 +1,215 @@
+create table client (
+    id bigint generated always as identity primary key,
+    name varchar(200) not null,
+    brand varchar(2000) not null,
+    places varchar(4000) not null,
+    removed timestamp
+);
+
+create table property (
+    id bigint generated always as identity primary key,
+    client_id bigint not null references client,
+    kind varchar(10) not null,
+    name varchar(200) not null,
+    address varchar(2000) not null,
+    language varchar(20) not null,
+    private_allowed boolean not null,
+    revision bigint default 0 not null,
+    removed timestamp
+);
+
+create table job (
+    id bigint generated always as identity primary key,
+    property_id bigint not null references property,
+    kind varchar(20) not null,
+    title varchar(500) not null,
+    state varchar(10) not null,
+    done bigint default 0 not null,
+    total bigint default 0 not null,
+    note varchar(2000) default '' not null,
+    started timestamp not null,
+    ended timestamp
+);
+
+create table sweep (
+    id bigint generated always as identity primary key,
+    property_id bigint not null references property,
+    job_id bigint not null references job,
+    kind varchar(10) not null,
+    source varchar(2000) not null,
+    settings varchar(100000) not null,
+    state varchar(10) not null,
+    started timestamp not null,
+    ended timestamp
+);
+
+-- Every address of a crawl and what became of it; also the queue of what waits. An import lists the rows it could not read.
+create table visit (
+    id bigint generated always as identity primary key,
+    sweep_id bigint not null references sweep,
+    address varchar(2100) not null,
+    depth int not null,
+    found_on varchar(2100) not null,
+    outcome varchar(20) not null,
+    detail varchar(2000) default '' not null,
+    status int default 0 not null,
+    redirect_to varchar(2100) default '' not null,
+    millis int default 0 not null,
+    bytes bigint default 0 not null,
+    item_id bigint,
+    capture_id bigint
+);
+create index visit_outcome on visit (sweep_id, outcome, id);
+
+create table item (
+    id bigint generated always as identity primary key,
+    property_id bigint not null references property,
+    address varchar(2100) not null,
+    address_hash bigint not null,
+    section varchar(300) not null,
+    status int not null,
+    content_type varchar(200) not null,
+    obstacle varchar(2200),
+    h1 varchar(2000) not null,
+    h1_count int not null,
+    canonical varchar(2100) not null,
+    robots varchar(500) not null,
+    language varchar(50) not null,
+    price varchar(100) not null,
+    depth int not null,
+    links_in int default 0 not null,
+    link_texts varchar(4000) default '' not null,
+    capture_id bigint not null,
+    first_sweep bigint not null,
+    last_sweep bigint not null,
+    gone boolean default false not null
+);
+create unique index item_address on item (property_id, address_hash);
+
+-- What a sweep saw of an item; a new row only where it differs from the one before.
+create table capture (
+    id bigint generated always as identity primary key,
+    item_id bigint not null references item,
+    sweep_id bigint not null references sweep,
+    hash bigint not null,
+    facts varchar(1000000) not null
+);
+create index capture_item on capture (item_id);
+
+create table body (
+    capture_id bigint primary key references capture,
+    copy varbinary(1000000) not null,
+    links varbinary(4000000) not null
+);
+
+-- One text of an item: as captured, as drafted, and what is in force of the two.
+create table field (
+    item_id bigint not null references item,
+    name varchar(12) not null,
+    property_id bigint not null,
+    captured_count int not null,
+    captured varchar(100000) not null,
+    draft varchar(100000),
+    text varchar(100000) generated always as (coalesce(draft, captured)),
+    px int not null,
+    chars int not null,
+    alike bigint not null,
+    state varchar(10) default '' not null,
+    batch_id bigint,
+    kept varchar(1000),
+    primary key (item_id, name)
+);
+create index field_alike on field (property_id, name, alike);
+create index field_state on field (property_id, state);
+create index field_px on field (property_id, name, px);
+
+create table keyword (
+    id bigint generated always as identity primary key,
+    property_id bigint not null references property,
+    phrase varchar(500) not null,
+    phrase_key varchar(500) not null,
+    volume bigint,
+    competition varchar(100) not null
+);
+create unique index keyword_phrase on keyword (property_id, phrase_key);
+
+-- A row without a keyword was cleared by hand and stays clear.
+create table target (
+    item_id bigint primary key references item,
+    property_id bigint not null,
+    keyword_id bigint references keyword,
+    by_hand boolean not null,
+    score double precision not null,
+    reason varchar(1000) not null
+);
+create index target_property on target (property_id, keyword_id);
+
+create table finding (
+    id bigint generated always as identity primary key,
+    property_id bigint not null,
+    item_id bigint not null,
+    field varchar(12) not null,
+    kind varchar(20) not null,
+    evidence varchar(3000) not null,
+    shared varchar(2000) not null,
+    counted boolean not null
+);
+create index finding_item on finding (item_id);
+create index finding_kind on finding (property_id, kind, field);
+
+create table ending (
+    property_id bigint not null,
+    text varchar(2000) not null,
+    count int not null,
+    px double precision not null,
+    fit_without int not null
+);
+create index ending_property on ending (property_id);
+
+create table batch (
+    id bigint generated always as identity primary key,
+    property_id bigint not null references property,
+    title varchar(500) not null,
+    state varchar(10) not null,
+    items int not null,
+    created timestamp not null,
+    undone timestamp
+);
+
+create table change (
+    batch_id bigint not null references batch,
+    item_id bigint not null,
+    field varchar(12) not null,
+    before_text varchar(100000),
+    before_state varchar(10) not null,
+    before_batch bigint,
+    after_text varchar(100000),
+    primary key (batch_id, item_id, field)
+);
+create index change_item on change (item_id);
+
+create table recipe (
+    id bigint generated always as identity primary key,
+    property_id bigint not null references property,
+    field varchar(12) not null,
+    name varchar(200) not null,
+    spec varchar(20000) not null
+);
+
+create table handover (
+    id bigint generated always as identity primary key,
+    property_id bigint not null references property,
+    format varchar(20) not null,
+    items int not null,
+    texts int not null,
+    created timestamp not null
+);
+
+create table handover_line (
+    handover_id bigint not null references handover,
+    item_id bigint not null,
+    field varchar(12) not null,
+    before_text varchar(100000) not null,
+    after_text varchar(100000) not null,
+    primary key (handover_id, item_id, field)
+);

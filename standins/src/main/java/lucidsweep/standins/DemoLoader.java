@@ -1,0 +1,107 @@
+package lucidsweep.standins;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Fills an application that has no client yet with the demo, through its API as a person would: swept and imported for real. */
+final class DemoLoader {
+
+    private static final int PATIENCE_SECONDS = 60;
+
+    private final HttpClient http = HttpClient.newHttpClient();
+    private final URI application;
+    private final URI website;
+
+    DemoLoader(URI application, URI website) {
+        this.application = application;
+        this.website = website;
+    }
+
+    void load() throws IOException, InterruptedException {
+        awaitApplication();
+        if (!get(application.resolve("/api/clients")).strip().equals("[]")) return;
+        String client = post(
+                "/api/clients",
+                """
+                {"name":"Tarrin Bay Kayaks","brand":"Tarrin Bay Kayaks, TarrinBayKayaks, Tarrin Kayaks",
+                 "places":"Tarrin Bay, Gull Cove, Otter Point, Pellow Sound, Marram Sands, Skerry Island, Brackwater, Heron Creek, Lantern Head, Saltmeadow, Fennick, Ravensea, Thrift Bay, Kittering"}""");
+        long clientId = number(client, "id");
+        long site = number(post("/api/properties", property(clientId, "website", "Website", website.toString())), "id");
+        long sweepJob = number(
+                post("/api/properties/" + site + "/sweeps", "{\"mostPages\":2000,\"mostDepth\":12,\"connections\":4,\"delayMs\":0}"), "jobId");
+        long shop = number(post("/api/properties", property(clientId, "listings", "Shop listings", "")), "id");
+        String plan = upload("/api/properties/" + shop + "/imports", "listings.csv", get(website.resolve("/files/listings.csv")));
+        post("/api/imports/" + text(plan, "token") + "/apply", "[\"ID\",\"TITLE\",\"DESCRIPTION\",\"TAGS\",\"PRICE\",\"SECTION\",\"UNUSED\"]");
+        awaitJob(sweepJob);
+        upload("/api/properties/" + site + "/keywords/file", "keywords.csv", get(website.resolve("/files/keywords.csv")));
+        System.out.println("The demo client is loaded.");
+    }
+
+    private static String property(long client, String kind, String name, String address) {
+        return "{\"clientId\":%d,\"kind\":\"%s\",\"name\":\"%s\",\"address\":\"%s\",\"language\":\"en\",\"privateAllowed\":true}"
+                .formatted(client, kind, name, address);
+    }
+
+    private void awaitApplication() throws InterruptedException {
+        for (int tried = 0; ; tried++) {
+            try {
+                get(application.resolve("/api/clients"));
+                return;
+            } catch (IOException e) {
+                if (tried == PATIENCE_SECONDS * 5) throw new IllegalStateException("the application does not answer at " + application, e);
+                Thread.sleep(200);
+            }
+        }
+    }
+
+    private void awaitJob(long id) throws IOException, InterruptedException {
+        while (text(get(application.resolve("/api/jobs/" + id)), "state").equals("running")) Thread.sleep(200);
+    }
+
+    private String get(URI address) throws IOException, InterruptedException {
+        return answer(HttpRequest.newBuilder(address).build());
+    }
+
+    private String post(String path, String json) throws IOException, InterruptedException {
+        return answer(HttpRequest.newBuilder(application.resolve(path))
+                .header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString(json))
+                .build());
+    }
+
+    private String upload(String path, String name, String content) throws IOException, InterruptedException {
+        String boundary = UUID.randomUUID().toString();
+        String body = "--" + boundary + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + name
+                + "\"\r\nContent-Type: text/csv\r\n\r\n" + content + "\r\n--" + boundary + "--\r\n";
+        return answer(HttpRequest.newBuilder(application.resolve(path))
+                .header("Content-Type", "multipart/form-data; boundary=" + boundary)
+                .POST(HttpRequest.BodyPublishers.ofString(body))
+                .build());
+    }
+
+    private String answer(HttpRequest request) throws IOException, InterruptedException {
+        HttpResponse<String> response = http.send(request, HttpResponse.BodyHandlers.ofString());
+        if (response.statusCode() >= 400) throw new IOException(request.uri() + " answers " + response.body());
+        return response.body();
+    }
+
+    private static long number(String json, String name) {
+        return Long.parseLong(find(json, "\"" + name + "\":(\\d+)"));
+    }
+
+    private static String text(String json, String name) {
+        return find(json, "\"" + name + "\":\"([^\"]*)\"");
+    }
+
+    private static String find(String json, String pattern) {
+        Matcher matcher = Pattern.compile(pattern).matcher(json);
+        if (!matcher.find()) throw new IllegalStateException("expected " + pattern + " in " + json);
+        return matcher.group(1);
+    }
+}

@@ -1,0 +1,32 @@
+package lucidsweep.standins;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * The website of the demo client, made from a seed, with faults planted on purpose.
+ *
+ * @param pages by path
+ * @param planted every fault; nothing else is wrong with these pages
+ */
+public record DemoSite(Map<String, SitePage> pages, List<Planted> planted) {
+
+    /** The site that {@code ./start} shows. */
+    public static DemoSite ofSeed(long seed) {
+        List<SitePage> pages = new Sections(seed).all();
+        List<Planted> planted = new Faults(pages).plant();
+        Map<String, SitePage> byPath = new LinkedHashMap<>();
+        for (SitePage page : pages) byPath.put(page.path, page);
+        SitePage orphan = new SitePage(
+                "/legal/winter-opening-hours/",
+                "legal",
+                "Winter opening hours",
+                "Winter opening hours of the office",
+                "When the office, the slip and the workshop are open between November and March.",
+                List.of("We open when there is light enough to see the far bank."));
+        orphan.inSitemapOnly = true;
+        byPath.put(orphan.path, orphan);
+        return new DemoSite(byPath, planted);
+    }
+}

@@ -1,0 +1,146 @@
+package lucidsweep.standins;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Plants faults of every kind on the demo website and writes down which. */
+final class Faults {
+
+    private static final String LONG_ENDING = " | Tarrin Bay Kayaks: hire, tours and lessons";
+
+    private final Map<String, List<SitePage>> bySection = new HashMap<>();
+    private final Map<String, Integer> next = new HashMap<>();
+    private final List<Planted> planted = new ArrayList<>();
+
+    Faults(List<SitePage> pages) {
+        for (SitePage page : pages) bySection.computeIfAbsent(page.section, section -> new ArrayList<>()).add(page);
+    }
+
+    List<Planted> plant() {
+        for (SitePage page : bySection.get("tours")) {
+            if (page.path.equals("/tours/")) continue;
+            page.titles.set(0, page.name + LONG_ENDING);
+            note(page, "title", "common-ending");
+            note(page, "title", "too-long");
+        }
+        plantTitles();
+        plantDescriptions();
+        plantHeadings();
+        plantIndexing();
+        return planted;
+    }
+
+    private void plantTitles() {
+        SitePage home = bySection.get("").get(0);
+        title(home, "Home", "generic", "too-short");
+        title(take("legal"), "Untitled", "generic", "too-short");
+        title(take("legal"), Sections.BRAND, "generic", "too-short");
+        title(take("legal"), "Safety", "too-short");
+        for (int i = 0; i < 5; i++) {
+            SitePage page = take("shop");
+            page.titles.clear();
+            note(page, "title", "missing");
+        }
+        for (int i = 0; i < 3; i++) title(take("journal"), "", "empty");
+        for (int i = 0; i < 3; i++) {
+            SitePage page = take("boats");
+            page.titles.add("A second title that a plug-in wrote");
+            note(page, "title", "several");
+        }
+        for (int i = 0; i < 9; i++) title(take("shop"), "Kayaking accessories and clothing", "duplicate");
+        for (int i = 0; i < 4; i++) {
+            title(take("boats"), i < 2 ? "Wooden boats by Ines Calder" : "Hand-built boats in red cedar", "duplicate");
+        }
+        for (int i = 0; i < 6; i++) {
+            SitePage page = take("journal");
+            title(page, page.name + ", with everything we learned about it on this coast in thirty-five seasons", "too-long");
+        }
+        for (int i = 0; i < 4; i++) {
+            SitePage page = take("hire");
+            title(page, "Hire, hire, hire: " + page.name, "repeated-word");
+        }
+    }
+
+    private void plantDescriptions() {
+        for (SitePage page : bySection.get("shop")) {
+            page.descriptions.clear();
+            note(page, "description", "missing");
+        }
+        for (int i = 0; i < 12; i++) {
+            SitePage page = take("journal");
+            page.descriptions.clear();
+            note(page, "description", "missing");
+        }
+        for (int i = 0; i < 4; i++) description(take("journal"), "", "empty");
+        for (int i = 0; i < 2; i++) {
+            SitePage page = take("boats");
+            page.descriptions.add("A second description that a plug-in wrote.");
+            note(page, "description", "several");
+        }
+        for (int i = 0; i < 6; i++) {
+            description(take("lessons"), "Learn to paddle with patient coaches in small groups, all year round.", "duplicate");
+        }
+        for (int i = 0; i < 5; i++) {
+            description(take("workshop"), "Make something with your hands in a warm shed that smells of cedar.", "duplicate");
+        }
+        for (int i = 0; i < 10; i++) {
+            SitePage page = take("boats");
+            description(
+                    page,
+                    page.descriptions.get(0) + " We have built boats on this slip since 1987, for people who row, sail, paddle or only look, and we will gladly build one for you too.",
+                    "too-long");
+        }
+        for (int i = 0; i < 6; i++) description(take("hire"), "Hire a boat no. " + (i + 1) + ".", "too-short");
+    }
+
+    private void plantHeadings() {
+        for (int i = 0; i < 5; i++) {
+            SitePage page = take("workshop");
+            page.h1s.clear();
+            note(page, "h1", "missing");
+        }
+        for (int i = 0; i < 5; i++) {
+            SitePage page = take("lessons");
+            page.h1s.add("Book this lesson");
+            note(page, "h1", "several");
+        }
+    }
+
+    private void plantIndexing() {
+        for (int i = 0; i < 2; i++) {
+            SitePage page = take("journal");
+            page.robots = "noindex, follow";
+            note(page, "indexing", "not-indexable");
+        }
+        SitePage byHeader = take("journal");
+        byHeader.robotsHeader = "noindex";
+        note(byHeader, "indexing", "not-indexable");
+        for (int i = 0; i < 3; i++) {
+            SitePage page = take("boats");
+            page.canonical = "/boats/";
+            note(page, "indexing", "not-indexable");
+        }
+    }
+
+    /** The next page of a section that has no fault of its own yet; never the index of the section. */
+    private SitePage take(String section) {
+        int at = next.merge(section, 1, Integer::sum);
+        return bySection.get(section).get(section.equals("legal") ? at - 1 : at);
+    }
+
+    private void title(SitePage page, String title, String... findings) {
+        page.titles.set(0, title);
+        for (String finding : findings) note(page, "title", finding);
+    }
+
+    private void description(SitePage page, String description, String finding) {
+        page.descriptions.set(0, description);
+        note(page, "description", finding);
+    }
+
+    private void note(SitePage page, String field, String finding) {
+        planted.add(new Planted(page.path, field, finding));
+    }
+}

@@ -1,0 +1,114 @@
+package lucidsweep.standins;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+
+/** The listings of the demo client's shop, made from a seed, with faults planted on purpose. */
+public final class ShopListings {
+
+    private static final String[] GOODS = {
+        "Canoe paddle", "Greenland paddle", "Half-model of a kayak", "Boat shed key ring", "Driftwood lamp", "Chart print of the bay",
+        "Kayak wall hook", "Cedar bread board", "Tide clock", "Oar coat rack", "Rope doormat", "Cleat drawer pull", "Paddle bookmark",
+        "Boat name board", "Birch plywood tray"
+    };
+    private static final String[] WOODS = {"ash", "cedar", "cherry", "oak", "walnut", "larch"};
+    private static final String[] OCCASIONS = {"a new boat", "a birthday", "a cabin by the sea"};
+    private static final String[] TAGS = {
+        "kayak gift", "canoe gift", "paddler gift", "wooden decor", "nautical decor", "coastal home", "beach house decor",
+        "gift for sailors", "boat lover gift", "lake house decor", "hand carved wood", "cabin wall decor", "sea kayak",
+        "ocean gift", "fathers day gift", "cottage decor", "rustic wall art", "new boat gift", "handmade wood"
+    };
+
+    private final Random random;
+    private final List<Planted> planted = new ArrayList<>();
+    private final StringBuilder csv = new StringBuilder();
+
+    public ShopListings(long seed) {
+        random = new Random(seed);
+        csv.append("listing id,title,description,tags,price,section,stock\r\n");
+        int number = 0;
+        for (String good : GOODS) {
+            for (int w = 0; w < WOODS.length; w++) {
+                for (int variant = 0; variant < 2; variant++) add(good, WOODS[w], OCCASIONS[(w + variant) % 3], variant, number++);
+            }
+        }
+    }
+
+    public String csv() {
+        return csv.toString();
+    }
+
+    /** Every planted fault; path is the listing's id. */
+    public List<Planted> planted() {
+        return planted;
+    }
+
+    private void add(String good, String wood, String occasion, int variant, int number) {
+        String id = "TBK-" + (1001 + number);
+        String size = variant == 0 ? "small" : "large";
+        String title = good + " in solid " + wood + ", " + size + ", a gift for " + occasion;
+        String description = "A " + size + " " + good.toLowerCase() + " made of " + wood + " in our boat shed by the harbour, oiled by hand. "
+                + "Every piece is a little different, since the wood is what is left when a kayak has been planked.";
+        List<String> tags = tags();
+        switch (number % 12) {
+            case 1 -> {
+                tags = List.of();
+                note(id, "tags", "missing");
+            }
+            case 3 -> {
+                tags = tags.subList(0, 5);
+                note(id, "tags", "budget-unused");
+            }
+            case 5 -> {
+                tags.set(0, "kayak");
+                note(id, "tags", "one-word");
+            }
+            case 7 -> {
+                tags.set(0, "present for people who paddle");
+                note(id, "tags", "too-long");
+            }
+            case 8 -> {
+                tags.set(0, tags.get(1).toUpperCase());
+                note(id, "tags", "same-twice");
+            }
+            case 9 -> {
+                tags.add("spare tag");
+                note(id, "tags", "too-many");
+            }
+            default -> {}
+        }
+        if (number % 20 == 4) {
+            title = "";
+            note(id, "title", "empty");
+        } else if (number % 20 == 10) {
+            title = title + " – made from the last planks of a cedar strip kayak that crossed the bay a thousand times before it was retired, oiled, waxed and signed by the maker";
+            note(id, "title", "too-long");
+        } else if (number % 20 == 14) {
+            title = "Wooden thing from our shed";
+            note(id, "title", "duplicate");
+        }
+        if (number % 30 == 6) {
+            description = "";
+            note(id, "description", "empty");
+        }
+        csv.append(id).append(',').append(quoted(title)).append(',').append(quoted(description)).append(',').append(quoted(String.join(", ", tags))).append(',')
+                .append("%d.00".formatted(12 + random.nextInt(90))).append(',').append(quoted(good.contains("paddle") ? "Paddles" : good.contains("Boat") || good.contains("kayak") ? "Boats" : "Home")).append(',')
+                .append(1 + random.nextInt(9)).append("\r\n");
+    }
+
+    private List<String> tags() {
+        List<String> pool = new ArrayList<>(List.of(TAGS));
+        java.util.Collections.shuffle(pool, random);
+        return new ArrayList<>(pool.subList(0, 13));
+    }
+
+    /** A text that is not there is read as missing, since a cell cannot be there and empty. */
+    private void note(String id, String field, String finding) {
+        planted.add(new Planted(id, field, finding.equals("empty") ? "missing" : finding));
+    }
+
+    private static String quoted(String text) {
+        return "\"" + text.replace("\"", "\"\"") + "\"";
+    }
+}

@@ -1,0 +1,31 @@
+package lucidsweep.standins;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/** A page of the demo website while it is made; faults are planted by changing it. */
+final class SitePage {
+
+    final String path;
+    final String section;
+    final String name;
+    final List<String> titles = new ArrayList<>();
+    final List<String> descriptions = new ArrayList<>();
+    final List<String> h1s = new ArrayList<>();
+    final List<String> paragraphs = new ArrayList<>();
+    String robots = "";
+    String robotsHeader = "";
+    String canonical = "";
+    String published = "";
+    boolean inSitemapOnly;
+
+    SitePage(String path, String section, String name, String title, String description, List<String> paragraphs) {
+        this.path = path;
+        this.section = section;
+        this.name = name;
+        titles.add(title);
+        descriptions.add(description);
+        h1s.add(name);
+        this.paragraphs.addAll(paragraphs);
+    }
+}
