@@ -9,7 +9,7 @@ create table client (
 create table property (
     id bigint generated always as identity primary key,
     client_id bigint not null references client,
-    kind varchar(10) not null,
+    kind varchar(20) not null,
     name varchar(200) not null,
     address varchar(2000) not null,
     language varchar(20) not null,
@@ -23,7 +23,7 @@ create table job (
     property_id bigint not null references property,
     kind varchar(20) not null,
     title varchar(500) not null,
-    state varchar(10) not null,
+    state varchar(20) not null,
     done bigint default 0 not null,
     total bigint default 0 not null,
     note varchar(2000) default '' not null,
@@ -35,10 +35,10 @@ create table sweep (
     id bigint generated always as identity primary key,
     property_id bigint not null references property,
     job_id bigint not null references job,
-    kind varchar(10) not null,
+    kind varchar(20) not null,
     source varchar(2000) not null,
     settings varchar(100000) not null,
-    state varchar(10) not null,
+    state varchar(20) not null,
     started timestamp not null,
     ended timestamp
 );
@@ -75,6 +75,7 @@ create table item (
     canonical varchar(2100) not null,
     robots varchar(500) not null,
     language varchar(50) not null,
+    opening varchar(500) not null,
     price varchar(100) not null,
     depth int not null,
     links_in int default 0 not null,
@@ -114,7 +115,7 @@ create table field (
     px int not null,
     chars int not null,
     alike bigint not null,
-    state varchar(10) default '' not null,
+    state varchar(20) default '' not null,
     batch_id bigint,
     kept varchar(1000),
     primary key (item_id, name)
@@ -170,7 +171,7 @@ create table batch (
     id bigint generated always as identity primary key,
     property_id bigint not null references property,
     title varchar(500) not null,
-    state varchar(10) not null,
+    state varchar(20) not null,
     items int not null,
     created timestamp not null,
     undone timestamp
@@ -181,7 +182,7 @@ create table change (
     item_id bigint not null,
     field varchar(12) not null,
     before_text varchar(100000),
-    before_state varchar(10) not null,
+    before_state varchar(20) not null,
     before_batch bigint,
     after_text varchar(100000),
     primary key (batch_id, item_id, field)

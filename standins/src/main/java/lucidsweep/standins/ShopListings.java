@@ -47,7 +47,7 @@ public final class ShopListings {
     private void add(String good, String wood, String occasion, int variant, int number) {
         String id = "TBK-" + (1001 + number);
         String size = variant == 0 ? "small" : "large";
-        String title = good + " in solid " + wood + ", " + size + ", a gift for " + occasion;
+        String title = good + ", gift for " + occasion + ", " + size + ", solid " + wood;
         String description = "A " + size + " " + good.toLowerCase() + " made of " + wood + " in our boat shed by the harbour, oiled by hand. "
                 + "Every piece is a little different, since the wood is what is left when a kayak has been planked.";
         List<String> tags = tags();

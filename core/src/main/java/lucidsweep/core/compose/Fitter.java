@@ -180,13 +180,17 @@ public final class Fitter {
             if (piece.shortenable) {
                 for (String shorter : shorter(piece.text)) {
                     if (tooWide(chosen, at, shorter)) continue;
-                    double share = 0.9 * shorter.length() / piece.text.length();
+                    double share = 0.75 * shorter.length() / piece.text.length() + (endsSentence(shorter) ? 0.2 : 0);
                     chosen[at] = shorter;
                     from(at + 1, chosen, value + values[at] * share);
                 }
             }
             chosen[at] = null;
             from(at + 1, chosen, value);
+        }
+
+        private static boolean endsSentence(String text) {
+            return ".!?".indexOf(text.charAt(text.length() - 1)) >= 0;
         }
 
         /** More text is never narrower, so a line that is too wide already need not be followed. */

@@ -61,7 +61,7 @@ public final class Causes {
                         + group.getKey().strip() + "”. Without them, " + fit + (fit == 1 ? " fits." : " fit.");
                 causes.add(cause(members, group.getKey(), "", says, Cause.Remedy.REMOVE_ENDING));
             } else if (items >= OWN_CAUSE) {
-                String says = items + " pages share one " + first.field().label() + ": “" + group.getKey() + "”.";
+                String says = items + " items share one " + first.field().label() + ": “" + group.getKey() + "”.";
                 causes.add(cause(members, group.getKey(), "", says, Cause.Remedy.RECIPE));
             } else {
                 small.addAll(members);
@@ -69,7 +69,7 @@ public final class Causes {
             }
         }
         if (small.isEmpty()) return;
-        String says = items(small) + " " + small.get(0).field().label() + "s stand on more than one page, in "
+        String says = items(small) + " " + small.get(0).field().label() + "s stand on more than one item, in "
                 + smallGroups + (smallGroups == 1 ? " small group." : " small groups.");
         causes.add(cause(small, "", "", says, Cause.Remedy.RECIPE));
     }

@@ -18,6 +18,7 @@ import java.util.List;
  * @param images at most 500
  * @param links at most 5,000, those with an address only
  * @param copy the visible text, at most 100,000 characters
+ * @param opening the first paragraph of the page's own text that is a sentence or more, at most 500 characters
  * @param refresh the target of a meta refresh; "" where there is none
  */
 public record PageFacts(
@@ -34,6 +35,7 @@ public record PageFacts(
         List<Image> images,
         List<Link> links,
         String copy,
+        String opening,
         String refresh) {
 
     /** A picture and its alternative text; {@code alt} is null where the attribute is missing. */

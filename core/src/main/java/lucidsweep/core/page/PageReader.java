@@ -27,6 +27,8 @@ public final class PageReader implements NodeVisitor {
     private static final int MOST_LINKS = 5_000;
     private static final int MOST_IMAGES = 500;
     private static final int MOST_HEADINGS = 40;
+    private static final int LEAST_OPENING = 50;
+    private static final int MOST_OPENING = 500;
 
     private final List<String> titles = new ArrayList<>(1);
     private final List<String> descriptions = new ArrayList<>(1);
@@ -42,12 +44,14 @@ public final class PageReader implements NodeVisitor {
     private String language = "";
     private String published = "";
     private String modified = "";
+    private String opening = "";
     private String refresh = "";
 
     private URI base;
     private boolean baseSet;
     private int unseen;
     private int inDrawing;
+    private int inFrame;
 
     private PageReader(URI address) {
         base = address;
@@ -71,6 +75,7 @@ public final class PageReader implements NodeVisitor {
                 reader.images,
                 reader.links,
                 reader.copy.toString().strip(),
+                reader.opening,
                 reader.refresh);
     }
 
@@ -89,6 +94,7 @@ public final class PageReader implements NodeVisitor {
         String tag = element.normalName();
         if (isUnseen(tag)) unseen--;
         if (tag.equals("svg")) inDrawing--;
+        if (isFrame(tag)) inFrame--;
         if (element.isBlock() && unseen == 0) append(" ");
     }
 
@@ -96,6 +102,7 @@ public final class PageReader implements NodeVisitor {
         String tag = element.normalName();
         if (element.isBlock() && unseen == 0) append(" ");
         if (isUnseen(tag)) unseen++;
+        if (isFrame(tag)) inFrame++;
         switch (tag) {
             case "html" -> language = element.attr("lang").strip();
             case "base" -> setBase(element);
@@ -113,6 +120,7 @@ public final class PageReader implements NodeVisitor {
             case "h2", "h3" -> {
                 if (headings.size() < MOST_HEADINGS) headings.add(collapsed(element.wholeText()));
             }
+            case "p" -> readParagraph(element);
             case "img" -> readImage(element);
             case "a", "area" -> readLink(element);
             case "time" -> {
@@ -127,6 +135,19 @@ public final class PageReader implements NodeVisitor {
             case "head", "script", "style", "noscript", "template", "svg", "iframe", "textarea", "select" -> true;
             default -> false;
         };
+    }
+
+    private static boolean isFrame(String tag) {
+        return switch (tag) {
+            case "nav", "header", "footer", "aside", "form" -> true;
+            default -> false;
+        };
+    }
+
+    private void readParagraph(Element paragraph) {
+        if (!opening.isEmpty() || unseen > 0 || inFrame > 0) return;
+        String text = collapsed(paragraph.text());
+        if (text.length() >= LEAST_OPENING) opening = text.substring(0, Math.min(text.length(), MOST_OPENING));
     }
 
     private void setBase(Element element) {

@@ -39,10 +39,10 @@ class AimController {
     record Pasted(String text) {}
 
     /** A target for items; keywordId null clears it. */
-    record Aim(Selection selection, Long keywordId) {}
+    record AimOrder(Selection selection, Long keywordId) {}
 
     /** How many items something was done to. */
-    record Count(int items) {}
+    record AimedItems(int items) {}
 
     @GetMapping("/keywords")
     Page<KeywordRow> keywords(
@@ -78,13 +78,13 @@ class AimController {
     }
 
     @PostMapping("/targets")
-    Count aim(@PathVariable long propertyId, @RequestBody Aim aim) {
-        return new Count(aims.set(propertyId, aim.selection(), aim.keywordId()));
+    AimedItems aim(@PathVariable long propertyId, @RequestBody AimOrder aim) {
+        return new AimedItems(aims.set(propertyId, aim.selection(), aim.keywordId()));
     }
 
     @PostMapping("/targets/free")
-    Count free(@PathVariable long propertyId, @RequestBody Selection selection) {
-        return new Count(aims.free(propertyId, selection));
+    AimedItems free(@PathVariable long propertyId, @RequestBody Selection selection) {
+        return new AimedItems(aims.free(propertyId, selection));
     }
 
     @GetMapping("/keywords.csv")

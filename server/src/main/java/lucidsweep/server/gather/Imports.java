@@ -242,6 +242,7 @@ public class Imports {
                     "",
                     "",
                     property.language(),
+                    "",
                     clip(cell(cells, ListingColumn.PRICE), 100),
                     -1,
                     List.of(

@@ -84,6 +84,7 @@ final class PageCapture {
                 clip(facts.canonical(), 2_000),
                 clip(robots, 500),
                 clip(facts.language(), 50),
+                facts.opening(),
                 "",
                 depth,
                 List.of(text("title", facts.titles()), text("description", facts.descriptions())),

@@ -25,9 +25,9 @@ interface CaptureMapper {
 
     @Insert("""
             insert into item (property_id, address, address_hash, section, status, content_type, obstacle, h1, h1_count,
-                canonical, robots, language, price, depth, capture_id, first_sweep, last_sweep)
+                canonical, robots, language, opening, price, depth, capture_id, first_sweep, last_sweep)
             values (#{i.propertyId}, #{i.address}, #{hash}, #{i.section}, #{i.status}, #{i.contentType}, #{i.obstacle},
-                #{i.h1}, #{i.h1Count}, #{i.canonical}, #{i.robots}, #{i.language}, #{i.price}, #{i.depth}, 0,
+                #{i.h1}, #{i.h1Count}, #{i.canonical}, #{i.robots}, #{i.language}, #{i.opening}, #{i.price}, #{i.depth}, 0,
                 #{i.sweepId}, #{i.sweepId})""")
     @Options(useGeneratedKeys = true, keyProperty = "key.id", keyColumn = "id")
     void insert(@Param("key") Key key, @Param("i") CapturedItem item, @Param("hash") long hash);
@@ -35,7 +35,7 @@ interface CaptureMapper {
     @Update("""
             update item set section = #{i.section}, status = #{i.status}, content_type = #{i.contentType},
                 obstacle = #{i.obstacle}, h1 = #{i.h1}, h1_count = #{i.h1Count}, canonical = #{i.canonical},
-                robots = #{i.robots}, language = #{i.language}, price = #{i.price}, depth = #{i.depth},
+                robots = #{i.robots}, language = #{i.language}, opening = #{i.opening}, price = #{i.price}, depth = #{i.depth},
                 last_sweep = #{i.sweepId}, gone = false, capture_id = #{captureId}
             where id = #{id}""")
     void update(@Param("id") long id, @Param("i") CapturedItem item, @Param("captureId") long captureId);

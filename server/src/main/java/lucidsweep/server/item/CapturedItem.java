@@ -26,6 +26,7 @@ public record CapturedItem(
         String canonical,
         String robots,
         String language,
+        String opening,
         String price,
         int depth,
         List<Text> texts,

@@ -35,6 +35,15 @@ class ItemController {
         return items.slice(filter.view(propertyId), from, count);
     }
 
+    @GetMapping("/properties/{propertyId}/items/ids")
+    long[] itemIds(
+            @PathVariable long propertyId,
+            @ParameterObject FilterForm filter,
+            @RequestParam(defaultValue = "0") int from,
+            @RequestParam(defaultValue = "100") int count) {
+        return items.ids(filter.view(propertyId), from, count);
+    }
+
     @GetMapping("/properties/{propertyId}/sections")
     List<Items.Section> sections(@PathVariable long propertyId) {
         return items.sections(propertyId);

@@ -16,6 +16,7 @@ public record ItemDetail(
         int h1Count,
         int linksIn,
         String linkTexts,
+        String opening,
         String price,
         String title,
         String titleCaptured,
@@ -36,7 +37,6 @@ public record ItemDetail(
     /** Which of the bulky parts are wanted. */
     public record Parts(boolean facts, boolean copy) {
         public static final Parts NONE = new Parts(false, false);
-        public static final Parts COPY = new Parts(false, true);
         public static final Parts BOTH = new Parts(true, true);
     }
 }

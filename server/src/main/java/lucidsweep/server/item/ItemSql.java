@@ -4,7 +4,7 @@ import java.util.Set;
 import org.apache.ibatis.jdbc.SQL;
 
 /** Puts together the query for the items that a filter means, in an order; only the tables it needs are joined. */
-final class ItemSql {
+public final class ItemSql {
 
     static final String IDS = "any(#{ids, typeHandler=org.apache.ibatis.type.ArrayTypeHandler})";
 
@@ -30,7 +30,7 @@ final class ItemSql {
 
     /** What rules, recipes and the search for targets need of an item. */
     static final String DETAIL = """
-            select i.id, i.address, i.obstacle, i.section, i.h1, i.h1_count, i.links_in, i.link_texts, i.price,
+            select i.id, i.address, i.obstacle, i.section, i.h1, i.h1_count, i.links_in, i.link_texts, i.opening, i.price,
                 t.text title, t.captured title_captured, t.captured_count title_count, t.alike title_alike,
                 t.kept title_kept,
                 d.text description, d.captured description_captured, d.captured_count description_count,
@@ -44,7 +44,7 @@ final class ItemSql {
 
     private static final Set<String> STATES = Set.of("drafted", "approved", "sent-back", "handed-over");
 
-    public String ids(ItemFilter filter, ItemSort sort, boolean descending) {
+    public static String ids(ItemFilter filter, ItemSort sort, boolean descending) {
         SQL sql = new SQL().SELECT("i.id").FROM("item i");
         boolean text = given(filter.q());
         if (text || sort.uses("t")) sql.LEFT_OUTER_JOIN("field t on t.item_id = i.id and t.name = 'title'");

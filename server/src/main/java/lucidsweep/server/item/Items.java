@@ -67,6 +67,13 @@ public class Items {
         return order(at(asked, clients.property(asked.propertyId()))).clone();
     }
 
+    /** The ids of a stretch of a table. */
+    public long[] ids(ItemView asked, int from, int count) {
+        long[] ids = order(at(asked, clients.property(asked.propertyId())));
+        int start = Math.min(Math.max(0, from), ids.length);
+        return Arrays.copyOfRange(ids, start, Math.min(start + Math.max(0, count), ids.length));
+    }
+
     /** Walks over all rows of a table, a few hundred at a time. */
     public void forEach(ItemView asked, Consumer<ItemRow> visit) {
         Property property = clients.property(asked.propertyId());

@@ -28,13 +28,13 @@ class ReleaseController {
     /** What becomes of drafts; fields null or empty for all. */
     record Decision(Selection selection, List<String> fields, String state) {}
 
-    record Count(int texts) {}
+    record DecidedTexts(int texts) {}
 
     record Format(String format) {}
 
     @PostMapping("/properties/{propertyId}/decisions")
-    Count decide(@PathVariable long propertyId, @RequestBody Decision decision) {
-        return new Count(releases.decide(propertyId, decision.selection(), decision.fields(), decision.state()));
+    DecidedTexts decide(@PathVariable long propertyId, @RequestBody Decision decision) {
+        return new DecidedTexts(releases.decide(propertyId, decision.selection(), decision.fields(), decision.state()));
     }
 
     @GetMapping("/properties/{propertyId}/handovers")

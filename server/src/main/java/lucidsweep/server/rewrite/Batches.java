@@ -53,7 +53,7 @@ public class Batches {
     }
 
     /** A text typed into a cell; null takes the draft away. */
-    public record Cell(long itemId, String field, String text) {}
+    public record TypedCell(long itemId, String field, String text) {}
 
     List<Batch> ofProperty(long propertyId) {
         return mapper.ofProperty(propertyId);
@@ -87,10 +87,10 @@ public class Batches {
     }
 
     /** Sets texts typed or pasted by hand, as one batch; fields that are kept stay. */
-    Batch type(long propertyId, List<Cell> cells) {
+    Batch type(long propertyId, List<TypedCell> cells) {
         if (cells.isEmpty()) throw Refusal.badInput("at least one text is needed");
         Property property = clients.property(propertyId);
-        Map<String, List<Cell>> byField = cells.stream().collect(Collectors.groupingBy(Cell::field));
+        Map<String, List<TypedCell>> byField = cells.stream().collect(Collectors.groupingBy(TypedCell::field));
         String title = cells.size() == 1 ? "One " + cells.get(0).field() + " by hand" : cells.size() + " texts by hand";
         return change(
                 property,
@@ -163,7 +163,7 @@ public class Batches {
                 undo ? mapper.conflictsOfUndo(batch.id()) : mapper.conflictsOfRedo(batch.id());
         if (conflicts.isEmpty()) return;
         String those = conflicts.stream()
-                .map(conflict -> "“" + conflict.title() + "” (" + conflict.fields() + ")")
+                .map(conflict -> conflict.title() + " (" + conflict.fields() + " texts)")
                 .collect(Collectors.joining(", "));
         throw Refusal.conflict("Some of its texts were changed since by " + those + ". Undo "
                 + (conflicts.size() == 1 ? "that" : "those") + " first; nothing was changed.");

@@ -16,8 +16,8 @@ final class Preview {
     private final Standard.TextLimits limits;
     private final int of;
     private final Map<Proposal.Result, Integer> results = new EnumMap<>(Proposal.Result.class);
-    private final List<Row> changed = new ArrayList<>();
-    private final List<Row> notable = new ArrayList<>();
+    private final List<PreviewRow> changed = new ArrayList<>();
+    private final List<PreviewRow> notable = new ArrayList<>();
     private int done;
     private int changes;
     private int fitting;
@@ -31,7 +31,7 @@ final class Preview {
     }
 
     /** One item of the sample. */
-    record Row(long itemId, String before, String after, Fit fit, String result) {}
+    record PreviewRow(long itemId, String before, String after, Fit fit, String result) {}
 
     /**
      * The figures so far.
@@ -60,7 +60,7 @@ final class Preview {
             int alike,
             int nothing,
             int runaway,
-            List<Row> rows) {}
+            List<PreviewRow> rows) {}
 
     synchronized void add(List<Proposal> proposals) {
         for (Proposal proposal : proposals) {
@@ -73,10 +73,10 @@ final class Preview {
                 if (fits) fitting++;
             }
             boolean plain = proposal.result() == Proposal.Result.WHOLE && fits;
-            List<Row> sample = plain ? changed : notable;
+            List<PreviewRow> sample = plain ? changed : notable;
             boolean worthShowing = proposal.changes() || proposal.result() == Proposal.Result.ALIKE;
             if (worthShowing && sample.size() < SAMPLE) {
-                sample.add(new Row(
+                sample.add(new PreviewRow(
                         proposal.field().itemId(),
                         proposal.field().text(),
                         after,
@@ -101,7 +101,7 @@ final class Preview {
     }
 
     synchronized Figures figures(String token) {
-        List<Row> rows = new ArrayList<>(changed.subList(0, Math.min(changed.size(), SAMPLE / 2)));
+        List<PreviewRow> rows = new ArrayList<>(changed.subList(0, Math.min(changed.size(), SAMPLE / 2)));
         rows.addAll(notable.subList(0, Math.min(notable.size(), SAMPLE - rows.size())));
         return new Figures(
                 token,

@@ -25,7 +25,6 @@ import lucidsweep.server.item.Drafts;
 import lucidsweep.server.item.FieldLine;
 import lucidsweep.server.item.ItemDetail;
 import lucidsweep.server.item.Items;
-import lucidsweep.server.item.Packed;
 
 /** Works out, item by item, what an edit would make of a selection; the same for a preview and for the batch itself. */
 final class Proposals {
@@ -86,11 +85,8 @@ final class Proposals {
     }
 
     private List<Proposal> composed(long[] chunk, List<FieldLine> fields, Set<Long> selected) {
-        boolean copy = spec.recipe().parts().stream()
-                .flatMap(part -> part.sources().stream())
-                .anyMatch(source -> source.kind() == Source.Kind.COPY_OPENING);
         Map<Long, ItemDetail> details = new HashMap<>();
-        items.details(chunk, new ItemDetail.Parts(false, copy)).forEach(item -> details.put(item.id(), item));
+        items.details(chunk, ItemDetail.Parts.NONE).forEach(item -> details.put(item.id(), item));
         List<Draft> made = new ArrayList<>();
         for (FieldLine field : fields) {
             ItemDetail item = details.get(field.itemId());
@@ -173,16 +169,12 @@ final class Proposals {
         sources.put(Source.Kind.SECTION, sectionWords(item.section()));
         sources.put(Source.Kind.PRICE, item.price());
         sources.put(Source.Kind.BRAND, client.name());
-        sources.put(Source.Kind.COPY_OPENING, opening(Packed.text(item.copy())));
+        sources.put(Source.Kind.COPY_OPENING, item.opening());
         return sources;
     }
 
     private static String sectionWords(String section) {
         return section.replaceAll("^/|/$", "").replaceAll("[-_]", " ").strip();
-    }
-
-    private static String opening(String copy) {
-        return copy.length() <= 400 ? copy : copy.substring(0, 400);
     }
 
     private static String orEmpty(String text) {

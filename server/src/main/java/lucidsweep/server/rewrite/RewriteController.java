@@ -65,7 +65,7 @@ class RewriteController {
     /** Fields that stay as they are; reason null lets them go. */
     record Keep(Selection selection, List<String> fields, String reason) {}
 
-    record Count(int fields) {}
+    record KeptFields(int fields) {}
 
     @PostMapping("/properties/{propertyId}/previews")
     Preview.Figures preview(@PathVariable long propertyId, @RequestBody Edit edit) throws InterruptedException {
@@ -94,7 +94,7 @@ class RewriteController {
     }
 
     @PostMapping("/properties/{propertyId}/cells")
-    Batch type(@PathVariable long propertyId, @RequestBody List<Batches.Cell> cells) {
+    Batch type(@PathVariable long propertyId, @RequestBody List<Batches.TypedCell> cells) {
         return batches.type(propertyId, cells);
     }
 
@@ -130,7 +130,7 @@ class RewriteController {
     }
 
     @PostMapping("/properties/{propertyId}/keeps")
-    Count keep(@PathVariable long propertyId, @RequestBody Keep keep) {
+    KeptFields keep(@PathVariable long propertyId, @RequestBody Keep keep) {
         if (keep.reason() != null && keep.reason().isBlank())
             throw Refusal.badInput("a reason is needed to keep a text as it is");
         long[] ids = keep.selection().resolve(propertyId, items);
@@ -138,7 +138,7 @@ class RewriteController {
         for (String field : keep.fields()) kept += drafts.setKept(ids, field, keep.reason());
         findings.evaluate(propertyId, java.util.Arrays.stream(ids).boxed().toList());
         clients.touch(propertyId);
-        return new Count(kept);
+        return new KeptFields(kept);
     }
 
     private interface BatchWork {

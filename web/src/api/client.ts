@@ -1,0 +1,77 @@
+import createClient from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+/** What the API answers: every part of a record is there, though the description cannot say so; some may be null. */
+type Whole<T> = T extends (infer E)[] ? Whole<E>[] : T extends object ? { [K in keyof T]-?: Whole<T[K]> } : T;
+type Schemas = components["schemas"];
+
+export type Property = Whole<Schemas["Property"]>;
+export type Client = Whole<Schemas["Client"]>;
+export type Standing = Whole<Schemas["Standing"]>;
+export type ItemRow = Whole<Schemas["ItemRow"]>;
+export type Cell = Whole<Schemas["Cell"]>;
+export type Fit = Whole<Schemas["Fit"]>;
+export type Slice = Whole<Schemas["Slice"]>;
+export type Job = Whole<Schemas["Job"]>;
+export type Sweep = Whole<Schemas["Sweep"]>;
+export type OutcomeCount = Whole<Schemas["OutcomeCount"]>;
+export type Visit = Whole<Schemas["Visit"]>;
+export type KeywordRow = Whole<Schemas["KeywordRow"]>;
+export type Cause = Whole<Schemas["CauseView"]>;
+export type KindCount = Whole<Schemas["KindView"]>;
+export type Figures = Whole<Schemas["Figures"]>;
+export type Batch = Whole<Schemas["Batch"]>;
+export type Applied = Whole<Schemas["Applied"]>;
+export type Looks = Whole<Schemas["Looks"]>;
+export type Appearance = Whole<Schemas["Appearance"]>;
+export type Past = Whole<Schemas["Past"]>;
+export type Handover = Whole<Schemas["Handover"]>;
+export type ImportPlan = Whole<Schemas["ImportPlan"]>;
+export type NamedRecipe = Whole<Schemas["NamedRecipe"]>;
+export type Recipe = Whole<Schemas["Recipe"]>;
+export type Part = Whole<Schemas["Part"]>;
+export type Source = Whole<Schemas["Source"]>;
+export type Removed = Whole<Schemas["Removed"]>;
+export type Added = Whole<Schemas["Added"]>;
+export type EditSpec = Schemas["EditSpec"];
+export type Selection = Schemas["Selection"];
+export type ItemFilter = Schemas["ItemFilter"];
+export type TypedCell = Schemas["TypedCell"];
+
+export const api = createClient<paths>({ baseUrl: "" });
+
+/** An error that the server explains in a sentence. */
+export class Problem extends Error {
+  constructor(
+    message: string,
+    readonly status: number,
+  ) {
+    super(message);
+  }
+}
+
+/** The answer's data, or an error with the server's own words. */
+export async function answer<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<Whole<T>> {
+  let result: { data?: T; error?: unknown; response: Response };
+  try {
+    result = await call;
+  } catch (cause) {
+    if (cause instanceof DOMException && cause.name === "AbortError") throw cause;
+    throw new Problem("Lucid Sweep does not answer. Is it still running?", 0);
+  }
+  if (!result.response.ok) {
+    const detail = (result.error as { detail?: string } | undefined)?.detail;
+    throw new Problem(detail ?? `The server answered ${result.response.status}.`, result.response.status);
+  }
+  return result.data as Whole<T>;
+}
+
+/** Sends a file as a form. */
+export async function upload<T>(path: string, file: File): Promise<T> {
+  const form = new FormData();
+  form.append("file", file);
+  const response = await fetch(path, { method: "POST", body: form });
+  if (response.ok) return (await response.json()) as T;
+  const problem = (await response.json().catch(() => ({}))) as { detail?: string };
+  throw new Problem(problem.detail ?? `The server answered ${response.status}.`, response.status);
+}

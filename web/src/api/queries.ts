@@ -1,0 +1,61 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { answer, api } from "./client";
+
+/** Everything that is kept of a property stands below this key, so that one change makes all of it asked again. */
+export const ofProperty = (propertyId: number, ...rest: unknown[]) => ["property", propertyId, ...rest];
+
+export function usePortfolio() {
+  return useQuery({ queryKey: ["portfolio"], queryFn: () => answer(api.GET("/api/portfolio")) });
+}
+
+export function useClients() {
+  return useQuery({ queryKey: ["clients"], queryFn: () => answer(api.GET("/api/clients")) });
+}
+
+export function useStanding(propertyId: number) {
+  return useQuery({
+    queryKey: ofProperty(propertyId, "standing"),
+    queryFn: () => answer(api.GET("/api/properties/{id}/standing", { params: { path: { id: propertyId } } })),
+  });
+}
+
+export function useJobs(propertyId: number) {
+  return useQuery({
+    queryKey: ofProperty(propertyId, "jobs"),
+    queryFn: () => answer(api.GET("/api/properties/{propertyId}/jobs", { params: { path: { propertyId } } })),
+  });
+}
+
+export function useSections(propertyId: number) {
+  return useQuery({
+    queryKey: ofProperty(propertyId, "sections"),
+    queryFn: () => answer(api.GET("/api/properties/{propertyId}/sections", { params: { path: { propertyId } } })),
+  });
+}
+
+export function useKinds(propertyId: number) {
+  return useQuery({
+    queryKey: ofProperty(propertyId, "kinds"),
+    queryFn: () => answer(api.GET("/api/properties/{propertyId}/findings/kinds", { params: { path: { propertyId } } })),
+  });
+}
+
+export function useBatches(propertyId: number) {
+  return useQuery({
+    queryKey: ofProperty(propertyId, "batches"),
+    queryFn: () => answer(api.GET("/api/properties/{propertyId}/batches", { params: { path: { propertyId } } })),
+  });
+}
+
+/** A change to a property's data; everything shown of it is asked again afterwards. */
+export function useChange<In, Out>(propertyId: number, change: (input: In) => Promise<Out>) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: change,
+    onSuccess: () =>
+      Promise.all([
+        queries.invalidateQueries({ queryKey: ofProperty(propertyId) }),
+        queries.invalidateQueries({ queryKey: ["portfolio"] }),
+      ]),
+  });
+}

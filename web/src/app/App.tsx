@@ -1,0 +1,47 @@
+import { MantineProvider } from "@mantine/core";
+import { Notifications } from "@mantine/notifications";
+import { MutationCache, QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
+import { Aim } from "../aim/Aim";
+import { Gather } from "../gather/Gather";
+import { tellProblem } from "../parts/tell";
+import { Portfolio } from "../portfolio/Portfolio";
+import { Release } from "../release/Release";
+import { Rewrite } from "../rewrite/Rewrite";
+import { Triage } from "../triage/Triage";
+import { Watch } from "../watch/Watch";
+import { Frame } from "./Frame";
+import { theme } from "./theme";
+
+const queries = new QueryClient({
+  defaultOptions: { queries: { retry: false, refetchOnWindowFocus: false, staleTime: 5_000 } },
+  mutationCache: new MutationCache({ onError: tellProblem }),
+});
+
+const router = createBrowserRouter([
+  {
+    element: <Frame />,
+    children: [
+      { path: "/", element: <Portfolio /> },
+      { path: "/p/:propertyId", element: <Navigate to="gather" replace /> },
+      { path: "/p/:propertyId/gather", element: <Gather /> },
+      { path: "/p/:propertyId/aim", element: <Aim /> },
+      { path: "/p/:propertyId/triage", element: <Triage /> },
+      { path: "/p/:propertyId/rewrite", element: <Rewrite /> },
+      { path: "/p/:propertyId/release", element: <Release /> },
+      { path: "/p/:propertyId/watch", element: <Watch /> },
+      { path: "*", element: <Navigate to="/" replace /> },
+    ],
+  },
+]);
+
+export function App() {
+  return (
+    <MantineProvider theme={theme} defaultColorScheme="auto">
+      <Notifications position="top-right" />
+      <QueryClientProvider client={queries}>
+        <RouterProvider router={router} />
+      </QueryClientProvider>
+    </MantineProvider>
+  );
+}

@@ -1,0 +1,118 @@
+import { ActionIcon, Modal, Tooltip, useMantineColorScheme } from "@mantine/core";
+import { useDisclosure, useHotkeys } from "@mantine/hooks";
+import { useRef } from "react";
+import { Outlet, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
+import { useServerEvents } from "../api/events";
+import { useStanding } from "../api/queries";
+import { IconHelp, IconMoon } from "../parts/icons";
+import css from "./Frame.module.css";
+import { PropertySwitcher } from "./PropertySwitcher";
+import { StageRibbon } from "./StageRibbon";
+
+const STAGES_WITH_ITEMS = ["gather", "rewrite", "release"];
+
+export function Frame() {
+  useServerEvents();
+  const { propertyId } = useParams();
+  const [help, { open, close }] = useDisclosure();
+  const scheme = useMantineColorScheme();
+  const find = useRef<HTMLInputElement>(null);
+  useHotkeys([
+    ["/", () => find.current?.focus()],
+    ["shift+?", open],
+    ["?", open],
+  ]);
+  return (
+    <div className={css.frame}>
+      <header className={css.bar}>
+        <PropertySwitcher propertyId={propertyId ? Number(propertyId) : undefined} />
+        {propertyId ? <RibbonOf propertyId={Number(propertyId)} /> : <span />}
+        <div className={css.tools}>
+          {propertyId && <Find key={propertyId} input={find} propertyId={propertyId} />}
+          <Tooltip label="Light or dark">
+            <ActionIcon
+              variant="subtle"
+              aria-label="Light or dark"
+              onClick={() => scheme.setColorScheme(isDark() ? "light" : "dark")}
+            >
+              <IconMoon size={18} />
+            </ActionIcon>
+          </Tooltip>
+          <Tooltip label="Help (?)">
+            <ActionIcon variant="subtle" aria-label="Help" onClick={open}>
+              <IconHelp size={18} />
+            </ActionIcon>
+          </Tooltip>
+        </div>
+      </header>
+      <main className={css.surface}>
+        <Outlet />
+      </main>
+      <Modal opened={help} onClose={close} title="Keys">
+        <dl className={css.keys}>
+          {KEYS.map(([key, what]) => (
+            <div key={key}>
+              <dt>{key}</dt>
+              <dd>{what}</dd>
+            </div>
+          ))}
+        </dl>
+      </Modal>
+    </div>
+  );
+}
+
+const KEYS = [
+  ["/", "find an item by address or text"],
+  ["arrows", "move about in a table; with shift, extend"],
+  ["Enter", "edit the cell, or keep what was typed and go down"],
+  ["Tab", "keep what was typed and go right"],
+  ["Esc", "leave the cell as it was; let go of chosen rows"],
+  ["space", "choose the row"],
+  ["ctrl + C, ctrl + V", "copy cells out, paste cells in from a spreadsheet"],
+  ["ctrl + D", "fill down"],
+  ["ctrl + Z, ctrl + shift + Z", "undo, redo the last batch"],
+  ["Delete", "take the draft away; the captured text is in force again"],
+];
+
+function isDark() {
+  return document.documentElement.dataset.mantineColorScheme === "dark";
+}
+
+function RibbonOf({ propertyId }: { propertyId: number }) {
+  const standing = useStanding(propertyId);
+  return <StageRibbon propertyId={propertyId} standing={standing.data} />;
+}
+
+function Find({ input, propertyId }: { input: React.RefObject<HTMLInputElement | null>; propertyId: string }) {
+  const navigate = useNavigate();
+  const location = useLocation();
+  const [search, setSearch] = useSearchParams();
+  const stage = location.pathname.split("/")[3];
+  const submit = (event: React.FormEvent) => {
+    event.preventDefault();
+    const q = input.current?.value.trim() ?? "";
+    if (!STAGES_WITH_ITEMS.includes(stage)) {
+      navigate(`/p/${propertyId}/rewrite?${new URLSearchParams({ q })}`);
+      return;
+    }
+    const next = new URLSearchParams(search);
+    if (q) next.set("q", q);
+    else next.delete("q");
+    setSearch(next);
+    input.current?.blur();
+  };
+  return (
+    <form onSubmit={submit} role="search">
+      <input
+        key={search.get("q")}
+        ref={input}
+        className={css.find}
+        defaultValue={search.get("q") ?? ""}
+        placeholder="Find  /"
+        aria-label="Find items by address or text"
+        onKeyDown={(event) => event.key === "Escape" && event.currentTarget.blur()}
+      />
+    </form>
+  );
+}

@@ -1,0 +1,65 @@
+import { useCallback, useMemo, useState } from "react";
+import type { ItemRow } from "../api/client";
+import { CloseUp } from "../parts/CloseUp";
+import { FilterBar } from "../parts/FilterBar";
+import { Grid } from "../parts/Grid";
+import { itemColumns } from "../parts/itemColumns";
+import { JobStrip } from "../parts/JobStrip";
+import stage from "../parts/stage.module.css";
+import { useItemView } from "../parts/useItemView";
+import { useProperty } from "../parts/useProperty";
+import { ImportPanel } from "./ImportPanel";
+import { SweepList } from "./SweepList";
+import { SweepPanel } from "./SweepPanel";
+
+const NOTHING = {};
+
+export function Gather() {
+  const { propertyId, property, problem } = useProperty();
+  const view = useItemView(propertyId, NOTHING);
+  const [hand, setHand] = useState<number>();
+  const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
+  const website = property?.kind === "website";
+  const columns = useMemo(
+    () => [
+      itemColumns.address,
+      itemColumns.text("title", "minmax(220px, 1.6fr)"),
+      itemColumns.text("description", "minmax(240px, 2fr)"),
+      ...(website ? [itemColumns.h1, itemColumns.links] : [itemColumns.text("tags", "minmax(200px, 1.4fr)")]),
+    ],
+    [website],
+  );
+  if (problem) return <p className={stage.head}>{problem.message}</p>;
+  return (
+    <div className={stage.stage}>
+      <JobStrip propertyId={propertyId} />
+      <div className={stage.split}>
+        <div className={stage.side}>
+          {property && (website ? <SweepPanel property={property} /> : <ImportPanel property={property} />)}
+          <SweepList propertyId={propertyId} />
+        </div>
+        <div className={stage.split} style={{ flexDirection: "column", minWidth: 0 }}>
+          <FilterBar propertyId={propertyId} view={view} />
+          <div className={stage.table}>
+            <Grid
+              label="Items"
+              columns={columns}
+              rows={view.rows}
+              idOf={(row) => row.id}
+              sort={view.sort}
+              desc={view.desc}
+              onSort={view.toggleSort}
+              onCursor={follow}
+              empty={
+                website
+                  ? "Here will stand every page of the site with its title, description and links. Start a sweep on the left to gather them."
+                  : "Here will stand every listing with its title, description and tags. Choose a file on the left to import them."
+              }
+            />
+          </div>
+        </div>
+        {hand !== undefined && <CloseUp propertyId={propertyId} itemId={hand} onClose={() => setHand(undefined)} />}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,47 @@
+import { Modal } from "@mantine/core";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { answer, api, type Sweep } from "../api/client";
+import { ofProperty, useJobs } from "../api/queries";
+import { dayAndTime } from "../parts/number";
+import stage from "../parts/stage.module.css";
+import css from "./Gather.module.css";
+import { SweepReport } from "./SweepReport";
+
+/** The sweeps so far; opened, what each of them saw and left out. */
+export function SweepList({ propertyId }: { propertyId: number }) {
+  const [open, setOpen] = useState<Sweep>();
+  const jobs = useJobs(propertyId);
+  const sweeps = useQuery({
+    queryKey: ofProperty(propertyId, "sweeps"),
+    queryFn: () => answer(api.GET("/api/properties/{propertyId}/sweeps", { params: { path: { propertyId } } })),
+  });
+  if (!sweeps.data || sweeps.data.length === 0) return null;
+  return (
+    <div className={stage.block}>
+      <h2>Sweeps</h2>
+      <ol className={css.sweeps}>
+        {sweeps.data.map((sweep) => (
+          <li key={sweep.id}>
+            <button type="button" onClick={() => setOpen(sweep)}>
+              <b>{dayAndTime(sweep.started)}</b>
+              {sweep.state !== "done" && <span> {sweep.state}</span>}
+              <br />
+              <span className={stage.soft}>
+                {jobs.data?.find((job) => job.id === sweep.jobId)?.note || sweep.source}
+              </span>
+            </button>
+          </li>
+        ))}
+      </ol>
+      <Modal
+        opened={open !== undefined}
+        onClose={() => setOpen(undefined)}
+        size={860}
+        title={open && `${open.source}, ${dayAndTime(open.started)}`}
+      >
+        {open && <SweepReport sweep={open} />}
+      </Modal>
+    </div>
+  );
+}

@@ -1,0 +1,71 @@
+import { Button, Checkbox, NumberInput, TextInput } from "@mantine/core";
+import { useState } from "react";
+import { answer, api, type Property } from "../api/client";
+import { useChange, useJobs } from "../api/queries";
+import stage from "../parts/stage.module.css";
+import css from "./Gather.module.css";
+
+/** Starts a sweep of a website. */
+export function SweepPanel({ property }: { property: Property }) {
+  const [address, setAddress] = useState(property.address);
+  const [privateAllowed, setPrivateAllowed] = useState(property.privateAllowed);
+  const [settings, setSettings] = useState({ mostPages: 10_000, mostDepth: 25, connections: 2, delayMs: 100 });
+  const jobs = useJobs(property.id);
+  const running = jobs.data?.some((job) => job.kind === "crawl" && job.state === "running");
+  const start = useChange(property.id, async () => {
+    if (address !== property.address || privateAllowed !== property.privateAllowed) {
+      await answer(
+        api.PUT("/api/properties/{id}", {
+          params: { path: { id: property.id } },
+          body: { ...property, address, privateAllowed },
+        }),
+      );
+    }
+    return answer(
+      api.POST("/api/properties/{propertyId}/sweeps", {
+        params: { path: { propertyId: property.id } },
+        body: settings,
+      }),
+    );
+  });
+  const number = (name: keyof typeof settings, label: string, max: number, min = 1) => (
+    <NumberInput
+      label={label}
+      value={settings[name]}
+      min={min}
+      max={max}
+      thousandSeparator=","
+      hideControls
+      onChange={(value) => setSettings({ ...settings, [name]: Number(value) })}
+    />
+  );
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        start.mutate(undefined);
+      }}
+    >
+      <h2>Sweep the site</h2>
+      <TextInput label="Address to start from" value={address} onChange={(e) => setAddress(e.currentTarget.value)} />
+      <div className={css.numbers}>
+        {number("mostPages", "Pages at most", 500_000)}
+        {number("mostDepth", "Links deep", 100, 0)}
+        {number("connections", "At a time", 16)}
+        {number("delayMs", "Pause, ms", 60_000, 0)}
+      </div>
+      <Checkbox
+        size="xs"
+        label="May reach private addresses (for a site on this machine or in the office)"
+        checked={privateAllowed}
+        onChange={(event) => setPrivateAllowed(event.currentTarget.checked)}
+      />
+      <Button type="submit" loading={start.isPending} disabled={running}>
+        {running ? "A sweep is under way" : "Start the sweep"}
+      </Button>
+      <p className={stage.soft}>
+        robots.txt is obeyed and redirects are recorded. Drafts, targets and kept texts stay through every sweep.
+      </p>
+    </form>
+  );
+}

@@ -1,0 +1,27 @@
+import type { ReactNode } from "react";
+import css from "./BatchBar.module.css";
+import { of } from "./number";
+
+/** Rises when rows are chosen: how many, and what can be done with all of them. */
+export function BatchBar({
+  n,
+  thing,
+  onNone,
+  children,
+}: {
+  n: number;
+  thing: string;
+  onNone: () => void;
+  children: ReactNode;
+}) {
+  if (n === 0) return null;
+  return (
+    <section className={css.bar} aria-label="What can be done with the chosen rows">
+      <strong className={css.count}>{of(n, thing)} chosen</strong>
+      <div className={css.actions}>{children}</div>
+      <button type="button" className={css.none} onClick={onNone}>
+        Let go
+      </button>
+    </section>
+  );
+}

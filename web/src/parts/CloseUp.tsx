@@ -1,0 +1,237 @@
+import { Button, SegmentedControl, Textarea } from "@mantine/core";
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { answer, api, type Fit, type ItemRow, type TypedCell } from "../api/client";
+import { ofProperty, useChange } from "../api/queries";
+import css from "./CloseUp.module.css";
+import { FitRuler } from "./FitRuler";
+import { IconX } from "./icons";
+import { count, dayAndTime, of, pathOf } from "./number";
+import { ResultPreview } from "./ResultPreview";
+import { useLooks } from "./useLooks";
+
+interface Props {
+  propertyId: number;
+  itemId: number | undefined;
+  editable?: boolean;
+  onClose: () => void;
+}
+
+/** The item in hand: how it will look, its texts with their measure, its keyword, what is wrong, what was done. */
+export function CloseUp({ propertyId, itemId, editable, onClose }: Props) {
+  const item = useQuery({
+    queryKey: ofProperty(propertyId, "item", itemId),
+    queryFn: () => answer(api.GET("/api/items/{id}", { params: { path: { id: itemId ?? 0 } } })),
+    enabled: itemId !== undefined,
+    placeholderData: (before) => before,
+  });
+  return (
+    <aside className={css.panel} aria-label="Close-up">
+      <button type="button" className={css.close} aria-label="Close the close-up" onClick={onClose}>
+        <IconX size={16} />
+      </button>
+      {item.data ? (
+        <Inside key={item.data.id} propertyId={propertyId} item={item.data} editable={editable} />
+      ) : (
+        <p className={css.hint}>
+          Choose a row to see its item close up: the search result, its texts, its keyword and its history.
+        </p>
+      )}
+    </aside>
+  );
+}
+
+function Inside({ propertyId, item, editable }: { propertyId: number; item: ItemRow; editable?: boolean }) {
+  const [device, setDevice] = useState<"desktop" | "phone">("desktop");
+  const captured = {
+    title: item.title.draft ?? item.title.captured,
+    description: item.description.draft ?? item.description.captured,
+  };
+  const [texts, setTexts] = useState(captured);
+  useEffect(
+    () => setTexts({ title: captured.title, description: captured.description }),
+    [captured.title, captured.description],
+  );
+  const looks = useLooks(propertyId, texts.title, texts.description, item.aim?.keyword ?? "");
+  const save = useChange(propertyId, (cells: TypedCell[]) =>
+    answer(api.POST("/api/properties/{propertyId}/cells", { params: { path: { propertyId } }, body: cells })),
+  );
+  const keep = useChange(propertyId, ({ fields, reason }: { fields: string[]; reason?: string }) =>
+    answer(
+      api.POST("/api/properties/{propertyId}/keeps", {
+        params: { path: { propertyId } },
+        body: { selection: { ids: [item.id] }, fields, reason },
+      }),
+    ),
+  );
+  const changed = (["title", "description"] as const).filter((field) => texts[field] !== captured[field]);
+  return (
+    <div className={css.inside}>
+      <header>
+        <h2 className={css.heading}>{item.h1 || captured.title || pathOf(item.address)}</h2>
+        {item.address.includes("://") ? (
+          <a className={css.address} href={item.address} target="_blank" rel="noreferrer">
+            {pathOf(item.address)}
+          </a>
+        ) : (
+          <span className={css.address}>{item.address}</span>
+        )}
+      </header>
+      {item.obstacle && <p className={css.obstacle}>Not indexable: {item.obstacle}.</p>}
+      <section>
+        <SegmentedControl
+          size="xs"
+          aria-label="Device"
+          value={device}
+          onChange={(value) => setDevice(value as "desktop" | "phone")}
+          data={[
+            { value: "desktop", label: "Desktop" },
+            { value: "phone", label: "Phone" },
+          ]}
+        />
+        <div className={css.preview}>
+          {looks.data && <ResultPreview looks={looks.data} address={item.address} device={device} />}
+        </div>
+      </section>
+      <section className={css.texts}>
+        {(["title", "description"] as const).map((field) => (
+          <div key={field} className={css.text}>
+            <Textarea
+              label={field === "title" ? "Title" : "Description"}
+              autosize
+              minRows={field === "title" ? 1 : 2}
+              maxRows={8}
+              value={texts[field]}
+              readOnly={!editable || item[field].kept !== null}
+              onChange={(event) => setTexts({ ...texts, [field]: event.currentTarget.value })}
+            />
+            {looks.data && <Measure fit={looks.data[field].fit} lacks={looks.data[field].lacks} />}
+            {item[field].draft !== null && <p className={css.before}>Captured: {item[field].captured || "none"}</p>}
+            {item[field].kept !== null && <p className={css.before}>Kept as it is: {item[field].kept}</p>}
+          </div>
+        ))}
+        {item.tags && <p className={css.tags}>Tags: {item.tags.draft ?? item.tags.captured ?? "none"}</p>}
+        {editable && (
+          <div className={css.buttons}>
+            <Button
+              size="xs"
+              disabled={changed.length === 0}
+              loading={save.isPending}
+              onClick={() => save.mutate(changed.map((field) => ({ itemId: item.id, field, text: texts[field] })))}
+            >
+              Draft it
+            </Button>
+            <Button size="xs" variant="subtle" disabled={changed.length === 0} onClick={() => setTexts(captured)}>
+              As it was
+            </Button>
+            <KeepButton item={item} onKeep={(fields, reason) => keep.mutate({ fields, reason })} />
+          </div>
+        )}
+      </section>
+      <section>
+        <h3>Keyword</h3>
+        {item.aim?.keyword ? (
+          <p>
+            <b>{item.aim.keyword}</b>
+            {item.aim.volume !== null && <>, {count(item.aim.volume)} searches a month</>}
+            <br />
+            <span className={css.soft}>{item.aim.reason}</span>
+          </p>
+        ) : (
+          <p className={css.soft}>{item.aim ? item.aim.reason : "It aims at no keyword yet."}</p>
+        )}
+      </section>
+      <section>
+        <h3>{item.flaws.length === 0 ? "No findings" : of(item.flaws.length, "finding")}</h3>
+        <ul className={css.list}>
+          {item.flaws.map((flaw) => (
+            <li key={`${flaw.field} ${flaw.kind}`}>
+              <b>{`${flaw.field} ${flaw.kind.replaceAll("-", " ")}`}</b>
+              <br />
+              <span className={css.soft}>{flaw.evidence}</span>
+            </li>
+          ))}
+        </ul>
+        {item.depth < 0 && item.address.includes("://") && <p className={css.soft}>No link leads to it.</p>}
+      </section>
+      <History propertyId={propertyId} itemId={item.id} />
+    </div>
+  );
+}
+
+function Measure({ fit, lacks }: { fit: Fit; lacks: string[] }) {
+  return (
+    <div className={css.measure}>
+      <span>
+        {Math.round(fit.px)} px, {of(fit.chars, "character")}
+        {fit.says && <b>, {fit.says}</b>}
+        {lacks.length > 0 && <>; lacks {lacks.join(", ")}</>}
+      </span>
+      <FitRuler fit={fit} />
+    </div>
+  );
+}
+
+function KeepButton({ item, onKeep }: { item: ItemRow; onKeep: (fields: string[], reason?: string) => void }) {
+  const kept = (["title", "description"] as const).filter((field) => item[field].kept !== null);
+  const [reason, setReason] = useState<string>();
+  if (kept.length > 0) {
+    return (
+      <Button size="xs" variant="subtle" onClick={() => onKeep(kept)}>
+        No longer keep
+      </Button>
+    );
+  }
+  if (reason === undefined) {
+    return (
+      <Button size="xs" variant="subtle" onClick={() => setReason("")}>
+        Keep as is
+      </Button>
+    );
+  }
+  return (
+    <form
+      className={css.reason}
+      onSubmit={(event) => {
+        event.preventDefault();
+        onKeep(["title", "description"], reason);
+        setReason(undefined);
+      }}
+    >
+      <Textarea
+        data-autofocus
+        label="Why title and description stay as they are"
+        value={reason}
+        onChange={(event) => setReason(event.currentTarget.value)}
+      />
+      <Button size="xs" type="submit" disabled={reason.trim() === ""}>
+        Keep
+      </Button>
+    </form>
+  );
+}
+
+function History({ propertyId, itemId }: { propertyId: number; itemId: number }) {
+  const history = useQuery({
+    queryKey: ofProperty(propertyId, "history", itemId),
+    queryFn: () => answer(api.GET("/api/items/{id}/history", { params: { path: { id: itemId } } })),
+  });
+  if (!history.data || history.data.length === 0) return null;
+  return (
+    <section>
+      <h3>History</h3>
+      <ul className={css.list}>
+        {history.data.map((past, i) => (
+          <li key={i}>
+            {past.title}
+            {past.state === "undone" && <i> (undone)</i>}
+            <br />
+            <span className={css.soft}>
+              {dayAndTime(past.created)}, {past.field}: {past.afterText ?? "the captured text"}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,122 @@
+import { NativeSelect } from "@mantine/core";
+import type { ReactNode } from "react";
+import { useKinds, useSections } from "../api/queries";
+import css from "./FilterBar.module.css";
+import { IconDownload, IconX } from "./icons";
+import { count } from "./number";
+import type { ItemView } from "./useItemView";
+
+/** What narrows a table of items, and how many are left. */
+export function FilterBar({
+  propertyId,
+  view,
+  children,
+}: {
+  propertyId: number;
+  view: ItemView;
+  children?: ReactNode;
+}) {
+  const sections = useSections(propertyId);
+  const kinds = useKinds(propertyId);
+  const { filter, set } = view;
+  const kind = filter.kind ? `${filter.field ?? ""} ${filter.kind}` : "";
+  const narrowed = Object.values(filter).some(Boolean);
+  return (
+    <div className={css.bar}>
+      <strong className={css.total}>{view.rows.total === undefined ? "–" : count(view.rows.total)} items</strong>
+      <NativeSelect
+        aria-label="Section"
+        size="xs"
+        value={filter.section ?? ""}
+        onChange={(event) => set({ section: event.currentTarget.value })}
+        data={[
+          { value: "", label: "all sections" },
+          ...(sections.data ?? []).map((s) => ({
+            value: s.section,
+            label: `${s.section || "no section"} (${count(s.items)})`,
+          })),
+        ]}
+      />
+      <NativeSelect
+        aria-label="Finding"
+        size="xs"
+        value={kind}
+        onChange={(event) => {
+          const [field, code] = event.currentTarget.value.split(" ");
+          set({ field, kind: code, shared: undefined, state: undefined });
+        }}
+        data={[
+          { value: "", label: "any finding or none" },
+          ...(kinds.data ?? []).map((k) => ({
+            value: `${k.field} ${k.kind}`,
+            label: `${k.label} (${count(k.items)})`,
+          })),
+        ]}
+      />
+      <NativeSelect
+        aria-label="Draft"
+        size="xs"
+        value={filter.state ?? ""}
+        onChange={(event) => set({ state: event.currentTarget.value, field: undefined, kind: undefined })}
+        data={[
+          { value: "", label: "drafted or not" },
+          { value: "any", label: "with a draft" },
+          { value: "drafted", label: "drafted" },
+          { value: "approved", label: "approved" },
+          { value: "sent-back", label: "sent back" },
+          { value: "handed-over", label: "handed over" },
+        ]}
+      />
+      <NativeSelect
+        aria-label="Keyword"
+        size="xs"
+        value={filter.target === "with" || filter.target === "without" ? filter.target : ""}
+        onChange={(event) => set({ target: event.currentTarget.value })}
+        data={[
+          { value: "", label: "aimed or not" },
+          { value: "with", label: "with a keyword" },
+          { value: "without", label: "without a keyword" },
+        ]}
+      />
+      {filter.q && <Chip what={`holds “${filter.q}”`} onRemove={() => set({ q: undefined })} />}
+      {filter.shared && <Chip what={`shares “${filter.shared.trim()}”`} onRemove={() => set({ shared: undefined })} />}
+      {narrowed && (
+        <button
+          type="button"
+          className={css.clear}
+          onClick={() =>
+            set({
+              q: undefined,
+              section: undefined,
+              field: undefined,
+              kind: undefined,
+              shared: undefined,
+              state: undefined,
+              target: undefined,
+              indexable: undefined,
+            })
+          }
+        >
+          show all
+        </button>
+      )}
+      <span className={css.rest}>
+        {children}
+        <a className={css.download} href={view.csv} download>
+          <IconDownload size={15} aria-hidden /> CSV
+        </a>
+      </span>
+    </div>
+  );
+}
+
+function Chip({ what, onRemove }: { what: string; onRemove: () => void }) {
+  return (
+    <span className={css.chip}>
+      <span>{what}</span>
+      <button type="button" aria-label={`No longer: ${what}`} onClick={onRemove}>
+        <IconX size={13} />
+      </button>
+    </span>
+  );
+}

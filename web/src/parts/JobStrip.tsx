@@ -1,0 +1,35 @@
+import { Button } from "@mantine/core";
+import { answer, api, type Job } from "../api/client";
+import { useChange, useJobs } from "../api/queries";
+import css from "./JobStrip.module.css";
+import { count, duration } from "./number";
+
+/** Long work under way: how far, how fast, how much longer; and a way to stop it. */
+export function JobStrip({ propertyId }: { propertyId: number }) {
+  const jobs = useJobs(propertyId);
+  const running = jobs.data?.filter((job) => job.state === "running") ?? [];
+  return running.map((job) => <Strip key={job.id} job={job} />);
+}
+
+function Strip({ job }: { job: Job }) {
+  const stop = useChange(job.propertyId, () =>
+    answer(api.POST("/api/jobs/{id}/stop", { params: { path: { id: job.id } } })),
+  );
+  const share = job.total > 0 ? Math.min(1, job.done / job.total) : 0;
+  return (
+    <div className={css.strip} role="status">
+      <strong>{job.title}</strong>
+      <span>
+        {count(job.done)} done
+        {job.total > job.done && <>, {count(job.total - job.done)} waiting</>}, {Math.round(job.perSecond)} a second
+        {job.secondsLeft !== null && <>, about {duration(job.secondsLeft)} left</>}
+      </span>
+      <Button size="compact-xs" variant="default" loading={stop.isPending} onClick={() => stop.mutate(undefined)}>
+        Stop
+      </Button>
+      <span className={css.line} aria-hidden="true">
+        <span style={{ width: `${share * 100}%` }} />
+      </span>
+    </div>
+  );
+}

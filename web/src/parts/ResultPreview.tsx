@@ -1,0 +1,47 @@
+import type { Looks } from "../api/client";
+import css from "./ResultPreview.module.css";
+
+type Line = Looks["title"]["desktop"][number];
+
+/** A search result as it will look, cut where it will be cut, the keyword's words underlined. */
+export function ResultPreview({
+  looks,
+  address,
+  device,
+}: {
+  looks: Looks;
+  address: string;
+  device: "desktop" | "phone";
+}) {
+  const title = looks.title[device];
+  const description = looks.description[device];
+  return (
+    <figure className={`${css.result} ${css[device]}`} aria-label={`The result on a ${device}`}>
+      <p className={css.address}>{crumbs(address)}</p>
+      <p className={css.title}>{title.length > 0 ? <Lines lines={title} /> : <i>no title</i>}</p>
+      <p className={css.description}>
+        {description.length > 0 ? (
+          <Lines lines={description} />
+        ) : (
+          <i>no description: the search engine takes words of the page</i>
+        )}
+      </p>
+    </figure>
+  );
+}
+
+function Lines({ lines }: { lines: Line[] }) {
+  return lines.map((line, i) => (
+    <span key={i} className={css.line}>
+      {line.pieces.map((piece, p) => (piece.marked ? <mark key={p}>{piece.text}</mark> : piece.text))}
+    </span>
+  ));
+}
+
+function crumbs(address: string) {
+  return address
+    .replace(/^https?:\/\//, "")
+    .split("/")
+    .filter(Boolean)
+    .join(" › ");
+}

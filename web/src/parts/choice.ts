@@ -1,0 +1,59 @@
+import { useCallback, useMemo, useState } from "react";
+import type { ItemFilter, Selection } from "../api/client";
+
+/** Chosen rows: those listed, or all but those listed. */
+export interface Choice {
+  count: (total: number) => number;
+  has: (id: number) => boolean;
+  isAll: boolean;
+  toggle: (id: number) => void;
+  add: (ids: number[]) => void;
+  all: () => void;
+  none: () => void;
+  selection: (filter: ItemFilter) => Selection;
+}
+
+export function useChoice(): Choice {
+  const [isAll, setAll] = useState(false);
+  const [listed, setListed] = useState<ReadonlySet<number>>(new Set());
+  const toggle = useCallback((id: number) => {
+    setListed((before) => {
+      const after = new Set(before);
+      if (!after.delete(id)) after.add(id);
+      return after;
+    });
+  }, []);
+  const add = useCallback(
+    (ids: number[]) =>
+      setListed((before) => {
+        const after = new Set(before);
+        for (const id of ids) {
+          if (isAll) after.delete(id);
+          else after.add(id);
+        }
+        return after;
+      }),
+    [isAll],
+  );
+  const all = useCallback(() => {
+    setAll(true);
+    setListed(new Set());
+  }, []);
+  const none = useCallback(() => {
+    setAll(false);
+    setListed(new Set());
+  }, []);
+  return useMemo(
+    () => ({
+      count: (total) => (isAll ? total - listed.size : listed.size),
+      has: (id) => listed.has(id) !== isAll,
+      isAll,
+      toggle,
+      add,
+      all,
+      none,
+      selection: (filter) => (isAll ? { filter, except: [...listed] } : { ids: [...listed] }),
+    }),
+    [isAll, listed, toggle, add, all, none],
+  );
+}

@@ -1,0 +1,94 @@
+import type { ItemRow } from "../api/client";
+import type { Column } from "./Grid";
+import css from "./itemColumns.module.css";
+import { count, pathOf } from "./number";
+import { TextCell } from "./TextCell";
+
+const sameAs = (row: ItemRow, field: string) =>
+  row.flaws.find((flaw) => flaw.field === field && flaw.kind === "duplicate")?.evidence;
+
+const inForce = (cell: ItemRow["title"] | null) => cell?.draft ?? cell?.captured ?? "";
+
+const address: Column<ItemRow> = {
+  key: "address",
+  label: "address",
+  track: "minmax(150px, 1fr)",
+  sort: "address",
+  text: (row) => row.address,
+  cell: (row) => (
+    <span className={row.obstacle ? `${css.address} ${css.apart}` : css.address} title={row.obstacle ?? row.address}>
+      {pathOf(row.address)}
+    </span>
+  ),
+};
+
+const text = (field: "title" | "description" | "tags", track: string): Column<ItemRow> => ({
+  key: field,
+  field,
+  label: field,
+  track,
+  sort: field,
+  text: (row) => inForce(row[field]),
+  cell: (row) => row[field] && <TextCell cell={row[field]} same={sameAs(row, field)} />,
+});
+
+const keyword: Column<ItemRow> = {
+  key: "keyword",
+  label: "keyword",
+  track: "minmax(110px, 0.7fr)",
+  sort: "keyword",
+  text: (row) => row.aim?.keyword ?? "",
+  cell: (row) => (
+    <span className={css.keyword} title={row.aim?.reason}>
+      {row.aim?.keyword ?? ""}
+    </span>
+  ),
+};
+
+const h1: Column<ItemRow> = {
+  key: "h1",
+  label: "H1",
+  track: "minmax(120px, 0.8fr)",
+  sort: "h1",
+  text: (row) => row.h1,
+  cell: (row) => <span className={css.address}>{row.h1}</span>,
+};
+
+const links: Column<ItemRow> = {
+  key: "links",
+  label: "links in",
+  track: "70px",
+  sort: "links-in",
+  right: true,
+  text: (row) => String(row.linksIn),
+  cell: (row) => count(row.linksIn),
+};
+
+const findings: Column<ItemRow> = {
+  key: "findings",
+  label: "findings",
+  track: "76px",
+  sort: "findings",
+  right: true,
+  text: (row) => row.flaws.map((flaw) => `${flaw.field} ${flaw.kind}`).join("; "),
+  cell: (row) => (
+    <span title={row.flaws.map((flaw) => `${flaw.field} ${flaw.kind}: ${flaw.evidence}`).join("\n")}>
+      {row.flaws.length || ""}
+    </span>
+  ),
+};
+
+const evidence = (field: string, kind: string): Column<ItemRow> => ({
+  key: "evidence",
+  label: "evidence",
+  track: "minmax(200px, 1.4fr)",
+  text: (row) => row.flaws.find((flaw) => flaw.field === field && flaw.kind === kind)?.evidence ?? "",
+  cell: (row) => (
+    <span className={css.address}>
+      {row.flaws.find((flaw) => flaw.field === field && flaw.kind === kind)?.evidence}
+    </span>
+  ),
+});
+
+/** Columns of a table of items, by what the stage is about. */
+export const itemColumns = { address, text, keyword, h1, links, findings, evidence };

@@ -1,0 +1,33 @@
+const whole = new Intl.NumberFormat("en-GB");
+const moment = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", year: "numeric" });
+const momentWithTime = new Intl.DateTimeFormat("en-GB", {
+  day: "numeric",
+  month: "short",
+  hour: "2-digit",
+  minute: "2-digit",
+});
+
+export const count = (n: number) => whole.format(n);
+
+/** "1 title", "2 titles". */
+export const of = (n: number, thing: string, things = `${thing}s`) => `${whole.format(n)} ${n === 1 ? thing : things}`;
+
+export const day = (instant: string) => moment.format(new Date(instant));
+
+export const dayAndTime = (instant: string) => momentWithTime.format(new Date(instant));
+
+/** "2 min 5 s" of 125. */
+export function duration(seconds: number) {
+  if (seconds < 60) return `${Math.max(1, Math.round(seconds))} s`;
+  const minutes = Math.floor(seconds / 60);
+  if (minutes < 60) return `${minutes} min ${Math.round(seconds % 60)} s`;
+  return `${Math.floor(minutes / 60)} h ${minutes % 60} min`;
+}
+
+/** An address without its scheme and host where it is a page's, as it is where it is an id. */
+export function pathOf(address: string) {
+  const start = address.indexOf("://");
+  if (start < 0) return address;
+  const slash = address.indexOf("/", start + 3);
+  return slash < 0 ? "/" : address.slice(slash);
+}

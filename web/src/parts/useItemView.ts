@@ -1,0 +1,85 @@
+import { useCallback, useMemo, useRef, useState } from "react";
+import { useSearchParams } from "react-router";
+import { answer, api, type ItemFilter, type ItemRow } from "../api/client";
+import { ofProperty } from "../api/queries";
+import { useRows } from "./useRows";
+
+const FILTERS = ["q", "section", "field", "kind", "shared", "state", "target", "indexable"] as const;
+export type FilterName = (typeof FILTERS)[number];
+
+/** A table of items as the address of the page says: filter, sort and place in it survive reload, back and forward. */
+export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned = false) {
+  const [search, setSearch] = useSearchParams();
+  const [nonce, setNonce] = useState(0);
+  const order = useRef<{ key: string; asOf: number }>({ key: "", asOf: 0 });
+
+  const filter = useMemo(() => {
+    const found: ItemFilter = { ...fixed };
+    for (const name of FILTERS) {
+      const value = search.get(name);
+      if (value) found[name] = value;
+    }
+    return found;
+  }, [search, fixed]);
+  const sort = search.get("sort") ?? "address";
+  const desc = search.get("desc") === "true";
+
+  const query = useMemo(() => ({ ...filter, ids: undefined, sort, desc }), [filter, sort, desc]);
+  const key = JSON.stringify([query, nonce]);
+  const rows = useRows<ItemRow>(ofProperty(propertyId, "items", key), async (from, count, signal) => {
+    const asOf = pinned && order.current.key === key ? order.current.asOf : undefined;
+    const slice = await answer(
+      api.GET("/api/properties/{propertyId}/items", {
+        params: { path: { propertyId }, query: { ...query, from, count, asOf } },
+        signal,
+      }),
+    );
+    if (order.current.key !== key) order.current = { key, asOf: slice.asOf };
+    return slice;
+  });
+
+  const set = useCallback(
+    (changes: Partial<Record<FilterName | "sort" | "desc", string | undefined>>) =>
+      setSearch((before) => {
+        const after = new URLSearchParams(before);
+        for (const [name, value] of Object.entries(changes)) {
+          if (value) after.set(name, value);
+          else after.delete(name);
+        }
+        return after;
+      }),
+    [setSearch],
+  );
+  const idsBetween = (from: number, to: number) =>
+    answer(
+      api.GET("/api/properties/{propertyId}/items/ids", {
+        params: {
+          path: { propertyId },
+          query: {
+            ...query,
+            from: Math.min(from, to),
+            count: Math.abs(to - from) + 1,
+            asOf: pinned ? order.current.asOf : undefined,
+          },
+        },
+      }),
+    );
+  const csv = `/api/properties/${propertyId}/items.csv?${new URLSearchParams(
+    Object.entries(query).flatMap(([name, value]) => (value == null || value === "" ? [] : [[name, String(value)]])),
+  )}`;
+  return {
+    rows,
+    filter,
+    sort,
+    desc,
+    set,
+    csv,
+    idsBetween,
+    /** The revision whose order is shown, where the order is pinned. */
+    asOf: order.current.key === key ? order.current.asOf : undefined,
+    sortAgain: () => setNonce((n) => n + 1),
+    toggleSort: (by: string) => set({ sort: by, desc: sort === by && !desc ? "true" : undefined }),
+  };
+}
+
+export type ItemView = ReturnType<typeof useItemView>;

@@ -1,0 +1,20 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { answer, api } from "../api/client";
+
+/** How texts will look on a result page; measured on the server as they are typed. */
+export function useLooks(propertyId: number, title: string, description: string, keyword: string) {
+  return useQuery({
+    queryKey: ["looks", propertyId, title, description, keyword],
+    queryFn: ({ signal }) =>
+      answer(
+        api.POST("/api/properties/{propertyId}/looks", {
+          params: { path: { propertyId } },
+          body: { title, description, keyword },
+          signal,
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 60_000,
+  });
+}

@@ -1,0 +1,122 @@
+import { Button } from "@mantine/core";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link } from "react-router";
+import { answer, api, type Client, type Property, type Removed, type Standing } from "../api/client";
+import { useClients, usePortfolio } from "../api/queries";
+import { count, day } from "../parts/number";
+import { ClientForm } from "./ClientForm";
+import css from "./Portfolio.module.css";
+import { PropertyForm } from "./PropertyForm";
+import { useClientChange } from "./useClientChange";
+
+type Open = { client?: Client } | { property?: Property; clientId: number } | undefined;
+
+/** All clients and their properties, with where each stage stands. */
+export function Portfolio() {
+  const clients = useClients();
+  const portfolio = usePortfolio();
+  const [open, setOpen] = useState<Open>();
+  const close = () => setOpen(undefined);
+  if (clients.error) return <p className={css.page}>{clients.error.message}</p>;
+  return (
+    <div className={css.page}>
+      <header className={css.head}>
+        <h1>Clients and properties</h1>
+        <Button onClick={() => setOpen({})}>Add a client</Button>
+      </header>
+      {clients.data?.length === 0 && (
+        <p className={css.empty}>
+          Nothing here yet. Add the client you work for, then a website or a shop of theirs; its pages or listings will
+          stand here with the state of the work.
+        </p>
+      )}
+      {clients.data?.map((client) => (
+        <section key={client.id} className={css.client}>
+          <header>
+            <h2>{client.name}</h2>
+            <button type="button" className={css.quiet} onClick={() => setOpen({ client })}>
+              change
+            </button>
+            <button type="button" className={css.quiet} onClick={() => setOpen({ clientId: client.id })}>
+              add a property
+            </button>
+          </header>
+          <PropertyTable
+            standings={portfolio.data?.filter((s) => s.property.clientId === client.id)}
+            onChange={(property) => setOpen({ property, clientId: client.id })}
+          />
+        </section>
+      ))}
+      <RemovedList />
+      {open && "clientId" in open && <PropertyForm clientId={open.clientId} property={open.property} onClose={close} />}
+      {open && !("clientId" in open) && <ClientForm client={open.client} onClose={close} />}
+    </div>
+  );
+}
+
+function PropertyTable({ standings, onChange }: { standings?: Standing[]; onChange: (property: Property) => void }) {
+  if (standings?.length === 0)
+    return <p className={css.empty}>No property yet: a website or the listings of a shop.</p>;
+  return (
+    <table className={css.table}>
+      <thead>
+        <tr>
+          <th>Property</th>
+          <th>Last sweep</th>
+          <th>Items</th>
+          <th>Aimed</th>
+          <th>At stake</th>
+          <th>Drafted</th>
+          <th>Approved</th>
+          <th>Handed over</th>
+          <th />
+        </tr>
+      </thead>
+      <tbody>
+        {standings?.map(({ property, ...s }) => (
+          <tr key={property.id}>
+            <td>
+              <Link to={`/p/${property.id}/${s.items > 0 ? "triage" : "gather"}`}>{property.name}</Link>
+              <span className={css.kind}>{property.address || property.kind}</span>
+            </td>
+            <td>{s.lastSweep ? day(s.lastSweep) : "never"}</td>
+            {[s.items, s.aimed, s.flawed, s.drafted + s.sentBack, s.approved, s.handedOver].map((n, i) => (
+              <td key={i}>{count(n)}</td>
+            ))}
+            <td>
+              <button type="button" className={css.quiet} onClick={() => onChange(property)}>
+                change
+              </button>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function RemovedList() {
+  const removed = useQuery({ queryKey: ["removed"], queryFn: () => answer(api.GET("/api/removed")) });
+  const restore = useClientChange(({ kind, id }: Removed) =>
+    kind === "client"
+      ? answer(api.POST("/api/clients/{id}/restore", { params: { path: { id } } }))
+      : answer(api.POST("/api/properties/{id}/restore", { params: { path: { id } } })),
+  );
+  if (!removed.data || removed.data.length === 0) return null;
+  return (
+    <section className={css.removed}>
+      <h3>Removed</h3>
+      <ul>
+        {removed.data.map((thing) => (
+          <li key={`${thing.kind} ${thing.id}`}>
+            {thing.name} <span className={css.kind}>{`${thing.kind}, removed ${day(thing.removed)}`}</span>
+            <button type="button" className={css.quiet} onClick={() => restore.mutate(thing)}>
+              bring back
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,73 @@
+import { Button, NativeSelect } from "@mantine/core";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { answer, api, type Property } from "../api/client";
+import { ofProperty, useChange } from "../api/queries";
+import { IconDownload } from "../parts/icons";
+import { dayAndTime, of } from "../parts/number";
+import css from "./Release.module.css";
+
+const NAMES: Record<string, string> = {
+  csv: "CSV: address, field, before, after",
+  json: "JSON: one object an item",
+  html: "HTML head: title and meta description",
+  listings: "Listings CSV, in the shape it was imported",
+};
+
+/** Hands approved drafts over as a file, and lists what was handed over so far. */
+export function Handovers({ property, approved }: { property: Property; approved: number }) {
+  const formats = property.kind === "website" ? ["csv", "json", "html"] : ["listings", "csv", "json"];
+  const [format, setFormat] = useState(formats[0]);
+  const propertyId = property.id;
+  const handovers = useQuery({
+    queryKey: ofProperty(propertyId, "handovers"),
+    queryFn: () => answer(api.GET("/api/properties/{propertyId}/handovers", { params: { path: { propertyId } } })),
+  });
+  const handOver = useChange(propertyId, () =>
+    answer(api.POST("/api/properties/{propertyId}/handovers", { params: { path: { propertyId } }, body: { format } })),
+  );
+  return (
+    <aside className={css.panel} aria-label="Hand over">
+      <h2>{approved === 0 ? "Nothing approved yet" : `${of(approved, "approved draft")} to hand over`}</h2>
+      <NativeSelect
+        label="As"
+        value={format}
+        data={formats.map((value) => ({ value, label: NAMES[value] }))}
+        onChange={(event) => setFormat(event.currentTarget.value)}
+      />
+      <Button
+        disabled={approved === 0}
+        loading={handOver.isPending}
+        onClick={() =>
+          handOver.mutate(undefined, { onSuccess: ({ id }) => window.location.assign(`/api/handovers/${id}/file`) })
+        }
+      >
+        Hand over
+      </Button>
+      {approved === 0 && (
+        <p className={css.soft}>Choose drafts on the left and approve them; then they can be handed over.</p>
+      )}
+      {handovers.data && handovers.data.length > 0 && (
+        <section>
+          <h3>Handed over</h3>
+          <ol className={css.list}>
+            {handovers.data.map((handover) => (
+              <li key={handover.id}>
+                <span>
+                  {dayAndTime(handover.created)}
+                  <br />
+                  <small>
+                    {of(handover.texts, "text")} of {of(handover.items, "item")}, {handover.format}
+                  </small>
+                </span>
+                <a href={`/api/handovers/${handover.id}/file`} download>
+                  <IconDownload size={15} aria-hidden /> file
+                </a>
+              </li>
+            ))}
+          </ol>
+        </section>
+      )}
+    </aside>
+  );
+}

@@ -1,0 +1,146 @@
+import { Button } from "@mantine/core";
+import { useCallback, useMemo, useState } from "react";
+import { useSearchParams } from "react-router";
+import { answer, api, type ItemRow, type TypedCell } from "../api/client";
+import { useChange } from "../api/queries";
+import { BatchBar } from "../parts/BatchBar";
+import { CloseUp } from "../parts/CloseUp";
+import { useChoice } from "../parts/choice";
+import { FilterBar } from "../parts/FilterBar";
+import { type Column, Grid } from "../parts/Grid";
+import { itemColumns } from "../parts/itemColumns";
+import { JobStrip } from "../parts/JobStrip";
+import { of } from "../parts/number";
+import stage from "../parts/stage.module.css";
+import { TextCell } from "../parts/TextCell";
+import { tell } from "../parts/tell";
+import { useItemView } from "../parts/useItemView";
+import { useProperty } from "../parts/useProperty";
+import { Handovers } from "./Handovers";
+import css from "./Release.module.css";
+
+const DRAFTED = { state: "any" };
+
+const FIELDS = ["title", "description", "tags"] as const;
+
+function before(field: (typeof FIELDS)[number]): Column<ItemRow> {
+  return {
+    key: `${field} before`,
+    label: `${field} before`,
+    track: "minmax(180px, 1.3fr)",
+    text: (row) => row[field]?.captured ?? "",
+    cell: (row) =>
+      row[field]?.draft == null ? "" : <span className={css.before}>{row[field].captured || "none"}</span>,
+  };
+}
+
+function after(field: (typeof FIELDS)[number]): Column<ItemRow> {
+  return {
+    key: `${field} after`,
+    label: `${field} after`,
+    track: "minmax(200px, 1.5fr)",
+    text: (row) => row[field]?.draft ?? "",
+    cell: (row) => (row[field]?.draft == null ? "" : <TextCell cell={row[field]} />),
+  };
+}
+
+const STATE: Column<ItemRow> = {
+  key: "state",
+  label: "state",
+  track: "110px",
+  text: (row) => statesOf(row),
+  cell: (row) => <span className={css.state}>{statesOf(row)}</span>,
+};
+
+const statesOf = (row: ItemRow) =>
+  [...new Set(FIELDS.map((field) => row[field]?.state).filter(Boolean))].map((s) => s.replace("-", " ")).join(", ");
+
+/** Drafts before and after: approved, sent back, and handed over. */
+export function Release() {
+  const { propertyId, property, standing } = useProperty();
+  const [search] = useSearchParams();
+  const view = useItemView(propertyId, DRAFTED, true);
+  const choice = useChoice();
+  const [hand, setHand] = useState<number>();
+  const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
+  const listings = property !== undefined && property.kind !== "website";
+  const columns = useMemo(
+    () => [
+      itemColumns.address,
+      ...(listings ? FIELDS : FIELDS.slice(0, 2)).flatMap((field) => [before(field), after(field)]),
+      STATE,
+    ],
+    [listings],
+  );
+  const decide = useChange(propertyId, (state: string) =>
+    answer(
+      api.POST("/api/properties/{propertyId}/decisions", {
+        params: { path: { propertyId } },
+        body: { selection: choice.selection(view.filter), fields: [], state },
+      }),
+    ),
+  );
+  const drop = useChange(propertyId, async () => {
+    const ids =
+      choice.selection(view.filter).ids ?? (await view.idsBetween(0, (view.rows.total ?? 1) - 1)).filter(choice.has);
+    const cells: TypedCell[] = ids.flatMap((itemId) =>
+      (listings ? FIELDS : FIELDS.slice(0, 2)).map((field) => ({ itemId, field })),
+    );
+    return answer(api.POST("/api/properties/{propertyId}/cells", { params: { path: { propertyId } }, body: cells }));
+  });
+  const done = (what: string) => ({
+    onSuccess: ({ texts }: { texts: number }) => {
+      tell(`${of(texts, "draft")} ${what}.`);
+      choice.none();
+    },
+  });
+  return (
+    <div className={stage.stage}>
+      <JobStrip propertyId={propertyId} />
+      <FilterBar propertyId={propertyId} view={view} />
+      <div className={stage.split}>
+        <div className={stage.table}>
+          <Grid
+            label="Drafts before and after"
+            columns={columns}
+            rows={view.rows}
+            idOf={(row) => row.id}
+            sort={view.sort}
+            desc={view.desc}
+            onSort={view.toggleSort}
+            choice={choice}
+            idsBetween={view.idsBetween}
+            onCursor={follow}
+            rowHeight={36}
+            empty={
+              search.size > 0
+                ? "No draft is left with this filter."
+                : "Here the drafts will stand beside what they replace, to be approved or sent back. Write some under Rewrite."
+            }
+          />
+          <BatchBar n={choice.count(view.rows.total ?? 0)} thing="item" onNone={choice.none}>
+            <Button size="xs" loading={decide.isPending} onClick={() => decide.mutate("approved", done("approved"))}>
+              Approve
+            </Button>
+            <Button size="xs" variant="default" onClick={() => decide.mutate("sent-back", done("sent back"))}>
+              Send back
+            </Button>
+            <Button
+              size="xs"
+              variant="default"
+              loading={drop.isPending}
+              onClick={() => drop.mutate(undefined, { onSuccess: choice.none })}
+            >
+              Take the drafts away
+            </Button>
+          </BatchBar>
+        </div>
+        {hand === undefined ? (
+          property && <Handovers property={property} approved={standing?.approved ?? 0} />
+        ) : (
+          <CloseUp propertyId={propertyId} itemId={hand} editable onClose={() => setHand(undefined)} />
+        )}
+      </div>
+    </div>
+  );
+}

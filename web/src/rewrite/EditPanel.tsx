@@ -1,0 +1,134 @@
+import { Button, NativeSelect } from "@mantine/core";
+import { useState } from "react";
+import { answer, api, type EditSpec, type Selection } from "../api/client";
+import { useChange } from "../api/queries";
+import { IconX } from "../parts/icons";
+import { count, of } from "../parts/number";
+import { tell } from "../parts/tell";
+import { EditForm } from "./EditForm";
+import { KeepForm } from "./KeepForm";
+import css from "./Rewrite.module.css";
+import { startOf } from "./recipes";
+import { Samples, Verdict } from "./Samples";
+import { TOOLS, type Tool } from "./tools";
+import { usePreview } from "./usePreview";
+
+interface Props {
+  propertyId: number;
+  listings: boolean;
+  tool: Tool;
+  field: string;
+  /** the ending that the chosen items share, where a cause led here */
+  ending: string;
+  n: number;
+  selection: Selection;
+  onTool: (tool: Tool, field?: string) => void;
+  onClose: () => void;
+}
+
+/** An edit of the chosen items: put together, seen before and after, applied as one batch. */
+export function EditPanel({ propertyId, listings, tool: asked, field, ending, n, selection, onTool, onClose }: Props) {
+  const tool = asked === "tags" ? "add-tags" : asked;
+  const [spec, setSpec] = useState<EditSpec>(() => startOf(tool, field, ending, listings));
+  const ready = tool !== "keep" && isReady(spec);
+  const { figures, problem } = usePreview(propertyId, selection, ready ? spec : undefined);
+  const apply = useChange(propertyId, () =>
+    answer(
+      api.POST("/api/properties/{propertyId}/batches", { params: { path: { propertyId } }, body: { selection, spec } }),
+    ),
+  );
+  const forTags = TOOLS.find((each) => each.tool === tool)?.tags;
+  const offered = TOOLS.filter((each) => (!each.hidden || each.tool === tool) && (!each.tags || listings));
+  return (
+    <aside className={css.panel} aria-label="Rewrite in bulk">
+      <header className={css.panelHead}>
+        <h2>{of(n, "item")}</h2>
+        <NativeSelect
+          size="xs"
+          aria-label="Tool"
+          value={tool}
+          data={offered.map((each) => ({ value: each.tool, label: each.label }))}
+          onChange={(event) => {
+            const next = event.currentTarget.value as Tool;
+            const nextForTags = TOOLS.find((each) => each.tool === next)?.tags;
+            onTool(next, nextForTags ? "tags" : field === "tags" ? "title" : field);
+          }}
+        />
+        {!forTags && tool !== "keep" && (
+          <NativeSelect
+            size="xs"
+            aria-label="Field"
+            value={field}
+            data={[
+              { value: "title", label: "of titles" },
+              { value: "description", label: "of descriptions" },
+            ]}
+            onChange={(event) => onTool(tool, event.currentTarget.value)}
+          />
+        )}
+        <button type="button" className={css.close} aria-label="Close" onClick={onClose}>
+          <IconX size={16} />
+        </button>
+      </header>
+      <div className={css.panelBody}>
+        {tool === "keep" ? (
+          <KeepForm propertyId={propertyId} selection={selection} listings={listings} onDone={onClose} />
+        ) : (
+          <>
+            <EditForm propertyId={propertyId} spec={spec} listings={listings} onChange={setSpec} />
+            {problem && (
+              <p role="alert" className={css.problem}>
+                {problem}
+              </p>
+            )}
+            {figures && !problem && <Samples figures={figures} />}
+          </>
+        )}
+      </div>
+      {tool !== "keep" && (
+        <footer className={css.panelFoot}>
+          {figures && !problem && <Verdict figures={figures} field={spec.field ?? ""} />}
+          <Button
+            disabled={!figures || figures.changes === 0 || Boolean(problem)}
+            loading={apply.isPending}
+            onClick={() =>
+              apply.mutate(undefined, {
+                onSuccess: ({ batch }) => {
+                  tell(
+                    batch
+                      ? `${of(batch.items, "text")} drafted. ctrl + Z takes it back.`
+                      : "It is under way; the bar above shows how far.",
+                  );
+                  onClose();
+                },
+              })
+            }
+          >
+            {figures?.complete ? `Draft ${count(figures.changes)}` : "Draft them"}
+          </Button>
+          <Button variant="subtle" onClick={onClose}>
+            Not now
+          </Button>
+        </footer>
+      )}
+    </aside>
+  );
+}
+
+function isReady(spec: EditSpec) {
+  switch (spec.tool) {
+    case "replace":
+    case "remove-ending":
+      return Boolean(spec.find);
+    case "before":
+    case "after":
+      return Boolean(spec.with);
+    case "add-tags":
+    case "remove-tags":
+      return (spec.tags?.length ?? 0) > 0;
+    case "replace-tag":
+      return Boolean(spec.find && spec.with);
+    default:
+      return true;
+  }
+}

@@ -1,0 +1,71 @@
+import type { EditSpec, Recipe, Source } from "../api/client";
+import type { Tool } from "./tools";
+
+export type SourceKind = Source["kind"];
+export type LetterCase = Recipe["parts"][number]["letterCase"];
+
+export const SOURCES: { value: SourceKind; label: string }[] = [
+  { value: "KEYWORD", label: "the keyword" },
+  { value: "H1", label: "the H1" },
+  { value: "TITLE", label: "the captured title" },
+  { value: "DESCRIPTION", label: "the captured description" },
+  { value: "SLUG", label: "the words of the address" },
+  { value: "SECTION", label: "the section" },
+  { value: "COPY_OPENING", label: "the first paragraph" },
+  { value: "PRICE", label: "the price" },
+  { value: "BRAND", label: "the client’s name" },
+  { value: "FIXED", label: "fixed text" },
+];
+
+export const CASES: { value: LetterCase; label: string }[] = [
+  { value: "AS_IS", label: "letter case as it is" },
+  { value: "SENTENCE", label: "sentence case" },
+  { value: "TITLE", label: "title case" },
+  { value: "UPPER", label: "upper case" },
+  { value: "LOWER", label: "lower case" },
+];
+
+const from = (...kinds: SourceKind[]) => kinds.map((kind) => ({ kind, text: "" }));
+
+const TITLE: Recipe = {
+  parts: [
+    { sources: from("KEYWORD"), before: "", letterCase: "SENTENCE", rank: 2, shortenable: false },
+    { sources: from("H1", "TITLE", "SLUG"), before: " – ", letterCase: "AS_IS", rank: 1, shortenable: true },
+    { sources: from("BRAND"), before: " | ", letterCase: "AS_IS", rank: 3, shortenable: false },
+  ],
+};
+
+const DESCRIPTION: Recipe = {
+  parts: [
+    { sources: from("DESCRIPTION", "COPY_OPENING", "H1"), before: "", letterCase: "AS_IS", rank: 1, shortenable: true },
+  ],
+};
+
+/** Listings have neither H1 nor address words. */
+const withoutPages = (recipe: Recipe): Recipe => ({
+  parts: recipe.parts.map((part) => ({
+    ...part,
+    sources: part.sources.filter((source) => !["H1", "SLUG", "COPY_OPENING"].includes(source.kind)),
+  })),
+});
+
+/** What a tool starts with. */
+export function startOf(tool: Tool, field: string, ending: string, listings: boolean): EditSpec {
+  switch (tool) {
+    case "recipe": {
+      const recipe = field === "title" ? TITLE : DESCRIPTION;
+      return { tool, field, recipe: listings ? withoutPages(recipe) : recipe };
+    }
+    case "remove-ending":
+      return { tool, field, find: ending };
+    case "case":
+      return { tool, field, letterCase: "sentence" };
+    case "add-tags":
+    case "remove-tags":
+    case "replace-tag":
+    case "tags":
+      return { tool: tool === "tags" ? "add-tags" : tool, field: "tags", tags: [] };
+    default:
+      return { tool, field, find: "", with: "" };
+  }
+}

@@ -1,0 +1,61 @@
+import { Button } from "@mantine/core";
+import { useCallback, useMemo, useState } from "react";
+import { Link, useLocation } from "react-router";
+import type { ItemRow } from "../api/client";
+import { CloseUp } from "../parts/CloseUp";
+import { FilterBar } from "../parts/FilterBar";
+import { Grid } from "../parts/Grid";
+import { itemColumns } from "../parts/itemColumns";
+import stage from "../parts/stage.module.css";
+import { useItemView } from "../parts/useItemView";
+import css from "./Triage.module.css";
+
+const NOTHING = {};
+
+/** The items with one kind of finding, each with its evidence. */
+export function FoundItems({ propertyId }: { propertyId: number }) {
+  const view = useItemView(propertyId, NOTHING);
+  const { search } = useLocation();
+  const [hand, setHand] = useState<number>();
+  const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
+  const { field = "title", kind = "" } = view.filter;
+  const columns = useMemo(
+    () => [
+      itemColumns.address,
+      field === "h1" || field === "indexing"
+        ? itemColumns.h1
+        : itemColumns.text(field as "title" | "description" | "tags", "minmax(260px, 2fr)"),
+      itemColumns.evidence(field, kind),
+      itemColumns.links,
+    ],
+    [field, kind],
+  );
+  return (
+    <div className={stage.stage}>
+      <FilterBar propertyId={propertyId} view={view}>
+        <Link to="?" className={css.back}>
+          All causes
+        </Link>
+        <Button size="xs" component={Link} to={`/p/${propertyId}/rewrite${search}`}>
+          To the desk
+        </Button>
+      </FilterBar>
+      <div className={stage.split}>
+        <div className={stage.table}>
+          <Grid
+            label="Items with this finding"
+            columns={columns}
+            rows={view.rows}
+            idOf={(row) => row.id}
+            sort={view.sort}
+            desc={view.desc}
+            onSort={view.toggleSort}
+            onCursor={follow}
+            empty="No item has this finding any longer."
+          />
+        </div>
+        {hand !== undefined && <CloseUp propertyId={propertyId} itemId={hand} onClose={() => setHand(undefined)} />}
+      </div>
+    </div>
+  );
+}

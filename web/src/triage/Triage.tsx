@@ -1,0 +1,144 @@
+import { Button } from "@mantine/core";
+import { useQuery } from "@tanstack/react-query";
+import { Link, useNavigate, useSearchParams } from "react-router";
+import { answer, api, type Cause } from "../api/client";
+import { ofProperty, useKinds } from "../api/queries";
+import { IconDownload } from "../parts/icons";
+import { JobStrip } from "../parts/JobStrip";
+import { count, of } from "../parts/number";
+import stage from "../parts/stage.module.css";
+import { useProperty } from "../parts/useProperty";
+import { FoundItems } from "./FoundItems";
+import css from "./Triage.module.css";
+
+/** What is wrong, by cause, the weightiest first; or the items of one kind of finding. */
+export function Triage() {
+  const { propertyId, standing } = useProperty();
+  const [search] = useSearchParams();
+  if (search.get("kind")) return <FoundItems propertyId={propertyId} />;
+  return (
+    <div className={stage.stage}>
+      <JobStrip propertyId={propertyId} />
+      <div className={css.page}>
+        <div className={css.causes}>
+          <header className={css.head}>
+            <h1>What holds this property back</h1>
+            {standing && (
+              <p>
+                {count(standing.flawed)} of {count(standing.indexable)} indexable items have findings. Causes are ranked
+                by the links to their items, which stand in for demand until there is some.
+              </p>
+            )}
+          </header>
+          <CauseList propertyId={propertyId} gathered={(standing?.items ?? 0) > 0} />
+        </div>
+        <Ledger propertyId={propertyId} />
+      </div>
+    </div>
+  );
+}
+
+const ACTION: Record<string, string> = {
+  recipe: "Rewrite by recipe",
+  cut: "Cut to fit",
+  "remove-ending": "Take the ending off",
+  tags: "Mend the tags",
+  "by-hand": "Look at them",
+};
+
+const filterOf = (cause: Cause) => {
+  const filter = new URLSearchParams({ field: cause.field, kind: cause.kind });
+  if (cause.shared) filter.set("shared", cause.shared);
+  if (cause.section) filter.set("section", cause.section);
+  return filter;
+};
+
+function CauseList({ propertyId, gathered }: { propertyId: number; gathered: boolean }) {
+  const navigate = useNavigate();
+  const causes = useQuery({
+    queryKey: ofProperty(propertyId, "causes"),
+    queryFn: () => answer(api.GET("/api/properties/{propertyId}/causes", { params: { path: { propertyId } } })),
+  });
+  if (causes.error) return <p className={css.empty}>{causes.error.message}</p>;
+  if (causes.isPending) return <div className={css.skeleton} />;
+  if (causes.data.length === 0) {
+    return (
+      <p className={css.empty}>
+        {gathered
+          ? "Nothing is wrong with the indexable items: every title, description, H1 and tag keeps to the standard."
+          : "Once this property is gathered, what is wrong with its titles, descriptions and tags will stand here, by cause."}
+      </p>
+    );
+  }
+  const most = Math.max(...causes.data.map((cause) => cause.weight));
+  const mend = (cause: Cause) => {
+    const filter = filterOf(cause);
+    const field = cause.field === "h1" || cause.field === "indexing" ? "" : cause.field;
+    if (field && cause.remedy !== "by-hand") {
+      filter.set("tool", cause.remedy);
+      filter.set("on", field);
+    }
+    navigate(`/p/${propertyId}/rewrite?${filter}`);
+  };
+  return (
+    <ol className={css.list}>
+      {causes.data.map((cause) => (
+        <li key={`${cause.field} ${cause.kind} ${cause.shared} ${cause.section}`}>
+          <div className={css.says}>
+            <Link to={`?${filterOf(cause)}`}>{cause.says}</Link>
+            <span className={css.label}>{cause.label}</span>
+          </div>
+          <div
+            className={css.stake}
+            title={`weight ${Math.round(cause.weight)}: links and items, times what the field matters`}
+          >
+            <span className={css.bar} style={{ width: `${Math.max(1, (cause.weight / most) * 100)}%` }} />
+            <span className={css.links}>{of(cause.links, "link")}</span>
+          </div>
+          <Button size="xs" variant="default" onClick={() => mend(cause)}>
+            {ACTION[cause.remedy]}
+          </Button>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+/** Every kind of finding with how many items have it, by field. */
+function Ledger({ propertyId }: { propertyId: number }) {
+  const kinds = useKinds(propertyId);
+  if (!kinds.data || kinds.data.length === 0) return null;
+  const fields = [...new Set(kinds.data.map((kind) => kind.field))];
+  return (
+    <aside className={css.ledger}>
+      <header>
+        <h2>By kind</h2>
+        <a href={`/api/properties/${propertyId}/findings.csv`} download>
+          <IconDownload size={15} aria-hidden /> CSV
+        </a>
+      </header>
+      {["title", "description", "tags", "h1", "indexing"]
+        .filter((field) => fields.includes(field))
+        .map((field) => (
+          <section key={field}>
+            <h3>{field === "h1" ? "H1" : field}</h3>
+            <ul>
+              {kinds.data
+                .filter((kind) => kind.field === field)
+                .map((kind) => (
+                  <li key={kind.kind}>
+                    <Link to={`?${new URLSearchParams({ field, kind: kind.kind })}`}>
+                      {kind.kind.replaceAll("-", " ")}
+                    </Link>
+                    <span>{count(kind.items)}</span>
+                  </li>
+                ))}
+            </ul>
+            {field === "indexing" && (
+              <p className={css.apart}>What else is wrong with these is set apart and not counted above.</p>
+            )}
+          </section>
+        ))}
+    </aside>
+  );
+}
