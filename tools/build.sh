@@ -1,10 +1,12 @@
 # Sourced by start, test, bench and lucid: finds what is needed and builds what is missing or stale.
+# Leaves the shell at the root; $started is where the command was given.
 set -euo pipefail
+started=$PWD
 cd "$(dirname "${BASH_SOURCE[0]}")/.."
 export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1
-BUILT=.build
+BUILT="$PWD/.build"
 APP="$BUILT/app/server-1-app.jar"
-STANDINS=standins/target/standins-1.jar
+STANDINS="$PWD/standins/target/standins-1.jar"
 
 say() { printf '%s\n' "$*" >&2; }
 
@@ -14,7 +16,7 @@ need() {
   if [ "$(id -u)" = 0 ] && command -v apt-get >/dev/null 2>&1; then
     say "Installing $3 ..."
     apt-get -o DPkg::Lock::Timeout=900 update -qq >&2 || true
-    DEBIAN_FRONTEND=noninteractive apt-get -o DPkg::Lock::Timeout=900 install -y -qq --no-install-recommends "$2" >&2
+    DEBIAN_FRONTEND=noninteractive apt-get -o DPkg::Lock::Timeout=900 install -y -qq --no-install-recommends "$2" >&2 </dev/null
   else
     say "$3 is missing. Install it (on Debian: apt-get install $2) and try again."
     exit 1
@@ -41,14 +43,14 @@ build_java() {
   say "Building the application ..."
   mkdir -p "$BUILT"
   touch "$BUILT/java.next"
-  mvn -q -B -DskipTests -pl core,server,standins package >&2
+  mvn -q -B -DskipTests -pl core,server,standins package >&2 </dev/null
   rm -rf "$BUILT/app"
   java -Djarmode=tools -jar server/target/server-1-app.jar extract --destination "$BUILT/app" >&2
   # One run describes the API for the interface's client and trains the class archive that makes later starts quick.
   local data
   data=$(mktemp -d)
   java -XX:ArchiveClassesAtExit="$BUILT/app/app.jsa" -Xlog:cds=off -Xlog:cds+dynamic=off -jar "$APP" --server.port=0 \
-    --lucid.data="$data" --lucid.describe="$BUILT/openapi.json" --springdoc.api-docs.enabled=true >&2
+    --lucid.data="$data" --lucid.describe="$BUILT/openapi.json" --springdoc.api-docs.enabled=true >&2 </dev/null
   rm -rf "$data"
   mv "$BUILT/java.next" "$BUILT/java.stamp"
 }
@@ -58,14 +60,14 @@ build_web() {
   if [ ! -e web/node_modules/.package-lock.json ] || [ web/package-lock.json -nt web/node_modules/.package-lock.json ]; then
     need_tools
     say "Installing the interface's libraries ..."
-    (cd web && npm ci --silent --no-progress >&2)
+    (cd web && npm ci --silent --no-progress >&2 </dev/null)
     touch web/node_modules/.package-lock.json
   fi
   newer "$BUILT/web.stamp" web "$BUILT/openapi.json" || return 0
   need_tools
   say "Building the interface ..."
   touch "$BUILT/web.next"
-  (cd web && npm run --silent build >&2)
+  (cd web && npm run --silent build >&2 </dev/null)
   mv "$BUILT/web.next" "$BUILT/web.stamp"
 }
 

@@ -42,7 +42,7 @@ const dark: MantineColorsTuple = [
 
 export const theme = createTheme({
   primaryColor: "plum",
-  primaryShade: { light: 7, dark: 3 },
+  primaryShade: { light: 7, dark: 6 },
   autoContrast: true,
   colors: { plum, gray, dark },
   white: "#fffdf9",

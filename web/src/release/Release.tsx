@@ -21,6 +21,8 @@ import css from "./Release.module.css";
 
 const DRAFTED = { state: "any" };
 
+const NO_FIELDS: string[] = [];
+
 const FIELDS = ["title", "description", "tags"] as const;
 
 function before(field: (typeof FIELDS)[number]): Column<ItemRow> {
@@ -64,13 +66,14 @@ export function Release() {
   const [hand, setHand] = useState<number>();
   const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
   const listings = property !== undefined && property.kind !== "website";
+  const drafted = standing?.draftedFields ?? NO_FIELDS;
   const columns = useMemo(
     () => [
       itemColumns.address,
-      ...(listings ? FIELDS : FIELDS.slice(0, 2)).flatMap((field) => [before(field), after(field)]),
+      ...FIELDS.filter((field) => drafted.includes(field)).flatMap((field) => [before(field), after(field)]),
       STATE,
     ],
-    [listings],
+    [drafted],
   );
   const decide = useChange(propertyId, (state: string) =>
     answer(

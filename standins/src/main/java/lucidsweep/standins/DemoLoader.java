@@ -26,20 +26,27 @@ final class DemoLoader {
     void load() throws IOException, InterruptedException {
         awaitApplication();
         if (!get(application.resolve("/api/clients")).strip().equals("[]")) return;
-        String client = post(
-                "/api/clients",
-                """
+        String client = post("/api/clients", """
                 {"name":"Tarrin Bay Kayaks","brand":"Tarrin Bay Kayaks, TarrinBayKayaks, Tarrin Kayaks",
                  "places":"Tarrin Bay, Gull Cove, Otter Point, Pellow Sound, Marram Sands, Skerry Island, Brackwater, Heron Creek, Lantern Head, Saltmeadow, Fennick, Ravensea, Thrift Bay, Kittering"}""");
         long clientId = number(client, "id");
         long site = number(post("/api/properties", property(clientId, "website", "Website", website.toString())), "id");
         long sweepJob = number(
-                post("/api/properties/" + site + "/sweeps", "{\"mostPages\":2000,\"mostDepth\":12,\"connections\":4,\"delayMs\":0}"), "jobId");
+                post(
+                        "/api/properties/" + site + "/sweeps",
+                        "{\"mostPages\":2000,\"mostDepth\":12,\"connections\":4,\"delayMs\":0}"),
+                "jobId");
         long shop = number(post("/api/properties", property(clientId, "listings", "Shop listings", "")), "id");
-        String plan = upload("/api/properties/" + shop + "/imports", "listings.csv", get(website.resolve("/files/listings.csv")));
-        post("/api/imports/" + text(plan, "token") + "/apply", "[\"ID\",\"TITLE\",\"DESCRIPTION\",\"TAGS\",\"PRICE\",\"SECTION\",\"UNUSED\"]");
+        String plan = upload(
+                "/api/properties/" + shop + "/imports", "listings.csv", get(website.resolve("/files/listings.csv")));
+        post(
+                "/api/imports/" + text(plan, "token") + "/apply",
+                "[\"ID\",\"TITLE\",\"DESCRIPTION\",\"TAGS\",\"PRICE\",\"SECTION\",\"UNUSED\"]");
         awaitJob(sweepJob);
-        upload("/api/properties/" + site + "/keywords/file", "keywords.csv", get(website.resolve("/files/keywords.csv")));
+        upload(
+                "/api/properties/" + site + "/keywords/file",
+                "keywords.csv",
+                get(website.resolve("/files/keywords.csv")));
         System.out.println("The demo client is loaded.");
     }
 
@@ -54,7 +61,8 @@ final class DemoLoader {
                 get(application.resolve("/api/clients"));
                 return;
             } catch (IOException e) {
-                if (tried == PATIENCE_SECONDS * 5) throw new IllegalStateException("the application does not answer at " + application, e);
+                if (tried == PATIENCE_SECONDS * 5)
+                    throw new IllegalStateException("the application does not answer at " + application, e);
                 Thread.sleep(200);
             }
         }

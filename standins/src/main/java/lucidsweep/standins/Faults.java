@@ -15,7 +15,10 @@ final class Faults {
     private final List<Planted> planted = new ArrayList<>();
 
     Faults(List<SitePage> pages) {
-        for (SitePage page : pages) bySection.computeIfAbsent(page.section, section -> new ArrayList<>()).add(page);
+        for (SitePage page : pages)
+            bySection
+                    .computeIfAbsent(page.section, section -> new ArrayList<>())
+                    .add(page);
     }
 
     List<Planted> plant() {
@@ -55,7 +58,10 @@ final class Faults {
         }
         for (int i = 0; i < 6; i++) {
             SitePage page = take("journal");
-            title(page, page.name + ", with everything we learned about it on this coast in thirty-five seasons", "too-long");
+            title(
+                    page,
+                    page.name + ", with everything we learned about it on this coast in thirty-five seasons",
+                    "too-long");
         }
         for (int i = 0; i < 4; i++) {
             SitePage page = take("hire");
@@ -80,16 +86,23 @@ final class Faults {
             note(page, "description", "several");
         }
         for (int i = 0; i < 6; i++) {
-            description(take("lessons"), "Learn to paddle with patient coaches in small groups, all year round.", "duplicate");
+            description(
+                    take("lessons"),
+                    "Learn to paddle with patient coaches in small groups, all year round.",
+                    "duplicate");
         }
         for (int i = 0; i < 5; i++) {
-            description(take("workshop"), "Make something with your hands in a warm shed that smells of cedar.", "duplicate");
+            description(
+                    take("workshop"),
+                    "Make something with your hands in a warm shed that smells of cedar.",
+                    "duplicate");
         }
         for (int i = 0; i < 10; i++) {
             SitePage page = take("boats");
             description(
                     page,
-                    page.descriptions.get(0) + " We have built boats on this slip since 1987, for people who row, sail, paddle or only look, and we will gladly build one for you too.",
+                    page.descriptions.get(0)
+                            + " We have built boats on this slip since 1987, for people who row, sail, paddle or only look, and we will gladly build one for you too.",
                     "too-long");
         }
         for (int i = 0; i < 6; i++) description(take("hire"), "Hire a boat no. " + (i + 1) + ".", "too-short");

@@ -17,20 +17,73 @@ public final class KeywordFile {
         for (Place place : Place.ALL) {
             String where = place.name().toLowerCase(Locale.ROOT);
             for (String tour : Sections.TOURS) phrases.add(tour.toLowerCase(Locale.ROOT) + " " + where);
-            for (String craft : Sections.CRAFT) phrases.add(craft.toLowerCase(Locale.ROOT).replace("’", "") + " hire " + where);
-            phrases.addAll(List.of("kayaking " + where, "kayak lessons " + where, "kayak tour " + where));
+            for (String craft : Sections.CRAFT)
+                phrases.add(craft.toLowerCase(Locale.ROOT).replace("’", "") + " hire " + where);
+            phrases.addAll(List.of(
+                    "kayaking " + where,
+                    "canoe trip " + where,
+                    "things to do " + where,
+                    "kayak lessons " + where,
+                    "kayak tour " + where));
         }
         phrases.addAll(List.of(
-                "kayak hire", "kayak hire near me", "guided kayak tour", "kayak lessons for beginners", "kayak rolling lesson",
-                "sea kayak course", "family kayak trip", "kayak fishing trip", "build your own kayak", "wooden kayak kit", "cedar strip kayak",
-                "stitch and glue kayak", "wooden canoe kit", "greenland paddle", "carve a paddle", "kayak repair", "canoe restoration",
-                "skin on frame kayak", "kayak trolley", "spray deck", "buoyancy aid", "dry bag", "kayak wall rack", "paddle float",
-                "bilge pump kayak", "kayak roof straps", "neoprene boots", "kayak sail", "deck compass", "tow line kayak", "camping by kayak",
-                "what to wear kayaking", "kayaking in winter", "kayaking with children", "night kayaking", "kayak surf landing",
-                "kayak self rescue", "tide tables tarrin bay", "seal watching tarrin bay", "sea caves by kayak", "paddleboard hire tarrin bay",
-                "kayak gift voucher", "team building kayaking", "tarrin bay kayaks", "tarrin kayak", "kayaking holidays", "canoe hire tarrin bay",
-                "double kayak for sale", "fast touring kayak", "children kayak lessons", "kayak guide training", "women kayaking group",
-                "kayaking over sixty", "bird watching by boat", "island day trip kayak", "kayak storage winter", "boat varnish"));
+                "kayak hire",
+                "kayak hire near me",
+                "guided kayak tour",
+                "kayak lessons for beginners",
+                "kayak rolling lesson",
+                "sea kayak course",
+                "family kayak trip",
+                "kayak fishing trip",
+                "build your own kayak",
+                "wooden kayak kit",
+                "cedar strip kayak",
+                "stitch and glue kayak",
+                "wooden canoe kit",
+                "greenland paddle",
+                "carve a paddle",
+                "kayak repair",
+                "canoe restoration",
+                "skin on frame kayak",
+                "kayak trolley",
+                "spray deck",
+                "buoyancy aid",
+                "dry bag",
+                "kayak wall rack",
+                "paddle float",
+                "bilge pump kayak",
+                "kayak roof straps",
+                "neoprene boots",
+                "kayak sail",
+                "deck compass",
+                "tow line kayak",
+                "camping by kayak",
+                "what to wear kayaking",
+                "kayaking in winter",
+                "kayaking with children",
+                "night kayaking",
+                "kayak surf landing",
+                "kayak self rescue",
+                "tide tables tarrin bay",
+                "seal watching tarrin bay",
+                "sea caves by kayak",
+                "paddleboard hire tarrin bay",
+                "kayak gift voucher",
+                "team building kayaking",
+                "tarrin bay kayaks",
+                "tarrin kayak",
+                "kayaking holidays",
+                "canoe hire tarrin bay",
+                "double kayak for sale",
+                "fast touring kayak",
+                "children kayak lessons",
+                "kayak guide training",
+                "women kayaking group",
+                "kayaking over sixty",
+                "bird watching by boat",
+                "island day trip kayak",
+                "kayak storage winter",
+                "boat varnish"));
     }
 
     public int size() {
@@ -40,8 +93,15 @@ public final class KeywordFile {
     public String csv() {
         StringBuilder csv = new StringBuilder("Keyword,Monthly searches,Competition\r\n");
         for (String phrase : phrases) {
-            long volume = Math.round(Math.exp(2.5 + random.nextGaussian() * 1.6 + (phrase.split(" ").length < 3 ? 2 : 0))) * 10;
-            csv.append(phrase).append(',').append(written(volume)).append(',').append(List.of("low", "medium", "high").get(random.nextInt(3))).append("\r\n");
+            long volume =
+                    Math.round(Math.exp(2.5 + random.nextGaussian() * 1.6 + (phrase.split(" ").length < 3 ? 2 : 0)))
+                            * 10;
+            csv.append(phrase)
+                    .append(',')
+                    .append(written(volume))
+                    .append(',')
+                    .append(List.of("low", "medium", "high").get(random.nextInt(3)))
+                    .append("\r\n");
         }
         return csv.toString();
     }

@@ -7,7 +7,8 @@ final class LargeSite {
 
     private static final String[] WORDS =
             ("boat paddle tide slip harbour guide wind cedar hull varnish rope chart morning island cove seal heron estuary lesson"
-                            + " beginner double rental group booking season water shore bay creek lantern light swell calm").split(" ");
+                            + " beginner double rental group booking season water shore bay creek lantern light swell calm")
+                    .split(" ");
 
     private final int pages;
 
@@ -23,18 +24,30 @@ final class LargeSite {
         StringBuilder html = new StringBuilder(27_000);
         html.append("<!doctype html><html lang=\"en\"><head><meta charset=\"utf-8\">");
         if (number % 50 != 7) {
-            html.append("<title>").append(words(random, 4 + number % 9)).append(' ').append(number % 40 == 3 ? "same" : number).append(" | Large Site of Boats</title>");
+            html.append("<title>")
+                    .append(words(random, 4 + number % 9))
+                    .append(' ')
+                    .append(number % 40 == 3 ? "same" : number)
+                    .append(" | Large Site of Boats</title>");
         }
         if (number % 10 != 4) {
-            html.append("<meta name=\"description\" content=\"").append(words(random, 10 + number % 14)).append(".\">");
+            html.append("<meta name=\"description\" content=\"")
+                    .append(words(random, 10 + number % 14))
+                    .append(".\">");
         }
         html.append("</head><body><h1>").append(words(random, 4)).append("</h1><ul>");
         for (int i = 1; i <= 10; i++) {
             int to = number * 10 + i;
-            if (to < pages) html.append("<li><a href=\"/page-").append(to).append(".html\">").append(words(random, 3)).append("</a></li>");
+            if (to < pages)
+                html.append("<li><a href=\"/page-")
+                        .append(to)
+                        .append(".html\">")
+                        .append(words(random, 3))
+                        .append("</a></li>");
         }
         html.append("</ul>");
-        while (html.length() < 25_000) html.append("<p>").append(words(random, 60)).append(".</p>");
+        while (html.length() < 25_000)
+            html.append("<p>").append(words(random, 60)).append(".</p>");
         return html.append("<p><a href=\"/\">start</a></p></body></html>").toString();
     }
 

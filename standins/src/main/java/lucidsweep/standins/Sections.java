@@ -9,10 +9,21 @@ final class Sections {
 
     static final String BRAND = "Tarrin Bay Kayaks";
     static final List<String> TOURS = List.of(
-            "Sunrise paddle", "Sea cave tour", "Seal-watching tour", "Sunset tour", "Birdwatching tour", "Island day tour");
+            "Sunrise paddle",
+            "Sea cave tour",
+            "Seal-watching tour",
+            "Sunset tour",
+            "Birdwatching tour",
+            "Island day tour");
     static final List<String> CRAFT = List.of(
-            "Single kayak", "Double kayak", "Sea kayak", "Sit-on-top kayak", "Fishing kayak", "Children’s kayak",
-            "Touring canoe", "Paddleboard");
+            "Single kayak",
+            "Double kayak",
+            "Sea kayak",
+            "Sit-on-top kayak",
+            "Fishing kayak",
+            "Children’s kayak",
+            "Touring canoe",
+            "Paddleboard");
 
     private final Random random;
 
@@ -22,14 +33,15 @@ final class Sections {
 
     List<SitePage> all() {
         List<SitePage> pages = new ArrayList<>();
-        pages.add(page(
-                "/",
-                "",
-                BRAND,
-                "Kayak hire, guided tours and lessons on Tarrin Bay",
-                "Hire a kayak, join a guided tour or build a boat of your own on Tarrin Bay.",
-                "We are a small team on the slip at Fennick. Since 1987 we have hired out boats, guided tours along the coast and built wooden kayaks in the shed behind the office.",
-                "Whether you have an hour or a week, we will find you a boat that fits and a stretch of water to match the weather."));
+        pages.add(
+                page(
+                        "/",
+                        "",
+                        BRAND,
+                        "Kayak hire, guided tours and lessons on Tarrin Bay",
+                        "Hire a kayak, join a guided tour or build a boat of your own on Tarrin Bay.",
+                        "We are a small team on the slip at Fennick. Since 1987 we have hired out boats, guided tours along the coast and built wooden kayaks in the shed behind the office.",
+                        "Whether you have an hour or a week, we will find you a boat that fits and a stretch of water to match the weather."));
         tours(pages);
         hire(pages);
         lessons(pages);
@@ -42,92 +54,174 @@ final class Sections {
     }
 
     private void tours(List<SitePage> pages) {
-        pages.add(index("/tours/", "tours", "Guided kayak tours", "Guided kayak tours along the Tarrin coast", "Six kinds of guided tour from thirteen places along the coast, all year round."));
+        pages.add(index(
+                "/tours/",
+                "tours",
+                "Guided kayak tours",
+                "Guided kayak tours along the Tarrin coast",
+                "Six kinds of guided tour from thirteen places along the coast, all year round."));
         for (Place place : Place.ALL) {
             for (String tour : TOURS) {
                 String name = tour + " at " + place.name();
-                pages.add(page(
-                        "/tours/" + place.slug() + "/" + Slug.of(tour) + "/",
-                        "tours",
-                        name,
-                        name,
-                        pick("Join our ", "Book a ", "Come on a ") + lower(tour) + " at " + place.name() + pick(". Small groups, boats and kit included.", ". Guides who know every rock, kit included."),
-                        "This tour starts at " + place.launch() + ". The water here is " + place.water() + ", and the guide decides on the day how far we go.",
-                        "The reason most people come is simple: " + place.sight() + ". " + pick("Bring a flask and something warm.", "Bring a camera with a strap.", "Bring dry shoes for afterwards."),
-                        pick("We take eight people at most.", "Six boats at most, two guides.", "Groups of up to ten, with one guide for every five.") + " Beginners are welcome on every tour but the island day, for which you should be able to paddle for two hours."));
+                pages.add(
+                        page(
+                                "/tours/" + place.slug() + "/" + Slug.of(tour) + "/",
+                                "tours",
+                                name,
+                                name,
+                                pick("Join our ", "Book a ", "Come on a ") + lower(tour) + " at " + place.name()
+                                        + pick(
+                                                ". Small groups, boats and kit included.",
+                                                ". Guides who know every rock, kit included."),
+                                "This tour starts at " + place.launch() + ". The water here is " + place.water()
+                                        + ", and the guide decides on the day how far we go.",
+                                "The reason most people come is simple: " + place.sight() + ". "
+                                        + pick(
+                                                "Bring a flask and something warm.",
+                                                "Bring a camera with a strap.",
+                                                "Bring dry shoes for afterwards."),
+                                pick(
+                                                "We take eight people at most.",
+                                                "Six boats at most, two guides.",
+                                                "Groups of up to ten, with one guide for every five.")
+                                        + " Beginners are welcome on every tour but the island day, for which you should be able to paddle for two hours."));
             }
         }
     }
 
     private void hire(List<SitePage> pages) {
-        pages.add(index("/hire/", "hire", "Kayak hire", "Kayak hire by the hour, the day and the week – Tarrin Bay", "What we hire out, what it costs and where you can pick it up along the coast."));
+        pages.add(index(
+                "/hire/",
+                "hire",
+                "Kayak hire",
+                "Kayak hire by the hour, the day and the week – Tarrin Bay",
+                "What we hire out, what it costs and where you can pick it up along the coast."));
         for (int i = 0; i < 4; i++) {
             Place place = Place.ALL.get(i * 3);
             for (String craft : CRAFT) {
                 String name = craft + " hire in " + place.name();
-                pages.add(page(
-                        "/hire/" + Slug.of(craft + " " + place.name()) + "/",
-                        "hire",
-                        name,
-                        name + " – Tarrin Bay",
-                        craft + " hire from " + place.name() + pick(": two hours, half a day or a whole day.", " with paddle, buoyancy aid and a map."),
-                        "Pick up at " + place.launch() + ". We fit the boat to you, show you the chart and agree where you turn round.",
-                        "The water at " + place.name() + " is " + place.water() + ". If the wind is above force four, we move the hire to Heron Creek or give your money back."));
+                pages.add(
+                        page(
+                                "/hire/" + Slug.of(craft + " " + place.name()) + "/",
+                                "hire",
+                                name,
+                                name + " – Tarrin Bay",
+                                craft + " hire from " + place.name()
+                                        + pick(
+                                                ": two hours, half a day or a whole day.",
+                                                " with paddle, buoyancy aid and a map."),
+                                "Pick up at " + place.launch()
+                                        + ". We fit the boat to you, show you the chart and agree where you turn round.",
+                                "The water at " + place.name() + " is " + place.water()
+                                        + ". If the wind is above force four, we move the hire to Heron Creek or give your money back."));
             }
         }
     }
 
     private void lessons(List<SitePage> pages) {
-        pages.add(index("/lessons/", "lessons", "Kayak lessons", "Kayak lessons for beginners and improvers – Tarrin Bay", "Lessons in small groups, from the first stroke to rolling in moving water."));
+        pages.add(index(
+                "/lessons/",
+                "lessons",
+                "Kayak lessons",
+                "Kayak lessons for beginners and improvers – Tarrin Bay",
+                "Lessons in small groups, from the first stroke to rolling in moving water."));
         String[][] lessons = {
-            {"First strokes", "two hours on flat water"}, {"Family taster", "parents and children in doubles"},
-            {"Forward paddling clinic", "film, feedback and better mileage"}, {"Rolling in the pool", "warm water and a patient coach"},
-            {"Rolling at sea", "from pool roll to one that works"}, {"Rescues and re-entries", "alone and with a partner"},
-            {"Tides and charts evening", "read the water before you launch"}, {"Surf landings", "in through small waves, with grace"},
-            {"Night paddling", "lights, bearings and quiet"}, {"Moving water weekend", "ferry glides and break-outs"},
-            {"Women’s paddle morning", "taught by women, for women"}, {"Over-sixties course", "six mornings, no hurry"},
-            {"Youth club paddle", "Saturdays from nine to eleven"}, {"Private coaching", "one coach, you and your goals"},
-            {"Guide training", "the first step to leading others"}, {"Greenland paddle class", "narrow blades, low angle"},
-            {"Winter skills course", "cold hands, short days, clear heads"}, {"Kayak sailing afternoon", "a small sail and a steady breeze"}};
+            {"First strokes", "two hours on flat water"},
+            {"Family taster", "parents and children in doubles"},
+            {"Forward paddling clinic", "film, feedback and better mileage"},
+            {"Rolling in the pool", "warm water and a patient coach"},
+            {"Rolling at sea", "from pool roll to one that works"},
+            {"Rescues and re-entries", "alone and with a partner"},
+            {"Tides and charts evening", "read the water before you launch"},
+            {"Surf landings", "in through small waves, with grace"},
+            {"Night paddling", "lights, bearings and quiet"},
+            {"Moving water weekend", "ferry glides and break-outs"},
+            {"Women’s paddle morning", "taught by women, for women"},
+            {"Over-sixties course", "six mornings, no hurry"},
+            {"Youth club paddle", "Saturdays from nine to eleven"},
+            {"Private coaching", "one coach, you and your goals"},
+            {"Guide training", "the first step to leading others"},
+            {"Greenland paddle class", "narrow blades, low angle"},
+            {"Winter skills course", "cold hands, short days, clear heads"},
+            {"Kayak sailing afternoon", "a small sail and a steady breeze"}
+        };
         for (String[] lesson : lessons) {
-            pages.add(page(
-                    "/lessons/" + Slug.of(lesson[0]) + "/",
-                    "lessons",
-                    lesson[0],
-                    lesson[0] + ": lesson on the water – Tarrin Bay",
-                    lesson[0] + ": " + lesson[1] + ". Kit, hot drinks and coaching are included.",
-                    "We teach " + lower(lesson[0]) + " from April to October, with no more than six people to a coach.",
-                    "You will need swimwear, a towel and shoes that may get wet. Everything else hangs in the drying room."));
+            pages.add(
+                    page(
+                            "/lessons/" + Slug.of(lesson[0]) + "/",
+                            "lessons",
+                            lesson[0],
+                            lesson[0] + ": lesson on the water – Tarrin Bay",
+                            lesson[0] + ": " + lesson[1] + ". Kit, hot drinks and coaching are included.",
+                            "We teach " + lower(lesson[0])
+                                    + " from April to October, with no more than six people to a coach.",
+                            "You will need swimwear, a towel and shoes that may get wet. Everything else hangs in the drying room."));
         }
     }
 
     private void workshop(List<SitePage> pages) {
-        pages.add(index("/workshop/", "workshop", "The workshop", "The workshop where we build wooden kayaks", "Strip-planked and stitch-and-glue boats, built by us or by you under our roof."));
+        pages.add(index(
+                "/workshop/",
+                "workshop",
+                "The workshop",
+                "The workshop where we build wooden kayaks",
+                "Strip-planked and stitch-and-glue boats, built by us or by you under our roof."));
         String[] jobs = {
             "Build your own kayak in nine days", "Carve a Greenland paddle", "Repair a cracked hull", "Varnish day",
-            "Choosing timber for a strip boat", "Lofting from paper plans", "Steam-bending ribs", "Fitting hatches and bulkheads",
+            "Choosing timber for a strip boat", "Lofting from paper plans", "Steam-bending ribs",
+                    "Fitting hatches and bulkheads",
             "Keel strips and skegs", "Seat carving weekend", "Fibreglass without tears", "Restoring an old canoe",
             "Cedar strip basics", "A boat for two in a fortnight", "Skin-on-frame weekend", "Oiling and winter storage",
-            "Deck lines and fittings", "Ask the boatbuilder", "Workshop bench hire", "Gift vouchers for makers"};
+            "Deck lines and fittings", "Ask the boatbuilder", "Workshop bench hire", "Gift vouchers for makers"
+        };
         for (String job : jobs) {
-            pages.add(page(
-                    "/workshop/" + Slug.of(job) + "/",
-                    "workshop",
-                    job,
-                    job + " in our boat shed",
-                    job + ": what you will do, what it costs and when the bench is free.",
-                    job + " is taught by Ines Calder, who has built one hundred and twelve boats and still knows them by name.",
-                    "Timber, glue and tea are part of the price. You take home what you make, and we help to tie it to the roof of the car."));
+            pages.add(
+                    page(
+                            "/workshop/" + Slug.of(job) + "/",
+                            "workshop",
+                            job,
+                            job + " in our boat shed",
+                            job + ": what you will do, what it costs and when the bench is free.",
+                            job
+                                    + " is taught by Ines Calder, who has built one hundred and twelve boats and still knows them by name.",
+                            "Timber, glue and tea are part of the price. You take home what you make, and we help to tie it to the roof of the car."));
         }
     }
 
     private void boats(List<SitePage> pages) {
-        pages.add(index("/boats/", "boats", "Our wooden boats", "Wooden kayaks built to order and as kits", "Twenty-five designs in cedar, ash and plywood, built to order or as a kit."));
+        pages.add(index(
+                "/boats/",
+                "boats",
+                "Our wooden boats",
+                "Wooden kayaks built to order and as kits",
+                "Twenty-five designs in cedar, ash and plywood, built to order or as a kit."));
         String[] models = {
-            "Sandpiper 12", "Petrel 16", "Shearwater 17", "Dunlin 11", "Whimbrel 15", "Turnstone 14", "Guillemot 17", "Razorbill 16",
-            "Fulmar 18", "Kittiwake 15", "Eider Double", "Gannet Double", "Cormorant 19", "Plover 10", "Teal Junior",
-            "Redshank 13", "Greenshank 14", "Oystercatcher 16", "Knot 9", "Sanderling 12", "Avocet 15", "Curlew 17", "Heron Canoe",
-            "Bittern Canoe", "Swift Racer"};
+            "Sandpiper 12",
+            "Petrel 16",
+            "Shearwater 17",
+            "Dunlin 11",
+            "Whimbrel 15",
+            "Turnstone 14",
+            "Guillemot 17",
+            "Razorbill 16",
+            "Fulmar 18",
+            "Kittiwake 15",
+            "Eider Double",
+            "Gannet Double",
+            "Cormorant 19",
+            "Plover 10",
+            "Teal Junior",
+            "Redshank 13",
+            "Greenshank 14",
+            "Oystercatcher 16",
+            "Knot 9",
+            "Sanderling 12",
+            "Avocet 15",
+            "Curlew 17",
+            "Heron Canoe",
+            "Bittern Canoe",
+            "Swift Racer"
+        };
         for (String model : models) {
             for (String form : List.of("kit", "built to order")) {
                 boolean kit = form.equals("kit");
@@ -136,15 +230,31 @@ final class Sections {
                         "boats",
                         model + (kit ? " kit" : ", built to order"),
                         model + (kit ? " wooden boat kit with plans" : " wooden boat, built to order"),
-                        kit ? "The " + model + " as a kit: cut parts, plans, epoxy and help by telephone." : "The " + model + " built for you in our shed, in about fourteen weeks.",
-                        "The " + model + " is " + pick("quick and dry", "steady and forgiving", "light enough to carry alone", "at home in a following sea") + ", with " + pick("a low deck", "hard chines", "a rounded hull", "a little rocker") + ".",
-                        kit ? "The parts are cut on our own machine. Most people need sixty to ninety evenings." : "We agree on timber, fit and fittings, and send you a photograph every Friday."));
+                        kit
+                                ? "The " + model + " as a kit: cut parts, plans, epoxy and help by telephone."
+                                : "The " + model + " built for you in our shed, in about fourteen weeks.",
+                        "The " + model + " is "
+                                + pick(
+                                        "quick and dry",
+                                        "steady and forgiving",
+                                        "light enough to carry alone",
+                                        "at home in a following sea")
+                                + ", with " + pick("a low deck", "hard chines", "a rounded hull", "a little rocker")
+                                + ".",
+                        kit
+                                ? "The parts are cut on our own machine. Most people need sixty to ninety evenings."
+                                : "We agree on timber, fit and fittings, and send you a photograph every Friday."));
             }
         }
     }
 
     private void journal(List<SitePage> pages) {
-        pages.add(index("/journal/", "journal", "Journal", "The journal: notes from a boat shed by the sea", "Stories, tides, recipes and repairs, written down when it is too windy to paddle."));
+        pages.add(index(
+                "/journal/",
+                "journal",
+                "Journal",
+                "The journal: notes from a boat shed by the sea",
+                "Stories, tides, recipes and repairs, written down when it is too windy to paddle."));
         String[][] topics = {
             {"What to wear on the water in %s", "Layers that work in %s, and the cotton you should leave at home."},
             {"Where to launch in %s", "Quiet slips, parking and tides: our favourite launches for %s."},
@@ -153,8 +263,22 @@ final class Sections {
             {"How the tides run in %s", "Springs, neaps and the hour that matters most in %s."},
             {"Camping by kayak in %s", "What to pack, where to sleep and how to leave no trace in %s."},
             {"Looking after a wooden hull in %s", "Oil, shade and a dry shed: what wood needs in %s."},
-            {"Paddling with children in %s", "Short legs, long breaks and many biscuits: family trips in %s."}};
-        String[] months = {"January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"};
+            {"Paddling with children in %s", "Short legs, long breaks and many biscuits: family trips in %s."}
+        };
+        String[] months = {
+            "January",
+            "February",
+            "March",
+            "April",
+            "May",
+            "June",
+            "July",
+            "August",
+            "September",
+            "October",
+            "November",
+            "December"
+        };
         for (int t = 0; t < topics.length; t++) {
             for (int m = 0; m < months.length; m++) {
                 String name = topics[t][0].formatted(months[m]);
@@ -164,9 +288,15 @@ final class Sections {
                         name,
                         name,
                         topics[t][1].formatted(months[m]),
-                        "It was " + pick("blowing hard", "flat calm", "raining sideways", "the first warm day") + " when I wrote this down, with the kettle on and the radio reading the forecast for the Tarrin coast.",
-                        pick("People ask us this every year.", "A customer asked me this on the slip.", "I learned this the slow way.") + " The short answer is that it depends on the wind, and the long answer fills this page.",
-                        "Come and tell us how you do it. The best ideas in this journal were told to us on the jetty at " + Place.ALL.get((t + m) % Place.ALL.size()).name() + ".");
+                        "It was " + pick("blowing hard", "flat calm", "raining sideways", "the first warm day")
+                                + " when I wrote this down, with the kettle on and the radio reading the forecast for the Tarrin coast.",
+                        pick(
+                                        "People ask us this every year.",
+                                        "A customer asked me this on the slip.",
+                                        "I learned this the slow way.")
+                                + " The short answer is that it depends on the wind, and the long answer fills this page.",
+                        "Come and tell us how you do it. The best ideas in this journal were told to us on the jetty at "
+                                + Place.ALL.get((t + m) % Place.ALL.size()).name() + ".");
                 article.published = "2025-%02d-%02d".formatted(m + 1, 3 + t * 3);
                 pages.add(article);
             }
@@ -174,13 +304,53 @@ final class Sections {
     }
 
     private void shop(List<SitePage> pages) {
-        pages.add(index("/shop/", "shop", "The old shop", "Paddling kit from our old shop by the harbour", "Paddles, clothing and bits that fall overboard, while stocks last."));
+        pages.add(index(
+                "/shop/",
+                "shop",
+                "The old shop",
+                "Paddling kit from our old shop by the harbour",
+                "Paddles, clothing and bits that fall overboard, while stocks last."));
         String[] goods = {
-            "Ash paddle", "Carbon paddle", "Split paddle", "Greenland paddle", "Paddle float", "Bilge pump", "Tow line", "Spray deck",
-            "Buoyancy aid", "Junior buoyancy aid", "Dry bag 10 l", "Dry bag 30 l", "Deck bag", "Map case", "Deck compass", "Head torch",
-            "Whistle", "Helmet", "Neoprene boots", "Neoprene gloves", "Pogies", "Cagoule", "Dry trousers", "Thermal top", "Roof pads",
-            "Roof straps", "Kayak trolley", "Wall rack", "Repair tape", "Varnish, half a litre", "Teak oil", "Brass screws", "Hatch cover",
-            "Foot pegs", "Seat pad", "Rudder kit", "Kayak sail", "Flask", "Sponge"};
+            "Ash paddle",
+            "Carbon paddle",
+            "Split paddle",
+            "Greenland paddle",
+            "Paddle float",
+            "Bilge pump",
+            "Tow line",
+            "Spray deck",
+            "Buoyancy aid",
+            "Junior buoyancy aid",
+            "Dry bag 10 l",
+            "Dry bag 30 l",
+            "Deck bag",
+            "Map case",
+            "Deck compass",
+            "Head torch",
+            "Whistle",
+            "Helmet",
+            "Neoprene boots",
+            "Neoprene gloves",
+            "Pogies",
+            "Cagoule",
+            "Dry trousers",
+            "Thermal top",
+            "Roof pads",
+            "Roof straps",
+            "Kayak trolley",
+            "Wall rack",
+            "Repair tape",
+            "Varnish, half a litre",
+            "Teak oil",
+            "Brass screws",
+            "Hatch cover",
+            "Foot pegs",
+            "Seat pad",
+            "Rudder kit",
+            "Kayak sail",
+            "Flask",
+            "Sponge"
+        };
         for (String good : goods) {
             pages.add(page(
                     "/shop/" + Slug.of(good) + "/",
@@ -188,7 +358,8 @@ final class Sections {
                     good,
                     good + " for sea kayaking and canoeing",
                     good + " that has been on our own boats for a season before we sell it.",
-                    "We keep a few in the office. Ask for the " + lower(good) + " at the counter, or ring us and we put one by.",
+                    "We keep a few in the office. Ask for the " + lower(good)
+                            + " at the counter, or ring us and we put one by.",
                     "If it breaks within two years, bring it back. We mend what can be mended."));
         }
     }
@@ -200,7 +371,8 @@ final class Sections {
             {"Safety on the water", "Our rules for wind, cold, tides and what to do if you capsize."},
             {"Imprint and company details", "Who we are in law, where the office is and whom to write to."},
             {"Accessibility of our slip", "Steps, ramps, hoists and how we help you into a boat."},
-            {"Cancellations and refunds", "When you get your money back and when you get a new date."}};
+            {"Cancellations and refunds", "When you get your money back and when you get a new date."}
+        };
         for (String[] page : legal) {
             pages.add(page(
                     "/legal/" + Slug.of(page[0]) + "/",
@@ -214,10 +386,17 @@ final class Sections {
     }
 
     private SitePage index(String path, String section, String name, String title, String description) {
-        return page(path, section, name, title, description, "Choose from the list below. If you do not find what you need, ring the office between nine and five.");
+        return page(
+                path,
+                section,
+                name,
+                title,
+                description,
+                "Choose from the list below. If you do not find what you need, ring the office between nine and five.");
     }
 
-    private static SitePage page(String path, String section, String name, String title, String description, String... paragraphs) {
+    private static SitePage page(
+            String path, String section, String name, String title, String description, String... paragraphs) {
         return new SitePage(path, section, name, title, description, List.of(paragraphs));
     }
 

@@ -8,16 +8,44 @@ import java.util.Random;
 public final class ShopListings {
 
     private static final String[] GOODS = {
-        "Canoe paddle", "Greenland paddle", "Half-model of a kayak", "Boat shed key ring", "Driftwood lamp", "Chart print of the bay",
-        "Kayak wall hook", "Cedar bread board", "Tide clock", "Oar coat rack", "Rope doormat", "Cleat drawer pull", "Paddle bookmark",
-        "Boat name board", "Birch plywood tray"
+        "Canoe paddle",
+        "Greenland paddle",
+        "Half-model of a kayak",
+        "Boat shed key ring",
+        "Driftwood lamp",
+        "Chart print of the bay",
+        "Kayak wall hook",
+        "Cedar bread board",
+        "Tide clock",
+        "Oar coat rack",
+        "Rope doormat",
+        "Cleat drawer pull",
+        "Paddle bookmark",
+        "Boat name board",
+        "Birch plywood tray"
     };
     private static final String[] WOODS = {"ash", "cedar", "cherry", "oak", "walnut", "larch"};
     private static final String[] OCCASIONS = {"a new boat", "a birthday", "a cabin by the sea"};
     private static final String[] TAGS = {
-        "kayak gift", "canoe gift", "paddler gift", "wooden decor", "nautical decor", "coastal home", "beach house decor",
-        "gift for sailors", "boat lover gift", "lake house decor", "hand carved wood", "cabin wall decor", "sea kayak",
-        "ocean gift", "fathers day gift", "cottage decor", "rustic wall art", "new boat gift", "handmade wood"
+        "kayak gift",
+        "canoe gift",
+        "paddler gift",
+        "wooden decor",
+        "nautical decor",
+        "coastal home",
+        "beach house decor",
+        "gift for sailors",
+        "boat lover gift",
+        "lake house decor",
+        "hand carved wood",
+        "cabin wall decor",
+        "sea kayak",
+        "ocean gift",
+        "fathers day gift",
+        "cottage decor",
+        "rustic wall art",
+        "new boat gift",
+        "handmade wood"
     };
 
     private final Random random;
@@ -30,7 +58,8 @@ public final class ShopListings {
         int number = 0;
         for (String good : GOODS) {
             for (int w = 0; w < WOODS.length; w++) {
-                for (int variant = 0; variant < 2; variant++) add(good, WOODS[w], OCCASIONS[(w + variant) % 3], variant, number++);
+                for (int variant = 0; variant < 2; variant++)
+                    add(good, WOODS[w], OCCASIONS[(w + variant) % 3], variant, number++);
             }
         }
     }
@@ -48,7 +77,8 @@ public final class ShopListings {
         String id = "TBK-" + (1001 + number);
         String size = variant == 0 ? "small" : "large";
         String title = good + ", gift for " + occasion + ", " + size + ", solid " + wood;
-        String description = "A " + size + " " + good.toLowerCase() + " made of " + wood + " in our boat shed by the harbour, oiled by hand. "
+        String description = "A " + size + " " + good.toLowerCase() + " made of " + wood
+                + " in our boat shed by the harbour, oiled by hand. "
                 + "Every piece is a little different, since the wood is what is left when a kayak has been planked.";
         List<String> tags = tags();
         switch (number % 12) {
@@ -82,7 +112,8 @@ public final class ShopListings {
             title = "";
             note(id, "title", "empty");
         } else if (number % 20 == 10) {
-            title = title + " – made from the last planks of a cedar strip kayak that crossed the bay a thousand times before it was retired, oiled, waxed and signed by the maker";
+            title = title
+                    + " – made from the last planks of a cedar strip kayak that crossed the bay a thousand times before it was retired, oiled, waxed and signed by the maker";
             note(id, "title", "too-long");
         } else if (number % 20 == 14) {
             title = "Wooden thing from our shed";
@@ -92,9 +123,23 @@ public final class ShopListings {
             description = "";
             note(id, "description", "empty");
         }
-        csv.append(id).append(',').append(quoted(title)).append(',').append(quoted(description)).append(',').append(quoted(String.join(", ", tags))).append(',')
-                .append("%d.00".formatted(12 + random.nextInt(90))).append(',').append(quoted(good.contains("paddle") ? "Paddles" : good.contains("Boat") || good.contains("kayak") ? "Boats" : "Home")).append(',')
-                .append(1 + random.nextInt(9)).append("\r\n");
+        csv.append(id)
+                .append(',')
+                .append(quoted(title))
+                .append(',')
+                .append(quoted(description))
+                .append(',')
+                .append(quoted(String.join(", ", tags)))
+                .append(',')
+                .append("%d.00".formatted(12 + random.nextInt(90)))
+                .append(',')
+                .append(quoted(
+                        good.contains("paddle")
+                                ? "Paddles"
+                                : good.contains("Boat") || good.contains("kayak") ? "Boats" : "Home"))
+                .append(',')
+                .append(1 + random.nextInt(9))
+                .append("\r\n");
     }
 
     private List<String> tags() {

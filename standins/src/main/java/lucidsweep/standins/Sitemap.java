@@ -20,6 +20,7 @@ final class Sitemap {
         return site.pages().values().stream()
                 .filter(page -> page.section.equals("journal") == journal)
                 .map(page -> "<url><loc>" + address.resolve(page.path) + "</loc></url>\n")
-                .collect(Collectors.joining("", "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<urlset" + SCHEMA, "</urlset>\n"));
+                .collect(Collectors.joining(
+                        "", "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<urlset" + SCHEMA, "</urlset>\n"));
     }
 }

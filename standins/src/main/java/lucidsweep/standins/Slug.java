@@ -8,6 +8,9 @@ final class Slug {
     private Slug() {}
 
     static String of(String name) {
-        return name.toLowerCase(Locale.ROOT).replaceAll("[’']", "").replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
+        return name.toLowerCase(Locale.ROOT)
+                .replaceAll("[’']", "")
+                .replaceAll("[^a-z0-9]+", "-")
+                .replaceAll("^-|-$", "");
     }
 }

@@ -100,11 +100,13 @@ public final class Website implements AutoCloseable {
 
     private Reply special(DemoSite site, String path) {
         return switch (path) {
-            case "/robots.txt" -> new Reply(
-                    200,
-                    "text/plain",
-                    ("User-agent: *\nDisallow: /private/\nSitemap: " + address() + "sitemap.xml\n").getBytes(StandardCharsets.UTF_8),
-                    Map.of());
+            case "/robots.txt" ->
+                new Reply(
+                        200,
+                        "text/plain",
+                        ("User-agent: *\nDisallow: /private/\nSitemap: " + address() + "sitemap.xml\n")
+                                .getBytes(StandardCharsets.UTF_8),
+                        Map.of());
             case "/sitemap.xml" -> xml(Sitemap.index(address()));
             case "/sitemap-pages.xml" -> xml(Sitemap.pages(site, address(), false));
             case "/sitemap-journal.xml" -> xml(Sitemap.pages(site, address(), true));
@@ -115,17 +117,32 @@ public final class Website implements AutoCloseable {
             case "/loop-a" -> Reply.redirect(302, "/loop-b");
             case "/loop-b" -> Reply.redirect(302, "/loop-a");
             case "/closed-branch" -> Reply.text(410, "<title>Gone</title><h1>This branch has closed</h1>");
-            case "/flaky" -> flakyAsked.getAndIncrement() % 2 == 0 ? Reply.text(500, "<title>Oops</title>") : plain("Weather station", "How our weather station on the slip works");
+            case "/flaky" ->
+                flakyAsked.getAndIncrement() % 2 == 0
+                        ? Reply.text(500, "<title>Oops</title>")
+                        : plain("Weather station", "How our weather station on the slip works");
             case "/slow" -> slow();
-            case "/latin" -> new Reply(
-                    200,
-                    "text/html; charset=ISO-8859-1",
-                    body("Café by the slip", "Café by the slip: crêpes, soup and hot chocolate", "").getBytes(StandardCharsets.ISO_8859_1),
-                    Map.of());
+            case "/latin" ->
+                new Reply(
+                        200,
+                        "text/html; charset=ISO-8859-1",
+                        body("Café by the slip", "Café by the slip: crêpes, soup and hot chocolate", "")
+                                .getBytes(StandardCharsets.ISO_8859_1),
+                        Map.of());
             case "/empty" -> Reply.html("");
-            case "/log-book" -> plain("Log book", "The log book: every trip since 1987", "<p>Wind south-west, four boats out, all back.</p>\n".repeat(HUGE / 52));
-            case "/prices.pdf" -> new Reply(200, "application/pdf", "%PDF-1.4\n%made up\n".getBytes(StandardCharsets.US_ASCII), Map.of());
-            case "/boat.svg" -> new Reply(200, "image/svg+xml", "<svg xmlns=\"http://www.w3.org/2000/svg\"/>".getBytes(StandardCharsets.US_ASCII), Map.of());
+            case "/log-book" ->
+                plain(
+                        "Log book",
+                        "The log book: every trip since 1987",
+                        "<p>Wind south-west, four boats out, all back.</p>\n".repeat(HUGE / 52));
+            case "/prices.pdf" ->
+                new Reply(200, "application/pdf", "%PDF-1.4\n%made up\n".getBytes(StandardCharsets.US_ASCII), Map.of());
+            case "/boat.svg" ->
+                new Reply(
+                        200,
+                        "image/svg+xml",
+                        "<svg xmlns=\"http://www.w3.org/2000/svg\"/>".getBytes(StandardCharsets.US_ASCII),
+                        Map.of());
             default -> Reply.text(404, "<title>Not found</title><h1>There is nothing here</h1>");
         };
     }
@@ -135,7 +152,10 @@ public final class Website implements AutoCloseable {
         int month = Integer.parseInt(parts[2]) * 12 + Integer.parseInt(parts[3]) - 1;
         String name = "%02d/%d".formatted(month % 12 + 1, month / 12);
         String next = "/calendar/" + (month + 1) / 12 + "/" + ((month + 1) % 12 + 1) + "/";
-        return plain("Tides in " + name, "Tide calendar of Tarrin Bay for " + name, "<p>" + PageHtml.link(next, "Next month") + "</p>");
+        return plain(
+                "Tides in " + name,
+                "Tide calendar of Tarrin Bay for " + name,
+                "<p>" + PageHtml.link(next, "Next month") + "</p>");
     }
 
     private static Reply slow() {
@@ -172,7 +192,8 @@ public final class Website implements AutoCloseable {
     }
 
     private static String body(String h1, String title, String more) {
-        return "<!doctype html><html lang=\"en-GB\"><head><title>" + title + "</title><meta name=\"description\" content=\""
+        return "<!doctype html><html lang=\"en-GB\"><head><title>" + title
+                + "</title><meta name=\"description\" content=\""
                 + title + ", from the office at Fennick harbour.\"></head><body><h1>" + h1 + "</h1>" + more
                 + "<p>" + PageHtml.link("/", "Back to the start") + "</p></body></html>";
     }

@@ -87,7 +87,8 @@ public final class Causes {
             rest.removeAll(section.getValue());
         }
         if (!rest.isEmpty()) {
-            String only = sections.size() == 1 ? sections.keySet().iterator().next() : "";
+            List<String> where = rest.stream().map(Tally::section).distinct().toList();
+            String only = where.size() == 1 ? where.get(0) : "";
             causes.add(cause(rest, "", only, says(rest, only), null));
         }
     }

@@ -9,7 +9,6 @@ import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Set;
 import java.util.stream.Stream;
 import lucidsweep.core.page.PageAddress;
@@ -172,14 +171,12 @@ final class SweepCommand {
     private static ConfigurableApplicationContext start(Path data) {
         return new SpringApplicationBuilder(LucidSweep.class)
                 .web(WebApplicationType.NONE)
-                .properties(Map.of(
-                        "lucid.data",
-                        data.toString(),
-                        "logging.level.root",
-                        "error",
-                        "logging.level.lucidsweep",
-                        "error"))
-                .run();
+                .logStartupInfo(false)
+                .run(
+                        "--lucid.data=" + data,
+                        "--logging.level.root=error",
+                        "--logging.level.lucidsweep=error",
+                        "--logging.level.org.flywaydb=error");
     }
 
     private static boolean isLoopback(URI address) {

@@ -108,6 +108,9 @@ final class Crawl implements AutoCloseable {
             throw Refusal.badInput(why);
         });
         robots = RobotsGate.of(start, fetcher);
+        robots.silence().ifPresent(why -> {
+            throw Refusal.badInput(start + " cannot be reached: " + why);
+        });
         pace.every(Math.max(settings.delayMs(), robots.delayMs()));
         if (!resume()) begin();
         List<Thread> workers = startWorkers();
@@ -134,11 +137,6 @@ final class Crawl implements AutoCloseable {
     String summary() {
         String pages = captured + (captured == 1 ? " page" : " pages") + " captured";
         return elsewhere == 0 ? pages : pages + ", " + elsewhere + " links lead to other hosts";
-    }
-
-    /** Where the site starts: the start's own address, or where its redirect led. */
-    String startAddress() {
-        return start.toString();
     }
 
     @Override

@@ -90,16 +90,20 @@ final class PageCapture {
                 List.of(text("title", facts.titles()), text("description", facts.descriptions())),
                 json.writeValueAsString(stored),
                 facts.copy(),
-                links(facts.links()));
+                links(facts, uri));
     }
 
     private static CapturedItem.Text text(String name, List<String> found) {
         return new CapturedItem.Text(name, found.size(), found.isEmpty() ? "" : clip(found.get(0), LONGEST_TEXT));
     }
 
-    private static String links(List<PageFacts.Link> links) {
+    /** A page that sends its reader on by itself links to where it sends. */
+    private static String links(PageFacts facts, URI address) {
         StringBuilder lines = new StringBuilder();
-        links.stream()
+        PageAddress.resolve(address, facts.refresh())
+                .filter(to -> !facts.refresh().isEmpty())
+                .ifPresent(to -> lines.append(to).append("\t\n"));
+        facts.links().stream()
                 .limit(MOST_LINKS_STORED)
                 .forEach(link -> lines.append(link.address())
                         .append('\t')

@@ -4,7 +4,9 @@ import crawlercommons.robots.BaseRobotRules;
 import crawlercommons.robots.SimpleRobotRulesParser;
 import java.net.URI;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
+import lucidsweep.core.page.PageAddress;
 
 /** What a site's robots.txt allows us, and the sitemaps it names. */
 final class RobotsGate {
@@ -13,8 +15,11 @@ final class RobotsGate {
 
     private final BaseRobotRules rules;
 
-    private RobotsGate(BaseRobotRules rules) {
+    private final String silence;
+
+    private RobotsGate(BaseRobotRules rules, String silence) {
         this.rules = rules;
+        this.silence = silence;
     }
 
     /** Asks for robots.txt; a 4xx allows everything, a 5xx or silence forbids everything (RFC 9309). */
@@ -23,13 +28,19 @@ final class RobotsGate {
         SimpleRobotRulesParser parser = new SimpleRobotRulesParser();
         try {
             Fetched answer = fetcher.get(address);
-            if (answer.isRedirect()) answer = fetcher.get(address.resolve(answer.location()));
-            if (answer.status() != 200) return new RobotsGate(parser.failedFetch(answer.status()));
+            Optional<URI> moved = PageAddress.resolve(address, answer.location());
+            if (answer.isRedirect() && moved.isPresent()) answer = fetcher.get(moved.get());
+            if (answer.status() != 200) return new RobotsGate(parser.failedFetch(answer.status()), null);
             return new RobotsGate(
-                    parser.parseContent(address.toString(), answer.body(), "text/plain", Set.of(Fetcher.AGENT)));
-        } catch (Fetcher.Unreachable | IllegalArgumentException e) {
-            return new RobotsGate(parser.failedFetch(503));
+                    parser.parseContent(address.toString(), answer.body(), "text/plain", Set.of(Fetcher.AGENT)), null);
+        } catch (Fetcher.Unreachable e) {
+            return new RobotsGate(parser.failedFetch(503), e.getMessage());
         }
+    }
+
+    /** Why the site did not answer at all; empty where it did. */
+    Optional<String> silence() {
+        return Optional.ofNullable(silence);
     }
 
     boolean allows(String address) {

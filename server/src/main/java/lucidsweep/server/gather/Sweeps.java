@@ -1,7 +1,9 @@
 package lucidsweep.server.gather;
 
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Consumer;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.server.client.Clients;
@@ -115,6 +117,12 @@ public class Sweeps {
         return mapper.sweep(key.id);
     }
 
+    private Map<String, String> redirects(long sweepId) {
+        Map<String, String> found = new HashMap<>();
+        forEachVisit(sweepId, Outcome.REDIRECT.code(), visit -> found.put(visit.address(), visit.redirectTo()));
+        return found;
+    }
+
     private String crawl(Sweep sweep, CrawlSettings settings, Progress progress) throws InterruptedException {
         Property property = clients.property(sweep.propertyId());
         PageCapture pageCapture = new PageCapture(json);
@@ -122,7 +130,7 @@ public class Sweeps {
             boolean complete = crawl.run();
             if (progress.stopAsked() && jobs.isClosing()) return "";
             int gone = complete ? captures.markGone(sweep.propertyId(), sweep.id()) : 0;
-            captures.countLinks(sweep.propertyId(), crawl.startAddress());
+            captures.countLinks(sweep.propertyId(), sweep.source(), redirects(sweep.id()));
             publisher.publishEvent(new SweepEnded(sweep.propertyId(), sweep.id()));
             mapper.endSweep(sweep.id(), progress.stopAsked() ? "stopped" : "done");
             clients.touch(sweep.propertyId());

@@ -1,6 +1,7 @@
 package lucidsweep.server.item;
 
 import java.util.List;
+import java.util.Map;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Likeness;
 import org.springframework.stereotype.Service;
@@ -58,9 +59,14 @@ public class Captures {
         return mapper.markGone(propertyId, sweepId);
     }
 
-    /** Counts the links to every item and how many links it is away from the start. */
-    public void countLinks(long propertyId, String startAddress) {
+    /**
+     * Counts the links to every item and how many links it is away from the start.
+     *
+     * @param redirects where addresses lead that only pass on; a link to one is a link to where it ends
+     */
+    public void countLinks(long propertyId, String startAddress, Map<String, String> redirects) {
         LinkGraph graph = new LinkGraph();
+        redirects.forEach((from, to) -> graph.redirect(Likeness.exactHash(from), Likeness.exactHash(to)));
         forEachItem(propertyId, links -> graph.item(links.itemId(), links.addressHash()));
         forEachItem(propertyId, links -> {
             for (String line : Packed.text(links.links()).split("\n")) {

@@ -34,6 +34,9 @@ interface DraftMapper {
     @Update("update field set kept = #{reason} where name = #{field} and item_id = " + ItemSql.IDS)
     int setKept(@Param("ids") Object[] ids, @Param("field") String field, @Param("reason") String reason);
 
+    @Select("select distinct name from field where property_id = #{propertyId} and state <> '' order by name desc")
+    List<String> draftedFields(long propertyId);
+
     @Select("""
             select count(*) from field f join item i on i.id = f.item_id
             where f.property_id = #{propertyId} and f.state = #{state} and not i.gone""")

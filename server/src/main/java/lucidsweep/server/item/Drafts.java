@@ -60,6 +60,11 @@ public class Drafts {
         return mapper.count(propertyId, state);
     }
 
+    /** The fields of which a property has drafts. */
+    public List<String> draftedFields(long propertyId) {
+        return mapper.draftedFields(propertyId);
+    }
+
     private static Object[] chunk(long[] ids, int start) {
         return Arrays.stream(ids, start, Math.min(ids.length, start + CHUNK))
                 .boxed()

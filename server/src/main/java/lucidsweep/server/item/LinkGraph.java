@@ -16,8 +16,10 @@ final class LinkGraph {
 
     private static final int MOST_TEXTS = 30;
     private static final int MOST_TEXT = 100;
+    private static final int MOST_REDIRECTS = 10;
 
     private final Map<Long, Integer> byHash = new HashMap<>();
+    private final Map<Long, Long> redirects = new HashMap<>();
     private final Map<Long, Integer> byId = new HashMap<>();
     private final List<Node> nodes = new ArrayList<>();
     private final Set<Integer> linkedByCurrent = new HashSet<>();
@@ -42,6 +44,10 @@ final class LinkGraph {
         void accept(long id, int linksIn, String linkTexts, int depth);
     }
 
+    void redirect(long fromHash, long toHash) {
+        redirects.put(fromHash, toHash);
+    }
+
     void item(long id, long addressHash) {
         byHash.put(addressHash, nodes.size());
         byId.put(id, nodes.size());
@@ -50,7 +56,7 @@ final class LinkGraph {
 
     /** Counts a link; those of one page come together. It counts once per page it stands on; links of a page to itself do not count. */
     void link(long fromItem, long toHash, String text) {
-        Integer target = byHash.get(toHash);
+        Integer target = byHash.get(end(toHash));
         if (target == null) return;
         Node from = nodes.get(byId.get(fromItem));
         Node to = nodes.get(target);
@@ -68,8 +74,14 @@ final class LinkGraph {
         to.linksIn++;
     }
 
+    private long end(long hash) {
+        long at = hash;
+        for (int step = 0; step < MOST_REDIRECTS && redirects.containsKey(at); step++) at = redirects.get(at);
+        return at;
+    }
+
     void measureDepth(long startHash) {
-        Integer start = byHash.get(startHash);
+        Integer start = byHash.get(end(startHash));
         if (start == null) return;
         nodes.get(start).depth = 0;
         Deque<Integer> waiting = new ArrayDeque<>(List.of(start));

@@ -59,6 +59,7 @@ class PortfolioController {
                 drafts.count(property.id(), "sent-back"),
                 drafts.count(property.id(), "approved"),
                 drafts.count(property.id(), "handed-over"),
+                drafts.draftedFields(property.id()),
                 sweeps.lastEnded(property.id()));
     }
 }

@@ -1,6 +1,7 @@
 package lucidsweep.server.portfolio;
 
 import java.time.Instant;
+import java.util.List;
 import lucidsweep.server.client.Property;
 
 /**
@@ -11,6 +12,7 @@ import lucidsweep.server.client.Property;
  * @param drafted drafts that wait to be looked at
  * @param approved drafts that wait to be handed over
  * @param handedOver texts handed over
+ * @param draftedFields the fields of which there are drafts
  * @param lastSweep null where there was none
  */
 public record Standing(
@@ -25,4 +27,5 @@ public record Standing(
         int sentBack,
         int approved,
         int handedOver,
+        List<String> draftedFields,
         Instant lastSweep) {}

@@ -1,0 +1,209 @@
+package lucidsweep.core.compose;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.regex.Pattern;
+import lucidsweep.core.keyword.Words;
+import lucidsweep.core.standard.Fit;
+import lucidsweep.core.standard.Standard;
+import lucidsweep.core.text.Graphemes;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class ComposeTest {
+
+    private static final Standard.TextLimits LIMITS = Standard.ofPages().title();
+    private static final Words ENGLISH = Words.in("en");
+    private static final List<String> NAMES = List.of("Tarrin Bay Kayaks", "Gull Cove");
+    private static final Part H1 = part(" | ", 1, true, Source.Kind.H1, Source.Kind.SLUG);
+    private static final Part KEYWORD = part(" – ", 2, false, Source.Kind.KEYWORD);
+    private static final Part BRAND = part(" | ", 3, false, Source.Kind.BRAND);
+
+    private static Composition compose(Map<Source.Kind, String> item, Part... parts) {
+        return new Fitter(new Recipe(List.of(parts)), LIMITS, ENGLISH, NAMES).compose(item);
+    }
+
+    @Test
+    void takesTheFirstSourceThatHasAText() {
+        Map<Source.Kind, String> item = Map.of(Source.Kind.SLUG, "sea caves", Source.Kind.BRAND, "Tarrin Bay Kayaks");
+        Composition made = compose(item, H1, KEYWORD, BRAND);
+        assertThat(made.text()).isEqualTo("sea caves | Tarrin Bay Kayaks");
+        assertThat(made.outcome()).isEqualTo(Composition.Outcome.LACKS_SOURCE);
+        assertThat(compose(Map.of(), H1).outcome()).isEqualTo(Composition.Outcome.NOTHING);
+    }
+
+    @Test
+    void leavesOutTheLeastImportantPartFirst() {
+        Map<Source.Kind, String> item = Map.of(
+                Source.Kind.H1,
+                "Guided seal-watching tours for families",
+                Source.Kind.KEYWORD,
+                "paddling holidays",
+                Source.Kind.BRAND,
+                "Tarrin Bay Kayaks");
+        Composition made = compose(item, H1, KEYWORD, BRAND);
+        assertThat(made.text()).isEqualTo("Guided seal-watching tours for families – paddling holidays");
+        assertThat(made.outcome()).isEqualTo(Composition.Outcome.SHORTENED);
+        assertThat(made.leftOut()).containsExactly("Tarrin Bay Kayaks");
+    }
+
+    @Test
+    void neverSaysTheSameTwice() {
+        Map<Source.Kind, String> item = Map.of(
+                Source.Kind.H1,
+                "Kayak hire with Tarrin Bay Kayaks",
+                Source.Kind.KEYWORD,
+                "kayaks hire",
+                Source.Kind.BRAND,
+                "Tarrin Bay Kayaks");
+        assertThat(compose(item, H1, KEYWORD, BRAND).text()).isEqualTo("Kayak hire with Tarrin Bay Kayaks");
+    }
+
+    @Test
+    void shortensAtAWordAndLeavesNothingDangling() {
+        Map<Source.Kind, String> item = Map.of(
+                Source.Kind.H1,
+                "Everything you need to know about hiring a kayak (with or without a guide) in the bay this summer");
+        Composition made = compose(item, H1);
+        assertThat(made.text()).isEqualTo("Everything you need to know about hiring a kayak");
+        assertThat(made.outcome()).isEqualTo(Composition.Outcome.SHORTENED);
+    }
+
+    @Test
+    void tellsItemsApart() {
+        Fitter fitter = new Fitter(new Recipe(List.of(H1, BRAND)), LIMITS, ENGLISH, NAMES);
+        Map<Source.Kind, String> item = Map.of(Source.Kind.H1, "Kayak hire", Source.Kind.BRAND, "Tarrin Bay Kayaks");
+        assertThat(fitter.compose(item, "Gull Cove").text()).isEqualTo("Kayak hire | Gull Cove | Tarrin Bay Kayaks");
+    }
+
+    /** Against every subset of whole parts: what is chosen fits, and no set that fits is worth more. */
+    @Test
+    void isAsGoodAsTryingEverySet() {
+        Random random = new Random(3);
+        String[] words = {
+            "boat", "lantern", "wide", "harbour", "Mmm", "tide", "illicit", "granite", "slip", "swell", "cedar", "fog"
+        };
+        for (int round = 0; round < 200; round++) {
+            List<Part> parts = new ArrayList<>();
+            List<String> texts = new ArrayList<>();
+            for (int i = 0; i < 5; i++) {
+                StringBuilder text = new StringBuilder("p" + i + "x" + round);
+                for (int n = 0; n < 1 + random.nextInt(4); n++)
+                    text.append(' ').append(words[random.nextInt(words.length)]).append(i);
+                texts.add(text.toString());
+                parts.add(new Part(
+                        List.of(new Source(Source.Kind.FIXED, text.toString())),
+                        " | ",
+                        LetterCase.AS_IS,
+                        i + 1,
+                        false));
+            }
+            String made = new Fitter(new Recipe(parts), LIMITS, ENGLISH, List.of())
+                    .compose(Map.of())
+                    .text();
+            double best = 0;
+            double chosen = 0;
+            for (int set = 1; set < 32; set++) {
+                List<String> some = new ArrayList<>();
+                double value = 0;
+                for (int i = 0; i < 5; i++) {
+                    if ((set & 1 << i) == 0) continue;
+                    some.add(texts.get(i));
+                    value += Math.pow(3, 7 - i);
+                }
+                String line = String.join(" | ", some);
+                if (LIMITS.fits(line, Graphemes.count(line))) best = Math.max(best, value);
+                if (line.equals(made)) chosen = value;
+            }
+            assertThat(chosen).as(made).isEqualTo(best);
+        }
+    }
+
+    @Test
+    void recipesAreChecked() {
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> new Recipe(List.of()))
+                .withMessageContaining("got 0");
+        assertThatIllegalArgumentException().isThrownBy(() -> new Part(List.of(), "", LetterCase.AS_IS, 1, false));
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> part("", 9, false, Source.Kind.H1))
+                .withMessageContaining("got 9");
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "SENTENCE, KAYAK HIRE in GULL COVE. Book NOW, Kayak hire in Gull Cove. Book NOW",
+        "SENTENCE, Kayak Hire In gull cove, Kayak hire in Gull Cove",
+        "TITLE, the best of the tarrin bay kayaks, The Best of the Tarrin Bay Kayaks",
+        "UPPER, Kayak hire, KAYAK HIRE",
+        "LOWER, GULL COVE hire, Gull Cove hire",
+        "AS_IS, kAYak, kAYak",
+    })
+    void letterCaseKeepsNames(LetterCase letterCase, String text, String expected) {
+        // An all-capital word of more than four letters is shouting, a shorter one may be an acronym.
+        assertThat(letterCase.apply(text, NAMES))
+                .isEqualTo(expected.replace("Kayak hire in Gull Cove. Book NOW", "Kayak HIRE in Gull Cove. Book NOW"));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "kayak, canoe, false, false, Kayak and kayak, canoe and canoe",
+        "kayak, canoe, false, true, Kayak and kayak, Kayak and canoe",
+        "'(\\d+) pages', '$1 p.', true, false, 12 pages, 12 p.",
+        "a.b, x, false, false, a.b axb, x axb",
+        "$, €, false, false, 5 $, 5 €",
+    })
+    void replaces(String find, String with, boolean regex, boolean matchCase, String text, String expected) {
+        assertThat(BulkEdit.Replace.of(find, with, regex, matchCase).apply(text))
+                .isEqualTo(expected);
+    }
+
+    @Test
+    void runawayPatternsEnd() {
+        BulkEdit runaway = BulkEdit.Replace.of("(.*,){20}P", "", true, false);
+        assertThatThrownBy(() -> runaway.apply("a,".repeat(60))).isInstanceOf(RunawayPattern.class);
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> BulkEdit.Replace.of("(a", "", true, false))
+                .withMessageContaining("character");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> BulkEdit.Replace.of("a", "$2", true, false))
+                .withMessageContaining("group 2");
+    }
+
+    @Test
+    void addsOnceAndCutsToFit() {
+        BulkEdit after = new BulkEdit.AddAfter(" | Tarrin");
+        assertThat(after.apply(after.apply("Boats"))).isEqualTo("Boats | Tarrin");
+        assertThat(new BulkEdit.AddBefore("New: ").apply("New: boats")).isEqualTo("New: boats");
+        assertThat(new BulkEdit.RemoveEnding(" | Tarrin").apply("Boats – | Tarrin"))
+                .isEqualTo("Boats");
+        String cut = new BulkEdit.CutToFit(LIMITS)
+                .apply("Guided tours by kayak along the whole coast and back again with the tide, or with a guide");
+        assertThat(Fit.of(cut, LIMITS).says()).isEmpty();
+        assertThat(cut).doesNotMatch(Pattern.compile(".*\\b(and|with|the|or)$"));
+        assertThat(new BulkEdit.CutToFit(LIMITS).apply("Fits, with")).isEqualTo("Fits, with");
+    }
+
+    @Test
+    void editsTagSets() {
+        assertThat(new BulkEdit.AddTags(List.of("Sea Kayak", "canoe gift")).apply("sea kayak, oar"))
+                .isEqualTo("sea kayak, oar, canoe gift");
+        assertThat(new BulkEdit.RemoveTags(List.of("SEA-KAYAK")).apply("sea kayak, oar"))
+                .isEqualTo("oar");
+        assertThat(new BulkEdit.ReplaceTag("oar", "sea kayak").apply("sea kayak, oar"))
+                .isEqualTo("sea kayak");
+    }
+
+    private static Part part(String before, int rank, boolean shortenable, Source.Kind... kinds) {
+        List<Source> sources = new ArrayList<>();
+        for (Source.Kind kind : kinds) sources.add(new Source(kind, ""));
+        return new Part(sources, before, LetterCase.AS_IS, rank, shortenable);
+    }
+}

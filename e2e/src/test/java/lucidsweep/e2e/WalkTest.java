@@ -1,0 +1,305 @@
+package lucidsweep.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** The six stages as a person walks them, with mouse and keyboard. */
+@ExtendWith(Started.class)
+class WalkTest {
+
+    private final List<String> faults = new ArrayList<>();
+    private BrowserContext context;
+    private Page page;
+    private String address;
+
+    @BeforeEach
+    void open(Started.Stage stage) {
+        address = stage.address();
+        context = stage.browser()
+                .newContext(new Browser.NewContextOptions()
+                        .setViewportSize(1280, 800)
+                        .setPermissions(List.of("clipboard-read", "clipboard-write")));
+        page = context.newPage();
+        page.onPageError(faults::add);
+    }
+
+    @AfterEach
+    void close() {
+        context.close();
+        assertThat(faults).as("errors in the page").isEmpty();
+    }
+
+    @Test
+    void fromACauseToAHandover() throws IOException {
+        page.navigate(address);
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Website"))
+                .click();
+        assertThat(page.getByRole(
+                        AriaRole.HEADING, new Page.GetByRoleOptions().setName("What holds this property back")))
+                .isVisible();
+        Locator cause = page.getByRole(AriaRole.LISTITEM)
+                .filter(new Locator.FilterOptions().setHasText("78 titles end in the same 44 letters"));
+        assertThat(cause).containsText("Without them, 78 fit.");
+        cause.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Take the ending off"))
+                .click();
+
+        assertThat(panel()).containsText("78 titles would change, all of them fit");
+        assertThat(panel()).containsText("Sunset tour at Gull Cove");
+        button("Draft 78").click();
+        assertThat(ribbon("Rewrite")).containsText("78 drafted");
+
+        stage("Release");
+        page.getByLabel("Choose all rows").check();
+        assertThat(page.getByText("78 items chosen")).isVisible();
+        button("Approve").click();
+        assertThat(page.getByText("78 approved drafts to hand over")).isVisible();
+        Download file = page.waitForDownload(() -> button("Hand over").click());
+        String csv = Files.readString(file.path());
+        assertThat(csv.lines()).hasSize(79);
+        assertThat(csv)
+                .contains(
+                        "/tours/gull-cove/sunset-tour/,title,\"Sunset tour at Gull Cove | Tarrin Bay Kayaks: hire, tours and lessons\",Sunset tour at Gull Cove");
+        assertThat(ribbon("Release")).containsText("78 handed over");
+
+        stage("Watch");
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Nothing to watch yet")))
+                .isVisible();
+    }
+
+    @Test
+    void aRecipeOverEverythingIsAppliedAndUndone() {
+        page.navigate(address + "/p/1/rewrite?section=%2Fboats%2F");
+        button("Rewrite in bulk").click();
+        assertThat(panel()).containsText("51 items");
+        panel().getByLabel("Field").selectOption("of descriptions");
+        panel().getByLabel("Field").selectOption("of titles");
+        assertThat(button(Pattern.compile("Draft \\d+"))).isEnabled();
+        button(Pattern.compile("Draft \\d+")).click();
+        assertThat(page.getByText(Pattern.compile("\\d+ texts drafted. ctrl \\+ Z takes it back.")))
+                .isVisible();
+        assertThat(cell("/boats/knot-9-kit/", "title")).containsText("Tarrin Bay Kayaks");
+        page.keyboard().press("Control+z");
+        assertThat(page.getByText(Pattern.compile("Undone: Recipe for titles"))).isVisible();
+        assertThat(cell("/boats/knot-9-kit/", "title")).not().containsText("Tarrin Bay Kayaks");
+    }
+
+    @Test
+    void theDeskIsWorkedWithTheKeyboard() {
+        page.navigate(address + "/p/1/rewrite?section=%2Flessons%2F");
+        Locator first = cell("/lessons/family-taster/", "title");
+        first.click();
+        page.keyboard().press("F2");
+        page.keyboard().press("Control+a");
+        page.keyboard()
+                .type("Family taster: two hours in doubles, with patient coaches, warm hats and cocoa for everyone");
+        assertThat(page.getByRole(AriaRole.GRID)).containsText("px over");
+        page.keyboard().press("Escape");
+        assertThat(first).containsText("Family taster: lesson on the water");
+
+        page.keyboard().press("Enter");
+        page.keyboard().press("Control+a");
+        page.keyboard().type("Family taster in doubles");
+        page.keyboard().press("Enter");
+        assertThat(first).containsText("Family taster in doubles");
+        assertThat(page.getByLabel("Close-up")).isVisible();
+
+        first.click();
+        page.keyboard().press("Shift+ArrowDown");
+        page.keyboard().press("Shift+ArrowDown");
+        page.keyboard().press("Control+d");
+        assertThat(rows("Family taster in doubles")).hasCount(3);
+        page.keyboard().press("Control+c");
+        assertThat(String.valueOf(page.evaluate("navigator.clipboard.readText()")))
+                .isEqualTo("Family taster in doubles\n".repeat(3).strip());
+
+        page.evaluate("navigator.clipboard.writeText('One title\\tOne description\\nTwo title\\tTwo description')");
+        first.click();
+        page.keyboard().press("Control+v");
+        assertThat(cell("/lessons/family-taster/", "description")).containsText("One description");
+        assertThat(rows("Two title")).containsText("Two description");
+
+        for (int i = 0; i < 3; i++) {
+            page.keyboard().press("Control+z");
+            assertThat(page.getByText("Undone:")).hasCount(i + 1);
+        }
+        assertThat(first).containsText("Family taster: lesson on the water");
+    }
+
+    @Test
+    void keywordsArePastedAndItemsAimedByHand() {
+        page.navigate(address + "/p/2/aim");
+        page.getByLabel("One a line, or rows of phrase, volume and competition")
+                .fill("cedar bread board\t1.3K\nrope doormat\t90\nwalnut propeller\t10");
+        button("Add").click();
+        assertThat(page.getByText("3 keywords added, 0 known already; 2 items aimed."))
+                .isVisible();
+        page.getByText("Keywords without an item").click();
+        assertThat(page.getByRole(AriaRole.GRID)).containsText("walnut propeller");
+        page.getByText("Items without a keyword").click();
+        page.getByRole(AriaRole.GRID).getByLabel("Choose this row").first().click();
+        page.getByPlaceholder("Aim at …").fill("walnut");
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("walnut propeller"))
+                .click();
+        assertThat(page.getByText("1 item aimed by hand.")).isVisible();
+        assertThat(ribbon("Aim")).containsText("3 aimed");
+    }
+
+    @Test
+    void aClientIsAddedAFileImportedAndBothRemovedAgain() {
+        page.navigate(address);
+        button("Add a client").click();
+        page.getByLabel("Name").fill("Skerry Ropeworks");
+        button("Add").last().click();
+        Locator client = page.locator("section").filter(new Locator.FilterOptions().setHasText("Skerry Ropeworks"));
+        client.getByText("add a property").click();
+        page.getByLabel("Kind").selectOption("the listings of a shop");
+        page.getByLabel("Name").fill("Market stall");
+        button("Add").last().click();
+        client.getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Market stall"))
+                .click();
+        byte[] csv = "number;heading;text\n1;Anchor rope, ten metres of it, by hand;Strong\n2;Bell rope\n"
+                .getBytes(StandardCharsets.UTF_8);
+        page.locator("input[type=file]").setInputFiles(new FilePayload("stall.csv", "text/csv", csv));
+        assertThat(page.getByText("cells parted by semicolon")).isVisible();
+        page.getByLabel("What text holds").selectOption("description");
+        button("Import").click();
+        assertThat(page.getByText("1 listings read, 1 rows could not be read.")).isVisible();
+        page.getByText("1 listings read, 1 rows could not be read.").click();
+        page.getByText("could not be read", new Page.GetByTextOptions().setExact(true))
+                .click();
+        assertThat(page.getByText("expected 3 cells, got 2").first()).isVisible();
+        page.keyboard().press("Escape");
+        assertThat(cell("1", "title")).containsText("Anchor rope");
+
+        page.navigate(address);
+        client.getByText("change", new Locator.GetByTextOptions().setExact(true))
+                .first()
+                .click();
+        button("Remove (can be brought back)").click();
+        assertThat(client.getByText("add a property")).hasCount(0);
+        page.getByText("bring back").click();
+        assertThat(client.getByText("add a property")).isVisible();
+    }
+
+    @Test
+    void theAddressHoldsTheView() {
+        page.navigate(address + "/p/1/gather");
+        page.getByLabel("Find items by address or text").fill("seal");
+        page.keyboard().press("Enter");
+        assertThat(page.getByText("13 items", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("title").setExact(true))
+                .click();
+        page.reload();
+        assertThat(page.getByText("13 items", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+        assertThat(page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("title")))
+                .hasAttribute("aria-sort", "ascending");
+        page.goBack();
+        page.goBack();
+        assertThat(page.getByText("365 items", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+    }
+
+    @Test
+    void anErrorIsSaidAndNothingBreaks() {
+        page.navigate(address + "/p/1/rewrite");
+        button("Rewrite in bulk").click();
+        panel().getByLabel("Tool").selectOption("Find and replace");
+        panel().getByLabel("Find").fill("(tour");
+        panel().getByLabel("Regular expression").check();
+        assertThat(panel().getByRole(AriaRole.ALERT)).containsText("cannot be read at character");
+        assertThat(button("Draft them")).isDisabled();
+        page.navigate(address + "/p/999/triage");
+        assertThat(page.getByText("there is no property 999").first()).isVisible();
+    }
+
+    @Test
+    void everyViewIsAccessible() throws IOException {
+        String axe = Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js"));
+        for (String scheme : List.of("light", "dark")) {
+            for (String view : List.of(
+                    "/",
+                    "/p/1/gather",
+                    "/p/1/aim",
+                    "/p/1/triage",
+                    "/p/1/triage?field=title&kind=missing",
+                    "/p/1/rewrite?tool=recipe",
+                    "/p/1/release",
+                    "/p/1/watch",
+                    "/p/2/gather")) {
+                page.navigate(address + view);
+                page.evaluate("scheme => localStorage.setItem('mantine-color-scheme-value', scheme)", scheme);
+                page.reload();
+                assertThat(page.locator("h1, h2, [role=row]").first()).isVisible();
+                page.waitForLoadState();
+                page.evaluate(axe);
+                @SuppressWarnings("unchecked")
+                Map<String, List<Map<String, Object>>> result = (Map<String, List<Map<String, Object>>>)
+                        page.evaluate("() => axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa'] })");
+                List<String> violations = result.get("violations").stream()
+                        .map(violation -> violation.get("id") + ": "
+                                + String.valueOf(violation.get("nodes")).replaceAll("(?s)^.*?html=(.{0,160}).*$", "$1"))
+                        .toList();
+                assertThat(violations).as(view + " " + scheme).isEmpty();
+            }
+        }
+    }
+
+    private Locator panel() {
+        return page.getByLabel("Rewrite in bulk");
+    }
+
+    private Locator button(String name) {
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    private Locator button(Pattern name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
+    }
+
+    private Locator ribbon(String stage) {
+        return page.getByRole(AriaRole.NAVIGATION)
+                .getByRole(AriaRole.LINK)
+                .filter(new Locator.FilterOptions().setHasText(stage));
+    }
+
+    private void stage(String name) {
+        ribbon(name).click();
+    }
+
+    private Locator rows(String text) {
+        return page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText(text));
+    }
+
+    private Locator cell(String path, String column) {
+        Locator address =
+                page.locator("[data-column=address]").getByText(path, new Locator.GetByTextOptions().setExact(true));
+        return page.getByRole(AriaRole.ROW)
+                .filter(new Locator.FilterOptions().setHas(address))
+                .locator("[data-column=" + column + "]");
+    }
+}

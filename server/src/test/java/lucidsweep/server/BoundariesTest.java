@@ -1,0 +1,53 @@
+package lucidsweep.server;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.domain.JavaClass;
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchCondition;
+import com.tngtech.archunit.lang.ArchRule;
+import com.tngtech.archunit.lang.ConditionEvents;
+import com.tngtech.archunit.lang.SimpleConditionEvent;
+import org.apache.ibatis.annotations.Mapper;
+
+@AnalyzeClasses(packages = "lucidsweep", importOptions = ImportOption.DoNotIncludeTests.class)
+class BoundariesTest {
+
+    @ArchTest
+    static final ArchRule stagesHaveNoCycles =
+            slices().matching("lucidsweep.server.(*)..").should().beFreeOfCycles();
+
+    @ArchTest
+    static final ArchRule mappersStayInTheirStage = classes()
+            .that()
+            .areAnnotatedWith(Mapper.class)
+            .should(new ArchCondition<JavaClass>("be used in their own package only") {
+                @Override
+                public void check(JavaClass mapper, ConditionEvents events) {
+                    mapper.getDirectDependenciesToSelf().stream()
+                            .filter(use ->
+                                    !use.getOriginClass().getPackageName().equals(mapper.getPackageName()))
+                            .forEach(use -> events.add(SimpleConditionEvent.violated(use, use.getDescription())));
+                }
+            });
+
+    @ArchTest
+    static final ArchRule theOutsideWorldIsReachedOverHttp = noClasses()
+            .that()
+            .resideInAPackage("lucidsweep.server..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("lucidsweep.standins..");
+
+    @ArchTest
+    static final ArchRule coreKnowsNoServer = noClasses()
+            .that()
+            .resideInAPackage("lucidsweep.core..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("lucidsweep.server..");
+}

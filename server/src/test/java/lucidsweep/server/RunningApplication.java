@@ -1,0 +1,186 @@
+package lucidsweep.server;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.locks.LockSupport;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.junit.jupiter.api.extension.ParameterContext;
+import org.junit.jupiter.api.extension.ParameterResolver;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Starts the real application once for all tests, on a free port with an empty database, and hands out a client of its API. */
+public final class RunningApplication implements ParameterResolver {
+
+    @Override
+    public boolean supportsParameter(ParameterContext parameter, ExtensionContext context) {
+        return parameter.getParameter().getType() == Api.class;
+    }
+
+    @Override
+    public Api resolveParameter(ParameterContext parameter, ExtensionContext context) {
+        return context.getRoot()
+                .getStore(ExtensionContext.Namespace.GLOBAL)
+                .getOrComputeIfAbsent(Application.class, key -> new Application(), Application.class)
+                .api;
+    }
+
+    private static final class Application implements AutoCloseable {
+        private final ConfigurableApplicationContext context;
+        private final Api api;
+
+        private Application() {
+            try {
+                Path data = Files.createTempDirectory("lucid-test-");
+                context = new SpringApplicationBuilder(LucidSweep.class)
+                        .logStartupInfo(false)
+                        .run("--server.port=0", "--lucid.data=" + data, "--lucid.web=" + data);
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+            api = new Api(Integer.parseInt(context.getEnvironment().getProperty("local.server.port")));
+        }
+
+        @Override
+        public void close() {
+            context.close();
+        }
+    }
+
+    /** What the server answered: status and body; the body as JSON where it is. */
+    public record Reply(int status, String body, HttpResponse<String> response) {
+
+        public JsonNode json() {
+            return new JsonMapper().readTree(body);
+        }
+
+        public String problem() {
+            return json().path("detail").asString("");
+        }
+    }
+
+    /** A client of the API. */
+    public static final class Api {
+        private static final JsonMapper JSON = new JsonMapper();
+
+        private final HttpClient http = HttpClient.newHttpClient();
+        private final String base;
+
+        private Api(int port) {
+            base = "http://127.0.0.1:" + port;
+        }
+
+        public String base() {
+            return base;
+        }
+
+        public Reply get(String path) {
+            return send(HttpRequest.newBuilder(URI.create(base + path)).build());
+        }
+
+        public Reply post(String path, String json) {
+            return method("POST", path, json);
+        }
+
+        public Reply method(String method, String path, String json) {
+            return send(HttpRequest.newBuilder(URI.create(base + path))
+                    .header("Content-Type", "application/json")
+                    .method(method, HttpRequest.BodyPublishers.ofString(json))
+                    .build());
+        }
+
+        public Reply upload(String path, String name, byte[] content) {
+            byte[] head = ("--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + name + "\"\r\n\r\n")
+                    .getBytes(StandardCharsets.UTF_8);
+            byte[] tail = "\r\n--b--\r\n".getBytes(StandardCharsets.UTF_8);
+            return send(HttpRequest.newBuilder(URI.create(base + path))
+                    .header("Content-Type", "multipart/form-data; boundary=b")
+                    .POST(HttpRequest.BodyPublishers.concat(
+                            HttpRequest.BodyPublishers.ofByteArray(head),
+                            HttpRequest.BodyPublishers.ofByteArray(content),
+                            HttpRequest.BodyPublishers.ofByteArray(tail)))
+                    .build());
+        }
+
+        public Reply send(HttpRequest request) {
+            try {
+                HttpResponse<String> response = http.send(request, HttpResponse.BodyHandlers.ofString());
+                return new Reply(response.statusCode(), response.body(), response);
+            } catch (IOException | InterruptedException e) {
+                throw new IllegalStateException(request.uri() + " does not answer", e);
+            }
+        }
+
+        /** Waits until a job has ended and returns it. */
+        public JsonNode ended(long jobId) {
+            JsonNode job = get("/api/jobs/" + jobId).json();
+            while (job.path("state").asString().equals("running")) {
+                LockSupport.parkNanos(20_000_000);
+                job = get("/api/jobs/" + jobId).json();
+            }
+            return job;
+        }
+
+        /** Adds a client with one property and returns the property's id. */
+        public long property(String kind, String address, boolean privateAllowed) {
+            long client = post(
+                            "/api/clients", "{\"name\":\"Tarrin Bay Kayaks\",\"brand\":\"\",\"places\":\"Gull Cove\"}")
+                    .json()
+                    .path("id")
+                    .asLong();
+            Reply added = post(
+                    "/api/properties",
+                    JSON.writeValueAsString(java.util.Map.of(
+                            "clientId",
+                            client,
+                            "kind",
+                            kind,
+                            "name",
+                            "Test",
+                            "address",
+                            address,
+                            "language",
+                            "en",
+                            "privateAllowed",
+                            privateAllowed)));
+            return added.json().path("id").asLong();
+        }
+
+        /** Sweeps a property to its end and returns the job. */
+        public JsonNode sweep(long property) {
+            Reply sweep = post(
+                    "/api/properties/" + property + "/sweeps",
+                    "{\"mostPages\":2000,\"mostDepth\":12,\"connections\":4,\"delayMs\":0}");
+            return ended(sweep.json().path("jobId").asLong());
+        }
+
+        /** Imports a file of listings with the columns as guessed and returns the job. */
+        public JsonNode importListings(long property, String csv) {
+            JsonNode plan = upload(
+                            "/api/properties/" + property + "/imports",
+                            "listings.csv",
+                            csv.getBytes(StandardCharsets.UTF_8))
+                    .json();
+            StringBuilder meanings = new StringBuilder();
+            for (JsonNode column : plan.path("columns")) {
+                meanings.append(meanings.length() == 0 ? "[" : ",").append(column.path("meaning"));
+            }
+            Reply applied = post("/api/imports/" + plan.path("token").asString() + "/apply", meanings + "]");
+            return ended(applied.json().path("jobId").asLong());
+        }
+
+        public static String encoded(String text) {
+            return URLEncoder.encode(text, StandardCharsets.UTF_8);
+        }
+    }
+}
