@@ -1,7 +1,7 @@
 import { ActionIcon, Modal, Tooltip, useMantineColorScheme } from "@mantine/core";
 import { useDisclosure, useHotkeys } from "@mantine/hooks";
 import { useRef } from "react";
-import { Outlet, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
+import { Link, Outlet, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { useServerEvents } from "../api/events";
 import { useStanding } from "../api/queries";
 import { IconHelp, IconMoon } from "../parts/icons";
@@ -45,9 +45,7 @@ export function Frame() {
           </Tooltip>
         </div>
       </header>
-      <main className={css.surface}>
-        <Outlet />
-      </main>
+      <main className={css.surface}>{propertyId ? <StageOf propertyId={Number(propertyId)} /> : <Outlet />}</main>
       <Modal opened={help} onClose={close} title="Keys">
         <dl className={css.keys}>
           {KEYS.map(([key, what]) => (
@@ -77,6 +75,19 @@ const KEYS = [
 
 function isDark() {
   return document.documentElement.dataset.mantineColorScheme === "dark";
+}
+
+/** The stage, unless there is no such property or the server does not answer. */
+function StageOf({ propertyId }: { propertyId: number }) {
+  const standing = useStanding(propertyId);
+  if (standing.data || !standing.error) return <Outlet />;
+  return (
+    <div className={css.problem} role="alert">
+      <h1>This cannot be shown</h1>
+      <p>{standing.error.message}</p>
+      <Link to="/">To all clients and properties</Link>
+    </div>
+  );
 }
 
 function RibbonOf({ propertyId }: { propertyId: number }) {

@@ -15,7 +15,7 @@ import { SweepPanel } from "./SweepPanel";
 const NOTHING = {};
 
 export function Gather() {
-  const { propertyId, property, problem } = useProperty();
+  const { propertyId, property } = useProperty();
   const view = useItemView(propertyId, NOTHING);
   const [hand, setHand] = useState<number>();
   const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
@@ -29,7 +29,6 @@ export function Gather() {
     ],
     [website],
   );
-  if (problem) return <p className={stage.head}>{problem.message}</p>;
   return (
     <div className={stage.stage}>
       <JobStrip propertyId={propertyId} />

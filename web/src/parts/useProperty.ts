@@ -5,5 +5,5 @@ import { useStanding } from "../api/queries";
 export function useProperty() {
   const propertyId = Number(useParams().propertyId);
   const standing = useStanding(propertyId);
-  return { propertyId, standing: standing.data, property: standing.data?.property, problem: standing.error };
+  return { propertyId, standing: standing.data, property: standing.data?.property };
 }

@@ -121,7 +121,7 @@ class WalkTest {
         page.keyboard().type("Family taster in doubles");
         page.keyboard().press("Enter");
         assertThat(first).containsText("Family taster in doubles");
-        assertThat(page.getByLabel("Close-up")).isVisible();
+        assertThat(page.getByLabel("Close-up", new Page.GetByLabelOptions().setExact(true))).isVisible();
 
         first.click();
         page.keyboard().press("Shift+ArrowDown");
