@@ -12,8 +12,20 @@ final class LargeSite {
 
     private final int pages;
 
+    private static final int BLOCKS = 64;
+    private static final int BLOCKS_A_PAGE = 11;
+
+    private final String[] blocks = new String[BLOCKS];
+
     LargeSite(int pages) {
         this.pages = pages;
+        Random random = new Random(1);
+        for (int i = 0; i < BLOCKS; i++) {
+            StringBuilder block = new StringBuilder(2_600);
+            while (block.length() < 2_300)
+                block.append("<p>").append(words(random, 60)).append(".</p>\n");
+            blocks[i] = block.toString();
+        }
     }
 
     /** The page at a path; null where there is none. */
@@ -46,8 +58,7 @@ final class LargeSite {
                         .append("</a></li>");
         }
         html.append("</ul>");
-        while (html.length() < 25_000)
-            html.append("<p>").append(words(random, 60)).append(".</p>");
+        for (int i = 0; i < BLOCKS_A_PAGE; i++) html.append(blocks[(number * 7 + i * 5) % BLOCKS]);
         return html.append("<p><a href=\"/\">start</a></p></body></html>").toString();
     }
 

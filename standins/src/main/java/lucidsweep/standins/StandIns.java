@@ -2,7 +2,10 @@ package lucidsweep.standins;
 
 import java.net.URI;
 
-/** Starts the stand-ins: {@code --port N} for the website, {@code --load ADDRESS} to fill a running application with the demo. */
+/**
+ * Starts the stand-ins: {@code --port N} for the website, {@code --load ADDRESS} to fill a running application with the
+ * demo, {@code --pages N} for a made-up site of that size instead.
+ */
 public final class StandIns {
 
     private StandIns() {}
@@ -10,16 +13,18 @@ public final class StandIns {
     public static void main(String[] args) throws Exception {
         int port = 8421;
         URI application = null;
+        int pages = 0;
         for (int i = 0; i + 1 < args.length; i += 2) {
             switch (args[i]) {
                 case "--port" -> port = Integer.parseInt(args[i + 1]);
                 case "--load" -> application = URI.create(args[i + 1]);
+                case "--pages" -> pages = Integer.parseInt(args[i + 1]);
                 default -> throw new IllegalArgumentException("there is no option " + args[i]);
             }
         }
-        Website website = Website.ofDemo(DemoSite.ofSeed(7), port);
+        Website website = pages > 0 ? Website.ofSize(pages, port) : Website.ofDemo(DemoSite.ofSeed(7), port);
         Runtime.getRuntime().addShutdownHook(new Thread(website::close));
-        System.out.println("The demo client's website is at " + website.address());
+        System.out.println("The website is at " + website.address());
         if (application != null) new DemoLoader(application, website.address()).load();
         Thread.currentThread().join();
     }

@@ -1,0 +1,126 @@
+package lucidsweep.bench;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
+import lucidsweep.server.LucidSweep;
+import lucidsweep.server.client.Client;
+import lucidsweep.server.client.ClientForm;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.client.Property;
+import lucidsweep.server.client.PropertyForm;
+import lucidsweep.server.gather.CrawlSettings;
+import lucidsweep.server.gather.Sweep;
+import lucidsweep.server.gather.Sweeps;
+import lucidsweep.server.job.Jobs;
+import org.jsoup.Jsoup;
+import org.springframework.boot.WebApplicationType;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/**
+ * The crawl with everything on and stored, against a bare loop over the same pages in the same run: fetch and parse,
+ * nothing stored. The website runs in a process of its own. Run with a heap of 512 MiB.
+ */
+final class CrawlBench {
+
+    private static final int PAGES = 10_000;
+    private static final int CONNECTIONS = 4;
+    private static final int PORT = 8477;
+
+    private CrawlBench() {}
+
+    public static void main(String[] args) throws Exception {
+        Process website = new ProcessBuilder(
+                        ProcessHandle.current().info().command().orElse("java"),
+                        "-Xmx256m",
+                        "-jar",
+                        args[0],
+                        "--port",
+                        "" + PORT,
+                        "--pages",
+                        "" + PAGES)
+                .redirectErrorStream(true)
+                .start();
+        try {
+            website.inputReader().readLine();
+            bareLoop(2_000);
+            double bare = bareLoop(PAGES);
+            double ours = crawl();
+            double bareAgain = bareLoop(PAGES);
+            double mean = (bare + bareAgain) / 2;
+            Report.line(
+                    "Crawl of 10,000 pages, to the bare loop, 512 MiB heap",
+                    ">= 60%",
+                    Report.format("%.0f%% (%.0f of %.0f pages/s)", 100 * ours / mean, ours, mean),
+                    ours >= 0.6 * mean);
+        } finally {
+            website.destroy();
+        }
+    }
+
+    private static double bareLoop(int pages) throws Exception {
+        HttpClient http =
+                HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
+        ExecutorService threads = Executors.newFixedThreadPool(CONNECTIONS);
+        AtomicInteger next = new AtomicInteger();
+        long start = System.nanoTime();
+        List<Future<?>> loops = new ArrayList<>();
+        for (int i = 0; i < CONNECTIONS; i++) {
+            loops.add(threads.submit(() -> {
+                for (int page; (page = next.getAndIncrement()) < pages; ) fetchAndParse(http, page);
+                return null;
+            }));
+        }
+        for (Future<?> loop : loops) loop.get();
+        threads.shutdown();
+        threads.awaitTermination(1, TimeUnit.MINUTES);
+        return pages / Report.seconds(System.nanoTime() - start);
+    }
+
+    private static void fetchAndParse(HttpClient http, int page) throws IOException, InterruptedException {
+        URI address = URI.create("http://127.0.0.1:" + PORT + (page == 0 ? "/" : "/page-" + page + ".html"));
+        HttpResponse<InputStream> answer =
+                http.send(HttpRequest.newBuilder(address).build(), HttpResponse.BodyHandlers.ofInputStream());
+        byte[] body = answer.body().readAllBytes();
+        if (Jsoup.parse(new ByteArrayInputStream(body), "UTF-8", address.toString())
+                        .title()
+                == null) {
+            throw new IllegalStateException("a page without markup: " + address);
+        }
+    }
+
+    private static double crawl() throws IOException {
+        Path data = Files.createTempDirectory("lucid-bench-");
+        try (ConfigurableApplicationContext application = new SpringApplicationBuilder(LucidSweep.class)
+                .web(WebApplicationType.NONE)
+                .logStartupInfo(false)
+                .run("--lucid.data=" + data, "--logging.level.root=error")) {
+            Clients clients = application.getBean(Clients.class);
+            Client client = clients.addClient(new ClientForm("Bench", "", ""));
+            Property property = clients.addProperty(new PropertyForm(
+                    client.id(), "website", "Large site", "http://127.0.0.1:" + PORT + "/", "en", true));
+            long start = System.nanoTime();
+            Sweep sweep = application
+                    .getBean(Sweeps.class)
+                    .runNow(property.id(), new CrawlSettings(PAGES * 2, 100, CONNECTIONS, 0));
+            double seconds = Report.seconds(System.nanoTime() - start);
+            String note = application.getBean(Jobs.class).find(sweep.jobId()).note();
+            if (!note.startsWith(PAGES + " pages")) throw new IllegalStateException("the crawl is not whole: " + note);
+            return PAGES / seconds;
+        }
+    }
+}

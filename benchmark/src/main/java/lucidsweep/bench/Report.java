@@ -1,0 +1,29 @@
+package lucidsweep.bench;
+
+import java.util.Arrays;
+import java.util.Locale;
+
+/** Prints the table: what was measured, what is wanted, what came out. */
+final class Report {
+
+    private Report() {}
+
+    static void line(String what, String wanted, String measured, boolean met) {
+        System.out.printf(Locale.ROOT, "%-58s %-18s %-28s %s%n", what, wanted, measured, met ? "met" : "NOT MET");
+    }
+
+    static double seconds(long nanos) {
+        return nanos / 1e9;
+    }
+
+    /** The value that 95% of the samples do not exceed, in ms. */
+    static double p95(long[] nanos) {
+        long[] sorted = nanos.clone();
+        Arrays.sort(sorted);
+        return sorted[(int) Math.ceil(sorted.length * 0.95) - 1] / 1e6;
+    }
+
+    static String format(String pattern, Object... values) {
+        return String.format(Locale.ROOT, pattern, values);
+    }
+}

@@ -1,0 +1,273 @@
+package lucidsweep.bench;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Random;
+import java.util.concurrent.locks.LockSupport;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import lucidsweep.server.LucidSweep;
+import lucidsweep.server.client.ClientForm;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.client.Property;
+import lucidsweep.server.client.PropertyForm;
+import lucidsweep.server.item.CapturedItem;
+import lucidsweep.server.item.Captures;
+import lucidsweep.server.triage.Findings;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** A property of 100,000 items: findings, a recipe previewed, applied and undone, and any page of the desk. Heap 1 GiB. */
+final class ScaleBench {
+
+    private static final int ITEMS = 100_000;
+    private static final String[] WORDS =
+            "kayak hire tour lesson harbour guide cedar workshop boat paddle island lantern morning tide seal cove family weekend gift"
+                    .split(" ");
+    private static final String RECIPE = """
+            {"selection":{},"spec":{"tool":"recipe","field":"title","recipe":{"parts":[
+             {"sources":[{"kind":"H1","text":""},{"kind":"SLUG","text":""}],"before":"","letterCase":"SENTENCE","rank":1,"shortenable":true},
+             {"sources":[{"kind":"SECTION","text":""}],"before":" – ","letterCase":"TITLE","rank":3,"shortenable":false},
+             {"sources":[{"kind":"BRAND","text":""}],"before":" | ","letterCase":"AS_IS","rank":2,"shortenable":false}]}}}""";
+
+    private final HttpClient http = HttpClient.newHttpClient();
+    private final ConfigurableApplicationContext application;
+    private final String base;
+    private long property;
+
+    private ScaleBench(ConfigurableApplicationContext application) {
+        this.application = application;
+        base = "http://127.0.0.1:" + application.getEnvironment().getProperty("local.server.port");
+    }
+
+    public static void main(String[] args) throws Exception {
+        Path data = Files.createTempDirectory("lucid-bench-");
+        try (ConfigurableApplicationContext application = new SpringApplicationBuilder(LucidSweep.class)
+                .logStartupInfo(false)
+                .run("--server.port=0", "--lucid.data=" + data, "--lucid.web=" + data, "--logging.level.root=error")) {
+            new ScaleBench(application).run();
+        }
+    }
+
+    private void run() throws IOException, InterruptedException {
+        fill();
+        Findings findings = application.getBean(Findings.class);
+        long start = System.nanoTime();
+        findings.evaluate(property);
+        report("All findings of 100,000 items, from the database", 10, start);
+        application.getBean(Clients.class).touch(property);
+
+        pages();
+        typing();
+
+        start = System.nanoTime();
+        String preview = post("/api/properties/" + property + "/previews", RECIPE);
+        double first = Report.seconds(System.nanoTime() - start);
+        Report.line(
+                "A recipe over 100,000: first figures",
+                "< 1 s",
+                Report.format("%.2f s (%s done)", first, find(preview, "\"done\":(\\d+)")),
+                first < 1 && !preview.contains("\"done\":0"));
+        String token = find(preview, "\"token\":\"([^\"]+)\"");
+        while (preview.contains("\"complete\":false")) preview = get("/api/previews/" + token);
+        report("A recipe over 100,000: all figures", 5, start);
+
+        start = System.nanoTime();
+        endJob(post("/api/properties/" + property + "/batches", RECIPE));
+        report("… applied, findings brought up to date", 10, start);
+        String batch = find(get("/api/properties/" + property + "/batches"), "\"id\":(\\d+)");
+        start = System.nanoTime();
+        endJob(post("/api/batches/" + batch + "/undo", ""));
+        report("… undone, findings brought up to date", 10, start);
+    }
+
+    private void fill() {
+        Clients clients = application.getBean(Clients.class);
+        long client =
+                clients.addClient(new ClientForm("Tarrin Bay Kayaks", "", "")).id();
+        Property made = clients.addProperty(
+                new PropertyForm(client, "website", "Large", "https://large.example/", "en", false));
+        property = made.id();
+        Captures captures = application.getBean(Captures.class);
+        TransactionTemplate transaction = application.getBean(TransactionTemplate.class);
+        application.getBean(javax.sql.DataSource.class);
+        long sweep = sweep();
+        Random random = new Random(4);
+        for (int from = 0; from < ITEMS; from += 500) {
+            int start = from;
+            transaction.executeWithoutResult(status -> {
+                for (int i = start; i < start + 500; i++) captures.store(item(i, sweep, random), made.standard());
+            });
+        }
+    }
+
+    /** A sweep for the items to belong to. */
+    private long sweep() {
+        org.springframework.jdbc.core.JdbcTemplate jdbc =
+                new org.springframework.jdbc.core.JdbcTemplate(application.getBean(javax.sql.DataSource.class));
+        jdbc.update(
+                "insert into job (property_id, kind, title, state, started) values (?, 'crawl', 'bench', 'done', now())",
+                property);
+        jdbc.update(
+                "insert into sweep (property_id, job_id, kind, source, settings, state, started) select ?, max(id), 'crawl', '', '', 'done', now() from job",
+                property);
+        return jdbc.queryForObject("select max(id) from sweep", Long.class);
+    }
+
+    private CapturedItem item(int i, long sweep, Random random) {
+        String address = "https://large.example/section-" + i % 40 + "/page-" + i + ".html";
+        String title = i % 30 == 0
+                ? ""
+                : words(random, 3 + i % 8)
+                        + (i % 25 == 0 ? "" : " " + i)
+                        + (i % 3 == 0 ? " | Tarrin Bay Kayaks and boats" : "");
+        String description = i % 7 == 0 ? "" : words(random, 8 + i % 20) + (i % 11 == 0 ? "" : " " + i) + ".";
+        String h1 = words(random, 4) + " " + i;
+        return new CapturedItem(
+                property,
+                sweep,
+                address,
+                address,
+                "/section-" + i % 40 + "/",
+                200,
+                "text/html",
+                null,
+                h1,
+                1,
+                "",
+                "",
+                "en",
+                "",
+                "",
+                2,
+                List.of(
+                        new CapturedItem.Text("title", title.isEmpty() ? 0 : 1, title),
+                        new CapturedItem.Text("description", description.isEmpty() ? 0 : 1, description)),
+                "{\"headings\":[]}",
+                "",
+                "");
+    }
+
+    /** Every page is of a table that nobody asked for before, so that no order is found ready. */
+    private void pages() throws IOException, InterruptedException {
+        String[] sorts = {
+            "address", "title", "title-px", "description", "description-px", "h1", "links-in", "findings", "keyword"
+        };
+        String[] filters = {
+            "",
+            "&kind=missing&field=description",
+            "&kind=too-long&field=title",
+            "&section=%2Fsection-7%2F",
+            "&q=",
+            "&kind=duplicate",
+            "&indexable=yes",
+            "&target=without"
+        };
+        Random random = new Random(9);
+        for (int i = 0; i < 12; i++)
+            get(page(
+                    sorts[i % sorts.length],
+                    filters[i % filters.length] + (filters[i % filters.length].equals("&q=") ? "warm" + i : ""),
+                    random,
+                    ""));
+        long[] cold = new long[200];
+        long[] warm = new long[200];
+        for (int i = 0; i < cold.length; i++) {
+            String filter = filters[random.nextInt(filters.length)];
+            if (filter.equals("&q="))
+                filter += URLEncoder.encode(
+                        WORDS[random.nextInt(WORDS.length)] + " " + random.nextInt(10), StandardCharsets.UTF_8);
+            String sort = sorts[random.nextInt(sorts.length)];
+            application.getBean(Clients.class).touch(property);
+            long start = System.nanoTime();
+            get(page(sort, filter, random, ""));
+            cold[i] = System.nanoTime() - start;
+            start = System.nanoTime();
+            get(page(sort, filter, random, ""));
+            warm[i] = System.nanoTime() - start;
+        }
+        double p95 = Report.p95(cold);
+        Report.line(
+                "A page of the desk, order not known before: p95 of 200",
+                "< 150 ms",
+                Report.format("%.0f ms", p95),
+                p95 < 150);
+        p95 = Report.p95(warm);
+        Report.line(
+                "A page of the desk, scrolling on: p95 of 200", "< 150 ms", Report.format("%.0f ms", p95), p95 < 150);
+    }
+
+    private String page(String sort, String filter, Random random, String more) {
+        return "/api/properties/" + property + "/items?sort=" + sort + "&desc=" + random.nextBoolean() + "&from="
+                + random.nextInt(2_000) * 50 + "&count=100" + filter + more;
+    }
+
+    private void typing() throws IOException, InterruptedException {
+        long[] nanos = new long[400];
+        String text = "Kayak hire by the hour in Gull Cove with everything that floats and a map of the bay";
+        for (int i = 0; i < nanos.length; i++) {
+            String body = "{\"title\":\"" + text.substring(0, 1 + i % text.length()) + "\",\"description\":\"" + text
+                    + " " + i + "\",\"keyword\":\"kayak hire\"}";
+            long start = System.nanoTime();
+            post("/api/properties/" + property + "/looks", body);
+            nanos[i] = System.nanoTime() - start;
+        }
+        double p95 = Report.p95(java.util.Arrays.copyOfRange(nanos, 50, nanos.length));
+        Report.line("Measured while typing: p95 of 350", "< 20 ms", Report.format("%.1f ms", p95), p95 < 20);
+    }
+
+    private void endJob(String applied) throws IOException, InterruptedException {
+        String job = find(applied, "\"jobId\":(\\d+)");
+        String state = get("/api/jobs/" + job);
+        while (state.contains("\"state\":\"running\"")) {
+            LockSupport.parkNanos(20_000_000);
+            state = get("/api/jobs/" + job);
+        }
+        if (!state.contains("\"state\":\"done\"")) throw new IllegalStateException(state);
+    }
+
+    private void report(String what, double most, long start) {
+        double seconds = Report.seconds(System.nanoTime() - start);
+        Report.line(what, Report.format("< %.0f s", most), Report.format("%.2f s", seconds), seconds < most);
+    }
+
+    private String get(String path) throws IOException, InterruptedException {
+        return send(HttpRequest.newBuilder(URI.create(base + path)));
+    }
+
+    private String post(String path, String body) throws IOException, InterruptedException {
+        return send(HttpRequest.newBuilder(URI.create(base + path))
+                .header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString(body)));
+    }
+
+    private String send(HttpRequest.Builder request) throws IOException, InterruptedException {
+        HttpResponse<String> answer = http.send(request.build(), HttpResponse.BodyHandlers.ofString());
+        if (answer.statusCode() != 200) throw new IllegalStateException(answer.uri() + ": " + answer.body());
+        return answer.body();
+    }
+
+    private static String find(String text, String pattern) {
+        Matcher matcher = Pattern.compile(pattern).matcher(text);
+        if (!matcher.find()) throw new IllegalStateException("expected " + pattern + " in " + text);
+        return matcher.group(1);
+    }
+
+    private static String words(Random random, int count) {
+        StringBuilder text = new StringBuilder();
+        for (int i = 0; i < count; i++) {
+            if (i > 0) text.append(' ');
+            text.append(WORDS[random.nextInt(WORDS.length)]);
+        }
+        return text.toString();
+    }
+}
