@@ -60,6 +60,7 @@ create table visit (
     capture_id bigint
 );
 create index visit_outcome on visit (sweep_id, outcome, id);
+create index visit_order on visit (sweep_id, id);
 
 create table item (
     id bigint generated always as identity primary key,
@@ -86,10 +87,13 @@ create table item (
     gone boolean default false not null
 );
 create unique index item_address on item (property_id, address_hash);
+create index item_order on item (property_id, id);
 
 -- What a sweep saw of an item; a new row only where it differs from the one before.
+create sequence capture_id cache 1000;
+
 create table capture (
-    id bigint generated always as identity primary key,
+    id bigint primary key,
     item_id bigint not null references item,
     sweep_id bigint not null references sweep,
     hash bigint not null,
@@ -104,7 +108,10 @@ create table body (
 );
 
 -- One text of an item: as captured, as drafted, and what is in force of the two.
+-- Its id is four times the item's and the field's place (0 title, 1 description, 2 tags), so that the fields of items lie
+-- side by side in the order of the items.
 create table field (
+    id bigint primary key,
     item_id bigint not null references item,
     name varchar(12) not null,
     property_id bigint not null,
@@ -117,12 +124,12 @@ create table field (
     alike bigint not null,
     state varchar(20) default '' not null,
     batch_id bigint,
-    kept varchar(1000),
-    primary key (item_id, name)
+    kept varchar(1000)
 );
 create index field_alike on field (property_id, name, alike);
+-- For looking many texts up at once: the database uses a list of values only on the first column of an index.
+create index field_twin on field (alike);
 create index field_state on field (property_id, state);
-create index field_px on field (property_id, name, px);
 
 create table keyword (
     id bigint generated always as identity primary key,
@@ -179,15 +186,14 @@ create table batch (
 
 create table change (
     batch_id bigint not null references batch,
-    item_id bigint not null,
-    field varchar(12) not null,
+    field_id bigint not null,
     before_text varchar(100000),
     before_state varchar(20) not null,
     before_batch bigint,
     after_text varchar(100000),
-    primary key (batch_id, item_id, field)
+    primary key (batch_id, field_id)
 );
-create index change_item on change (item_id);
+create index change_field on change (field_id);
 
 create table recipe (
     id bigint generated always as identity primary key,

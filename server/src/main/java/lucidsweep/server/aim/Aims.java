@@ -157,7 +157,7 @@ public class Aims {
         if (!keywords.isEmpty()) {
             items.forEachDetail(
                     propertyId,
-                    ItemDetail.Parts.BOTH,
+                    true,
                     chunk -> chunk.stream()
                             .filter(item -> item.obstacle() == null)
                             .forEach(item -> finder.item(item.id(), texts(item))));
@@ -182,14 +182,13 @@ public class Aims {
                 headings.append(heading.asString()).append(" . ");
             }
         }
-        String tags = item.tags() == null ? "" : item.tags();
+        String tags = item.tags() == null ? "" : item.tags().captured();
         return new ItemTexts(
-                item.titleCaptured(),
+                item.title().captured(),
                 item.h1(),
                 PageAddress.slugWords(item.address()),
                 headings.toString(),
                 item.linkTexts() + tags,
-                Packed.text(item.copy()) + " "
-                        + (item.descriptionCaptured() == null ? "" : item.descriptionCaptured()));
+                Packed.text(item.copy()) + " " + item.description().captured());
     }
 }

@@ -75,11 +75,11 @@ interface GatherMapper {
 
     @Select("""
             select * from visit where sweep_id = #{sweepId} and outcome = 'waiting' and id > #{after}
-            order by id limit #{limit}""")
+            order by sweep_id, outcome, id limit #{limit}""")
     List<Visit> waiting(long sweepId, long after, int limit);
 
     @Select(
-            "select id, address, outcome from visit where sweep_id = #{sweepId} and id > #{after} order by id limit #{limit}")
+            "select id, address, outcome from visit where sweep_id = #{sweepId} and id > #{after} order by sweep_id, id limit #{limit}")
     List<Known> known(long sweepId, long after, int limit);
 
     record Known(long id, String address, String outcome) {}
@@ -92,7 +92,7 @@ interface GatherMapper {
     @Select("""
             <script>select * from visit where sweep_id = #{sweepId} and id > #{after}
             <if test="outcome != null">and outcome = #{outcome}</if>
-            order by id limit #{limit}</script>""")
+            order by sweep_id, <if test="outcome != null">outcome, </if>id limit #{limit}</script>""")
     List<Visit> visits(
             @Param("sweepId") long sweepId,
             @Param("outcome") String outcome,

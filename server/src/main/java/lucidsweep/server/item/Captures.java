@@ -34,24 +34,25 @@ public class Captures {
             mapper.seen(known.id(), item.sweepId());
             return new Stored(known.id(), known.captureId(), false, false);
         }
+        long captureId = mapper.nextCapture();
         long itemId;
         if (known == null) {
             CaptureMapper.Key key = new CaptureMapper.Key();
-            mapper.insert(key, item, addressHash);
+            mapper.insert(key, item, addressHash, captureId);
             itemId = key.id;
         } else {
             itemId = known.id();
+            mapper.update(itemId, item, captureId);
         }
-        CaptureMapper.Key capture = new CaptureMapper.Key();
-        mapper.insertCapture(capture, itemId, item.sweepId(), hash, item.facts());
-        mapper.insertBody(capture.id, Packed.of(item.copy()), Packed.of(item.links()));
-        mapper.update(itemId, item, capture.id);
+        mapper.insertCapture(captureId, itemId, item.sweepId(), hash, item.facts());
+        mapper.insertBody(captureId, Packed.of(item.copy()), Packed.of(item.links()));
         for (CapturedItem.Text text : item.texts()) {
             TextMeasure measure = TextMeasure.of(text.name(), text.text(), standard);
-            boolean there = known != null && mapper.updateField(itemId, text, measure) > 0;
-            if (!there) mapper.insertField(itemId, item.propertyId(), text, measure);
+            long fieldId = FieldId.of(itemId, text.name());
+            boolean there = known != null && mapper.updateField(fieldId, text, measure) > 0;
+            if (!there) mapper.insertField(fieldId, itemId, item.propertyId(), text, measure);
         }
-        return new Stored(itemId, capture.id, known == null, true);
+        return new Stored(itemId, captureId, known == null, true);
     }
 
     /** Marks the items that a complete sweep did not see; they are kept with all that was written for them. */

@@ -12,27 +12,25 @@ interface DraftMapper {
 
     @Select("""
             select f.item_id, f.name field, f.captured, f.draft, f.state, f.batch_id, f.kept, f.alike
-            from field f where f.name = #{field} and f.item_id = """ + " " + ItemSql.IDS + " order by f.item_id")
-    List<FieldLine> fields(@Param("ids") Object[] ids, @Param("field") String field);
+            from field f where f.id = """ + " " + ItemSql.IDS + " order by f.id")
+    List<FieldLine> fields(@Param("ids") Object[] ids);
 
     @Update("""
             update field set draft = #{draft}, state = #{state}, batch_id = #{batchId}, px = #{m.px}, chars = #{m.chars},
                 alike = #{m.alike}
-            where item_id = #{itemId} and name = #{field}""")
+            where id = #{id}""")
     void setDraft(
-            @Param("itemId") long itemId,
-            @Param("field") String field,
+            @Param("id") long id,
             @Param("draft") String draft,
             @Param("state") String state,
             @Param("batchId") Long batchId,
             @Param("m") TextMeasure measure);
 
-    @Update("update field set state = #{state} where name = #{field} and draft is not null and item_id = "
-            + ItemSql.IDS)
-    int setState(@Param("ids") Object[] ids, @Param("field") String field, @Param("state") String state);
+    @Update("update field set state = #{state} where draft is not null and id = " + ItemSql.IDS)
+    int setState(@Param("ids") Object[] ids, @Param("state") String state);
 
-    @Update("update field set kept = #{reason} where name = #{field} and item_id = " + ItemSql.IDS)
-    int setKept(@Param("ids") Object[] ids, @Param("field") String field, @Param("reason") String reason);
+    @Update("update field set kept = #{reason} where id = " + ItemSql.IDS)
+    int setKept(@Param("ids") Object[] ids, @Param("reason") String reason);
 
     @Select("select distinct name from field where property_id = #{propertyId} and state <> '' order by name desc")
     List<String> draftedFields(long propertyId);

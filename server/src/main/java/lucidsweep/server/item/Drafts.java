@@ -11,7 +11,7 @@ import org.springframework.stereotype.Service;
 @Service
 public class Drafts {
 
-    private static final int CHUNK = 1_000;
+    private static final int CHUNK = 200;
 
     private final DraftMapper mapper;
 
@@ -22,8 +22,13 @@ public class Drafts {
     /** Walks over one field of many items, in chunks; items that have no such field are passed over. */
     public void forEach(long[] ids, String field, Consumer<List<FieldLine>> visit) {
         for (int start = 0; start < ids.length; start += CHUNK) {
-            visit.accept(mapper.fields(chunk(ids, start), field));
+            visit.accept(mapper.fields(FieldId.of(chunk(ids, start), field)));
         }
+    }
+
+    /** Fields by their own ids. */
+    public List<FieldLine> fieldsById(List<Long> fieldIds) {
+        return mapper.fields(fieldIds.toArray());
     }
 
     public List<FieldLine> fields(long[] ids, String field) {
@@ -35,15 +40,14 @@ public class Drafts {
     /** Sets or takes away (null) the draft of a field. */
     public void set(FieldLine line, String draft, String state, Long batchId, Standard standard) {
         String inForce = draft == null ? line.captured() : draft;
-        mapper.setDraft(
-                line.itemId(), line.field(), draft, state, batchId, TextMeasure.of(line.field(), inForce, standard));
+        mapper.setDraft(line.id(), draft, state, batchId, TextMeasure.of(line.field(), inForce, standard));
     }
 
     /** Moves drafts on to a state; returns how many there were. */
     public int setState(long[] ids, String field, String state) {
         int moved = 0;
         for (int start = 0; start < ids.length; start += CHUNK)
-            moved += mapper.setState(chunk(ids, start), field, state);
+            moved += mapper.setState(FieldId.of(chunk(ids, start), field), state);
         return moved;
     }
 
@@ -51,7 +55,7 @@ public class Drafts {
     public int setKept(long[] ids, String field, String reason) {
         int kept = 0;
         for (int start = 0; start < ids.length; start += CHUNK)
-            kept += mapper.setKept(chunk(ids, start), field, reason);
+            kept += mapper.setKept(FieldId.of(chunk(ids, start), field), reason);
         return kept;
     }
 
@@ -65,9 +69,7 @@ public class Drafts {
         return mapper.draftedFields(propertyId);
     }
 
-    private static Object[] chunk(long[] ids, int start) {
-        return Arrays.stream(ids, start, Math.min(ids.length, start + CHUNK))
-                .boxed()
-                .toArray();
+    private static long[] chunk(long[] ids, int start) {
+        return Arrays.copyOfRange(ids, start, Math.min(ids.length, start + CHUNK));
     }
 }

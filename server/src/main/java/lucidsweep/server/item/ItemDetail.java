@@ -1,9 +1,10 @@
 package lucidsweep.server.item;
 
 /**
- * An item as rules, recipes and the search for targets need it; texts of a field are null where the item has no such
- * field.
+ * An item as rules, recipes and the search for targets need it.
  *
+ * @param tags null where the item has none by nature
+ * @param keyword the keyword it aims at; null where it has none
  * @param facts the capture as JSON; null unless asked for
  * @param copy the visible text, compressed; null unless asked for
  */
@@ -18,25 +19,23 @@ public record ItemDetail(
         String linkTexts,
         String opening,
         String price,
-        String title,
-        String titleCaptured,
-        Integer titleCount,
-        Long titleAlike,
-        String titleKept,
-        String description,
-        String descriptionCaptured,
-        Integer descriptionCount,
-        Long descriptionAlike,
-        String descriptionKept,
-        String tags,
-        String tagsKept,
+        Text title,
+        Text description,
+        Text tags,
         String keyword,
         String facts,
         byte[] copy) {
 
-    /** Which of the bulky parts are wanted. */
-    public record Parts(boolean facts, boolean copy) {
-        public static final Parts NONE = new Parts(false, false);
-        public static final Parts BOTH = new Parts(true, true);
+    /**
+     * A field.
+     *
+     * @param count how many such elements were captured
+     * @param text the text in force
+     * @param alike the hash that alike texts share
+     * @param kept why it stays as it is; null where it may change
+     */
+    public record Text(String captured, int count, String text, long alike, String kept) {
+
+        static final Text NONE = new Text("", 0, "", 0, null);
     }
 }

@@ -41,16 +41,53 @@ interface ItemMapper {
     @Select("select property_id from item where id = #{id}")
     Long propertyOf(long id);
 
-    @Select(ItemSql.DETAIL + """
-            where i.property_id = #{propertyId} and not i.gone and i.id > #{after} order by i.id limit #{limit}""")
-    List<ItemDetail> details(
-            @Param("propertyId") long propertyId,
-            @Param("after") long after,
-            @Param("limit") int limit,
-            @Param("parts") ItemDetail.Parts parts);
+    /** An item without its fields. */
+    record Core(
+            long id,
+            String address,
+            String obstacle,
+            String section,
+            String h1,
+            int h1Count,
+            int linksIn,
+            String linkTexts,
+            String opening,
+            String price) {}
 
-    @Select(ItemSql.DETAIL + "where not i.gone and i.id = " + ItemSql.IDS + " order by i.id")
-    List<ItemDetail> detailsOf(@Param("ids") Object[] ids, @Param("parts") ItemDetail.Parts parts);
+    @Select(ItemSql.CORE + """
+            from item i where i.property_id = #{propertyId} and not i.gone and i.id > #{after}
+            order by i.property_id, i.id limit #{limit}""")
+    List<Core> cores(long propertyId, long after, int limit);
+
+    @Select(ItemSql.CORE + " from item i where not i.gone and i.id = " + ItemSql.IDS + " order by i.id")
+    List<Core> coresOf(@Param("ids") Object[] ids);
+
+    /** A field of an item, for rules and recipes. */
+    record FieldText(long id, long itemId, String captured, int count, String text, long alike, String kept) {}
+
+    @Select(ItemSql.FIELD + """
+            where id between #{first} and #{last} and property_id = #{propertyId} order by id""")
+    List<FieldText> fieldTexts(long propertyId, long first, long last);
+
+    @Select(ItemSql.FIELD + "where id = " + ItemSql.IDS)
+    List<FieldText> fieldTextsOf(@Param("ids") Object[] ids);
+
+    record Aimed(long itemId, String phrase) {}
+
+    @Select(ItemSql.AIM + "where r.item_id between #{first} and #{last} and r.property_id = #{propertyId}")
+    List<Aimed> aims(long propertyId, long first, long last);
+
+    @Select(ItemSql.AIM + "where r.item_id = " + ItemSql.IDS)
+    List<Aimed> aimsOf(@Param("ids") Object[] ids);
+
+    /** What a sweep saw of an item besides its fields. */
+    record Captured(long itemId, String facts, byte[] copy) {}
+
+    @Select("""
+            select i.id item_id, c.facts, b.copy from item i
+            join capture c on c.id = i.capture_id join body b on b.capture_id = i.capture_id
+            where i.id = """ + " " + ItemSql.IDS)
+    List<Captured> captures(@Param("ids") Object[] ids);
 
     @Select("""
             select f.alike, count(*) count, min(f.item_id) first_item, max(f.item_id) last_item
@@ -61,7 +98,7 @@ interface ItemMapper {
 
     @Select("""
             select f.alike, count(*) count, min(f.item_id) first_item, max(f.item_id) last_item
-            from field f join item i on i.id = f.item_id
+            from field f use index (field_twin) join item i on i.id = f.item_id
             where f.property_id = #{propertyId} and f.name = #{field} and i.obstacle is null and not i.gone
                 and f.alike = any(#{keys, typeHandler=org.apache.ibatis.type.ArrayTypeHandler})
             group by f.alike having count(*) > 1""")
@@ -69,7 +106,7 @@ interface ItemMapper {
             @Param("propertyId") long propertyId, @Param("field") String field, @Param("keys") Object[] keys);
 
     @Select("""
-            select f.item_id from field f join item i on i.id = f.item_id
+            select f.item_id from field f use index (field_twin) join item i on i.id = f.item_id
             where f.property_id = #{propertyId} and f.name = #{field} and not i.gone
                 and f.alike = any(#{keys, typeHandler=org.apache.ibatis.type.ArrayTypeHandler})""")
     List<Long> alikeItems(

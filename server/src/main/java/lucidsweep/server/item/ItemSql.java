@@ -9,9 +9,9 @@ public final class ItemSql {
     static final String IDS = "any(#{ids, typeHandler=org.apache.ibatis.type.ArrayTypeHandler})";
 
     private static final String FIELDS = """
-            left join field t on t.item_id = i.id and t.name = 'title'
-            left join field d on d.item_id = i.id and d.name = 'description'
-            left join field g on g.item_id = i.id and g.name = 'tags'
+            left join field t on t.id = i.id * 4
+            left join field d on d.id = i.id * 4 + 1
+            left join field g on g.id = i.id * 4 + 2
             left join target r on r.item_id = i.id
             left join keyword k on k.id = r.keyword_id
             """;
@@ -28,28 +28,23 @@ public final class ItemSql {
             from item i
             """ + FIELDS;
 
-    /** What rules, recipes and the search for targets need of an item. */
-    static final String DETAIL = """
-            select i.id, i.address, i.obstacle, i.section, i.h1, i.h1_count, i.links_in, i.link_texts, i.opening, i.price,
-                t.text title, t.captured title_captured, t.captured_count title_count, t.alike title_alike,
-                t.kept title_kept,
-                d.text description, d.captured description_captured, d.captured_count description_count,
-                d.alike description_alike, d.kept description_kept,
-                g.text tags, g.kept tags_kept, k.phrase keyword, c.facts, b.copy
-            from item i
-            """ + FIELDS + """
-            left join capture c on c.id = i.capture_id and #{parts.facts}
-            left join body b on b.capture_id = i.capture_id and #{parts.copy}
+    /** What rules, recipes and the search for targets need of an item itself. */
+    static final String CORE = """
+            select i.id, i.address, i.obstacle, i.section, i.h1, i.h1_count, i.links_in, i.link_texts, i.opening, i.price
             """;
+
+    static final String FIELD = "select id, item_id, captured, captured_count count, text, alike, kept from field ";
+
+    static final String AIM = "select r.item_id, k.phrase from target r join keyword k on k.id = r.keyword_id ";
 
     private static final Set<String> STATES = Set.of("drafted", "approved", "sent-back", "handed-over");
 
     public static String ids(ItemFilter filter, ItemSort sort, boolean descending) {
         SQL sql = new SQL().SELECT("i.id").FROM("item i");
         boolean text = given(filter.q());
-        if (text || sort.uses("t")) sql.LEFT_OUTER_JOIN("field t on t.item_id = i.id and t.name = 'title'");
-        if (text || sort.uses("d")) sql.LEFT_OUTER_JOIN("field d on d.item_id = i.id and d.name = 'description'");
-        if (sort.uses("g")) sql.LEFT_OUTER_JOIN("field g on g.item_id = i.id and g.name = 'tags'");
+        if (text || sort.uses("t")) sql.LEFT_OUTER_JOIN("field t on t.id = i.id * 4");
+        if (text || sort.uses("d")) sql.LEFT_OUTER_JOIN("field d on d.id = i.id * 4 + 1");
+        if (sort.uses("g")) sql.LEFT_OUTER_JOIN("field g on g.id = i.id * 4 + 2");
         if (sort.uses("k") || given(filter.target())) sql.LEFT_OUTER_JOIN("target r on r.item_id = i.id");
         if (sort.uses("k")) sql.LEFT_OUTER_JOIN("keyword k on k.id = r.keyword_id");
         if (sort.uses("f")) {
@@ -59,8 +54,8 @@ public final class ItemSql {
         sql.WHERE("i.property_id = #{propertyId}", "not i.gone");
         if (text) {
             sql.WHERE("(i.address ilike #{like} escape '\\' or t.text ilike #{like} escape '\\'"
-                    + " or d.text ilike #{like} escape '\\' or exists (select 1 from field n where n.item_id = i.id"
-                    + " and n.name = 'tags' and n.text ilike #{like} escape '\\'))");
+                    + " or d.text ilike #{like} escape '\\' or exists (select 1 from field n where n.id = i.id * 4 + 2"
+                    + " and n.text ilike #{like} escape '\\'))");
         }
         if (given(filter.section())) sql.WHERE("i.section = #{filter.section}");
         if ("yes".equals(filter.indexable())) sql.WHERE("i.obstacle is null");

@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.PhraseMatch;
 import lucidsweep.core.keyword.Words;
@@ -24,6 +25,10 @@ import org.springframework.stereotype.Service;
 public class Items {
 
     private static final int CHUNK = 500;
+
+    /** The database compares every row with every value of a list, so that long lists cost their square. */
+    private static final int LIST = 200;
+
     private static final long MOST_CACHED_IDS = 8_000_000;
 
     private final ItemMapper mapper;
@@ -104,22 +109,43 @@ public class Items {
         return mapper.counts(propertyId);
     }
 
-    /** Walks over all items of a property with what rules and recipes need, in chunks by id. */
-    public void forEachDetail(long propertyId, ItemDetail.Parts parts, Consumer<List<ItemDetail>> visit) {
-        int size = parts.copy() ? CHUNK / 5 : CHUNK * 2;
+    /**
+     * Walks over all items of a property with what rules and recipes need, in chunks by id.
+     *
+     * @param captured whether what sweeps saw, facts and copy, is wanted too
+     */
+    public void forEachDetail(long propertyId, boolean captured, Consumer<List<ItemDetail>> visit) {
+        int size = captured ? CHUNK / 5 : CHUNK * 2;
         long after = 0;
-        List<ItemDetail> chunk;
+        List<ItemMapper.Core> chunk;
         do {
-            chunk = mapper.details(propertyId, after, size, parts);
+            chunk = mapper.cores(propertyId, after, size);
             if (chunk.isEmpty()) return;
+            long first = chunk.get(0).id();
             after = chunk.get(chunk.size() - 1).id();
-            visit.accept(chunk);
+            Object[] ids = captured ? chunk.stream().map(ItemMapper.Core::id).toArray() : null;
+            Details details = new Details(
+                    mapper.fieldTexts(propertyId, FieldId.first(first), FieldId.last(after)),
+                    mapper.aims(propertyId, first, after),
+                    captured ? mapper.captures(ids) : List.of());
+            visit.accept(details.of(chunk));
         } while (chunk.size() == size);
     }
 
-    /** The same of some items. */
-    public List<ItemDetail> details(long[] ids, ItemDetail.Parts parts) {
-        return ids.length == 0 ? List.of() : mapper.detailsOf(boxed(ids), parts);
+    /** The same of some items, without what sweeps saw. */
+    public List<ItemDetail> details(long[] ids) {
+        List<ItemDetail> found = new ArrayList<>(ids.length);
+        for (int start = 0; start < ids.length; start += LIST) {
+            Object[] some = boxed(Arrays.copyOfRange(ids, start, Math.min(ids.length, start + LIST)));
+            Details details = new Details(mapper.fieldTextsOf(FieldId.ofAll(some)), mapper.aimsOf(some), List.of());
+            found.addAll(details.of(mapper.coresOf(some)));
+        }
+        return found;
+    }
+
+    /** What the last sweep saw of an item, as JSON. */
+    public String facts(long itemId) {
+        return mapper.captures(new Object[] {itemId}).get(0).facts();
     }
 
     /** Indexable items that share a text. */
@@ -129,21 +155,27 @@ public class Items {
 
     /** The same, of some texts only. */
     public List<AlikeGroup> alikeGroups(long propertyId, String field, List<Long> keys) {
-        return keys.isEmpty() ? List.of() : mapper.alikeGroupsOf(propertyId, field, keys.toArray());
+        return inLists(keys, some -> mapper.alikeGroupsOf(propertyId, field, some));
     }
 
     /** All items with one of these texts, by hash. */
     public List<Long> alikeItems(long propertyId, String field, List<Long> keys) {
-        return keys.isEmpty() ? List.of() : mapper.alikeItems(propertyId, field, keys.toArray());
+        return inLists(keys, some -> mapper.alikeItems(propertyId, field, some));
+    }
+
+    private static <T> List<T> inLists(List<Long> values, Function<Object[], List<T>> query) {
+        List<Long> distinct = values.stream().distinct().toList();
+        List<T> found = new ArrayList<>();
+        for (int start = 0; start < distinct.size(); start += LIST) {
+            found.addAll(query.apply(distinct.subList(start, Math.min(distinct.size(), start + LIST))
+                    .toArray()));
+        }
+        return found;
     }
 
     public Map<Long, String> addresses(List<Long> ids) {
         Map<Long, String> found = new HashMap<>();
-        for (int start = 0; start < ids.size(); start += CHUNK) {
-            Object[] chunk =
-                    ids.subList(start, Math.min(ids.size(), start + CHUNK)).toArray();
-            mapper.addresses(chunk).forEach(line -> found.put(line.id(), line.address()));
-        }
+        inLists(ids, mapper::addresses).forEach(line -> found.put(line.id(), line.address()));
         return found;
     }
 

@@ -9,7 +9,6 @@ import java.util.Map;
 import java.util.function.Consumer;
 import lucidsweep.core.compose.TagList;
 import lucidsweep.server.gather.Imports;
-import lucidsweep.server.item.ItemDetail;
 import lucidsweep.server.item.Items;
 import lucidsweep.server.web.CsvText;
 import org.springframework.web.util.HtmlUtils;
@@ -97,10 +96,8 @@ final class HandoverFile {
     }
 
     private List<String> rowOf(long itemId, int columns) {
-        ItemDetail item = items.details(new long[] {itemId}, new ItemDetail.Parts(true, false))
-                .get(0);
-        List<String> cells =
-                new ArrayList<>(json.readValue(item.facts(), Imports.Row.class).cells());
+        List<String> cells = new ArrayList<>(
+                json.readValue(items.facts(itemId), Imports.Row.class).cells());
         while (cells.size() < columns) cells.add("");
         return cells.subList(0, columns);
     }

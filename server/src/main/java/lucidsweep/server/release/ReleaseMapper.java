@@ -46,7 +46,7 @@ interface ReleaseMapper {
     @Select("""
             select l.item_id, i.address, l.field, l.before_text "BEFORE", l.after_text "AFTER"
             from handover_line l join item i on i.id = l.item_id
-            where l.handover_id = #{handoverId} and (l.item_id, l.field) > (#{afterItem}, #{afterField})
-            order by l.item_id, l.field limit #{limit}""")
+            where l.handover_id = #{handoverId} and l.item_id >= #{afterItem} and (l.item_id, l.field) > (#{afterItem}, #{afterField})
+            order by l.handover_id, l.item_id, l.field limit #{limit}""")
     List<Line> lines(long handoverId, long afterItem, String afterField, int limit);
 }

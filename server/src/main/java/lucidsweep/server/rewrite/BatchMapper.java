@@ -40,31 +40,34 @@ interface BatchMapper {
 
     /** A change of one field. */
     record Change(
-            long batchId,
-            long itemId,
-            String field,
-            String beforeText,
-            String beforeState,
-            Long beforeBatch,
-            String afterText) {}
+            long batchId, long fieldId, String beforeText, String beforeState, Long beforeBatch, String afterText) {}
 
     @Insert("""
-            <script>insert into change (batch_id, item_id, field, before_text, before_state, before_batch, after_text) values
-            <foreach collection="changes" item="c" separator=",">
-                (#{c.batchId}, #{c.itemId}, #{c.field}, #{c.beforeText}, #{c.beforeState}, #{c.beforeBatch}, #{c.afterText})
-            </foreach></script>""")
-    void insertChanges(@Param("changes") List<Change> changes);
+            insert into change (batch_id, field_id, before_text, before_state, before_batch, after_text)
+            select #{batchId}, * from unnest(
+                cast(#{fieldIds, typeHandler=org.apache.ibatis.type.ArrayTypeHandler} as bigint array),
+                cast(#{beforeTexts, typeHandler=org.apache.ibatis.type.ArrayTypeHandler} as varchar array),
+                cast(#{beforeStates, typeHandler=org.apache.ibatis.type.ArrayTypeHandler} as varchar array),
+                cast(#{beforeBatches, typeHandler=org.apache.ibatis.type.ArrayTypeHandler} as bigint array),
+                cast(#{afterTexts, typeHandler=org.apache.ibatis.type.ArrayTypeHandler} as varchar array))""")
+    void insertChanges(
+            @Param("batchId") long batchId,
+            @Param("fieldIds") Object[] fieldIds,
+            @Param("beforeTexts") Object[] beforeTexts,
+            @Param("beforeStates") Object[] beforeStates,
+            @Param("beforeBatches") Object[] beforeBatches,
+            @Param("afterTexts") Object[] afterTexts);
 
     @Select("""
-            select * from change where batch_id = #{batchId} and (item_id, field) > (#{afterItem}, #{afterField})
-            order by item_id, field limit #{limit}""")
-    List<Change> changes(long batchId, long afterItem, String afterField, int limit);
+            select * from change where batch_id = #{batchId} and field_id > #{after}
+            order by batch_id, field_id limit #{limit}""")
+    List<Change> changes(long batchId, long after, int limit);
 
     record Conflict(String title, int fields) {}
 
     @Select("""
             select coalesce(b.title, 'Edits') title, count(*) fields
-            from change c join field f on f.item_id = c.item_id and f.name = c.field
+            from change c join field f on f.id = c.field_id
             left join batch b on b.id = f.batch_id
             where c.batch_id = #{batchId} and f.batch_id is distinct from #{batchId}
             group by b.id, b.title order by max(b.id) desc limit 3""")
@@ -72,7 +75,7 @@ interface BatchMapper {
 
     @Select("""
             select coalesce(b.title, 'Edits') title, count(*) fields
-            from change c join field f on f.item_id = c.item_id and f.name = c.field
+            from change c join field f on f.id = c.field_id
             left join batch b on b.id = f.batch_id
             where c.batch_id = #{batchId} and f.batch_id is distinct from c.before_batch
             group by b.id, b.title order by max(b.id) desc limit 3""")
@@ -82,7 +85,8 @@ interface BatchMapper {
     record Past(String title, String state, Instant created, String field, String beforeText, String afterText) {}
 
     @Select("""
-            select b.title, b.state, b.created, c.field, c.before_text, c.after_text
-            from change c join batch b on b.id = c.batch_id where c.item_id = #{itemId} order by b.id desc limit 50""")
-    List<Past> history(long itemId);
+            select b.title, b.state, b.created, f.name field, c.before_text, c.after_text
+            from change c join batch b on b.id = c.batch_id join field f on f.id = c.field_id
+            where c.field_id between #{firstField} and #{lastField} order by b.id desc limit 50""")
+    List<Past> history(long firstField, long lastField);
 }

@@ -8,12 +8,14 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Likeness;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.item.Drafts;
+import lucidsweep.server.item.FieldId;
 import lucidsweep.server.item.FieldLine;
 import lucidsweep.server.item.Items;
 import lucidsweep.server.job.Progress;
@@ -26,8 +28,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 public class Batches {
 
-    private static final int CHUNK = 1_000;
-    private static final int INSERT_AT_ONCE = 200;
+    private static final int CHUNK = 200;
+    private static final int INSERT_AT_ONCE = 500;
 
     private final BatchMapper mapper;
     private final Drafts drafts;
@@ -60,7 +62,7 @@ public class Batches {
     }
 
     List<BatchMapper.Past> history(long itemId) {
-        return mapper.history(itemId);
+        return mapper.history(FieldId.first(itemId), FieldId.last(itemId));
     }
 
     Batch find(long id) {
@@ -174,25 +176,16 @@ public class Batches {
     }
 
     private void forEachChange(long batchId, ChangeVisitor visitor) {
-        long afterItem = 0;
-        String afterField = "";
+        long after = 0;
         List<BatchMapper.Change> chunk;
         do {
-            chunk = mapper.changes(batchId, afterItem, afterField, CHUNK);
-            Map<String, List<BatchMapper.Change>> byField =
-                    chunk.stream().collect(Collectors.groupingBy(BatchMapper.Change::field));
-            byField.forEach((field, changes) -> {
-                Map<Long, BatchMapper.Change> byItem =
-                        changes.stream().collect(Collectors.toMap(BatchMapper.Change::itemId, change -> change));
-                long[] ids =
-                        changes.stream().mapToLong(BatchMapper.Change::itemId).toArray();
-                drafts.forEach(
-                        ids, field, lines -> lines.forEach(line -> visitor.visit(line, byItem.get(line.itemId()))));
-            });
-            if (!chunk.isEmpty()) {
-                afterItem = chunk.get(chunk.size() - 1).itemId();
-                afterField = chunk.get(chunk.size() - 1).field();
+            chunk = mapper.changes(batchId, after, CHUNK);
+            Map<Long, BatchMapper.Change> changes =
+                    chunk.stream().collect(Collectors.toMap(BatchMapper.Change::fieldId, change -> change));
+            for (FieldLine line : drafts.fieldsById(List.copyOf(changes.keySet()))) {
+                visitor.visit(line, changes.get(line.id()));
             }
+            if (!chunk.isEmpty()) after = chunk.get(chunk.size() - 1).fieldId();
         } while (chunk.size() == CHUNK);
     }
 
@@ -256,8 +249,7 @@ public class Batches {
         private void set(FieldLine line, String text) {
             if (text.equals(line.text())) return;
             String draft = text.equals(line.captured()) ? null : text;
-            changes.add(new BatchMapper.Change(
-                    batchId, line.itemId(), line.field(), line.draft(), line.state(), line.batchId(), draft));
+            changes.add(new BatchMapper.Change(batchId, line.id(), line.draft(), line.state(), line.batchId(), draft));
             drafts.set(line, draft, draft == null ? "" : "drafted", batchId, standard);
             touched.add(line);
             touched.addText(line.field(), text);
@@ -266,8 +258,19 @@ public class Batches {
         }
 
         private void flush() {
-            if (!changes.isEmpty()) mapper.insertChanges(changes);
+            if (changes.isEmpty()) return;
+            mapper.insertChanges(
+                    batchId,
+                    column(BatchMapper.Change::fieldId),
+                    column(BatchMapper.Change::beforeText),
+                    column(BatchMapper.Change::beforeState),
+                    column(BatchMapper.Change::beforeBatch),
+                    column(BatchMapper.Change::afterText));
             changes.clear();
+        }
+
+        private Object[] column(Function<BatchMapper.Change, Object> part) {
+            return changes.stream().map(part).toArray();
         }
     }
 }

@@ -29,7 +29,7 @@ import lucidsweep.server.item.Items;
 /** Works out, item by item, what an edit would make of a selection; the same for a preview and for the batch itself. */
 final class Proposals {
 
-    private static final int CHUNK = 1_000;
+    private static final int CHUNK = 200;
     private static final int RUNAWAYS_ENDURED = 5;
 
     private final Property property;
@@ -86,7 +86,7 @@ final class Proposals {
 
     private List<Proposal> composed(long[] chunk, List<FieldLine> fields, Set<Long> selected) {
         Map<Long, ItemDetail> details = new HashMap<>();
-        items.details(chunk, ItemDetail.Parts.NONE).forEach(item -> details.put(item.id(), item));
+        items.details(chunk).forEach(item -> details.put(item.id(), item));
         List<Draft> made = new ArrayList<>();
         for (FieldLine field : fields) {
             ItemDetail item = details.get(field.itemId());
@@ -162,8 +162,8 @@ final class Proposals {
     private Map<Source.Kind, String> sources(ItemDetail item) {
         Map<Source.Kind, String> sources = new EnumMap<>(Source.Kind.class);
         sources.put(Source.Kind.KEYWORD, orEmpty(item.keyword()));
-        sources.put(Source.Kind.TITLE, orEmpty(item.titleCaptured()));
-        sources.put(Source.Kind.DESCRIPTION, orEmpty(item.descriptionCaptured()));
+        sources.put(Source.Kind.TITLE, item.title().captured());
+        sources.put(Source.Kind.DESCRIPTION, item.description().captured());
         sources.put(Source.Kind.H1, item.h1());
         sources.put(Source.Kind.SLUG, property.kind().equals("website") ? PageAddress.slugWords(item.address()) : "");
         sources.put(Source.Kind.SECTION, sectionWords(item.section()));

@@ -11,10 +11,6 @@ import org.apache.ibatis.annotations.Select;
 @Mapper
 interface FindingMapper {
 
-    /** A finding as it is stored. */
-    record Line(
-            long propertyId, long itemId, String field, String kind, String evidence, String shared, boolean counted) {}
-
     @Delete("delete from finding where property_id = #{propertyId}")
     void deleteAll(long propertyId);
 
@@ -22,11 +18,22 @@ interface FindingMapper {
     void deleteOf(@Param("ids") Object[] ids);
 
     @Insert("""
-            <script>insert into finding (property_id, item_id, field, kind, evidence, shared, counted) values
-            <foreach collection="lines" item="l" separator=",">
-                (#{l.propertyId}, #{l.itemId}, #{l.field}, #{l.kind}, #{l.evidence}, #{l.shared}, #{l.counted})
-            </foreach></script>""")
-    void insert(@Param("lines") List<Line> lines);
+            insert into finding (property_id, item_id, field, kind, evidence, shared, counted)
+            select #{propertyId}, * from unnest(
+                cast(#{items, typeHandler=org.apache.ibatis.type.ArrayTypeHandler} as bigint array),
+                cast(#{fields, typeHandler=org.apache.ibatis.type.ArrayTypeHandler} as varchar array),
+                cast(#{kinds, typeHandler=org.apache.ibatis.type.ArrayTypeHandler} as varchar array),
+                cast(#{evidence, typeHandler=org.apache.ibatis.type.ArrayTypeHandler} as varchar array),
+                cast(#{shared, typeHandler=org.apache.ibatis.type.ArrayTypeHandler} as varchar array),
+                cast(#{counted, typeHandler=org.apache.ibatis.type.ArrayTypeHandler} as boolean array))""")
+    void insert(
+            @Param("propertyId") long propertyId,
+            @Param("items") Object[] items,
+            @Param("fields") Object[] fields,
+            @Param("kinds") Object[] kinds,
+            @Param("evidence") Object[] evidence,
+            @Param("shared") Object[] shared,
+            @Param("counted") Object[] counted);
 
     @Delete("delete from ending where property_id = #{propertyId}")
     void deleteEndings(long propertyId);
@@ -64,6 +71,6 @@ interface FindingMapper {
 
     @Select("""
             select f.id, i.address, f.field, f.kind, f.evidence, f.counted from finding f join item i on i.id = f.item_id
-            where f.property_id = #{propertyId} and f.id > #{after} order by f.id limit #{limit}""")
-    List<FindingRow> rows(long propertyId, long after, int limit);
+            where f.item_id = any(#{ids, typeHandler=org.apache.ibatis.type.ArrayTypeHandler}) order by f.item_id, f.id""")
+    List<FindingRow> rows(@Param("ids") Object[] ids);
 }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import lucidsweep.core.finding.Finding;
 import lucidsweep.core.finding.FindingKind;
@@ -32,7 +33,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 public class Findings {
 
-    private static final int AT_ONCE = 200;
+    private static final int AT_ONCE = 1_000;
     private static final int FEW = 3_000;
 
     private final FindingMapper mapper;
@@ -59,13 +60,13 @@ public class Findings {
         Map<Long, AlikeGroup> titles = groups(items.alikeGroups(propertyId, "title"));
         Map<Long, AlikeGroup> descriptions = groups(items.alikeGroups(propertyId, "description"));
         transaction.executeWithoutResult(status -> {
-            findEndings(property);
-            Inspection inspection = inspection(property);
+            List<Ending> endings = findEndings(property);
             Subjects subjects = subjects(property, titles, descriptions);
             mapper.deleteAll(propertyId);
-            Writer writer = new Writer(propertyId, inspection, subjects);
-            items.forEachDetail(propertyId, ItemDetail.Parts.NONE, chunk -> chunk.forEach(writer::write));
+            Writer writer = new Writer(property, endings, subjects);
+            items.forEachDetail(propertyId, false, chunk -> chunk.forEach(writer::write));
             writer.flush();
+            storeEndings(propertyId, endings, writer.fitWithout);
         });
     }
 
@@ -77,18 +78,18 @@ public class Findings {
         }
         Property property = clients.property(propertyId);
         List<ItemDetail> details =
-                items.details(itemIds.stream().mapToLong(Long::longValue).toArray(), ItemDetail.Parts.NONE);
+                items.details(itemIds.stream().mapToLong(Long::longValue).toArray());
         Map<Long, AlikeGroup> titles = groups(items.alikeGroups(
                 propertyId,
                 "title",
-                details.stream().map(ItemDetail::titleAlike).toList()));
+                details.stream().map(item -> item.title().alike()).toList()));
         Map<Long, AlikeGroup> descriptions = groups(items.alikeGroups(
                 propertyId,
                 "description",
-                details.stream().map(ItemDetail::descriptionAlike).toList()));
+                details.stream().map(item -> item.description().alike()).toList()));
         transaction.executeWithoutResult(status -> {
             mapper.deleteOf(itemIds.toArray());
-            Writer writer = new Writer(propertyId, inspection(property), subjects(property, titles, descriptions));
+            Writer writer = new Writer(property, mapper.endings(propertyId), subjects(property, titles, descriptions));
             details.forEach(writer::write);
             writer.flush();
         });
@@ -111,17 +112,13 @@ public class Findings {
         evaluate(propertyId, touched);
     }
 
-    /** Walks over all findings. */
+    /** Walks over all findings, item by item. */
     public void forEach(long propertyId, Consumer<FindingRow> visit) {
-        long after = 0;
-        List<FindingRow> chunk;
-        do {
-            chunk = mapper.rows(propertyId, after, 1_000);
-            for (FindingRow row : chunk) {
-                visit.accept(row);
-                after = row.id();
-            }
-        } while (chunk.size() == 1_000);
+        items.forEachDetail(
+                propertyId,
+                false,
+                chunk -> mapper.rows(chunk.stream().map(ItemDetail::id).toArray())
+                        .forEach(visit));
     }
 
     /** How many indexable items have at least one finding. */
@@ -129,47 +126,32 @@ public class Findings {
         return mapper.flawedItems(propertyId);
     }
 
-    private void findEndings(Property property) {
+    private List<Ending> findEndings(Property property) {
         Standard standard = property.standard();
         Ending.Finder finder = new Ending.Finder();
         items.forEachDetail(
                 property.id(),
-                ItemDetail.Parts.NONE,
+                false,
                 chunk -> chunk.stream()
-                        .filter(item -> item.title() != null && !item.title().isBlank())
-                        .forEach(item -> finder.add(item.title())));
-        List<Ending> endings = finder.common(
+                        .filter(item -> !item.title().text().isBlank())
+                        .forEach(item -> finder.add(item.title().text())));
+        return finder.common(
                 standard.endingShare(), standard.endingPx(), standard.title().desktop());
-        mapper.deleteEndings(property.id());
-        if (endings.isEmpty()) return;
-        Map<String, Integer> fitWithout = new HashMap<>();
-        items.forEachDetail(property.id(), ItemDetail.Parts.NONE, chunk -> {
-            for (ItemDetail item : chunk) {
-                for (Ending ending : endings) {
-                    if (item.title() == null || !item.title().endsWith(ending.text())) continue;
-                    String rest = item.title()
-                            .substring(0, item.title().length() - ending.text().length());
-                    if (standard.title().fits(rest, Graphemes.count(rest)))
-                        fitWithout.merge(ending.text(), 1, Integer::sum);
-                    break;
-                }
-            }
-        });
+    }
+
+    private void storeEndings(long propertyId, List<Ending> endings, Map<String, Integer> fitWithout) {
+        mapper.deleteEndings(propertyId);
         for (Ending ending : endings) {
-            mapper.insertEnding(
-                    property.id(),
-                    ending.text(),
-                    ending.count(),
-                    ending.px(),
-                    fitWithout.getOrDefault(ending.text(), 0));
+            int fit = fitWithout.getOrDefault(ending.text(), 0);
+            mapper.insertEnding(propertyId, ending.text(), ending.count(), ending.px(), fit);
         }
     }
 
-    private Inspection inspection(Property property) {
+    private Inspection inspection(Property property, List<Ending> endings) {
         Set<String> brands = clients.client(property.clientId()).brandNames().stream()
                 .map(Likeness::key)
                 .collect(Collectors.toSet());
-        return new Inspection(new Surroundings(property.standard(), mapper.endings(property.id()), brands));
+        return new Inspection(new Surroundings(property.standard(), endings, brands));
     }
 
     private Subjects subjects(Property property, Map<Long, AlikeGroup> titles, Map<Long, AlikeGroup> descriptions) {
@@ -184,37 +166,58 @@ public class Findings {
         return found.stream().collect(Collectors.toMap(AlikeGroup::alike, group -> group));
     }
 
+    private record Line(long itemId, Finding finding, boolean counted) {}
+
     private final class Writer {
-        private final long propertyId;
+        private final Property property;
+        private final List<Ending> endings;
         private final Inspection inspection;
         private final Subjects subjects;
-        private final List<FindingMapper.Line> lines = new ArrayList<>(AT_ONCE);
+        private final Map<String, Integer> fitWithout = new HashMap<>();
+        private final List<Line> lines = new ArrayList<>(AT_ONCE);
 
-        private Writer(long propertyId, Inspection inspection, Subjects subjects) {
-            this.propertyId = propertyId;
-            this.inspection = inspection;
+        private Writer(Property property, List<Ending> endings, Subjects subjects) {
+            this.property = property;
+            this.endings = endings;
+            this.inspection = inspection(property, endings);
             this.subjects = subjects;
         }
 
         private void write(ItemDetail item) {
+            countFitWithout(item.title().text());
             for (Finding finding : inspection.of(subjects.of(item))) {
                 boolean counted = item.obstacle() == null && finding.kind() != FindingKind.NOT_INDEXABLE;
-                lines.add(new FindingMapper.Line(
-                        propertyId,
-                        item.id(),
-                        finding.field().code(),
-                        finding.kind().code(),
-                        clip(finding.evidence(), 3_000),
-                        clip(finding.shared(), 2_000),
-                        counted));
+                lines.add(new Line(item.id(), finding, counted));
                 if (lines.size() == AT_ONCE) flush();
+            }
+        }
+
+        private void countFitWithout(String title) {
+            for (Ending ending : endings) {
+                if (!title.endsWith(ending.text())) continue;
+                String rest = title.substring(0, title.length() - ending.text().length());
+                if (property.standard().title().fits(rest, Graphemes.count(rest))) {
+                    fitWithout.merge(ending.text(), 1, Integer::sum);
+                }
+                return;
             }
         }
 
         private void flush() {
             if (lines.isEmpty()) return;
-            mapper.insert(lines);
+            mapper.insert(
+                    property.id(),
+                    column(Line::itemId),
+                    column(line -> line.finding().field().code()),
+                    column(line -> line.finding().kind().code()),
+                    column(line -> clip(line.finding().evidence(), 3_000)),
+                    column(line -> clip(line.finding().shared(), 2_000)),
+                    column(Line::counted));
             lines.clear();
+        }
+
+        private Object[] column(Function<Line, Object> part) {
+            return lines.stream().map(part).toArray();
         }
 
         private static String clip(String text, int most) {

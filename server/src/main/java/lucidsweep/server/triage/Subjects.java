@@ -35,33 +35,30 @@ final class Subjects {
     Subject of(ItemDetail item) {
         return new Subject(
                 Optional.ofNullable(item.obstacle()),
-                text(Field.TITLE, item.titleCount(), item.title(), titles.get(item.titleAlike()), item.id()),
-                text(
-                        Field.DESCRIPTION,
-                        item.descriptionCount(),
-                        item.description(),
-                        descriptions.get(item.descriptionAlike()),
-                        item.id()),
+                text(Field.TITLE, item.title(), titles, item.id()),
+                text(Field.DESCRIPTION, item.description(), descriptions, item.id()),
                 item.h1Count(),
-                item.tags() == null ? null : TagList.of(item.tags()),
+                item.tags() == null ? null : TagList.of(item.tags().text()),
                 Optional.ofNullable(item.keyword()).map(keyword -> Phrase.of(keyword, words)),
                 kept(item));
     }
 
-    private Subject.Text text(Field field, Integer captured, String value, AlikeGroup group, long itemId) {
-        int count = captured == null ? 0 : captured;
-        String text = value == null ? "" : value;
-        if (group == null) return new Subject.Text(field, count, text, words.of(text), 1, "");
-        long twin = group.firstItem() == itemId ? group.lastItem() : group.firstItem();
-        return new Subject.Text(
-                field, count, text, words.of(text), group.count(), addresses.getOrDefault(twin, "another page"));
+    private Subject.Text text(Field field, ItemDetail.Text text, Map<Long, AlikeGroup> groups, long itemId) {
+        AlikeGroup group = groups.get(text.alike());
+        int alike = group == null ? 1 : group.count();
+        String twin = "";
+        if (group != null) {
+            long other = group.firstItem() == itemId ? group.lastItem() : group.firstItem();
+            twin = addresses.getOrDefault(other, "another item");
+        }
+        return new Subject.Text(field, text.count(), text.text(), words.of(text.text()), alike, twin);
     }
 
     private static Set<Field> kept(ItemDetail item) {
         Set<Field> kept = EnumSet.noneOf(Field.class);
-        if (item.titleKept() != null) kept.add(Field.TITLE);
-        if (item.descriptionKept() != null) kept.add(Field.DESCRIPTION);
-        if (item.tagsKept() != null) kept.add(Field.TAGS);
+        if (item.title().kept() != null) kept.add(Field.TITLE);
+        if (item.description().kept() != null) kept.add(Field.DESCRIPTION);
+        if (item.tags() != null && item.tags().kept() != null) kept.add(Field.TAGS);
         return kept;
     }
 

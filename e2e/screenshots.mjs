@@ -1,0 +1,52 @@
+// Takes the pictures of docs/screenshots from the demo client, freshly loaded:  node e2e/screenshots.mjs
+import { spawn } from "node:child_process";
+import { mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { dirname, join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { chromium } from "../web/node_modules/playwright-core/index.mjs";
+
+const root = join(dirname(fileURLToPath(import.meta.url)), "..");
+const port = 8610;
+const flags =
+  "--headless --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync";
+
+const data = mkdtempSync(join(tmpdir(), "lucid-shots-"));
+const application = spawn("./start", ["--port", String(port), "--data", data], { cwd: root });
+await new Promise((resolve, reject) => {
+  application.stdout.on("data", (text) => String(text).includes("The demo client is loaded.") && resolve());
+  application.on("exit", () => reject(new Error("./start ended before it was ready")));
+});
+
+const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: flags.split(" ") });
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: "light" });
+
+async function show(path, ready) {
+  await page.goto(`http://127.0.0.1:${port}${path}`);
+  await page.getByText(ready).first().waitFor();
+  await page.waitForLoadState("networkidle", { timeout: 1_500 }).catch(() => undefined);
+}
+const shoot = (name) => page.screenshot({ path: join(root, "docs/screenshots", `${name}.png`) });
+
+await show("/", "Shop listings");
+await shoot("portfolio");
+await show("/p/1/gather", "/boats/avocet-15-kit/");
+await shoot("gather");
+await show("/p/1/aim", "greenland paddle");
+await shoot("aim");
+await show("/p/1/triage", "titles end in the same");
+await shoot("triage");
+await show("/p/1/rewrite?section=%2Ftours%2F", "Sunset tour");
+await page.locator("[data-column=title]").nth(3).click();
+await page.getByLabel("The result on a desktop").waitFor();
+await shoot("desk");
+await show("/p/1/rewrite?field=title&kind=common-ending&tool=recipe&on=title", "would change");
+await shoot("recipe");
+await page.getByRole("button", { name: /^Draft \d+/ }).click();
+await page.getByText(/texts drafted/).waitFor();
+await show("/p/1/release", "Sunset tour");
+await page.getByLabel("Choose all rows").check();
+await shoot("release");
+
+await browser.close();
+application.kill("SIGTERM");

@@ -1,0 +1,2 @@
+/** How rows become records. */
+package lucidsweep.server.database;
