@@ -32,7 +32,7 @@ await show("/", "Shop listings");
 await shoot("portfolio");
 await show("/p/1/gather", "/boats/avocet-15-kit/");
 await shoot("gather");
-await show("/p/1/aim", "greenland paddle");
+await show("/p/1/aim", "all its words stand in");
 await shoot("aim");
 await show("/p/1/triage", "titles end in the same");
 await shoot("triage");

@@ -35,7 +35,7 @@ export function RecipeEditor({ propertyId, spec, listings, onChange }: Props) {
         sources: [{ kind: "FIXED", text: "" }],
         before: " – ",
         letterCase: "AS_IS",
-        rank: Math.min(MOST_PARTS, recipe.parts.length + 1),
+        rank: recipe.parts.length + 1,
         shortenable: false,
       },
     ]);

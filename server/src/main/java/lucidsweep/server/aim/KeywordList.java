@@ -25,7 +25,7 @@ record KeywordList(List<Line> lines, List<Unreadable> unreadable) {
             "search volume",
             "avg. monthly searches",
             "average monthly searches");
-    private static final Set<String> COMPETITION = Set.of("competition", "difficulty", "keyword difficulty");
+    private static final Set<String> COMPETITION = Set.of("competition", "difficulty");
     private static final int LONGEST = 200;
 
     /** A keyword; volume is null where none was given. */
