@@ -46,6 +46,7 @@ await page.getByRole("button", { name: /^Draft \d+/ }).click();
 await page.getByText(/texts drafted/).waitFor();
 await show("/p/1/release", "Sunset tour");
 await page.getByLabel("Choose all rows").check();
+await page.waitForTimeout(400); // the bar rises
 await shoot("release");
 
 await browser.close();

@@ -60,8 +60,8 @@ export function Rewrite() {
   const columns = useMemo(
     () => [
       itemColumns.address,
-      itemColumns.text("title", "minmax(260px, 2fr)"),
-      itemColumns.text("description", "minmax(280px, 2.2fr)"),
+      itemColumns.text("title", "minmax(220px, 2fr)"),
+      itemColumns.text("description", "minmax(220px, 2.2fr)"),
       ...(listings ? [itemColumns.text("tags", "minmax(220px, 1.6fr)")] : [itemColumns.keyword]),
       itemColumns.findings,
     ],

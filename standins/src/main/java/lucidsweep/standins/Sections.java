@@ -69,7 +69,7 @@ final class Sections {
                                 "tours",
                                 name,
                                 name,
-                                pick("Join our ", "Book a ", "Come on a ") + lower(tour) + " at " + place.name()
+                                pick("Join our ", "Book our ", "Come on our ") + lower(tour) + " at " + place.name()
                                         + pick(
                                                 ". Small groups, boats and kit included.",
                                                 ". Guides who know every rock, kit included."),
