@@ -68,7 +68,9 @@ export function Grid<R>(props: Props<R>) {
   const { cursor } = keys;
   const { onCursor } = props;
   const current = cursor ? rows.row(cursor.row) : undefined;
-  useEffect(() => onCursor?.(current), [current, onCursor]);
+  useEffect(() => {
+    onCursor?.(current);
+  }, [current, onCursor]);
 
   const tracks = [choice ? "32px" : "", ...columns.map((column) => column.track)].join(" ");
   const least =
