@@ -272,6 +272,8 @@ final class Crawl implements AutoCloseable {
     }
 
     private void store1(Answer answer) {
+        boolean overLimit = answer.item != null && captured >= settings.mostPages();
+        if (overLimit) return;
         Outcome outcome = answer.outcome;
         String detail = answer.detail;
         if (outcome == Outcome.REDIRECT) {
