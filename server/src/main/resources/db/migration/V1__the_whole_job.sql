@@ -90,7 +90,8 @@ create unique index item_address on item (property_id, address_hash);
 create index item_order on item (property_id, id);
 
 -- What a sweep saw of an item; a new row only where it differs from the one before.
-create sequence capture_id cache 1000;
+-- Taken a thousand at a time.
+create sequence capture_block start with 1000 increment by 1000;
 
 create table capture (
     id bigint primary key,

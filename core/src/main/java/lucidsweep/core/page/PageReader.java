@@ -215,11 +215,14 @@ public final class PageReader implements NodeVisitor {
     }
 
     private void append(String text) {
-        for (int i = 0; i < text.length() && copy.length() < MOST_COPY; i++) {
-            char c = text.charAt(i);
-            boolean space = isSpace(c);
-            if (!space) copy.append(c);
-            else if (copy.length() > 0 && copy.charAt(copy.length() - 1) != ' ') copy.append(' ');
+        int length = text.length();
+        for (int i = 0; i < length && copy.length() < MOST_COPY; ) {
+            int start = i;
+            while (i < length && !isSpace(text.charAt(i))) i++;
+            copy.append(text, start, Math.min(i, start + MOST_COPY - copy.length()));
+            if (i == length) return;
+            while (i < length && isSpace(text.charAt(i))) i++;
+            if (copy.length() > 0 && copy.charAt(copy.length() - 1) != ' ') copy.append(' ');
         }
     }
 

@@ -47,8 +47,8 @@ interface CaptureMapper {
     @Update("update item set last_sweep = #{sweepId}, gone = false where id = #{id}")
     void seen(long id, long sweepId);
 
-    @Select("select next value for capture_id")
-    long nextCapture();
+    @Select("select next value for capture_block")
+    Long nextCaptureBlock();
 
     @Insert("""
             insert into capture (id, item_id, sweep_id, hash, facts)

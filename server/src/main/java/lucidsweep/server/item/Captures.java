@@ -12,7 +12,11 @@ public class Captures {
 
     private static final int LINKS_CHUNK = 200;
 
+    private static final int BLOCK = 1_000;
+
     private final CaptureMapper mapper;
+    private long nextCaptureId;
+    private long endOfBlock;
 
     Captures(CaptureMapper mapper) {
         this.mapper = mapper;
@@ -34,7 +38,7 @@ public class Captures {
             mapper.seen(known.id(), item.sweepId());
             return new Stored(known.id(), known.captureId(), false, false);
         }
-        long captureId = mapper.nextCapture();
+        long captureId = nextCaptureId();
         long itemId;
         if (known == null) {
             CaptureMapper.Key key = new CaptureMapper.Key();
@@ -53,6 +57,14 @@ public class Captures {
             if (!there) mapper.insertField(fieldId, itemId, item.propertyId(), text, measure);
         }
         return new Stored(itemId, captureId, known == null, true);
+    }
+
+    private synchronized long nextCaptureId() {
+        if (nextCaptureId == endOfBlock) {
+            nextCaptureId = mapper.nextCaptureBlock();
+            endOfBlock = nextCaptureId + BLOCK;
+        }
+        return nextCaptureId++;
     }
 
     /** Marks the items that a complete sweep did not see; they are kept with all that was written for them. */
