@@ -30,6 +30,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 final class ScaleBench {
 
     private static final int ITEMS = Integer.getInteger("items", 100_000);
+    private static final String COUNT = Report.format("%,d", ITEMS);
     private static final String[] WORDS =
             "kayak hire tour lesson harbour guide cedar workshop boat paddle island lantern morning tide seal cove family weekend gift"
                     .split(" ");
@@ -63,7 +64,7 @@ final class ScaleBench {
         Findings findings = application.getBean(Findings.class);
         long start = System.nanoTime();
         findings.evaluate(property);
-        report("All findings of 100,000 items, from the database", 10, start);
+        report("All findings of " + COUNT + " items, from the database", 10, start);
         application.getBean(Clients.class).touch(property);
 
         pages();
@@ -73,13 +74,13 @@ final class ScaleBench {
         String preview = post("/api/properties/" + property + "/previews", RECIPE);
         double first = Report.seconds(System.nanoTime() - start);
         Report.line(
-                "A recipe over 100,000: first figures",
+                "A recipe over " + COUNT + ": first figures",
                 "< 1 s",
                 Report.format("%.2f s (%s done)", first, find(preview, "\"done\":(\\d+)")),
                 first < 1 && !preview.contains("\"done\":0"));
         String token = find(preview, "\"token\":\"([^\"]+)\"");
         while (preview.contains("\"complete\":false")) preview = get("/api/previews/" + token);
-        report("A recipe over 100,000: all figures", 5, start);
+        report("A recipe over " + COUNT + ": all figures", 5, start);
 
         start = System.nanoTime();
         endJob(post("/api/properties/" + property + "/batches", RECIPE));

@@ -36,8 +36,9 @@ public enum LetterCase {
         }
         out.append(text, from, text.length());
         String cased = out.toString();
+        String lower = cased.toLowerCase(Locale.ROOT);
         for (String name : names) {
-            if (!name.isBlank()) cased = withName(cased, name);
+            if (!name.isBlank() && lower.contains(name.toLowerCase(Locale.ROOT))) cased = withName(cased, name);
         }
         return cased;
     }
