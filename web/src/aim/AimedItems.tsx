@@ -72,13 +72,8 @@ export function AimedItems({ propertyId, target }: { propertyId: number; target?
           <Grid
             label="Items and their keywords"
             columns={columns}
-            rows={view.rows}
-            idOf={(row) => row.id}
-            sort={view.sort}
-            desc={view.desc}
-            onSort={view.toggleSort}
+            {...view.grid}
             choice={choice}
-            idsBetween={view.idsBetween}
             onCursor={follow}
             empty={target ? "Every indexable item aims at a keyword." : "Gather the items of this property first."}
           />

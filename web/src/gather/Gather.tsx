@@ -43,11 +43,7 @@ export function Gather() {
             <Grid
               label="Items"
               columns={columns}
-              rows={view.rows}
-              idOf={(row) => row.id}
-              sort={view.sort}
-              desc={view.desc}
-              onSort={view.toggleSort}
+              {...view.grid}
               onCursor={follow}
               empty={
                 website

@@ -78,7 +78,15 @@ export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned =
     /** The revision whose order is shown, where the order is pinned. */
     asOf: order.current.key === key ? order.current.asOf : undefined,
     sortAgain: () => setNonce((n) => n + 1),
-    toggleSort: (by: string) => set({ sort: by, desc: sort === by && !desc ? "true" : undefined }),
+    /** What every table of items hands to its grid. */
+    grid: {
+      rows,
+      idOf: (row: ItemRow) => row.id,
+      sort,
+      desc,
+      onSort: (by: string) => set({ sort: by, desc: sort === by && !desc ? "true" : undefined }),
+      idsBetween,
+    },
   };
 }
 

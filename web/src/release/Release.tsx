@@ -106,13 +106,8 @@ export function Release() {
           <Grid
             label="Drafts before and after"
             columns={columns}
-            rows={view.rows}
-            idOf={(row) => row.id}
-            sort={view.sort}
-            desc={view.desc}
-            onSort={view.toggleSort}
+            {...view.grid}
             choice={choice}
-            idsBetween={view.idsBetween}
             onCursor={follow}
             rowHeight={36}
             empty={

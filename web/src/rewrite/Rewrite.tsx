@@ -109,13 +109,8 @@ export function Rewrite() {
           <Grid
             label="The desk"
             columns={columns}
-            rows={view.rows}
-            idOf={(row) => row.id}
-            sort={view.sort}
-            desc={view.desc}
-            onSort={view.toggleSort}
+            {...view.grid}
             choice={choice}
-            idsBetween={view.idsBetween}
             onCursor={follow}
             onType={onType}
             editor={(row, column, value, onChange) => (

@@ -45,11 +45,7 @@ export function FoundItems({ propertyId }: { propertyId: number }) {
           <Grid
             label="Items with this finding"
             columns={columns}
-            rows={view.rows}
-            idOf={(row) => row.id}
-            sort={view.sort}
-            desc={view.desc}
-            onSort={view.toggleSort}
+            {...view.grid}
             onCursor={follow}
             empty="No item has this finding any longer."
           />

@@ -170,7 +170,7 @@ public class Aims {
                 mapper.setTarget(target.item(), propertyId, keywordId, false, target.score(), target.reason());
             }
         });
-        publisher.publishEvent(new TargetsChanged(propertyId, null));
+        publisher.publishEvent(new TargetsChanged(propertyId));
         clients.touch(propertyId);
         return targets.size() + fixedKeywords.size();
     }

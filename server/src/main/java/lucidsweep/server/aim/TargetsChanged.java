@@ -1,10 +1,4 @@
 package lucidsweep.server.aim;
 
-import java.util.List;
-
-/**
- * Items aim at something else now.
- *
- * @param items which; null for any of the property
- */
-public record TargetsChanged(long propertyId, List<Long> items) {}
+/** Items of a property may aim at something else now. */
+public record TargetsChanged(long propertyId) {}

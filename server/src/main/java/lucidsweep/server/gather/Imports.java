@@ -141,7 +141,14 @@ public class Imports {
         Shape shape = new Shape(header, meanings, table.delimiterChar());
         mapper.insertSweep(key, upload.propertyId, job, "import", upload.name, json.writeValueAsString(shape));
         Sweep sweep = mapper.sweep(key.id);
-        jobs.start(job, progress -> run(sweep, table, shape, progress));
+        uploads.remove(token);
+        jobs.start(job, progress -> {
+            try {
+                return run(sweep, table, shape, progress);
+            } finally {
+                Files.deleteIfExists(upload.file);
+            }
+        });
         return sweep;
     }
 

@@ -6,13 +6,10 @@ import lucidsweep.core.keyword.Words;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
-import lucidsweep.server.item.Drafts;
 import lucidsweep.server.item.Items;
 import lucidsweep.server.item.Selection;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.job.Progress;
-import lucidsweep.server.triage.Findings;
-import lucidsweep.server.web.Refusal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -29,8 +26,7 @@ class RewriteController {
     private final Batches batches;
     private final Previews previews;
     private final Items items;
-    private final Drafts drafts;
-    private final Findings findings;
+    private final Keeps keeps;
     private final Clients clients;
     private final Jobs jobs;
 
@@ -38,15 +34,13 @@ class RewriteController {
             Batches batches,
             Previews previews,
             Items items,
-            Drafts drafts,
-            Findings findings,
+            Keeps keeps,
             Clients clients,
             Jobs jobs) {
         this.batches = batches;
         this.previews = previews;
         this.items = items;
-        this.drafts = drafts;
-        this.findings = findings;
+        this.keeps = keeps;
         this.clients = clients;
         this.jobs = jobs;
     }
@@ -131,14 +125,8 @@ class RewriteController {
 
     @PostMapping("/properties/{propertyId}/keeps")
     KeptFields keep(@PathVariable long propertyId, @RequestBody Keep keep) {
-        if (keep.reason() != null && keep.reason().isBlank())
-            throw Refusal.badInput("a reason is needed to keep a text as it is");
         long[] ids = keep.selection().resolve(propertyId, items);
-        int kept = 0;
-        for (String field : keep.fields()) kept += drafts.setKept(ids, field, keep.reason());
-        findings.evaluate(propertyId, java.util.Arrays.stream(ids).boxed().toList());
-        clients.touch(propertyId);
-        return new KeptFields(kept);
+        return new KeptFields(keeps.keep(propertyId, ids, keep.fields(), keep.reason()));
     }
 
     private interface BatchWork {

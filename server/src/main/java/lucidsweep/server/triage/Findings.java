@@ -50,8 +50,7 @@ public class Findings {
 
     @EventListener
     void targetsChanged(TargetsChanged changed) {
-        if (changed.items() == null) evaluate(changed.propertyId());
-        else evaluate(changed.propertyId(), changed.items());
+        evaluate(changed.propertyId());
     }
 
     /** Works out the findings of a whole property anew. */
