@@ -44,9 +44,10 @@ create table sweep (
 );
 
 -- Every address of a crawl and what became of it; also the queue of what waits. An import lists the rows it could not read.
+-- The ids of a sweep's visits follow upon each other, from its own id times 2^31 on: they are told from others and read in
+-- their order by the id alone.
 create table visit (
-    id bigint generated always as identity primary key,
-    sweep_id bigint not null references sweep,
+    id bigint primary key,
     address varchar(2100) not null,
     depth int not null,
     found_on varchar(2100) not null,
@@ -59,11 +60,13 @@ create table visit (
     item_id bigint,
     capture_id bigint
 );
-create index visit_outcome on visit (sweep_id, outcome, id);
-create index visit_order on visit (sweep_id, id);
+
+-- Ids are taken a thousand at a time.
+create sequence item_block start with 1000 increment by 1000;
+create sequence capture_block start with 1000 increment by 1000;
 
 create table item (
-    id bigint generated always as identity primary key,
+    id bigint primary key,
     property_id bigint not null references property,
     address varchar(2100) not null,
     address_hash bigint not null,
@@ -82,44 +85,42 @@ create table item (
     links_in int default 0 not null,
     link_texts varchar(4000) default '' not null,
     capture_id bigint not null,
+    capture_hash bigint not null,
     first_sweep bigint not null,
     last_sweep bigint not null,
     gone boolean default false not null
 );
-create unique index item_address on item (property_id, address_hash);
+-- The hash first: the database uses a list of values only on the first column of an index.
+create unique index item_address on item (address_hash, property_id);
 create index item_order on item (property_id, id);
 
 -- What a sweep saw of an item; a new row only where it differs from the one before.
--- Taken a thousand at a time.
-create sequence capture_block start with 1000 increment by 1000;
-
 create table capture (
     id bigint primary key,
-    item_id bigint not null references item,
-    sweep_id bigint not null references sweep,
+    item_id bigint not null,
+    sweep_id bigint not null,
     hash bigint not null,
     facts varchar(1000000) not null
 );
 create index capture_item on capture (item_id);
 
 create table body (
-    capture_id bigint primary key references capture,
+    capture_id bigint primary key,
     copy varbinary(1000000) not null,
     links varbinary(4000000) not null
 );
 
--- One text of an item: as captured, as drafted, and what is in force of the two.
+-- One text of an item: as captured and as drafted; px, chars and alike are those of the text in force.
 -- Its id is four times the item's and the field's place (0 title, 1 description, 2 tags), so that the fields of items lie
 -- side by side in the order of the items.
 create table field (
     id bigint primary key,
-    item_id bigint not null references item,
+    item_id bigint not null,
     name varchar(12) not null,
     property_id bigint not null,
     captured_count int not null,
     captured varchar(100000) not null,
     draft varchar(100000),
-    text varchar(100000) generated always as (coalesce(draft, captured)),
     px int not null,
     chars int not null,
     alike bigint not null,
@@ -127,10 +128,6 @@ create table field (
     batch_id bigint,
     kept varchar(1000)
 );
-create index field_alike on field (property_id, name, alike);
--- For looking many texts up at once: the database uses a list of values only on the first column of an index.
-create index field_twin on field (alike);
-create index field_state on field (property_id, state);
 
 create table keyword (
     id bigint generated always as identity primary key,
@@ -153,18 +150,12 @@ create table target (
 );
 create index target_property on target (property_id, keyword_id);
 
+-- What is wrong with an item, as JSON; no row where nothing is.
 create table finding (
-    id bigint generated always as identity primary key,
+    item_id bigint primary key,
     property_id bigint not null,
-    item_id bigint not null,
-    field varchar(12) not null,
-    kind varchar(20) not null,
-    evidence varchar(3000) not null,
-    shared varchar(2000) not null,
-    counted boolean not null
+    found varchar(1000000) not null
 );
-create index finding_item on finding (item_id);
-create index finding_kind on finding (property_id, kind, field);
 
 create table ending (
     property_id bigint not null,
@@ -185,14 +176,14 @@ create table batch (
     undone timestamp
 );
 
+-- The ids of a batch's changes follow upon each other, from its own id times 2^31 on.
 create table change (
-    batch_id bigint not null references batch,
+    id bigint primary key,
     field_id bigint not null,
     before_text varchar(100000),
     before_state varchar(20) not null,
     before_batch bigint,
-    after_text varchar(100000),
-    primary key (batch_id, field_id)
+    after_text varchar(100000)
 );
 create index change_field on change (field_id);
 

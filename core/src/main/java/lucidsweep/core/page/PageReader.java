@@ -38,7 +38,7 @@ public final class PageReader implements NodeVisitor {
     private final List<PageFacts.Image> images = new ArrayList<>();
     private final List<PageFacts.Link> links = new ArrayList<>();
     private final Map<String, Optional<URI>> resolved = new HashMap<>();
-    private final StringBuilder copy = new StringBuilder(4_096);
+    private final CopyText copy = new CopyText(MOST_COPY);
     private String canonical = "";
     private String metaKeywords = "";
     private String language = "";
@@ -74,7 +74,7 @@ public final class PageReader implements NodeVisitor {
                 reader.modified,
                 reader.images,
                 reader.links,
-                reader.copy.toString().strip(),
+                reader.copy.toString(),
                 reader.opening,
                 reader.refresh);
     }
@@ -82,7 +82,7 @@ public final class PageReader implements NodeVisitor {
     @Override
     public void head(Node node, int depth) {
         if (node instanceof TextNode text) {
-            if (unseen == 0) append(text.getWholeText());
+            if (unseen == 0) copy.append(text.getWholeText());
         } else if (node instanceof Element element) {
             enter(element);
         }
@@ -95,12 +95,12 @@ public final class PageReader implements NodeVisitor {
         if (isUnseen(tag)) unseen--;
         if (tag.equals("svg")) inDrawing--;
         if (isFrame(tag)) inFrame--;
-        if (element.isBlock() && unseen == 0) append(" ");
+        if (element.isBlock() && unseen == 0) copy.append(" ");
     }
 
     private void enter(Element element) {
         String tag = element.normalName();
-        if (element.isBlock() && unseen == 0) append(" ");
+        if (element.isBlock() && unseen == 0) copy.append(" ");
         if (isUnseen(tag)) unseen++;
         if (isFrame(tag)) inFrame++;
         switch (tag) {
@@ -179,7 +179,7 @@ public final class PageReader implements NodeVisitor {
         if (images.size() >= MOST_IMAGES) return;
         String alt = image.hasAttr("alt") ? collapsed(image.attr("alt")) : null;
         images.add(new PageFacts.Image(image.attr("src"), alt));
-        if (unseen == 0 && alt != null && insideLink(image)) append(" " + alt + " ");
+        if (unseen == 0 && alt != null && insideLink(image)) copy.append(" " + alt + " ");
     }
 
     private static boolean insideLink(Element element) {
@@ -214,30 +214,14 @@ public final class PageReader implements NodeVisitor {
         return false;
     }
 
-    private void append(String text) {
-        int length = text.length();
-        for (int i = 0; i < length && copy.length() < MOST_COPY; ) {
-            int start = i;
-            while (i < length && !isSpace(text.charAt(i))) i++;
-            copy.append(text, start, Math.min(i, start + MOST_COPY - copy.length()));
-            if (i == length) return;
-            while (i < length && isSpace(text.charAt(i))) i++;
-            if (copy.length() > 0 && copy.charAt(copy.length() - 1) != ' ') copy.append(' ');
-        }
-    }
-
     private static String collapsed(String text) {
         StringBuilder tidy = new StringBuilder(text.length());
         for (int i = 0; i < text.length(); i++) {
             char c = text.charAt(i);
-            if (!isSpace(c)) tidy.append(c);
+            if (!CopyText.isSpace(c)) tidy.append(c);
             else if (tidy.length() > 0 && tidy.charAt(tidy.length() - 1) != ' ') tidy.append(' ');
         }
         if (tidy.length() > 0 && tidy.charAt(tidy.length() - 1) == ' ') tidy.setLength(tidy.length() - 1);
         return tidy.toString();
-    }
-
-    private static boolean isSpace(char c) {
-        return c <= ' ' || c == '\u00A0' || c == '\u2028' || c == '\u2029';
     }
 }

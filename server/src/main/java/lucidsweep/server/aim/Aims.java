@@ -170,8 +170,9 @@ public class Aims {
                 mapper.setTarget(target.item(), propertyId, keywordId, false, target.score(), target.reason());
             }
         });
+        items.changed(propertyId);
         publisher.publishEvent(new TargetsChanged(propertyId));
-        clients.touch(propertyId);
+        items.changed(propertyId);
         return targets.size() + fixedKeywords.size();
     }
 

@@ -2,6 +2,8 @@ package lucidsweep.server.gather;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
+import lucidsweep.server.database.IdRange;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Options;
@@ -49,53 +51,66 @@ interface GatherMapper {
     @Update("update sweep set state = 'failed', ended = now() where state = 'running' and kind = 'import'")
     void failUnfinishedImports();
 
+    /** An address that a sweep came to know. */
+    record NewVisit(long id, String address, int depth, String foundOn, String outcome, String detail) {}
+
     @Insert("""
-            insert into visit (sweep_id, address, depth, found_on, outcome, detail)
-            values (#{sweepId}, #{address}, #{depth}, #{foundOn}, #{outcome}, #{detail})""")
-    void insertVisit(long sweepId, String address, int depth, String foundOn, String outcome, String detail);
+            insert into visit (id, address, depth, found_on, outcome, detail) select * from unnest(
+                cast(#{id} as bigint array), cast(#{address} as varchar array), cast(#{depth} as int array),
+                cast(#{foundOn} as varchar array), cast(#{outcome} as varchar array), cast(#{detail} as varchar array))""")
+    void insertVisits(Map<String, Object[]> visits);
+
+    /** What became of an address. */
+    record EndedVisit(
+            long id,
+            String outcome,
+            String detail,
+            int status,
+            String redirectTo,
+            int millis,
+            long bytes,
+            Long itemId,
+            Long captureId) {}
 
     @Update("""
-            update visit set outcome = #{outcome}, detail = #{detail}, status = #{status}, redirect_to = #{redirectTo},
-                millis = #{millis}, bytes = #{bytes}, item_id = #{itemId}, capture_id = #{captureId} where id = #{id}""")
-    void endVisit(
-            @Param("id") long id,
-            @Param("outcome") String outcome,
-            @Param("detail") String detail,
-            @Param("status") int status,
-            @Param("redirectTo") String redirectTo,
-            @Param("millis") int millis,
-            @Param("bytes") long bytes,
-            @Param("itemId") Long itemId,
-            @Param("captureId") Long captureId);
+            merge into visit v using unnest(
+                cast(#{id} as bigint array), cast(#{outcome} as varchar array), cast(#{detail} as varchar array),
+                cast(#{status} as int array), cast(#{redirectTo} as varchar array), cast(#{millis} as int array),
+                cast(#{bytes} as bigint array), cast(#{itemId} as bigint array), cast(#{captureId} as bigint array))
+                as n (id, outcome, detail, status, redirect_to, millis, bytes, item_id, capture_id) on v.id = n.id
+            when matched then update set outcome = n.outcome, detail = n.detail, status = n.status,
+                redirect_to = n.redirect_to, millis = n.millis, bytes = n.bytes, item_id = n.item_id,
+                capture_id = n.capture_id""")
+    void endVisits(Map<String, Object[]> visits);
 
     @Update("""
             update visit set outcome = 'over-limit', detail = #{detail}
-            where sweep_id = #{sweepId} and outcome = 'waiting'""")
-    void leaveWaiting(long sweepId, String detail);
+            where id between #{range.first} and #{range.last} and outcome = 'waiting'""")
+    void leaveWaiting(@Param("range") IdRange range, @Param("detail") String detail);
 
     @Select("""
-            select * from visit where sweep_id = #{sweepId} and outcome = 'waiting' and id > #{after}
-            order by sweep_id, outcome, id limit #{limit}""")
-    List<Visit> waiting(long sweepId, long after, int limit);
+            select * from visit where id > #{after} and id <= #{last} and outcome = 'waiting' order by id limit #{limit}""")
+    List<Visit> waiting(long after, long last, int limit);
 
     @Select(
-            "select id, address, outcome from visit where sweep_id = #{sweepId} and id > #{after} order by sweep_id, id limit #{limit}")
-    List<Known> known(long sweepId, long after, int limit);
+            "select id, address, outcome from visit where id > #{after} and id <= #{last} order by id limit #{limit}")
+    List<Known> known(long after, long last, int limit);
 
     record Known(long id, String address, String outcome) {}
 
     @Select("""
             select outcome, status, count(*) count, min(address) example, min(detail) detail from visit
-            where sweep_id = #{sweepId} and outcome <> 'waiting' group by outcome, status order by outcome, status""")
-    List<OutcomeCount> outcomes(long sweepId);
+            where id between #{range.first} and #{range.last} and outcome <> 'waiting'
+            group by outcome, status order by outcome, status""")
+    List<OutcomeCount> outcomes(@Param("range") IdRange range);
 
     @Select("""
-            <script>select * from visit where sweep_id = #{sweepId} and id > #{after}
+            <script>select * from visit where id &gt; #{after} and id &lt;= #{last}
             <if test="outcome != null">and outcome = #{outcome}</if>
-            order by sweep_id, <if test="outcome != null">outcome, </if>id limit #{limit}</script>""")
+            order by id limit #{limit}</script>""")
     List<Visit> visits(
-            @Param("sweepId") long sweepId,
             @Param("outcome") String outcome,
             @Param("after") long after,
+            @Param("last") long last,
             @Param("limit") int limit);
 }

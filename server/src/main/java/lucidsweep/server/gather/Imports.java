@@ -13,11 +13,15 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import lucidsweep.core.compose.TagList;
+import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Likeness;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.database.Columns;
+import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.CapturedItem;
 import lucidsweep.server.item.Captures;
+import lucidsweep.server.item.Items;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.job.Progress;
 import lucidsweep.server.table.TableFile;
@@ -37,6 +41,7 @@ public class Imports {
     private final GatherMapper mapper;
     private final Captures captures;
     private final Clients clients;
+    private final Items items;
     private final Jobs jobs;
     private final TransactionTemplate transaction;
     private final JsonMapper json;
@@ -47,6 +52,7 @@ public class Imports {
             GatherMapper mapper,
             Captures captures,
             Clients clients,
+            Items items,
             Jobs jobs,
             TransactionTemplate transaction,
             JsonMapper json,
@@ -54,6 +60,7 @@ public class Imports {
         this.mapper = mapper;
         this.captures = captures;
         this.clients = clients;
+        this.items = items;
         this.jobs = jobs;
         this.transaction = transaction;
         this.json = json;
@@ -172,7 +179,7 @@ public class Imports {
             });
             publisher.publishEvent(new SweepEnded(sweep.propertyId(), sweep.id()));
             mapper.endSweep(sweep.id(), "done");
-            clients.touch(sweep.propertyId());
+            items.changed(sweep.propertyId());
         } catch (RuntimeException e) {
             mapper.endSweep(sweep.id(), "failed");
             throw e;
@@ -183,17 +190,21 @@ public class Imports {
 
     private final class Reading implements TableFile.RowReader {
         private final Property property;
+        private final Standard standard;
         private final Sweep sweep;
         private final Shape shape;
         private final Progress progress;
         private final Map<Long, Long> lines = new HashMap<>();
         private final List<CapturedItem> waiting = new ArrayList<>(AT_ONCE);
+        private final List<GatherMapper.NewVisit> visits = new ArrayList<>(AT_ONCE);
         private boolean headerRead;
+        private long visited;
         private int captured;
         private int unreadable;
 
         private Reading(Property property, Sweep sweep, Shape shape, Progress progress) {
             this.property = property;
+            this.standard = property.standard();
             this.sweep = sweep;
             this.shape = shape;
             this.progress = progress;
@@ -228,7 +239,7 @@ public class Imports {
         @Override
         public void unreadable(long line, String reason) {
             unreadable++;
-            mapper.insertVisit(sweep.id(), "line " + line, 0, "", Outcome.UNREADABLE.code(), reason);
+            visits.add(visit("line " + line, Outcome.UNREADABLE, reason));
         }
 
         private CapturedItem item(List<String> cells, String identity, String address, String title) {
@@ -253,26 +264,27 @@ public class Imports {
                     clip(cell(cells, ListingColumn.PRICE), 100),
                     -1,
                     List.of(
-                            new CapturedItem.Text("title", title.isEmpty() ? 0 : 1, title),
-                            new CapturedItem.Text("description", description.isEmpty() ? 0 : 1, description),
-                            new CapturedItem.Text("tags", 1, tags)),
-                    json.writeValueAsString(new Row(cells)),
-                    description,
-                    "");
+                            CapturedItem.Text.of("title", title.isEmpty() ? 0 : 1, title, standard),
+                            CapturedItem.Text.of("description", description.isEmpty() ? 0 : 1, description, standard),
+                            CapturedItem.Text.of("tags", 1, tags, standard)),
+                    CapturedItem.Content.of(json.writeValueAsString(new Row(cells)), description, ""));
         }
 
         private void flush() {
-            for (CapturedItem item : waiting) {
-                Captures.Stored stored = captures.store(item, property.standard());
-                mapper.insertVisit(
-                        sweep.id(),
-                        item.address(),
-                        0,
-                        "",
-                        Outcome.CAPTURED.code(),
-                        stored.isNew() ? "new" : stored.changed() ? "changed" : "unchanged");
+            List<Captures.Stored> stored = captures.store(property.id(), waiting);
+            for (int i = 0; i < waiting.size(); i++) {
+                Captures.Stored each = stored.get(i);
+                String became = each.isNew() ? "new" : each.changed() ? "changed" : "unchanged";
+                visits.add(visit(waiting.get(i).address(), Outcome.CAPTURED, became));
             }
+            if (!visits.isEmpty()) mapper.insertVisits(Columns.of(visits));
             waiting.clear();
+            visits.clear();
+        }
+
+        private GatherMapper.NewVisit visit(String address, Outcome outcome, String detail) {
+            return new GatherMapper.NewVisit(
+                    IdRange.id(sweep.id(), visited++), address, 0, "", outcome.code(), clip(detail, 2_000));
         }
 
         private String cell(List<String> cells, ListingColumn meaning) {

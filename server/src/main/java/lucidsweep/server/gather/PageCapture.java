@@ -9,6 +9,7 @@ import lucidsweep.core.page.Indexing;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.page.PageFacts;
 import lucidsweep.core.page.PageReader;
+import lucidsweep.core.standard.Standard;
 import lucidsweep.server.item.CapturedItem;
 import org.jsoup.Jsoup;
 import tools.jackson.databind.json.JsonMapper;
@@ -21,9 +22,11 @@ final class PageCapture {
     private static final int MOST_LINKS_STORED = 2_000;
 
     private final JsonMapper json;
+    private final Standard standard;
 
-    PageCapture(JsonMapper json) {
+    PageCapture(JsonMapper json, Standard standard) {
         this.json = json;
+        this.standard = standard;
     }
 
     /** Everything a sweep keeps of a page besides its copy and links; stored as JSON. */
@@ -88,13 +91,12 @@ final class PageCapture {
                 "",
                 depth,
                 List.of(text("title", facts.titles()), text("description", facts.descriptions())),
-                json.writeValueAsString(stored),
-                facts.copy(),
-                links(facts, uri));
+                CapturedItem.Content.of(json.writeValueAsString(stored), facts.copy(), links(facts, uri)));
     }
 
-    private static CapturedItem.Text text(String name, List<String> found) {
-        return new CapturedItem.Text(name, found.size(), found.isEmpty() ? "" : clip(found.get(0), LONGEST_TEXT));
+    private CapturedItem.Text text(String name, List<String> found) {
+        String text = found.isEmpty() ? "" : clip(found.get(0), LONGEST_TEXT);
+        return CapturedItem.Text.of(name, found.size(), text, standard);
     }
 
     /** A page that sends its reader on by itself links to where it sends. */

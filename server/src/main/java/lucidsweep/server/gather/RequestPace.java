@@ -8,8 +8,9 @@ final class RequestPace {
     private long betweenNanos;
     private long next = System.nanoTime();
 
-    synchronized void every(long millis) {
-        betweenNanos = TimeUnit.MILLISECONDS.toNanos(millis);
+    /** Makes the time between two starts so long, unless it is longer already. */
+    synchronized void atLeast(long millis) {
+        betweenNanos = Math.max(betweenNanos, TimeUnit.MILLISECONDS.toNanos(millis));
     }
 
     void await() throws InterruptedException {

@@ -12,9 +12,9 @@ import lucidsweep.core.page.PageAddress;
 final class RobotsGate {
 
     private static final long LONGEST_DELAY_MS = 10_000;
+    private static final int MOST_REDIRECTS = 5;
 
     private final BaseRobotRules rules;
-
     private final String silence;
 
     private RobotsGate(BaseRobotRules rules, String silence) {
@@ -22,14 +22,24 @@ final class RobotsGate {
         this.silence = silence;
     }
 
-    /** Asks for robots.txt; a 4xx allows everything, a 5xx or silence forbids everything (RFC 9309). */
-    static RobotsGate of(URI site, Fetcher fetcher) throws InterruptedException {
+    /**
+     * Asks for robots.txt; a 4xx, or a redirect that leads nowhere we may go, allows everything, a 5xx or silence forbids
+     * everything (RFC 9309).
+     */
+    static RobotsGate of(URI site, Fetcher fetcher, AddressGuard guard) throws InterruptedException {
         URI address = site.resolve("/robots.txt");
         SimpleRobotRulesParser parser = new SimpleRobotRulesParser();
         try {
-            Fetched answer = fetcher.get(address);
-            Optional<URI> moved = PageAddress.resolve(address, answer.location());
-            if (answer.isRedirect() && moved.isPresent()) answer = fetcher.get(moved.get());
+            URI at = address;
+            Fetched answer = fetcher.get(at);
+            for (int step = 0; step < MOST_REDIRECTS && answer.isRedirect(); step++) {
+                Optional<URI> moved = PageAddress.resolve(at, answer.location())
+                        .filter(to -> guard.objection(to).isEmpty());
+                if (moved.isEmpty()) break;
+                at = moved.get();
+                answer = fetcher.get(at);
+            }
+            if (answer.isRedirect()) return new RobotsGate(parser.failedFetch(404), null);
             if (answer.status() != 200) return new RobotsGate(parser.failedFetch(answer.status()), null);
             return new RobotsGate(
                     parser.parseContent(address.toString(), answer.body(), "text/plain", Set.of(Fetcher.AGENT)), null);

@@ -1,11 +1,8 @@
 package lucidsweep.server.gather;
 
 import jakarta.validation.Valid;
-import java.io.OutputStreamWriter;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import lucidsweep.server.web.CsvText;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -52,36 +49,21 @@ class SweepController {
 
     @GetMapping("/sweeps/{id}/visits.csv")
     ResponseEntity<StreamingResponseBody> csv(@PathVariable long id, @RequestParam(required = false) String outcome) {
-        StreamingResponseBody body = out -> {
-            try (CsvText csv = new CsvText(new OutputStreamWriter(out, StandardCharsets.UTF_8))) {
-                csv.row(
-                        "address",
-                        "outcome",
-                        "status",
-                        "detail",
-                        "redirect_to",
-                        "found_on",
-                        "depth",
-                        "millis",
-                        "bytes");
-                sweeps.forEachVisit(
-                        id,
-                        outcome,
-                        visit -> csv.row(
-                                visit.address(),
-                                visit.outcome(),
-                                visit.status(),
-                                visit.detail(),
-                                visit.redirectTo(),
-                                visit.foundOn(),
-                                visit.depth(),
-                                visit.millis(),
-                                visit.bytes()));
-            }
-        };
-        return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"sweep.csv\"")
-                .header(HttpHeaders.CONTENT_TYPE, "text/csv; charset=utf-8")
-                .body(body);
+        return CsvText.download("sweep.csv", csv -> {
+            csv.row("address", "outcome", "status", "detail", "redirect_to", "found_on", "depth", "millis", "bytes");
+            sweeps.forEachVisit(
+                    id,
+                    outcome,
+                    visit -> csv.row(
+                            visit.address(),
+                            visit.outcome(),
+                            visit.status(),
+                            visit.detail(),
+                            visit.redirectTo(),
+                            visit.foundOn(),
+                            visit.depth(),
+                            visit.millis(),
+                            visit.bytes()));
+        });
     }
 }

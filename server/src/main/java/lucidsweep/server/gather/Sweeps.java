@@ -8,7 +8,9 @@ import java.util.function.Consumer;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.Captures;
+import lucidsweep.server.item.Items;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.job.Progress;
 import lucidsweep.server.web.Refusal;
@@ -26,6 +28,7 @@ public class Sweeps {
     private final GatherMapper mapper;
     private final Captures captures;
     private final Clients clients;
+    private final Items items;
     private final Jobs jobs;
     private final TransactionTemplate transaction;
     private final JsonMapper json;
@@ -35,6 +38,7 @@ public class Sweeps {
             GatherMapper mapper,
             Captures captures,
             Clients clients,
+            Items items,
             Jobs jobs,
             TransactionTemplate transaction,
             JsonMapper json,
@@ -42,6 +46,7 @@ public class Sweeps {
         this.mapper = mapper;
         this.captures = captures;
         this.clients = clients;
+        this.items = items;
         this.jobs = jobs;
         this.transaction = transaction;
         this.json = json;
@@ -73,11 +78,12 @@ public class Sweeps {
 
     /** What a sweep saw, by outcome and status. */
     public List<OutcomeCount> report(long sweepId) {
-        return mapper.outcomes(sweepId);
+        return mapper.outcomes(IdRange.of(sweepId));
     }
 
     List<Visit> visits(long sweepId, String outcome, long after, int limit) {
-        return mapper.visits(sweepId, outcome, after, Math.min(limit, 1_000));
+        IdRange range = IdRange.of(sweepId);
+        return mapper.visits(outcome, Math.max(after, range.first() - 1), range.last(), Math.min(limit, 1_000));
     }
 
     /** Walks over every address of a sweep. */
@@ -85,7 +91,7 @@ public class Sweeps {
         long after = 0;
         List<Visit> chunk;
         do {
-            chunk = mapper.visits(sweepId, outcome, after, 1_000);
+            chunk = visits(sweepId, outcome, after, 1_000);
             for (Visit visit : chunk) {
                 visitor.accept(visit);
                 after = visit.id();
@@ -125,7 +131,7 @@ public class Sweeps {
 
     private String crawl(Sweep sweep, CrawlSettings settings, Progress progress) throws InterruptedException {
         Property property = clients.property(sweep.propertyId());
-        PageCapture pageCapture = new PageCapture(json);
+        PageCapture pageCapture = new PageCapture(json, property.standard());
         try (Crawl crawl = new Crawl(sweep, property, settings, mapper, captures, transaction, pageCapture, progress)) {
             boolean complete = crawl.run();
             if (progress.stopAsked() && jobs.isClosing()) return "";
@@ -133,7 +139,7 @@ public class Sweeps {
             captures.countLinks(sweep.propertyId(), sweep.source(), redirects(sweep.id()));
             publisher.publishEvent(new SweepEnded(sweep.propertyId(), sweep.id()));
             mapper.endSweep(sweep.id(), progress.stopAsked() ? "stopped" : "done");
-            clients.touch(sweep.propertyId());
+            items.changed(sweep.propertyId());
             return crawl.summary() + (gone == 0 ? "" : ", " + gone + " are gone since the last sweep") + ".";
         } catch (RuntimeException e) {
             mapper.endSweep(sweep.id(), "failed");

@@ -1,91 +1,150 @@
 package lucidsweep.server.item;
 
 import java.util.List;
+import java.util.Map;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
-import org.apache.ibatis.annotations.Options;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 
-/** Writes what sweeps see. */
+/** Writes what sweeps see, many rows at a time. */
 @Mapper
 interface CaptureMapper {
 
-    final class Key {
-        long id;
-    }
-
-    record Known(long id, long captureId, long hash) {}
+    record Known(long id, long addressHash, long captureId, long captureHash, long firstSweep) {}
 
     @Select("""
-            select i.id, i.capture_id, c.hash from item i join capture c on c.id = i.capture_id
-            where i.property_id = #{propertyId} and i.address_hash = #{addressHash}""")
-    Known find(long propertyId, long addressHash);
+            select id, address_hash, capture_id, capture_hash, first_sweep from item
+            where address_hash = any(#{hashes}) and property_id = #{propertyId}""")
+    List<Known> known(@Param("propertyId") long propertyId, @Param("hashes") Object[] hashes);
 
-    @Insert("""
-            insert into item (property_id, address, address_hash, section, status, content_type, obstacle, h1, h1_count,
-                canonical, robots, language, opening, price, depth, capture_id, first_sweep, last_sweep)
-            values (#{i.propertyId}, #{i.address}, #{hash}, #{i.section}, #{i.status}, #{i.contentType}, #{i.obstacle},
-                #{i.h1}, #{i.h1Count}, #{i.canonical}, #{i.robots}, #{i.language}, #{i.opening}, #{i.price}, #{i.depth}, #{captureId},
-                #{i.sweepId}, #{i.sweepId})""")
-    @Options(useGeneratedKeys = true, keyProperty = "key.id", keyColumn = "id")
-    void insert(
-            @Param("key") Key key,
-            @Param("i") CapturedItem item,
-            @Param("hash") long hash,
-            @Param("captureId") long captureId);
-
-    @Update("""
-            update item set section = #{i.section}, status = #{i.status}, content_type = #{i.contentType},
-                obstacle = #{i.obstacle}, h1 = #{i.h1}, h1_count = #{i.h1Count}, canonical = #{i.canonical},
-                robots = #{i.robots}, language = #{i.language}, opening = #{i.opening}, price = #{i.price}, depth = #{i.depth},
-                last_sweep = #{i.sweepId}, gone = false, capture_id = #{captureId}
-            where id = #{id}""")
-    void update(@Param("id") long id, @Param("i") CapturedItem item, @Param("captureId") long captureId);
-
-    @Update("update item set last_sweep = #{sweepId}, gone = false where id = #{id}")
-    void seen(long id, long sweepId);
+    @Select("select next value for item_block")
+    long nextItemBlock();
 
     @Select("select next value for capture_block")
-    Long nextCaptureBlock();
+    long nextCaptureBlock();
+
+    /** An item new or changed; what is counted over all items, such as links, stays as it is. */
+    record ItemValues(
+            long id,
+            long propertyId,
+            String address,
+            long addressHash,
+            String section,
+            int status,
+            String contentType,
+            String obstacle,
+            String h1,
+            int h1Count,
+            String canonical,
+            String robots,
+            String language,
+            String opening,
+            String price,
+            int depth,
+            long captureId,
+            long captureHash,
+            long firstSweep,
+            long lastSweep,
+            boolean gone) {}
+
+    String ITEM_COLUMNS = """
+            (id, property_id, address, address_hash, section, status, content_type, obstacle, h1, h1_count, canonical,
+                robots, language, opening, price, depth, capture_id, capture_hash, first_sweep, last_sweep, gone)
+            """;
+
+    String ITEM_VALUES = """
+            select * from unnest(cast(#{id} as bigint array), cast(#{propertyId} as bigint array),
+                cast(#{address} as varchar array), cast(#{addressHash} as bigint array),
+                cast(#{section} as varchar array), cast(#{status} as int array), cast(#{contentType} as varchar array),
+                cast(#{obstacle} as varchar array), cast(#{h1} as varchar array), cast(#{h1Count} as int array),
+                cast(#{canonical} as varchar array), cast(#{robots} as varchar array),
+                cast(#{language} as varchar array), cast(#{opening} as varchar array), cast(#{price} as varchar array),
+                cast(#{depth} as int array), cast(#{captureId} as bigint array), cast(#{captureHash} as bigint array),
+                cast(#{firstSweep} as bigint array), cast(#{lastSweep} as bigint array), cast(#{gone} as boolean array))
+            """;
+
+    @Insert("insert into item " + ITEM_COLUMNS + ITEM_VALUES)
+    void insertItems(Map<String, Object[]> items);
+
+    @Insert("merge into item " + ITEM_COLUMNS + " key (id) " + ITEM_VALUES)
+    void changeItems(Map<String, Object[]> items);
+
+    @Update("update item set last_sweep = #{sweepId}, gone = false where id = any(#{ids})")
+    void seen(@Param("sweepId") long sweepId, @Param("ids") Object[] ids);
+
+    record CaptureValues(long id, long itemId, long sweepId, long hash, String facts, byte[] copy, byte[] links) {}
 
     @Insert("""
-            insert into capture (id, item_id, sweep_id, hash, facts)
-            values (#{id}, #{itemId}, #{sweepId}, #{hash}, #{facts})""")
-    void insertCapture(long id, long itemId, long sweepId, long hash, String facts);
+            insert into capture (id, item_id, sweep_id, hash, facts) select * from unnest(
+                cast(#{id} as bigint array), cast(#{itemId} as bigint array), cast(#{sweepId} as bigint array),
+                cast(#{hash} as bigint array), cast(#{facts} as varchar array))""")
+    void insertCaptures(Map<String, Object[]> captures);
 
-    @Insert("insert into body (capture_id, copy, links) values (#{captureId}, #{copy}, #{links})")
-    void insertBody(long captureId, byte[] copy, byte[] links);
+    @Insert("""
+            insert into body (capture_id, copy, links) select * from unnest(
+                cast(#{id} as bigint array), cast(#{copy} as varbinary array), cast(#{links} as varbinary array))""")
+    void insertBodies(Map<String, Object[]> captures);
+
+    record FieldValues(
+            long id,
+            long itemId,
+            String name,
+            long propertyId,
+            int count,
+            String text,
+            int px,
+            int chars,
+            long alike) {}
+
+    String FIELD_VALUES = """
+            unnest(cast(#{id} as bigint array), cast(#{itemId} as bigint array), cast(#{name} as varchar array),
+                cast(#{propertyId} as bigint array), cast(#{count} as int array), cast(#{text} as varchar array),
+                cast(#{px} as int array), cast(#{chars} as int array), cast(#{alike} as bigint array))
+            """;
 
     @Insert("""
             insert into field (id, item_id, name, property_id, captured_count, captured, px, chars, alike)
-            values (#{id}, #{itemId}, #{t.name}, #{propertyId}, #{t.count}, #{t.text}, #{m.px}, #{m.chars}, #{m.alike})""")
-    void insertField(
-            @Param("id") long id,
-            @Param("itemId") long itemId,
-            @Param("propertyId") long propertyId,
-            @Param("t") CapturedItem.Text text,
-            @Param("m") TextMeasure measure);
+            select * from\s""" + FIELD_VALUES)
+    void insertFields(Map<String, Object[]> fields);
 
-    @Update("""
-            update field set captured_count = #{t.count}, captured = #{t.text},
-                px = case when draft is null then #{m.px} else px end,
-                chars = case when draft is null then #{m.chars} else chars end,
-                alike = case when draft is null then #{m.alike} else alike end
-            where id = #{id}""")
-    int updateField(@Param("id") long id, @Param("t") CapturedItem.Text text, @Param("m") TextMeasure measure);
+    /** Sets fields anew as captured; drafts, states and keeps stay, and so does the measure of a draft. */
+    @Insert("merge into field f using " + FIELD_VALUES + """
+            as n (id, item_id, name, property_id, count, text, px, chars, alike) on f.id = n.id
+            when matched then update set captured_count = n.count, captured = n.text,
+                px = case when f.draft is null then n.px else f.px end,
+                chars = case when f.draft is null then n.chars else f.chars end,
+                alike = case when f.draft is null then n.alike else f.alike end
+            when not matched then insert
+                (id, item_id, name, property_id, captured_count, captured, px, chars, alike)
+                values (n.id, n.item_id, n.name, n.property_id, n.count, n.text, n.px, n.chars, n.alike)""")
+    void changeFields(Map<String, Object[]> fields);
 
     @Update("update item set gone = true where property_id = #{propertyId} and last_sweep <> #{sweepId} and not gone")
     int markGone(long propertyId, long sweepId);
 
-    record Links(long itemId, long addressHash, String address, byte[] links) {}
+    record Links(
+            long itemId,
+            long addressHash,
+            String address,
+            int depth,
+            int linksIn,
+            String linkTexts,
+            byte[] links) {}
 
     @Select("""
-            select i.id item_id, i.address_hash, i.address, b.links from item i join body b on b.capture_id = i.capture_id
+            select i.id item_id, i.address_hash, i.address, i.depth, i.links_in, i.link_texts, b.links
+            from item i join body b on b.capture_id = i.capture_id
             where i.property_id = #{propertyId} and not i.gone and i.id > #{after} order by i.property_id, i.id limit #{limit}""")
     List<Links> links(long propertyId, long after, int limit);
 
-    @Update("update item set links_in = #{linksIn}, link_texts = #{linkTexts}, depth = #{depth} where id = #{id}")
-    void setLinks(long id, int linksIn, String linkTexts, int depth);
+    record LinkCount(long id, int linksIn, String linkTexts, int depth) {}
+
+    @Update("""
+            merge into item i using unnest(cast(#{id} as bigint array), cast(#{linksIn} as int array),
+                cast(#{linkTexts} as varchar array), cast(#{depth} as int array))
+                as n (id, links_in, link_texts, depth) on i.id = n.id
+            when matched then update set links_in = n.links_in, link_texts = n.link_texts, depth = n.depth""")
+    void setLinks(Map<String, Object[]> counts);
 }

@@ -1,6 +1,8 @@
 package lucidsweep.server.item;
 
 import java.util.List;
+import lucidsweep.core.standard.Standard;
+import lucidsweep.core.text.Likeness;
 
 /**
  * An item as a sweep saw it.
@@ -8,9 +10,6 @@ import java.util.List;
  * @param identity what tells it from the others: its address or id
  * @param obstacle why it is not indexable; null where it is
  * @param h1Count -1 where the item has none by nature
- * @param facts everything that was captured, as JSON
- * @param copy the visible text
- * @param links one a line: address, tab, link text
  */
 public record CapturedItem(
         long propertyId,
@@ -30,10 +29,29 @@ public record CapturedItem(
         String price,
         int depth,
         List<Text> texts,
-        String facts,
-        String copy,
-        String links) {
+        Content content) {
 
-    /** A field: its name, how many such elements there were, and the text of the first. */
-    public record Text(String name, int count, String text) {}
+    /** A field: its name, how many such elements there were, the text of the first, and its measure. */
+    public record Text(String name, int count, String text, TextMeasure measure) {
+
+        public static Text of(String name, int count, String text, Standard standard) {
+            return new Text(name, count, text, TextMeasure.of(name, text, standard));
+        }
+    }
+
+    /**
+     * The bulk of it, ready to be stored.
+     *
+     * @param facts everything that was captured, as JSON
+     * @param copy the visible text, packed
+     * @param links packed; one a line: address, tab, link text
+     * @param hash the same for the same content
+     */
+    public record Content(String facts, byte[] copy, byte[] links, long hash) {
+
+        public static Content of(String facts, String copy, String links) {
+            long hash = Likeness.exactHash(facts) * 31 * 31 + Likeness.exactHash(copy) * 31 + Likeness.exactHash(links);
+            return new Content(facts, Packed.of(copy), Packed.of(links), hash);
+        }
+    }
 }

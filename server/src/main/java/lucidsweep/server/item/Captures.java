@@ -1,9 +1,12 @@
 package lucidsweep.server.item;
 
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import lucidsweep.core.standard.Standard;
+import java.util.function.Consumer;
 import lucidsweep.core.text.Likeness;
+import lucidsweep.server.database.Columns;
 import org.springframework.stereotype.Service;
 
 /** Stores what sweeps see: a new capture only where something differs; drafts, targets and keeps stay as they are. */
@@ -11,15 +14,16 @@ import org.springframework.stereotype.Service;
 public class Captures {
 
     private static final int LINKS_CHUNK = 200;
-
-    private static final int BLOCK = 1_000;
+    private static final int LINK_COUNTS_AT_ONCE = 500;
 
     private final CaptureMapper mapper;
-    private long nextCaptureId;
-    private long endOfBlock;
+    private final IdBlock itemIds;
+    private final IdBlock captureIds;
 
     Captures(CaptureMapper mapper) {
         this.mapper = mapper;
+        itemIds = new IdBlock(mapper::nextItemBlock);
+        captureIds = new IdBlock(mapper::nextCaptureBlock);
     }
 
     /**
@@ -29,42 +33,24 @@ public class Captures {
      */
     public record Stored(long itemId, long captureId, boolean isNew, boolean changed) {}
 
-    /** Stores one item, within the caller's transaction. */
-    public Stored store(CapturedItem item, Standard standard) {
-        long addressHash = Likeness.exactHash(item.identity());
-        long hash = Likeness.exactHash(item.facts() + '\n' + item.copy() + '\n' + item.links());
-        CaptureMapper.Known known = mapper.find(item.propertyId(), addressHash);
-        if (known != null && known.hash() == hash) {
-            mapper.seen(known.id(), item.sweepId());
-            return new Stored(known.id(), known.captureId(), false, false);
+    /**
+     * Stores items of one property, within the caller's transaction; a few hundred at a time are fastest.
+     *
+     * @param items no two with the same identity
+     * @return for each, in the same order
+     */
+    public List<Stored> store(long propertyId, List<CapturedItem> items) {
+        if (items.isEmpty()) return List.of();
+        Map<Long, CaptureMapper.Known> known = new HashMap<>();
+        Object[] hashes = items.stream().map(CapturedItem::identity).map(Likeness::exactHash).toArray();
+        mapper.known(propertyId, hashes).forEach(each -> known.put(each.addressHash(), each));
+        Pending pending = new Pending();
+        List<Stored> stored = new ArrayList<>(items.size());
+        for (int i = 0; i < items.size(); i++) {
+            stored.add(pending.add(items.get(i), (Long) hashes[i], known.get((Long) hashes[i])));
         }
-        long captureId = nextCaptureId();
-        long itemId;
-        if (known == null) {
-            CaptureMapper.Key key = new CaptureMapper.Key();
-            mapper.insert(key, item, addressHash, captureId);
-            itemId = key.id;
-        } else {
-            itemId = known.id();
-            mapper.update(itemId, item, captureId);
-        }
-        mapper.insertCapture(captureId, itemId, item.sweepId(), hash, item.facts());
-        mapper.insertBody(captureId, Packed.of(item.copy()), Packed.of(item.links()));
-        for (CapturedItem.Text text : item.texts()) {
-            TextMeasure measure = TextMeasure.of(text.name(), text.text(), standard);
-            long fieldId = FieldId.of(itemId, text.name());
-            boolean there = known != null && mapper.updateField(fieldId, text, measure) > 0;
-            if (!there) mapper.insertField(fieldId, itemId, item.propertyId(), text, measure);
-        }
-        return new Stored(itemId, captureId, known == null, true);
-    }
-
-    private synchronized long nextCaptureId() {
-        if (nextCaptureId == endOfBlock) {
-            nextCaptureId = mapper.nextCaptureBlock();
-            endOfBlock = nextCaptureId + BLOCK;
-        }
-        return nextCaptureId++;
+        pending.write(items.get(0).sweepId());
+        return stored;
     }
 
     /** Marks the items that a complete sweep did not see; they are kept with all that was written for them. */
@@ -80,19 +66,28 @@ public class Captures {
     public void countLinks(long propertyId, String startAddress, Map<String, String> redirects) {
         LinkGraph graph = new LinkGraph();
         redirects.forEach((from, to) -> graph.redirect(Likeness.exactHash(from), Likeness.exactHash(to)));
-        forEachItem(propertyId, links -> graph.item(links.itemId(), links.addressHash()));
-        forEachItem(propertyId, links -> {
-            for (String line : Packed.text(links.links()).split("\n")) {
+        forEachItem(
+                propertyId,
+                item -> graph.item(
+                        new CaptureMapper.LinkCount(item.itemId(), item.linksIn(), item.linkTexts(), item.depth()),
+                        item.addressHash()));
+        forEachItem(propertyId, item -> {
+            for (String line : Packed.text(item.links()).split("\n")) {
                 int tab = line.indexOf('\t');
                 if (tab > 0)
-                    graph.link(links.itemId(), Likeness.exactHash(line.substring(0, tab)), line.substring(tab + 1));
+                    graph.link(item.itemId(), Likeness.exactHash(line.substring(0, tab)), line.substring(tab + 1));
             }
         });
         graph.measureDepth(Likeness.exactHash(startAddress));
-        graph.forEach(mapper::setLinks);
+        List<CaptureMapper.LinkCount> changed = new ArrayList<>(LINK_COUNTS_AT_ONCE);
+        graph.forEachChanged(count -> {
+            changed.add(count);
+            if (changed.size() == LINK_COUNTS_AT_ONCE) write(changed, mapper::setLinks);
+        });
+        write(changed, mapper::setLinks);
     }
 
-    private void forEachItem(long propertyId, java.util.function.Consumer<CaptureMapper.Links> visit) {
+    private void forEachItem(long propertyId, Consumer<CaptureMapper.Links> visit) {
         long after = 0;
         List<CaptureMapper.Links> chunk;
         do {
@@ -102,5 +97,88 @@ public class Captures {
                 after = links.itemId();
             }
         } while (chunk.size() == LINKS_CHUNK);
+    }
+
+    private static void write(List<? extends Record> rows, Consumer<Map<String, Object[]>> statement) {
+        if (!rows.isEmpty()) statement.accept(Columns.of(rows));
+        rows.clear();
+    }
+
+    /** The rows that a few items make. */
+    private final class Pending {
+
+        private final List<Long> seen = new ArrayList<>();
+        private final List<CaptureMapper.ItemValues> newItems = new ArrayList<>();
+        private final List<CaptureMapper.ItemValues> changedItems = new ArrayList<>();
+        private final List<CaptureMapper.FieldValues> newFields = new ArrayList<>();
+        private final List<CaptureMapper.FieldValues> changedFields = new ArrayList<>();
+        private final List<CaptureMapper.CaptureValues> captures = new ArrayList<>();
+
+        private Stored add(CapturedItem item, long addressHash, CaptureMapper.Known known) {
+            boolean isNew = known == null;
+            if (!isNew && known.captureHash() == item.content().hash()) {
+                seen.add(known.id());
+                return new Stored(known.id(), known.captureId(), false, false);
+            }
+            long id = isNew ? itemIds.next() : known.id();
+            long captureId = captureIds.next();
+            long firstSweep = isNew ? item.sweepId() : known.firstSweep();
+            (isNew ? newItems : changedItems).add(values(item, id, addressHash, captureId, firstSweep));
+            CapturedItem.Content content = item.content();
+            captures.add(new CaptureMapper.CaptureValues(
+                    captureId, id, item.sweepId(), content.hash(), content.facts(), content.copy(), content.links()));
+            for (CapturedItem.Text text : item.texts()) {
+                (isNew ? newFields : changedFields)
+                        .add(new CaptureMapper.FieldValues(
+                                FieldId.of(id, text.name()),
+                                id,
+                                text.name(),
+                                item.propertyId(),
+                                text.count(),
+                                text.text(),
+                                text.measure().px(),
+                                text.measure().chars(),
+                                text.measure().alike()));
+            }
+            return new Stored(id, captureId, isNew, true);
+        }
+
+        private void write(long sweepId) {
+            if (!seen.isEmpty()) mapper.seen(sweepId, seen.toArray());
+            Captures.write(newItems, mapper::insertItems);
+            Captures.write(changedItems, mapper::changeItems);
+            Captures.write(newFields, mapper::insertFields);
+            Captures.write(changedFields, mapper::changeFields);
+            if (captures.isEmpty()) return;
+            Map<String, Object[]> columns = Columns.of(captures);
+            mapper.insertCaptures(columns);
+            mapper.insertBodies(columns);
+        }
+
+        private static CaptureMapper.ItemValues values(
+                CapturedItem item, long id, long addressHash, long captureId, long firstSweep) {
+            return new CaptureMapper.ItemValues(
+                    id,
+                    item.propertyId(),
+                    item.address(),
+                    addressHash,
+                    item.section(),
+                    item.status(),
+                    item.contentType(),
+                    item.obstacle(),
+                    item.h1(),
+                    item.h1Count(),
+                    item.canonical(),
+                    item.robots(),
+                    item.language(),
+                    item.opening(),
+                    item.price(),
+                    item.depth(),
+                    captureId,
+                    item.content().hash(),
+                    firstSweep,
+                    item.sweepId(),
+                    false);
+        }
     }
 }

@@ -3,8 +3,8 @@ package lucidsweep.server.item;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.function.Consumer;
 import lucidsweep.core.standard.Standard;
+import lucidsweep.server.database.Columns;
 import org.springframework.stereotype.Service;
 
 /** Drafts of fields, their states, and fields kept as they are. Callers bring the transaction. */
@@ -19,28 +19,47 @@ public class Drafts {
         this.mapper = mapper;
     }
 
-    /** Walks over one field of many items, in chunks; items that have no such field are passed over. */
-    public void forEach(long[] ids, String field, Consumer<List<FieldLine>> visit) {
-        for (int start = 0; start < ids.length; start += CHUNK) {
-            visit.accept(mapper.fields(FieldId.of(chunk(ids, start), field)));
-        }
-    }
-
-    /** Fields by their own ids. */
-    public List<FieldLine> fieldsById(List<Long> fieldIds) {
-        return mapper.fields(fieldIds.toArray());
-    }
-
+    /** One field of many items, in the order of their ids; items that have no such field are passed over. */
     public List<FieldLine> fields(long[] ids, String field) {
-        List<FieldLine> all = new ArrayList<>();
-        forEach(ids, field, all::addAll);
+        List<FieldLine> all = new ArrayList<>(ids.length);
+        for (int start = 0; start < ids.length; start += CHUNK) {
+            all.addAll(mapper.fields(FieldId.of(chunk(ids, start), field)));
+        }
         return all;
     }
 
-    /** Sets or takes away (null) the draft of a field. */
-    public void set(FieldLine line, String draft, String state, Long batchId, Standard standard) {
-        String inForce = draft == null ? line.captured() : draft;
-        mapper.setDraft(line.id(), draft, state, batchId, TextMeasure.of(line.field(), inForce, standard));
+    /**
+     * A draft to be set.
+     *
+     * @param draft null to take it away
+     */
+    public record Change(FieldLine field, String draft, String state, Long batchId) {
+
+        /** The text that is then in force. */
+        public String text() {
+            return draft == null ? field.captured() : draft;
+        }
+    }
+
+    /** Sets or takes away drafts; a few hundred at a time are fastest. Returns the hashes of the texts then in force. */
+    public List<Long> set(List<Change> changes, Standard standard) {
+        if (changes.isEmpty()) return List.of();
+        List<DraftMapper.DraftValues> values = changes.stream()
+                .map(change -> values(change, TextMeasure.of(change.field().field(), change.text(), standard)))
+                .toList();
+        mapper.setDrafts(Columns.of(values));
+        return values.stream().map(DraftMapper.DraftValues::alike).toList();
+    }
+
+    private static DraftMapper.DraftValues values(Change change, TextMeasure measure) {
+        return new DraftMapper.DraftValues(
+                change.field().id(),
+                change.draft(),
+                change.state(),
+                change.batchId(),
+                measure.px(),
+                measure.chars(),
+                measure.alike());
     }
 
     /** Moves drafts on to a state; returns how many there were. */
@@ -57,16 +76,6 @@ public class Drafts {
         for (int start = 0; start < ids.length; start += CHUNK)
             kept += mapper.setKept(FieldId.of(chunk(ids, start), field), reason);
         return kept;
-    }
-
-    /** How many drafts of a property are in a state. */
-    public int count(long propertyId, String state) {
-        return mapper.count(propertyId, state);
-    }
-
-    /** The fields of which a property has drafts. */
-    public List<String> draftedFields(long propertyId) {
-        return mapper.draftedFields(propertyId);
     }
 
     private static long[] chunk(long[] ids, int start) {

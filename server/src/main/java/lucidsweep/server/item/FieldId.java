@@ -9,6 +9,9 @@ public final class FieldId {
     private static final int STEP = 4;
     private static final List<String> NAMES = List.of("title", "description", "tags");
 
+    /** How many fields an item may have. */
+    static final int FIELDS = NAMES.size();
+
     private FieldId() {}
 
     /** The id of an item's field; an unknown field is an error. */
@@ -28,6 +31,16 @@ public final class FieldId {
     /** The greatest. */
     public static long last(long itemId) {
         return itemId * STEP + STEP - 1;
+    }
+
+    /** The item that a field belongs to. */
+    public static long item(long fieldId) {
+        return fieldId / STEP;
+    }
+
+    /** The place of a field among those of its item. */
+    static int place(long fieldId) {
+        return (int) (fieldId % STEP);
     }
 
     static Object[] of(long[] itemIds, String field) {

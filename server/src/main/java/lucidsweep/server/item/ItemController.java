@@ -1,13 +1,8 @@
 package lucidsweep.server.item;
 
-import java.io.IOException;
-import java.io.OutputStreamWriter;
-import java.io.Writer;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import lucidsweep.server.web.CsvText;
 import org.springdoc.core.annotations.ParameterObject;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -57,63 +52,53 @@ class ItemController {
     @GetMapping("/properties/{propertyId}/items.csv")
     ResponseEntity<StreamingResponseBody> csv(@PathVariable long propertyId, @ParameterObject FilterForm filter) {
         ItemView view = filter.view(propertyId);
-        StreamingResponseBody body = out -> {
-            try (Writer writer = new OutputStreamWriter(out, StandardCharsets.UTF_8)) {
-                write(view, writer);
-            }
-        };
-        return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"items.csv\"")
-                .header(HttpHeaders.CONTENT_TYPE, "text/csv; charset=utf-8")
-                .body(body);
+        return CsvText.download("items.csv", csv -> write(view, csv));
     }
 
-    private void write(ItemView view, Writer writer) throws IOException {
-        try (CsvText csv = new CsvText(writer)) {
-            csv.row(
-                    "address",
-                    "status",
-                    "indexable",
-                    "title",
-                    "title_px",
-                    "title_chars",
-                    "title_draft",
-                    "description",
-                    "description_px",
-                    "description_chars",
-                    "description_draft",
-                    "tags",
-                    "tags_draft",
-                    "h1",
-                    "links_in",
-                    "depth",
-                    "keyword",
-                    "findings");
-            items.forEach(
-                    view,
-                    row -> csv.row(
-                            row.address(),
-                            row.status(),
-                            row.obstacle() == null ? "yes" : "no",
-                            row.title().captured(),
-                            Math.round(row.title().fit().px()),
-                            row.title().fit().chars(),
-                            row.title().draft(),
-                            row.description().captured(),
-                            Math.round(row.description().fit().px()),
-                            row.description().fit().chars(),
-                            row.description().draft(),
-                            row.tags() == null ? "" : row.tags().captured(),
-                            row.tags() == null ? "" : row.tags().draft(),
-                            row.h1(),
-                            row.linksIn(),
-                            row.depth() < 0 ? "" : row.depth(),
-                            row.aim() == null ? "" : row.aim().keyword(),
-                            String.join(
-                                    "; ",
-                                    row.flaws().stream()
-                                            .map(f -> f.field() + " " + f.kind())
-                                            .toList())));
-        }
+    private void write(ItemView view, CsvText csv) {
+        csv.row(
+                "address",
+                "status",
+                "indexable",
+                "title",
+                "title_px",
+                "title_chars",
+                "title_draft",
+                "description",
+                "description_px",
+                "description_chars",
+                "description_draft",
+                "tags",
+                "tags_draft",
+                "h1",
+                "links_in",
+                "depth",
+                "keyword",
+                "findings");
+        items.forEach(
+                view,
+                row -> csv.row(
+                        row.address(),
+                        row.status(),
+                        row.obstacle() == null ? "yes" : "no",
+                        row.title().captured(),
+                        Math.round(row.title().fit().px()),
+                        row.title().fit().chars(),
+                        row.title().draft(),
+                        row.description().captured(),
+                        Math.round(row.description().fit().px()),
+                        row.description().fit().chars(),
+                        row.description().draft(),
+                        row.tags() == null ? "" : row.tags().captured(),
+                        row.tags() == null ? "" : row.tags().draft(),
+                        row.h1(),
+                        row.linksIn(),
+                        row.depth() < 0 ? "" : row.depth(),
+                        row.aim() == null ? "" : row.aim().keyword(),
+                        String.join(
+                                "; ",
+                                row.flaws().stream()
+                                        .map(f -> f.field() + " " + f.kind())
+                                        .toList())));
     }
 }

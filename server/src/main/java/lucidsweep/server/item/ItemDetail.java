@@ -6,7 +6,7 @@ package lucidsweep.server.item;
  * @param tags null where the item has none by nature
  * @param keyword the keyword it aims at; null where it has none
  * @param facts the capture as JSON; null unless asked for
- * @param copy the visible text, compressed; null unless asked for
+ * @param copy the visible text, packed; null unless asked for
  */
 public record ItemDetail(
         long id,
@@ -19,23 +19,19 @@ public record ItemDetail(
         String linkTexts,
         String opening,
         String price,
-        Text title,
-        Text description,
-        Text tags,
+        FieldLine title,
+        FieldLine description,
+        FieldLine tags,
         String keyword,
         String facts,
         byte[] copy) {
 
-    /**
-     * A field.
-     *
-     * @param count how many such elements were captured
-     * @param text the text in force
-     * @param alike the hash that alike texts share
-     * @param kept why it stays as it is; null where it may change
-     */
-    public record Text(String captured, int count, String text, long alike, String kept) {
-
-        static final Text NONE = new Text("", 0, "", 0, null);
+    /** A field by its name; null where the item has none such. */
+    public FieldLine field(String name) {
+        return switch (name) {
+            case "title" -> title;
+            case "description" -> description;
+            default -> tags;
+        };
     }
 }

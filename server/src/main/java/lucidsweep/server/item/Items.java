@@ -4,6 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -19,6 +20,8 @@ import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Lists, filters and sorts the items of a property. */
 @Service
@@ -29,10 +32,17 @@ public class Items {
     /** The database compares every row with every value of a list, so that long lists cost their square. */
     private static final int LIST = 200;
 
+    /** Where at least one of so many ids is wanted, the whole stretch is read and the others passed over. */
+    private static final long DENSE = 4;
+
+    private static final TypeReference<List<Flaw>> FLAWS = new TypeReference<>() {};
+
     private static final long MOST_CACHED_IDS = 8_000_000;
 
     private final ItemMapper mapper;
+    private final ItemTables tables;
     private final Clients clients;
+    private final JsonMapper json;
 
     /** The order of a table stays as it was while its rows are edited; only a new revision is worked out anew. */
     private final Cache<ItemView, long[]> orders = Caffeine.newBuilder()
@@ -40,9 +50,11 @@ public class Items {
             .weigher((ItemView view, long[] ids) -> ids.length + 64)
             .build();
 
-    Items(ItemMapper mapper, Clients clients) {
+    Items(ItemMapper mapper, ItemTables tables, Clients clients, JsonMapper json) {
         this.mapper = mapper;
+        this.tables = tables;
         this.clients = clients;
+        this.json = json;
     }
 
     /**
@@ -52,8 +64,21 @@ public class Items {
      */
     public record Slice(long total, long asOf, List<ItemRow> rows) {}
 
-    /** How many items a property has, how many of them are indexable, how many have a target. */
-    public record Counts(long items, long indexable, long aimed) {}
+    /**
+     * Figures of a property.
+     *
+     * @param aimed items with a target
+     * @param flawed indexable items with at least one finding
+     * @param drafts how many drafts there are in each state that occurs
+     * @param draftedFields the fields of which there are drafts
+     */
+    public record Counts(
+            int items,
+            int indexable,
+            int aimed,
+            int flawed,
+            Map<String, Integer> drafts,
+            List<String> draftedFields) {}
 
     /** A folder or shop section and how many items it has. */
     public record Section(String section, int items) {}
@@ -102,11 +127,11 @@ public class Items {
     }
 
     public List<Section> sections(long propertyId) {
-        return mapper.sections(propertyId);
+        return tables.of(propertyId).sections();
     }
 
     public Counts counts(long propertyId) {
-        return mapper.counts(propertyId);
+        return tables.of(propertyId).counts();
     }
 
     /**
@@ -125,42 +150,88 @@ public class Items {
             after = chunk.get(chunk.size() - 1).id();
             Object[] ids = captured ? chunk.stream().map(ItemMapper.Core::id).toArray() : null;
             Details details = new Details(
-                    mapper.fieldTexts(propertyId, FieldId.first(first), FieldId.last(after)),
+                    mapper.fields(propertyId, FieldId.first(first), FieldId.last(after)),
                     mapper.aims(propertyId, first, after),
                     captured ? mapper.captures(ids) : List.of());
             visit.accept(details.of(chunk));
         } while (chunk.size() == size);
     }
 
-    /** The same of some items, without what sweeps saw. */
-    public List<ItemDetail> details(long[] ids) {
+    /** The ids of all items of a property, gone ones too, ascending. */
+    public long[] allIds(long propertyId) {
+        return mapper.allIds(propertyId).stream().mapToLong(Long::longValue).toArray();
+    }
+
+    /** The same of some items, in the order of their ids and without what sweeps saw. */
+    public List<ItemDetail> details(long propertyId, long[] ids) {
+        if (ids.length == 0) return List.of();
+        long[] sorted = ids.clone();
+        Arrays.sort(sorted);
+        long first = sorted[0];
+        long last = sorted[sorted.length - 1];
+        if (last - first < DENSE * ids.length) {
+            Details details = new Details(
+                    mapper.fields(propertyId, FieldId.first(first), FieldId.last(last)),
+                    mapper.aims(propertyId, first, last),
+                    List.of());
+            List<ItemMapper.Core> cores = mapper.coresBetween(propertyId, first, last).stream()
+                    .filter(core -> Arrays.binarySearch(sorted, core.id()) >= 0)
+                    .toList();
+            return details.of(cores);
+        }
         List<ItemDetail> found = new ArrayList<>(ids.length);
-        for (int start = 0; start < ids.length; start += LIST) {
-            Object[] some = boxed(Arrays.copyOfRange(ids, start, Math.min(ids.length, start + LIST)));
-            Details details = new Details(mapper.fieldTextsOf(FieldId.ofAll(some)), mapper.aimsOf(some), List.of());
+        for (int start = 0; start < sorted.length; start += LIST) {
+            Object[] some = boxed(Arrays.copyOfRange(sorted, start, Math.min(sorted.length, start + LIST)));
+            Details details = new Details(mapper.fieldsOf(FieldId.ofAll(some)), mapper.aimsOf(some), List.of());
             found.addAll(details.of(mapper.coresOf(some)));
         }
         return found;
     }
 
-    /** What the last sweep saw of an item, as JSON. */
-    public String facts(long itemId) {
-        return mapper.captures(new Object[] {itemId}).get(0).facts();
+    /** What the last sweep saw of items, as JSON, by id. */
+    public Map<Long, String> facts(List<Long> ids) {
+        Map<Long, String> found = new HashMap<>();
+        inLists(ids, mapper::captures).forEach(captured -> found.put(captured.itemId(), captured.facts()));
+        return found;
     }
 
-    /** Indexable items that share a text. */
-    public List<AlikeGroup> alikeGroups(long propertyId, String field) {
-        return mapper.alikeGroups(propertyId, field);
+    /** What is wrong with items, by id; those with nothing wrong are left out. */
+    public Map<Long, List<Flaw>> flaws(List<Long> ids) {
+        Map<Long, List<Flaw>> found = new HashMap<>();
+        inLists(ids, mapper::flawsOf).forEach(line -> found.put(line.itemId(), json.readValue(line.found(), FLAWS)));
+        return found;
     }
 
-    /** The same, of some texts only. */
-    public List<AlikeGroup> alikeGroups(long propertyId, String field, List<Long> keys) {
-        return inLists(keys, some -> mapper.alikeGroupsOf(propertyId, field, some));
+    /** Findings counted; those of items that are not indexable are left out, but for that finding itself. */
+    public List<FlawCount> flawCounts(long propertyId) {
+        return tables.of(propertyId).flawCounts();
+    }
+
+    /** Indexable items that share one of these texts, by hash. */
+    public List<AlikeGroup> alikeGroups(long propertyId, String field, Collection<Long> keys) {
+        return tables.of(propertyId).alikeGroups(field, keys);
     }
 
     /** All items with one of these texts, by hash. */
-    public List<Long> alikeItems(long propertyId, String field, List<Long> keys) {
-        return inLists(keys, some -> mapper.alikeItems(propertyId, field, some));
+    public List<Long> alikeItems(long propertyId, String field, Collection<Long> keys) {
+        return tables.of(propertyId).alikeItems(field, keys);
+    }
+
+    /** Says that some items were changed, before their findings are brought up to date. */
+    public void refresh(long propertyId, Collection<Long> ids) {
+        tables.refresh(propertyId, ids);
+    }
+
+    /** Says that some items were changed: tables show them so from now on, and open pages are told. */
+    public void changed(long propertyId, Collection<Long> ids) {
+        tables.refresh(propertyId, ids);
+        clients.touch(propertyId);
+    }
+
+    /** The same where any item may have been changed. */
+    public void changed(long propertyId) {
+        tables.forget(propertyId);
+        clients.touch(propertyId);
     }
 
     private static <T> List<T> inLists(List<Long> values, Function<Object[], List<T>> query) {
@@ -185,28 +256,25 @@ public class Items {
     }
 
     private long[] order(ItemView view) {
-        ItemFilter filter = view.filter();
-        String like = filter.q() == null ? null : "%" + filter.q().replaceAll("([\\\\%_])", "\\\\$1") + "%";
-        Object[] among = filter.ids() == null ? null : filter.ids().toArray();
         return orders.get(
-                view,
-                key -> mapper.ids(key.propertyId(), filter, like, among, key.sort(), key.descending()).stream()
-                        .mapToLong(Long::longValue)
-                        .toArray());
+                view, key -> tables.of(key.propertyId()).ids(key.filter(), key.sort(), key.descending()));
     }
 
     private List<ItemRow> rows(Property property, long[] ids) {
         if (ids.length == 0) return List.of();
         Map<Long, Integer> place = new HashMap<>();
         for (int i = 0; i < ids.length; i++) place.put(ids[i], i);
-        Map<Long, List<ItemRow.Flaw>> flaws = new HashMap<>();
-        for (ItemMapper.FlawLine flaw : mapper.flaws(boxed(ids))) {
-            flaws.computeIfAbsent(flaw.itemId(), id -> new ArrayList<>())
-                    .add(new ItemRow.Flaw(flaw.field(), flaw.kind(), flaw.evidence()));
-        }
-        return mapper.lines(boxed(ids)).stream()
-                .map(line -> row(line, property, flaws.getOrDefault(line.id(), List.of())))
+        List<Long> list = Arrays.stream(ids).boxed().toList();
+        Map<Long, List<Flaw>> flaws = flaws(list);
+        return inLists(list, mapper::lines).stream()
+                .map(line -> row(line, property, shown(flaws.getOrDefault(line.id(), List.of()))))
                 .sorted(Comparator.comparing(row -> place.get(row.id())))
+                .toList();
+    }
+
+    private static List<ItemRow.Flaw> shown(List<Flaw> flaws) {
+        return flaws.stream()
+                .map(flaw -> new ItemRow.Flaw(flaw.field(), flaw.kind(), flaw.evidence()))
                 .toList();
     }
 

@@ -10,6 +10,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Consumer;
 
 /** The links between the items of a property: who is linked to how often, with which words, and how far from the start. */
 final class LinkGraph {
@@ -26,32 +27,27 @@ final class LinkGraph {
     private Node current;
 
     private static final class Node {
-        private final long id;
+        private final CaptureMapper.LinkCount before;
         private int[] to = new int[8];
         private int links;
         private int linksIn;
         private int depth = -1;
         private final Set<String> texts = new LinkedHashSet<>(4);
 
-        private Node(long id) {
-            this.id = id;
+        private Node(CaptureMapper.LinkCount before) {
+            this.before = before;
         }
-    }
-
-    /** Receives what was found of an item. */
-    @FunctionalInterface
-    interface Finding {
-        void accept(long id, int linksIn, String linkTexts, int depth);
     }
 
     void redirect(long fromHash, long toHash) {
         redirects.put(fromHash, toHash);
     }
 
-    void item(long id, long addressHash) {
+    /** Adds an item with what was counted before. */
+    void item(CaptureMapper.LinkCount before, long addressHash) {
         byHash.put(addressHash, nodes.size());
-        byId.put(id, nodes.size());
-        nodes.add(new Node(id));
+        byId.put(before.id(), nodes.size());
+        nodes.add(new Node(before));
     }
 
     /** Counts a link; those of one page come together. It counts once per page it stands on; links of a page to itself do not count. */
@@ -96,7 +92,12 @@ final class LinkGraph {
         }
     }
 
-    void forEach(Finding found) {
-        for (Node node : nodes) found.accept(node.id, node.linksIn, String.join("\n", node.texts), node.depth);
+    /** Passes on every item of which something else is counted now than before. */
+    void forEachChanged(Consumer<CaptureMapper.LinkCount> visit) {
+        for (Node node : nodes) {
+            CaptureMapper.LinkCount now = new CaptureMapper.LinkCount(
+                    node.before.id(), node.linksIn, String.join("\n", node.texts), node.depth);
+            if (!now.equals(node.before)) visit.accept(now);
+        }
     }
 }

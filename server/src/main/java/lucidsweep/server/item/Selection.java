@@ -14,9 +14,11 @@ import java.util.Set;
  */
 public record Selection(List<Long> ids, ItemFilter filter, List<Long> except) {
 
+    /** The ids meant, in ascending order. */
     public long[] resolve(long propertyId, Items items) {
         ItemFilter wanted = ids != null ? ItemFilter.ofIds(ids) : filter != null ? filter : ItemFilter.ALL;
         long[] all = items.ids(ItemView.of(propertyId, wanted));
+        Arrays.sort(all);
         if (except == null || except.isEmpty()) return all;
         Set<Long> out = new HashSet<>(except);
         return Arrays.stream(all).filter(id -> !out.contains(id)).toArray();

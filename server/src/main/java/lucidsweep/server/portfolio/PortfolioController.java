@@ -6,9 +6,7 @@ import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.gather.Sweeps;
-import lucidsweep.server.item.Drafts;
 import lucidsweep.server.item.Items;
-import lucidsweep.server.triage.Findings;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -21,16 +19,12 @@ class PortfolioController {
     private final Clients clients;
     private final Items items;
     private final Aims aims;
-    private final Findings findings;
-    private final Drafts drafts;
     private final Sweeps sweeps;
 
-    PortfolioController(Clients clients, Items items, Aims aims, Findings findings, Drafts drafts, Sweeps sweeps) {
+    PortfolioController(Clients clients, Items items, Aims aims, Sweeps sweeps) {
         this.clients = clients;
         this.items = items;
         this.aims = aims;
-        this.findings = findings;
-        this.drafts = drafts;
         this.sweeps = sweeps;
     }
 
@@ -54,12 +48,16 @@ class PortfolioController {
                 counts.indexable(),
                 aims.keywordCount(property.id()),
                 counts.aimed(),
-                findings.flawedItems(property.id()),
-                drafts.count(property.id(), "drafted"),
-                drafts.count(property.id(), "sent-back"),
-                drafts.count(property.id(), "approved"),
-                drafts.count(property.id(), "handed-over"),
-                drafts.draftedFields(property.id()),
+                counts.flawed(),
+                drafts(counts, "drafted"),
+                drafts(counts, "sent-back"),
+                drafts(counts, "approved"),
+                drafts(counts, "handed-over"),
+                counts.draftedFields(),
                 sweeps.lastEnded(property.id()));
+    }
+
+    private static int drafts(Items.Counts counts, String state) {
+        return counts.drafts().getOrDefault(state, 0);
     }
 }

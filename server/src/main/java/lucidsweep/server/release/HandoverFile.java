@@ -3,6 +3,7 @@ package lucidsweep.server.release;
 import java.io.IOException;
 import java.io.Writer;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -83,43 +84,45 @@ final class HandoverFile {
         Imports.Shape shape = imports.shape(handover.propertyId());
         try (CsvText csv = new CsvText(out, shape.delimiter())) {
             csv.row(shape.columns().toArray());
-            forEachItem(handover, lines -> {
-                List<String> cells = new ArrayList<>(
-                        rowOf(lines.get(0).itemId(), shape.columns().size()));
-                for (ReleaseMapper.Line line : lines) {
-                    int column = shape.of(line.field());
-                    if (column >= 0) cells.set(column, line.after());
+            forEachChunk(handover, some -> {
+                Map<Long, String> facts = items.facts(
+                        some.stream().map(lines -> lines.get(0).itemId()).toList());
+                for (List<ReleaseMapper.Line> lines : some) {
+                    String captured = facts.get(lines.get(0).itemId());
+                    List<String> cells = row(captured, shape.columns().size());
+                    for (ReleaseMapper.Line line : lines) {
+                        int column = shape.of(line.field());
+                        if (column >= 0) cells.set(column, line.after());
+                    }
+                    csv.row(cells.toArray());
                 }
-                csv.row(cells.toArray());
             });
         }
     }
 
-    private List<String> rowOf(long itemId, int columns) {
+    private List<String> row(String captured, int columns) {
         List<String> cells = new ArrayList<>(
-                json.readValue(items.facts(itemId), Imports.Row.class).cells());
+                json.readValue(captured, Imports.Row.class).cells());
         while (cells.size() < columns) cells.add("");
         return cells.subList(0, columns);
     }
 
     private void forEachItem(Handover handover, Consumer<List<ReleaseMapper.Line>> visit) {
-        List<ReleaseMapper.Line> item = new ArrayList<>();
+        forEachChunk(handover, some -> some.forEach(visit));
+    }
+
+    /** Walks over the items of a handover, some at a time, each as its lines. */
+    private void forEachChunk(Handover handover, Consumer<Collection<List<ReleaseMapper.Line>>> visit) {
         long afterItem = 0;
-        String afterField = "";
-        List<ReleaseMapper.Line> chunk;
+        Map<Long, List<ReleaseMapper.Line>> chunk;
         do {
-            chunk = mapper.lines(handover.id(), afterItem, afterField, CHUNK);
-            for (ReleaseMapper.Line line : chunk) {
-                if (!item.isEmpty() && item.get(0).itemId() != line.itemId()) {
-                    visit.accept(item);
-                    item.clear();
-                }
-                item.add(line);
+            chunk = new LinkedHashMap<>();
+            for (ReleaseMapper.Line line : mapper.lines(handover.id(), afterItem, CHUNK)) {
+                chunk.computeIfAbsent(line.itemId(), item -> new ArrayList<>()).add(line);
                 afterItem = line.itemId();
-                afterField = line.field();
             }
-        } while (chunk.size() == CHUNK);
-        if (!item.isEmpty()) visit.accept(item);
+            if (!chunk.isEmpty()) visit.accept(chunk.values());
+        } while (!chunk.isEmpty());
     }
 
     private static void append(Writer out, String text) {

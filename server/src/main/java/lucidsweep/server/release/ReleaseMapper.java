@@ -1,6 +1,7 @@
 package lucidsweep.server.release;
 
 import java.util.List;
+import java.util.Map;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Options;
@@ -29,10 +30,14 @@ interface ReleaseMapper {
     @Update("update handover set items = #{items}, texts = #{texts} where id = #{id}")
     void setCounts(long id, int items, int texts);
 
+    /** A text as it is recorded. */
+    record LineValues(long handoverId, long itemId, String field, String before, String after) {}
+
     @Insert("""
-            insert into handover_line (handover_id, item_id, field, before_text, after_text)
-            values (#{handoverId}, #{itemId}, #{field}, #{before}, #{after})""")
-    void insertLine(long handoverId, long itemId, String field, String before, String after);
+            insert into handover_line (handover_id, item_id, field, before_text, after_text) select * from unnest(
+                cast(#{handoverId} as bigint array), cast(#{itemId} as bigint array), cast(#{field} as varchar array),
+                cast(#{before} as varchar array), cast(#{after} as varchar array))""")
+    void insertLines(Map<String, Object[]> lines);
 
     @Select("select * from handover where id = #{id}")
     Handover find(long id);
@@ -43,10 +48,11 @@ interface ReleaseMapper {
     /** A text that was handed over. */
     record Line(long itemId, String address, String field, String before, String after) {}
 
+    /** The lines of the next items: at least so many lines where there are, and all of an item. */
     @Select("""
             select l.item_id, i.address, l.field, l.before_text "BEFORE", l.after_text "AFTER"
             from handover_line l join item i on i.id = l.item_id
-            where l.handover_id = #{handoverId} and l.item_id >= #{afterItem} and (l.item_id, l.field) > (#{afterItem}, #{afterField})
-            order by l.handover_id, l.item_id, l.field limit #{limit}""")
-    List<Line> lines(long handoverId, long afterItem, String afterField, int limit);
+            where l.handover_id = #{handoverId} and l.item_id > #{afterItem}
+            order by l.handover_id, l.item_id fetch first #{limit} rows with ties""")
+    List<Line> lines(long handoverId, long afterItem, int limit);
 }

@@ -2,12 +2,14 @@ package lucidsweep.server.release;
 
 import java.io.IOException;
 import java.io.Writer;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.gather.Imports;
+import lucidsweep.server.database.Columns;
 import lucidsweep.server.item.Drafts;
 import lucidsweep.server.item.FieldLine;
 import lucidsweep.server.item.ItemFilter;
@@ -23,6 +25,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class Releases {
 
+    private static final int AT_ONCE = 500;
     private static final List<String> FIELDS = List.of("title", "description", "tags");
     private static final Set<String> DECISIONS = Set.of("approved", "sent-back", "drafted");
     private static final Set<String> FORMATS = Set.of("csv", "json", "html", "listings");
@@ -65,7 +68,7 @@ public class Releases {
             }
             return sum;
         });
-        clients.touch(propertyId);
+        items.changed(propertyId, Arrays.stream(ids).boxed().toList());
         return moved == null ? 0 : moved;
     }
 
@@ -83,31 +86,33 @@ public class Releases {
         if (ids.length == 0) throw Refusal.conflict("No draft is approved, so there is nothing to hand over.");
         ReleaseMapper.Key key = new ReleaseMapper.Key();
         transaction.executeWithoutResult(status -> record(property, format, ids, key));
-        clients.touch(propertyId);
+        items.changed(propertyId, Arrays.stream(ids).boxed().toList());
         return mapper.find(key.id);
     }
 
     private void record(Property property, String format, long[] ids, ReleaseMapper.Key key) {
         Set<Long> handed = new HashSet<>();
-        int[] texts = {0};
+        int texts = 0;
         mapper.insert(key, property.id(), format, 0, 0);
         for (String field : FIELDS) {
             if (format.equals("html") && field.equals("tags")) continue;
-            drafts.forEach(ids, field, lines -> {
-                for (FieldLine line : lines) {
-                    if (!line.state().equals("approved")) continue;
-                    mapper.insertLine(key.id, line.itemId(), field, line.captured(), line.text());
-                    handed.add(line.itemId());
-                    texts[0]++;
-                }
-                long[] moved = lines.stream()
-                        .filter(line -> line.state().equals("approved"))
-                        .mapToLong(FieldLine::itemId)
-                        .toArray();
+            for (int start = 0; start < ids.length; start += AT_ONCE) {
+                List<FieldLine> approved =
+                        drafts.fields(Arrays.copyOfRange(ids, start, Math.min(ids.length, start + AT_ONCE)), field).stream()
+                                .filter(line -> line.state().equals("approved"))
+                                .toList();
+                if (approved.isEmpty()) continue;
+                mapper.insertLines(Columns.of(approved.stream()
+                        .map(line -> new ReleaseMapper.LineValues(
+                                key.id, line.itemId(), field, line.captured(), line.text()))
+                        .toList()));
+                long[] moved = approved.stream().mapToLong(FieldLine::itemId).toArray();
                 drafts.setState(moved, field, "handed-over");
-            });
+                Arrays.stream(moved).forEach(handed::add);
+                texts += moved.length;
+            }
         }
-        mapper.setCounts(key.id, handed.size(), texts[0]);
+        mapper.setCounts(key.id, handed.size(), texts);
     }
 
     public List<Handover> ofProperty(long propertyId) {

@@ -2,6 +2,9 @@ package lucidsweep.server.rewrite;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
+import lucidsweep.server.database.IdRange;
+import lucidsweep.server.item.FieldLine;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -39,29 +42,45 @@ interface BatchMapper {
     List<Batch> ofProperty(long propertyId);
 
     /** A change of one field. */
-    record Change(
-            long batchId, long fieldId, String beforeText, String beforeState, Long beforeBatch, String afterText) {}
+    record ChangeValues(
+            long id, long fieldId, String beforeText, String beforeState, Long beforeBatch, String afterText) {}
 
     @Insert("""
-            insert into change (batch_id, field_id, before_text, before_state, before_batch, after_text)
-            select #{batchId}, * from unnest(
-                cast(#{fieldIds, typeHandler=org.apache.ibatis.type.ArrayTypeHandler} as bigint array),
-                cast(#{beforeTexts, typeHandler=org.apache.ibatis.type.ArrayTypeHandler} as varchar array),
-                cast(#{beforeStates, typeHandler=org.apache.ibatis.type.ArrayTypeHandler} as varchar array),
-                cast(#{beforeBatches, typeHandler=org.apache.ibatis.type.ArrayTypeHandler} as bigint array),
-                cast(#{afterTexts, typeHandler=org.apache.ibatis.type.ArrayTypeHandler} as varchar array))""")
-    void insertChanges(
-            @Param("batchId") long batchId,
-            @Param("fieldIds") Object[] fieldIds,
-            @Param("beforeTexts") Object[] beforeTexts,
-            @Param("beforeStates") Object[] beforeStates,
-            @Param("beforeBatches") Object[] beforeBatches,
-            @Param("afterTexts") Object[] afterTexts);
+            insert into change (id, field_id, before_text, before_state, before_batch, after_text)
+            select * from unnest(
+                cast(#{id} as bigint array), cast(#{fieldId} as bigint array), cast(#{beforeText} as varchar array),
+                cast(#{beforeState} as varchar array), cast(#{beforeBatch} as bigint array),
+                cast(#{afterText} as varchar array))""")
+    void insertChanges(Map<String, Object[]> changes);
+
+    /** A change and the field as it is now. */
+    record Changed(
+            long id,
+            String beforeText,
+            String beforeState,
+            Long beforeBatch,
+            String afterText,
+            long itemId,
+            String field,
+            String captured,
+            int count,
+            String draft,
+            String state,
+            Long batchId,
+            String kept,
+            long alike) {
+
+        FieldLine line() {
+            return new FieldLine(itemId, field, captured, count, draft, state, batchId, kept, alike);
+        }
+    }
 
     @Select("""
-            select * from change where batch_id = #{batchId} and field_id > #{after}
-            order by batch_id, field_id limit #{limit}""")
-    List<Change> changes(long batchId, long after, int limit);
+            select c.id, c.before_text, c.before_state, c.before_batch, c.after_text, f.item_id, f.name field, f.captured,
+                f.captured_count count, f.draft, f.state, f.batch_id, f.kept, f.alike
+            from change c join field f on f.id = c.field_id
+            where c.id > #{after} and c.id <= #{last} order by c.id limit #{limit}""")
+    List<Changed> changes(long after, long last, int limit);
 
     record Conflict(String title, int fields) {}
 
@@ -69,24 +88,24 @@ interface BatchMapper {
             select coalesce(b.title, 'Edits') title, count(*) fields
             from change c join field f on f.id = c.field_id
             left join batch b on b.id = f.batch_id
-            where c.batch_id = #{batchId} and f.batch_id is distinct from #{batchId}
+            where c.id between #{range.first} and #{range.last} and f.batch_id is distinct from #{batchId}
             group by b.id, b.title order by max(b.id) desc limit 3""")
-    List<Conflict> conflictsOfUndo(long batchId);
+    List<Conflict> conflictsOfUndo(@Param("batchId") long batchId, @Param("range") IdRange range);
 
     @Select("""
             select coalesce(b.title, 'Edits') title, count(*) fields
             from change c join field f on f.id = c.field_id
             left join batch b on b.id = f.batch_id
-            where c.batch_id = #{batchId} and f.batch_id is distinct from c.before_batch
+            where c.id between #{range.first} and #{range.last} and f.batch_id is distinct from c.before_batch
             group by b.id, b.title order by max(b.id) desc limit 3""")
-    List<Conflict> conflictsOfRedo(long batchId);
+    List<Conflict> conflictsOfRedo(@Param("range") IdRange range);
 
     /** A past change of an item. */
     record Past(String title, String state, Instant created, String field, String beforeText, String afterText) {}
 
     @Select("""
             select b.title, b.state, b.created, f.name field, c.before_text, c.after_text
-            from change c join batch b on b.id = c.batch_id join field f on f.id = c.field_id
+            from change c join batch b on b.id = c.id / 2147483648 join field f on f.id = c.field_id
             where c.field_id between #{firstField} and #{lastField} order by b.id desc limit 50""")
     List<Past> history(long firstField, long lastField);
 }

@@ -1,6 +1,7 @@
 package lucidsweep.server.rewrite;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -8,12 +9,12 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Consumer;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import lucidsweep.core.standard.Standard;
-import lucidsweep.core.text.Likeness;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.database.Columns;
+import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.Drafts;
 import lucidsweep.server.item.FieldId;
 import lucidsweep.server.item.FieldLine;
@@ -28,8 +29,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 public class Batches {
 
-    private static final int CHUNK = 200;
-    private static final int INSERT_AT_ONCE = 500;
+    private static final int AT_ONCE = 500;
 
     private final BatchMapper mapper;
     private final Drafts drafts;
@@ -131,21 +131,13 @@ public class Batches {
         try {
             transaction.executeWithoutResult(status -> {
                 refuseConflicts(batch, undo);
-                Standard standard = property.standard();
                 int[] done = {0};
-                forEachChange(batch.id(), (line, change) -> {
-                    touched.add(line);
-                    if (undo)
-                        drafts.set(line, change.beforeText(), change.beforeState(), change.beforeBatch(), standard);
-                    else
-                        drafts.set(
-                                line,
-                                change.afterText(),
-                                change.afterText() == null ? "" : "drafted",
-                                batch.id(),
-                                standard);
-                    touched.addText(line.field(), textAfter(line, undo ? change.beforeText() : change.afterText()));
-                    progress.report(++done[0], batch.items());
+                forEachChange(batch.id(), changes -> {
+                    List<Drafts.Change> turned = changes.stream()
+                            .map(change -> undo ? before(change) : after(change, batch.id()))
+                            .toList();
+                    touched.add(turned, drafts.set(turned, property.standard()));
+                    progress.report(done[0] += changes.size(), batch.items());
                 });
                 mapper.setState(batch.id(), state);
             });
@@ -156,13 +148,19 @@ public class Batches {
         return find(batch.id());
     }
 
-    private static String textAfter(FieldLine line, String draft) {
-        return draft == null ? line.captured() : draft;
+    private static Drafts.Change before(BatchMapper.Changed change) {
+        return new Drafts.Change(change.line(), change.beforeText(), change.beforeState(), change.beforeBatch());
+    }
+
+    private static Drafts.Change after(BatchMapper.Changed change, long batchId) {
+        String state = change.afterText() == null ? "" : "drafted";
+        return new Drafts.Change(change.line(), change.afterText(), state, batchId);
     }
 
     private void refuseConflicts(Batch batch, boolean undo) {
+        IdRange range = IdRange.of(batch.id());
         List<BatchMapper.Conflict> conflicts =
-                undo ? mapper.conflictsOfUndo(batch.id()) : mapper.conflictsOfRedo(batch.id());
+                undo ? mapper.conflictsOfUndo(batch.id(), range) : mapper.conflictsOfRedo(range);
         if (conflicts.isEmpty()) return;
         String those = conflicts.stream()
                 .map(conflict -> conflict.title() + " (" + conflict.fields() + " texts)")
@@ -171,22 +169,16 @@ public class Batches {
                 + (conflicts.size() == 1 ? "that" : "those") + " first; nothing was changed.");
     }
 
-    private interface ChangeVisitor {
-        void visit(FieldLine line, BatchMapper.Change change);
-    }
-
-    private void forEachChange(long batchId, ChangeVisitor visitor) {
-        long after = 0;
-        List<BatchMapper.Change> chunk;
+    private void forEachChange(long batchId, Consumer<List<BatchMapper.Changed>> visit) {
+        IdRange range = IdRange.of(batchId);
+        long after = range.first() - 1;
+        List<BatchMapper.Changed> chunk;
         do {
-            chunk = mapper.changes(batchId, after, CHUNK);
-            Map<Long, BatchMapper.Change> changes =
-                    chunk.stream().collect(Collectors.toMap(BatchMapper.Change::fieldId, change -> change));
-            for (FieldLine line : drafts.fieldsById(List.copyOf(changes.keySet()))) {
-                visitor.visit(line, changes.get(line.id()));
-            }
-            if (!chunk.isEmpty()) after = chunk.get(chunk.size() - 1).fieldId();
-        } while (chunk.size() == CHUNK);
+            chunk = mapper.changes(after, range.last(), AT_ONCE);
+            if (chunk.isEmpty()) return;
+            visit.accept(chunk);
+            after = chunk.get(chunk.size() - 1).id();
+        } while (chunk.size() == AT_ONCE);
     }
 
     private Batch change(Property property, String title, Consumer<Writer> work) {
@@ -209,9 +201,20 @@ public class Batches {
         return find(key.id);
     }
 
+    /** Brings the findings up to date, and tables with them. */
     private void settle(long propertyId, Touched touched) {
-        touched.items.forEach((field, ids) -> findings.textsChanged(propertyId, field, ids, touched.alike.get(field)));
-        clients.touch(propertyId);
+        Set<Long> items = new HashSet<>();
+        touched.items.values().forEach(items::addAll);
+        this.items.refresh(propertyId, items);
+        boolean all = false;
+        for (Map.Entry<String, Set<Long>> field : touched.items.entrySet()) {
+            Collection<Long> judged = findings.textsChanged(
+                    propertyId, field.getKey(), field.getValue(), touched.alike.get(field.getKey()));
+            if (judged == null) all = true;
+            else items.addAll(judged);
+        }
+        if (all) this.items.changed(propertyId);
+        else this.items.changed(propertyId, items);
     }
 
     private static String tidy(String text) {
@@ -223,13 +226,15 @@ public class Batches {
         private final Map<String, Set<Long>> items = new HashMap<>();
         private final Map<String, Set<Long>> alike = new HashMap<>();
 
-        private void add(FieldLine line) {
-            items.computeIfAbsent(line.field(), field -> new HashSet<>()).add(line.itemId());
-            alike.computeIfAbsent(line.field(), field -> new HashSet<>()).add(line.alike());
-        }
-
-        private void addText(String field, String text) {
-            alike.get(field).add(Likeness.hash(text));
+        private void add(List<Drafts.Change> changes, List<Long> alikeNow) {
+            for (Drafts.Change change : changes) {
+                String field = change.field().field();
+                items.computeIfAbsent(field, any -> new HashSet<>()).add(change.field().itemId());
+                alike.computeIfAbsent(field, any -> new HashSet<>()).add(change.field().alike());
+            }
+            for (int i = 0; i < changes.size(); i++) {
+                alike.get(changes.get(i).field().field()).add(alikeNow.get(i));
+            }
         }
     }
 
@@ -237,7 +242,7 @@ public class Batches {
         private final long batchId;
         private final Standard standard;
         private final Touched touched;
-        private final List<BatchMapper.Change> changes = new ArrayList<>(INSERT_AT_ONCE);
+        private final List<Drafts.Change> changes = new ArrayList<>(AT_ONCE);
         private int changed;
 
         private Writer(long batchId, Standard standard, Touched touched) {
@@ -249,28 +254,26 @@ public class Batches {
         private void set(FieldLine line, String text) {
             if (text.equals(line.text())) return;
             String draft = text.equals(line.captured()) ? null : text;
-            changes.add(new BatchMapper.Change(batchId, line.id(), line.draft(), line.state(), line.batchId(), draft));
-            drafts.set(line, draft, draft == null ? "" : "drafted", batchId, standard);
-            touched.add(line);
-            touched.addText(line.field(), text);
-            changed++;
-            if (changes.size() == INSERT_AT_ONCE) flush();
+            changes.add(new Drafts.Change(line, draft, draft == null ? "" : "drafted", batchId));
+            if (changes.size() == AT_ONCE) flush();
         }
 
         private void flush() {
             if (changes.isEmpty()) return;
-            mapper.insertChanges(
-                    batchId,
-                    column(BatchMapper.Change::fieldId),
-                    column(BatchMapper.Change::beforeText),
-                    column(BatchMapper.Change::beforeState),
-                    column(BatchMapper.Change::beforeBatch),
-                    column(BatchMapper.Change::afterText));
+            touched.add(changes, drafts.set(changes, standard));
+            mapper.insertChanges(Columns.of(changes.stream().map(this::values).toList()));
             changes.clear();
         }
 
-        private Object[] column(Function<BatchMapper.Change, Object> part) {
-            return changes.stream().map(part).toArray();
+        private BatchMapper.ChangeValues values(Drafts.Change change) {
+            FieldLine before = change.field();
+            return new BatchMapper.ChangeValues(
+                    IdRange.id(batchId, changed++),
+                    before.id(),
+                    before.draft(),
+                    before.state(),
+                    before.batchId(),
+                    change.draft());
         }
     }
 }

@@ -2,8 +2,8 @@ package lucidsweep.server.rewrite;
 
 import java.util.Arrays;
 import java.util.List;
-import lucidsweep.server.client.Clients;
 import lucidsweep.server.item.Drafts;
+import lucidsweep.server.item.Items;
 import lucidsweep.server.triage.Findings;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
@@ -15,13 +15,13 @@ class Keeps {
 
     private final Drafts drafts;
     private final Findings findings;
-    private final Clients clients;
+    private final Items items;
     private final TransactionTemplate transaction;
 
-    Keeps(Drafts drafts, Findings findings, Clients clients, TransactionTemplate transaction) {
+    Keeps(Drafts drafts, Findings findings, Items items, TransactionTemplate transaction) {
         this.drafts = drafts;
         this.findings = findings;
-        this.clients = clients;
+        this.items = items;
         this.transaction = transaction;
     }
 
@@ -37,8 +37,9 @@ class Keeps {
         }
         Integer kept = transaction.execute(status ->
                 fields.stream().mapToInt(field -> drafts.setKept(ids, field, reason)).sum());
-        findings.evaluate(propertyId, Arrays.stream(ids).boxed().toList());
-        clients.touch(propertyId);
+        List<Long> items = Arrays.stream(ids).boxed().toList();
+        findings.evaluate(propertyId, items);
+        this.items.changed(propertyId, items);
         return kept == null ? 0 : kept;
     }
 }

@@ -3,13 +3,12 @@ package lucidsweep.server.rewrite;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
-import java.util.stream.Collectors;
 import lucidsweep.core.compose.BulkEdit;
 import lucidsweep.core.compose.Composition;
 import lucidsweep.core.compose.Fitter;
@@ -25,6 +24,7 @@ import lucidsweep.server.item.Drafts;
 import lucidsweep.server.item.FieldLine;
 import lucidsweep.server.item.ItemDetail;
 import lucidsweep.server.item.Items;
+import lucidsweep.server.job.Lookahead;
 
 /** Works out, item by item, what an edit would make of a selection; the same for a preview and for the batch itself. */
 final class Proposals {
@@ -40,7 +40,7 @@ final class Proposals {
     private final BulkEdit edit;
     private final Fitter fitter;
     private final Set<Long> taken = new HashSet<>();
-    private int runaways;
+    private final AtomicInteger runaways = new AtomicInteger();
 
     Proposals(Property property, Client client, EditSpec spec, Items items, Drafts drafts) {
         spec.check();
@@ -60,77 +60,86 @@ final class Proposals {
         }
     }
 
-    /** Proposes for all of the ids, in their order, a chunk at a time. */
+    /** Proposes for all of the ids, which ascend, in their order and a chunk at a time. */
     void forEach(long[] ids, Consumer<List<Proposal>> visit) {
-        Set<Long> selected = Arrays.stream(ids).boxed().collect(Collectors.toSet());
-        for (int start = 0; start < ids.length; start += CHUNK) {
-            long[] chunk = Arrays.copyOfRange(ids, start, Math.min(ids.length, start + CHUNK));
-            List<FieldLine> fields = drafts.fields(chunk, spec.field());
-            visit.accept(
-                    fitter == null ? fields.stream().map(this::edited).toList() : composed(chunk, fields, selected));
-        }
+        Lookahead.over(
+                ids,
+                CHUNK,
+                some -> fitter == null ? edited(some) : composed(some),
+                drafts -> visit.accept(told(drafts, ids)));
+    }
+
+    /** A proposal that was worked out for itself; sources are kept only where it was composed. */
+    private record Draft(FieldLine field, Proposal proposal, Map<Source.Kind, String> sources) {}
+
+    private List<Draft> edited(long[] ids) {
+        return drafts.fields(ids, spec.field()).stream()
+                .map(field -> new Draft(field, edited(field), null))
+                .toList();
     }
 
     private Proposal edited(FieldLine field) {
         if (field.kept() != null) return new Proposal(field, field.text(), Proposal.Result.KEPT);
-        if (runaways >= RUNAWAYS_ENDURED) return new Proposal(field, field.text(), Proposal.Result.RUNAWAY);
+        if (runaways.get() >= RUNAWAYS_ENDURED) return new Proposal(field, field.text(), Proposal.Result.RUNAWAY);
         try {
             String after = edit.apply(field.text());
             boolean same = after.equals(field.text());
             return new Proposal(field, after, same ? Proposal.Result.UNCHANGED : Proposal.Result.WHOLE);
         } catch (RunawayPattern e) {
-            runaways++;
+            runaways.incrementAndGet();
             return new Proposal(field, field.text(), Proposal.Result.RUNAWAY);
         }
     }
 
-    private List<Proposal> composed(long[] chunk, List<FieldLine> fields, Set<Long> selected) {
-        Map<Long, ItemDetail> details = new HashMap<>();
-        items.details(chunk).forEach(item -> details.put(item.id(), item));
-        List<Draft> made = new ArrayList<>();
-        for (FieldLine field : fields) {
-            ItemDetail item = details.get(field.itemId());
-            if (item == null) continue;
+    private List<Draft> composed(long[] ids) {
+        List<Draft> made = new ArrayList<>(ids.length);
+        for (ItemDetail item : items.details(property.id(), ids)) {
+            FieldLine field = item.field(spec.field());
+            if (field == null) continue;
             Map<Source.Kind, String> sources = sources(item);
-            Composition composition = field.kept() == null ? fitter.compose(sources) : null;
-            made.add(new Draft(field, sources, composition));
+            made.add(new Draft(field, composed(field, sources), sources));
         }
-        Set<Long> elsewhere = takenElsewhere(made, selected);
-        return made.stream().map(draft -> distinct(draft, elsewhere)).toList();
+        return made;
     }
 
-    private record Draft(FieldLine field, Map<Source.Kind, String> sources, Composition composition) {}
+    private Proposal composed(FieldLine field, Map<Source.Kind, String> sources) {
+        if (field.kept() != null) return new Proposal(field, field.text(), Proposal.Result.KEPT);
+        Composition composition = fitter.compose(sources);
+        if (composition.text().isEmpty()) return new Proposal(field, field.text(), Proposal.Result.NOTHING);
+        return new Proposal(field, composition.text(), result(composition.outcome()));
+    }
+
+    /** What was worked out for each by itself is held against the others here, one after another. */
+    private List<Proposal> told(List<Draft> drafts, long[] selected) {
+        if (fitter == null) return drafts.stream().map(Draft::proposal).toList();
+        Set<Long> elsewhere = takenElsewhere(drafts, selected);
+        return drafts.stream().map(draft -> distinct(draft, elsewhere)).toList();
+    }
 
     /** Hashes of composed texts that items outside the selection have already. */
-    private Set<Long> takenElsewhere(List<Draft> made, Set<Long> selected) {
-        List<Long> keys = made.stream()
-                .filter(draft ->
-                        draft.composition != null && !draft.composition.text().isEmpty())
-                .map(draft -> Likeness.hash(draft.composition.text()))
-                .distinct()
-                .toList();
-        List<Long> holders = items.alikeItems(property.id(), spec.field(), keys).stream()
-                .filter(id -> !selected.contains(id))
-                .toList();
-        if (holders.isEmpty()) return Set.of();
-        return drafts.fields(holders.stream().mapToLong(Long::longValue).toArray(), spec.field()).stream()
-                .map(FieldLine::alike)
-                .collect(Collectors.toSet());
+    private Set<Long> takenElsewhere(List<Draft> made, long[] selected) {
+        Set<Long> taken = new HashSet<>();
+        for (Draft draft : made) {
+            if (!draft.proposal.changes()) continue;
+            long hash = Likeness.hash(draft.proposal.after());
+            boolean held = items.alikeItems(property.id(), spec.field(), List.of(hash)).stream()
+                    .anyMatch(id -> Arrays.binarySearch(selected, id) < 0);
+            if (held) taken.add(hash);
+        }
+        return taken;
     }
 
     /** Two items never get the same text: the later one gets the part that tells it apart. */
     private Proposal distinct(Draft draft, Set<Long> elsewhere) {
-        FieldLine field = draft.field;
-        if (draft.composition == null) return new Proposal(field, field.text(), Proposal.Result.KEPT);
-        String text = draft.composition.text();
-        if (text.isEmpty()) return new Proposal(field, field.text(), Proposal.Result.NOTHING);
-        if (claim(text, elsewhere)) return new Proposal(field, text, result(draft.composition.outcome()));
+        Proposal proposal = draft.proposal;
+        boolean composed = proposal.result() != Proposal.Result.KEPT && proposal.result() != Proposal.Result.NOTHING;
+        if (!composed || claim(proposal.after(), elsewhere)) return proposal;
         for (String telling : tellingApart(draft.sources)) {
             String apart = fitter.compose(draft.sources, telling).text();
             if (!apart.isEmpty() && claim(apart, elsewhere))
-                return new Proposal(field, apart, Proposal.Result.TOLD_APART);
+                return new Proposal(draft.field, apart, Proposal.Result.TOLD_APART);
         }
-        return new Proposal(field, text, Proposal.Result.ALIKE);
+        return new Proposal(draft.field, proposal.after(), Proposal.Result.ALIKE);
     }
 
     private boolean claim(String text, Set<Long> elsewhere) {

@@ -5,4 +5,4 @@ package lucidsweep.server.triage;
  *
  * @param counted false for findings of items that are not indexable, which are set apart
  */
-public record FindingRow(long id, String address, String field, String kind, String evidence, boolean counted) {}
+public record FindingRow(String address, String field, String kind, String evidence, boolean counted) {}

@@ -1,6 +1,7 @@
 package lucidsweep.server.triage;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -8,26 +9,27 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
-import java.util.function.Function;
 import java.util.stream.Collectors;
-import lucidsweep.core.finding.Finding;
 import lucidsweep.core.finding.FindingKind;
 import lucidsweep.core.finding.Inspection;
 import lucidsweep.core.finding.Surroundings;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Ending;
-import lucidsweep.core.text.Graphemes;
 import lucidsweep.core.text.Likeness;
 import lucidsweep.server.aim.TargetsChanged;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.database.Columns;
 import lucidsweep.server.item.AlikeGroup;
+import lucidsweep.server.item.Flaw;
 import lucidsweep.server.item.ItemDetail;
 import lucidsweep.server.item.Items;
+import lucidsweep.server.job.Lookahead;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Works out the findings of items: of all after a sweep, of those that an edit touches after it. */
 @Service
@@ -35,17 +37,20 @@ public class Findings {
 
     private static final int AT_ONCE = 1_000;
     private static final int FEW = 3_000;
+    private static final int LIST = 200;
 
     private final FindingMapper mapper;
     private final Items items;
     private final Clients clients;
     private final TransactionTemplate transaction;
+    private final JsonMapper json;
 
-    Findings(FindingMapper mapper, Items items, Clients clients, TransactionTemplate transaction) {
+    Findings(FindingMapper mapper, Items items, Clients clients, TransactionTemplate transaction, JsonMapper json) {
         this.mapper = mapper;
         this.items = items;
         this.clients = clients;
         this.transaction = transaction;
+        this.json = json;
     }
 
     @EventListener
@@ -56,41 +61,64 @@ public class Findings {
     /** Works out the findings of a whole property anew. */
     public void evaluate(long propertyId) {
         Property property = clients.property(propertyId);
-        Map<Long, AlikeGroup> titles = groups(items.alikeGroups(propertyId, "title"));
-        Map<Long, AlikeGroup> descriptions = groups(items.alikeGroups(propertyId, "description"));
+        Standard standard = property.standard();
+        long[] ids = items.allIds(propertyId);
+        Survey survey = new Survey();
+        Lookahead.over(ids, AT_ONCE, some -> items.details(propertyId, some), survey::add);
+        List<Ending> endings = survey.endings()
+                .common(
+                        standard.endingShare(),
+                        standard.endingPx(),
+                        standard.title().desktop());
+        Inspector inspector = inspector(
+                property,
+                endings,
+                survey.titles().found(),
+                survey.descriptions().found());
+        Map<String, Integer> fitWithout = new HashMap<>();
         transaction.executeWithoutResult(status -> {
-            List<Ending> endings = findEndings(property);
-            Subjects subjects = subjects(property, titles, descriptions);
-            mapper.deleteAll(propertyId);
-            Writer writer = new Writer(property, endings, subjects);
-            items.forEachDetail(propertyId, false, chunk -> chunk.forEach(writer::write));
-            writer.flush();
-            storeEndings(propertyId, endings, writer.fitWithout);
+            Lookahead.over(ids, AT_ONCE, some -> inspected(inspector, propertyId, some), stretch -> {
+                mapper.deleteBetween(propertyId, stretch.first, stretch.last);
+                insert(stretch.inspected.findings());
+                stretch.inspected.fitWithout().forEach((ending, fit) -> fitWithout.merge(ending, fit, Integer::sum));
+            });
+            storeEndings(propertyId, endings, fitWithout);
         });
+    }
+
+    private record Stretch(long first, long last, Inspector.Inspected inspected) {}
+
+    private Stretch inspected(Inspector inspector, long propertyId, long[] ids) {
+        return new Stretch(ids[0], ids[ids.length - 1], inspector.inspect(items.details(propertyId, ids)));
     }
 
     /** Works out the findings of some items; endings stay as they were found in the whole. */
     public void evaluate(long propertyId, Collection<Long> itemIds) {
-        if (itemIds.size() > FEW) {
-            evaluate(propertyId);
-            return;
-        }
+        if (itemIds.isEmpty()) return;
         Property property = clients.property(propertyId);
-        List<ItemDetail> details =
-                items.details(itemIds.stream().mapToLong(Long::longValue).toArray());
-        Map<Long, AlikeGroup> titles = groups(items.alikeGroups(
-                propertyId,
-                "title",
-                details.stream().map(item -> item.title().alike()).toList()));
-        Map<Long, AlikeGroup> descriptions = groups(items.alikeGroups(
-                propertyId,
-                "description",
-                details.stream().map(item -> item.description().alike()).toList()));
+        long[] ids = itemIds.stream().mapToLong(Long::longValue).sorted().toArray();
+        Set<Long> titles = new HashSet<>();
+        Set<Long> descriptions = new HashSet<>();
+        Lookahead.over(ids, AT_ONCE, some -> items.details(propertyId, some), details -> details.forEach(item -> {
+            titles.add(item.title().alike());
+            descriptions.add(item.description().alike());
+        }));
+        Inspector inspector = inspector(
+                property,
+                mapper.endings(propertyId),
+                byHash(items.alikeGroups(propertyId, "title", titles)),
+                byHash(items.alikeGroups(propertyId, "description", descriptions)));
         transaction.executeWithoutResult(status -> {
-            mapper.deleteOf(itemIds.toArray());
-            Writer writer = new Writer(property, mapper.endings(propertyId), subjects(property, titles, descriptions));
-            details.forEach(writer::write);
-            writer.flush();
+            for (int start = 0; start < ids.length; start += LIST) {
+                mapper.deleteOf(Arrays.stream(ids, start, Math.min(ids.length, start + LIST))
+                        .boxed()
+                        .toArray());
+            }
+            Lookahead.over(
+                    ids,
+                    AT_ONCE,
+                    some -> inspector.inspect(items.details(propertyId, some)),
+                    some -> insert(some.findings()));
         });
     }
 
@@ -99,43 +127,42 @@ public class Findings {
      * shared a text with them before or do now.
      *
      * @param alike the hashes of the texts before and after
+     * @return the items whose findings were worked out; null where it were all
      */
-    public void textsChanged(long propertyId, String field, Collection<Long> itemIds, Collection<Long> alike) {
+    public Collection<Long> textsChanged(
+            long propertyId, String field, Collection<Long> itemIds, Collection<Long> alike) {
         if (itemIds.size() > FEW) {
             evaluate(propertyId);
-            return;
+            return null;
         }
         Set<Long> touched = new HashSet<>(itemIds);
-        List<Long> keys = alike.stream().filter(key -> key != 0).distinct().toList();
-        touched.addAll(items.alikeItems(propertyId, field, keys));
+        touched.addAll(items.alikeItems(propertyId, field, alike.stream().filter(key -> key != 0).toList()));
         evaluate(propertyId, touched);
+        return touched;
     }
 
     /** Walks over all findings, item by item. */
     public void forEach(long propertyId, Consumer<FindingRow> visit) {
-        items.forEachDetail(
-                propertyId,
-                false,
-                chunk -> mapper.rows(chunk.stream().map(ItemDetail::id).toArray())
-                        .forEach(visit));
+        Lookahead.over(items.allIds(propertyId), AT_ONCE, ids -> rows(propertyId, ids), rows -> rows.forEach(visit));
     }
 
-    /** How many indexable items have at least one finding. */
-    public int flawedItems(long propertyId) {
-        return mapper.flawedItems(propertyId);
+    private List<FindingRow> rows(long propertyId, long[] ids) {
+        List<ItemDetail> details = items.details(propertyId, ids);
+        Map<Long, List<Flaw>> flaws =
+                items.flaws(details.stream().map(ItemDetail::id).toList());
+        List<FindingRow> rows = new ArrayList<>();
+        for (ItemDetail item : details) {
+            for (Flaw flaw : flaws.getOrDefault(item.id(), List.of())) {
+                boolean counted = item.obstacle() == null
+                        && !flaw.kind().equals(FindingKind.NOT_INDEXABLE.code());
+                rows.add(new FindingRow(item.address(), flaw.field(), flaw.kind(), flaw.evidence(), counted));
+            }
+        }
+        return rows;
     }
 
-    private List<Ending> findEndings(Property property) {
-        Standard standard = property.standard();
-        Ending.Finder finder = new Ending.Finder();
-        items.forEachDetail(
-                property.id(),
-                false,
-                chunk -> chunk.stream()
-                        .filter(item -> !item.title().text().isBlank())
-                        .forEach(item -> finder.add(item.title().text())));
-        return finder.common(
-                standard.endingShare(), standard.endingPx(), standard.title().desktop());
+    private void insert(List<FindingMapper.FindingValues> findings) {
+        if (!findings.isEmpty()) mapper.insert(Columns.of(findings));
     }
 
     private void storeEndings(long propertyId, List<Ending> endings, Map<String, Integer> fitWithout) {
@@ -146,81 +173,24 @@ public class Findings {
         }
     }
 
-    private Inspection inspection(Property property, List<Ending> endings) {
+    private Inspector inspector(
+            Property property,
+            List<Ending> endings,
+            Map<Long, AlikeGroup> titles,
+            Map<Long, AlikeGroup> descriptions) {
         Set<String> brands = clients.client(property.clientId()).brandNames().stream()
                 .map(Likeness::key)
                 .collect(Collectors.toSet());
-        return new Inspection(new Surroundings(property.standard(), endings, brands));
-    }
-
-    private Subjects subjects(Property property, Map<Long, AlikeGroup> titles, Map<Long, AlikeGroup> descriptions) {
         Set<Long> twins = new HashSet<>();
         titles.values().forEach(group -> twins.addAll(Subjects.members(group)));
         descriptions.values().forEach(group -> twins.addAll(Subjects.members(group)));
-        return new Subjects(
-                Words.in(property.language()), titles, descriptions, items.addresses(new ArrayList<>(twins)));
+        Subjects subjects = new Subjects(
+                Words.in(property.language()), titles, descriptions, items.addresses(List.copyOf(twins)));
+        Inspection inspection = new Inspection(new Surroundings(property.standard(), endings, brands));
+        return new Inspector(property.id(), property.standard(), endings, inspection, subjects, json);
     }
 
-    private static Map<Long, AlikeGroup> groups(List<AlikeGroup> found) {
+    private static Map<Long, AlikeGroup> byHash(List<AlikeGroup> found) {
         return found.stream().collect(Collectors.toMap(AlikeGroup::alike, group -> group));
-    }
-
-    private record Line(long itemId, Finding finding, boolean counted) {}
-
-    private final class Writer {
-        private final Property property;
-        private final List<Ending> endings;
-        private final Inspection inspection;
-        private final Subjects subjects;
-        private final Map<String, Integer> fitWithout = new HashMap<>();
-        private final List<Line> lines = new ArrayList<>(AT_ONCE);
-
-        private Writer(Property property, List<Ending> endings, Subjects subjects) {
-            this.property = property;
-            this.endings = endings;
-            this.inspection = inspection(property, endings);
-            this.subjects = subjects;
-        }
-
-        private void write(ItemDetail item) {
-            countFitWithout(item.title().text());
-            for (Finding finding : inspection.of(subjects.of(item))) {
-                boolean counted = item.obstacle() == null && finding.kind() != FindingKind.NOT_INDEXABLE;
-                lines.add(new Line(item.id(), finding, counted));
-                if (lines.size() == AT_ONCE) flush();
-            }
-        }
-
-        private void countFitWithout(String title) {
-            for (Ending ending : endings) {
-                if (!title.endsWith(ending.text())) continue;
-                String rest = title.substring(0, title.length() - ending.text().length());
-                if (property.standard().title().fits(rest, Graphemes.count(rest))) {
-                    fitWithout.merge(ending.text(), 1, Integer::sum);
-                }
-                return;
-            }
-        }
-
-        private void flush() {
-            if (lines.isEmpty()) return;
-            mapper.insert(
-                    property.id(),
-                    column(Line::itemId),
-                    column(line -> line.finding().field().code()),
-                    column(line -> line.finding().kind().code()),
-                    column(line -> clip(line.finding().evidence(), 3_000)),
-                    column(line -> clip(line.finding().shared(), 2_000)),
-                    column(Line::counted));
-            lines.clear();
-        }
-
-        private Object[] column(Function<Line, Object> part) {
-            return lines.stream().map(part).toArray();
-        }
-
-        private static String clip(String text, int most) {
-            return text.length() <= most ? text : text.substring(0, most);
-        }
     }
 }

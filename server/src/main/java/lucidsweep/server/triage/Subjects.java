@@ -11,6 +11,7 @@ import lucidsweep.core.finding.Subject;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.server.item.AlikeGroup;
+import lucidsweep.server.item.FieldLine;
 import lucidsweep.server.item.ItemDetail;
 
 /** Makes of stored items what the rules look at. */
@@ -43,7 +44,7 @@ final class Subjects {
                 kept(item));
     }
 
-    private Subject.Text text(Field field, ItemDetail.Text text, Map<Long, AlikeGroup> groups, long itemId) {
+    private Subject.Text text(Field field, FieldLine text, Map<Long, AlikeGroup> groups, long itemId) {
         AlikeGroup group = groups.get(text.alike());
         int alike = group == null ? 1 : group.count();
         String twin = "";

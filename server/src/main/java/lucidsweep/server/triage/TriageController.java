@@ -1,15 +1,17 @@
 package lucidsweep.server.triage;
 
-import java.io.OutputStreamWriter;
-import java.nio.charset.StandardCharsets;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import lucidsweep.core.finding.Cause;
 import lucidsweep.core.finding.Causes;
 import lucidsweep.core.finding.Field;
 import lucidsweep.core.finding.FindingKind;
 import lucidsweep.core.finding.Tally;
+import lucidsweep.server.item.FlawCount;
+import lucidsweep.server.item.Items;
 import lucidsweep.server.web.CsvText;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -23,10 +25,12 @@ class TriageController {
 
     private final FindingMapper mapper;
     private final Findings findings;
+    private final Items items;
 
-    TriageController(FindingMapper mapper, Findings findings) {
+    TriageController(FindingMapper mapper, Findings findings, Items items) {
         this.mapper = mapper;
         this.findings = findings;
+        this.items = items;
     }
 
     /** A cause as the interface shows it; field and kind as codes. */
@@ -62,14 +66,15 @@ class TriageController {
 
     @GetMapping("/causes")
     List<CauseView> causes(@PathVariable long propertyId) {
-        List<Tally> tallies = mapper.tallies(propertyId).stream()
-                .map(line -> new Tally(
-                        Field.of(line.field()),
-                        FindingKind.of(line.kind()),
-                        line.shared(),
-                        line.section(),
-                        line.items(),
-                        line.links()))
+        List<Tally> tallies = items.flawCounts(propertyId).stream()
+                .filter(count -> !count.key().kind().equals(FindingKind.NOT_INDEXABLE.code()))
+                .map(count -> new Tally(
+                        Field.of(count.key().field()),
+                        FindingKind.of(count.key().kind()),
+                        count.key().shared(),
+                        count.key().section(),
+                        count.items(),
+                        count.links()))
                 .toList();
         return Causes.of(tallies, ending -> {
                     Integer fit = mapper.fitWithout(propertyId, ending);
@@ -82,30 +87,48 @@ class TriageController {
 
     @GetMapping("/findings/kinds")
     List<KindView> kinds(@PathVariable long propertyId) {
-        return mapper.kinds(propertyId).stream()
-                .map(line -> new KindView(
-                        line.field(),
-                        line.kind(),
-                        Field.of(line.field()).label() + " "
-                                + FindingKind.of(line.kind()).label(),
-                        line.items()))
+        Map<String, KindView> kinds = new TreeMap<>();
+        for (FlawCount count : items.flawCounts(propertyId)) {
+            FlawCount.Key key = count.key();
+            String label = Field.of(key.field()).label() + " " + FindingKind.of(key.kind()).label();
+            kinds.merge(
+                    label,
+                    new KindView(key.field(), key.kind(), label, count.items()),
+                    (a, b) -> new KindView(a.field(), a.kind(), label, a.items() + b.items()));
+        }
+        return kinds.values().stream()
+                .sorted(Comparator.comparing(KindView::field)
+                        .thenComparing(Comparator.comparingInt(KindView::items).reversed()))
                 .toList();
+    }
+
+    @GetMapping("/causes.csv")
+    ResponseEntity<StreamingResponseBody> causesCsv(@PathVariable long propertyId) {
+        List<CauseView> causes = causes(propertyId);
+        return CsvText.download("causes.csv", csv -> {
+            csv.row("field", "finding", "items", "links", "weight", "section", "shared", "says");
+            for (CauseView cause : causes) {
+                csv.row(
+                        cause.field(),
+                        cause.kind(),
+                        cause.items(),
+                        cause.links(),
+                        Math.round(cause.weight()),
+                        cause.section(),
+                        cause.shared(),
+                        cause.says());
+            }
+        });
     }
 
     @GetMapping("/findings.csv")
     ResponseEntity<StreamingResponseBody> csv(@PathVariable long propertyId) {
-        StreamingResponseBody body = out -> {
-            try (CsvText csv = new CsvText(new OutputStreamWriter(out, StandardCharsets.UTF_8))) {
-                csv.row("address", "field", "finding", "evidence", "counted");
-                findings.forEach(
-                        propertyId,
-                        row -> csv.row(
-                                row.address(), row.field(), row.kind(), row.evidence(), row.counted() ? "yes" : "no"));
-            }
-        };
-        return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"findings.csv\"")
-                .header(HttpHeaders.CONTENT_TYPE, "text/csv; charset=utf-8")
-                .body(body);
+        return CsvText.download("findings.csv", csv -> {
+            csv.row("address", "field", "finding", "evidence", "counted");
+            findings.forEach(
+                    propertyId,
+                    row -> csv.row(
+                            row.address(), row.field(), row.kind(), row.evidence(), row.counted() ? "yes" : "no"));
+        });
     }
 }

@@ -1,0 +1,80 @@
+package lucidsweep.server.gather;
+
+import java.util.List;
+import lucidsweep.server.item.CapturedItem;
+
+/**
+ * What came of one address.
+ *
+ * @param status what the server answered; 0 where it did not
+ * @param redirectTo where it leads on; "" where nowhere
+ * @param item null unless it was captured
+ * @param links those to follow
+ * @param elsewhere how many links lead to other hosts
+ */
+record Answer(
+        Visit visit,
+        Outcome outcome,
+        String detail,
+        int status,
+        int millis,
+        int bytes,
+        String redirectTo,
+        CapturedItem item,
+        List<Link> links,
+        int elsewhere) {
+
+    private static final int LONGEST_DETAIL = 2_000;
+
+    /** An address and its hash. */
+    record Link(String address, long hash) {}
+
+    static Answer without(Visit visit, Outcome outcome, String detail) {
+        String clipped = detail.length() > LONGEST_DETAIL ? detail.substring(0, LONGEST_DETAIL) : detail;
+        return new Answer(visit, outcome, clipped, 0, 0, 0, "", null, List.of(), 0);
+    }
+
+    static Answer redirect(Visit visit, Fetched fetched, String to) {
+        return new Answer(
+                visit,
+                Outcome.REDIRECT,
+                "",
+                fetched.status(),
+                fetched.millis(),
+                fetched.body().length,
+                to,
+                null,
+                List.of(),
+                0);
+    }
+
+    static Answer captured(
+            Visit visit, Fetched fetched, CapturedItem item, String detail, List<Link> links, int elsewhere) {
+        return new Answer(
+                visit,
+                Outcome.CAPTURED,
+                detail,
+                fetched.status(),
+                fetched.millis(),
+                fetched.body().length,
+                "",
+                item,
+                links,
+                elsewhere);
+    }
+
+    /** The same with what the server answered. */
+    Answer of(Fetched fetched) {
+        return new Answer(
+                visit,
+                outcome,
+                detail,
+                fetched.status(),
+                fetched.millis(),
+                fetched.body().length,
+                redirectTo,
+                item,
+                links,
+                elsewhere);
+    }
+}

@@ -1,0 +1,155 @@
+package lucidsweep.server.gather;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Consumer;
+import lucidsweep.core.text.Likeness;
+import lucidsweep.server.database.Columns;
+import lucidsweep.server.database.IdRange;
+import lucidsweep.server.item.Captures;
+
+/**
+ * The addresses that a crawl knows and those that wait. They are rows of the table of visits: what is added and ended is
+ * collected and written by {@link #write} in the transaction that stores the pages, so that a crawl that was ended anyhow
+ * goes on where it was. Workers take addresses; one thread does all else.
+ */
+final class Frontier {
+
+    private static final int READY = 400;
+    private static final int KNOWN_AT_ONCE = 1_000;
+
+    private final GatherMapper mapper;
+    private final long sweepId;
+    private final int mostDepth;
+    private final IdRange range;
+    private final Set<Long> seen = ConcurrentHashMap.newKeySet();
+    private final BlockingQueue<Visit> ready = new LinkedBlockingQueue<>();
+    private final List<GatherMapper.NewVisit> added = new ArrayList<>();
+    private final List<GatherMapper.EndedVisit> ended = new ArrayList<>();
+    private long size;
+    private long lastLoaded;
+    private int waitingCount;
+    private int endedCount;
+    private int capturedCount;
+    private int taken;
+
+    Frontier(GatherMapper mapper, long sweepId, int mostDepth) {
+        this.mapper = mapper;
+        this.sweepId = sweepId;
+        this.mostDepth = mostDepth;
+        range = IdRange.of(sweepId);
+        lastLoaded = range.first() - 1;
+    }
+
+    /** Takes up what an earlier run left; returns whether there was one. */
+    boolean resume() {
+        long after = range.first() - 1;
+        List<GatherMapper.Known> chunk;
+        do {
+            chunk = mapper.known(after, range.last(), KNOWN_AT_ONCE);
+            for (GatherMapper.Known known : chunk) {
+                after = known.id();
+                seen.add(Likeness.exactHash(known.address()));
+                if (known.outcome().equals(Outcome.WAITING.code())) waitingCount++;
+                else endedCount++;
+                if (known.outcome().equals(Outcome.CAPTURED.code())) capturedCount++;
+            }
+        } while (chunk.size() == KNOWN_AT_ONCE);
+        size = after + 1 - range.first();
+        return size > 0;
+    }
+
+    /** Whether an address was not met yet; any thread may ask. */
+    boolean isNew(long hash) {
+        return !seen.contains(hash);
+    }
+
+    /** Adds an address unless it is known. */
+    void add(String address, long hash, int depth, String foundOn) {
+        if (!seen.add(hash)) return;
+        boolean tooDeep = depth > mostDepth;
+        added.add(new GatherMapper.NewVisit(
+                IdRange.id(sweepId, size++),
+                address,
+                depth,
+                foundOn,
+                (tooDeep ? Outcome.TOO_DEEP : Outcome.WAITING).code(),
+                tooDeep ? "more than " + mostDepth + " links from the start" : ""));
+        if (!tooDeep) waitingCount++;
+    }
+
+    void add(String address, int depth, String foundOn) {
+        add(address, Likeness.exactHash(address), depth, foundOn);
+    }
+
+    /** Ends a visit; stored is null unless it was captured. */
+    void end(Answer answer, Outcome outcome, String detail, Captures.Stored stored) {
+        ended.add(new GatherMapper.EndedVisit(
+                answer.visit().id(),
+                outcome.code(),
+                detail,
+                answer.status(),
+                answer.redirectTo(),
+                answer.millis(),
+                answer.bytes(),
+                stored == null ? null : stored.itemId(),
+                stored == null ? null : stored.captureId()));
+        waitingCount--;
+        endedCount++;
+        if (stored != null) capturedCount++;
+    }
+
+    /** Writes what was added and ended since the last time, within the caller's transaction. */
+    void write() {
+        write(added, mapper::insertVisits);
+        write(ended, mapper::endVisits);
+    }
+
+    private static void write(List<? extends Record> rows, Consumer<Map<String, Object[]>> statement) {
+        if (!rows.isEmpty()) statement.accept(Columns.of(rows));
+        rows.clear();
+    }
+
+    /** Gets more addresses ready to be taken; only what was written is. */
+    void feed() {
+        if (ready.size() > READY / 2) return;
+        List<Visit> next = mapper.waiting(lastLoaded, range.last(), READY);
+        if (next.isEmpty()) return;
+        lastLoaded = next.get(next.size() - 1).id();
+        taken += next.size();
+        ready.addAll(next);
+    }
+
+    /** The next address to ask; null where none came in time. Any thread may ask. */
+    Visit next() throws InterruptedException {
+        return ready.poll(100, TimeUnit.MILLISECONDS);
+    }
+
+    /** Says that the answers to so many addresses came in. */
+    void answered(int count) {
+        taken -= count;
+    }
+
+    /** How many addresses are with the workers or ready for them. */
+    int underWay() {
+        return taken;
+    }
+
+    int waiting() {
+        return waitingCount;
+    }
+
+    int ended() {
+        return endedCount;
+    }
+
+    int captured() {
+        return capturedCount;
+    }
+}

@@ -1,0 +1,125 @@
+package lucidsweep.server.item;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Service;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Keeps the tables of the properties in use in memory, as many as fit; a table is read when it is first asked for. */
+@Service
+class ItemTables {
+
+    private static final int ROWS_AT_ONCE = 2_000;
+    private static final int LIST = 200;
+
+    /** Where more rows than this share of a table change, it is read anew as a whole. */
+    private static final int FEW = 8;
+
+    private static final TypeReference<List<FlawSets.Mark>> MARKS = new TypeReference<>() {};
+
+    private final ItemMapper mapper;
+    private final JsonMapper json;
+    private final Cache<Long, ItemTable> tables = Caffeine.newBuilder()
+            .maximumWeight(Runtime.getRuntime().maxMemory() / 3 / 1_024)
+            .weigher((Long property, ItemTable table) -> (int) (table.bytes() / 1_024) + 1)
+            .build();
+
+    ItemTables(ItemMapper mapper, JsonMapper json) {
+        this.mapper = mapper;
+        this.json = json;
+    }
+
+    ItemTable of(long propertyId) {
+        return tables.get(propertyId, this::read);
+    }
+
+    /** Says that anything may have changed. */
+    void forget(long propertyId) {
+        tables.invalidate(propertyId);
+    }
+
+    /** Reads some rows anew, if the table is in use. */
+    void refresh(long propertyId, Collection<Long> itemIds) {
+        ItemTable table = tables.getIfPresent(propertyId);
+        if (table == null) return;
+        if (itemIds.size() > LIST && itemIds.size() > table.size() / FEW) {
+            forget(propertyId);
+            return;
+        }
+        List<ItemTable.Line> lines = new ArrayList<>(itemIds.size());
+        Object[] all = itemIds.toArray();
+        for (int start = 0; start < all.length; start += LIST) {
+            Object[] ids = Arrays.copyOfRange(all, start, Math.min(all.length, start + LIST));
+            Parts parts = new Parts();
+            mapper.tableFieldsOf(FieldId.ofAll(ids)).forEach(parts::add);
+            mapper.aimsOf(ids).forEach(parts::add);
+            mapper.flawsOf(ids).forEach(parts::add);
+            mapper.tableItemsOf(ids).forEach(item -> lines.add(parts.line(item)));
+        }
+        table.change(lines);
+    }
+
+    private ItemTable read(long propertyId) {
+        ItemTable table = new ItemTable();
+        long after = 0;
+        List<ItemMapper.TableItem> chunk;
+        do {
+            chunk = mapper.tableItems(propertyId, after, ROWS_AT_ONCE);
+            if (chunk.isEmpty()) break;
+            long first = chunk.get(0).id();
+            after = chunk.get(chunk.size() - 1).id();
+            Parts parts = new Parts();
+            mapper.tableFields(propertyId, FieldId.first(first), FieldId.last(after))
+                    .forEach(parts::add);
+            mapper.aims(propertyId, first, after).forEach(parts::add);
+            mapper.flaws(propertyId, first, after).forEach(parts::add);
+            chunk.forEach(item -> table.add(parts.line(item)));
+        } while (chunk.size() == ROWS_AT_ONCE);
+        return table;
+    }
+
+    /** What belongs to the items of a chunk, by item. */
+    private final class Parts {
+        private final Map<Long, ItemMapper.TableField[]> fields = new HashMap<>();
+        private final Map<Long, ItemMapper.Aimed> aims = new HashMap<>();
+        private final Map<Long, List<FlawSets.Mark>> flaws = new HashMap<>();
+
+        private void add(ItemMapper.TableField field) {
+            fields.computeIfAbsent(FieldId.item(field.id()), item -> new ItemMapper.TableField[FieldId.FIELDS])[
+                            FieldId.place(field.id())] =
+                    field;
+        }
+
+        private void add(ItemMapper.Aimed aim) {
+            aims.put(aim.itemId(), aim);
+        }
+
+        private void add(ItemMapper.FlawLine line) {
+            flaws.put(line.itemId(), json.readValue(line.found(), MARKS));
+        }
+
+        private ItemTable.Line line(ItemMapper.TableItem item) {
+            ItemMapper.Aimed aim = aims.get(item.id());
+            return new ItemTable.Line(
+                    item.id(),
+                    item.address(),
+                    item.section(),
+                    item.status(),
+                    item.indexable(),
+                    item.h1(),
+                    item.depth(),
+                    item.linksIn(),
+                    fields.getOrDefault(item.id(), new ItemMapper.TableField[FieldId.FIELDS]),
+                    aim == null ? null : aim.keywordId(),
+                    aim == null ? null : aim.phrase(),
+                    flaws.getOrDefault(item.id(), List.of()));
+        }
+    }
+}

@@ -1,0 +1,61 @@
+package lucidsweep.server.job;
+
+import java.util.ArrayDeque;
+import java.util.Arrays;
+import java.util.Deque;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.function.Consumer;
+import java.util.function.Function;
+
+/**
+ * Works out stretches of many ids on all cores, a few ahead of the one that is wanted next, and hands the results over in
+ * their order on the caller's thread. The work reads what is committed; it takes no part in the caller's transaction.
+ */
+public final class Lookahead {
+
+    private static final int CORES = Runtime.getRuntime().availableProcessors();
+    private static final ExecutorService THREADS = Executors.newFixedThreadPool(CORES, task -> {
+        Thread thread = new Thread(task, "lookahead");
+        thread.setDaemon(true);
+        return thread;
+    });
+
+    private Lookahead() {}
+
+    /**
+     * Runs over ids.
+     *
+     * @param stretch how many ids at a time
+     * @param work what is worked out of a stretch, by many threads
+     * @param take receives each result
+     */
+    public static <T> void over(long[] ids, int stretch, Function<long[], T> work, Consumer<T> take) {
+        Deque<Future<T>> ahead = new ArrayDeque<>();
+        try {
+            for (int start = 0; start < ids.length; start += stretch) {
+                long[] some = Arrays.copyOfRange(ids, start, Math.min(ids.length, start + stretch));
+                ahead.add(THREADS.submit(() -> work.apply(some)));
+                if (ahead.size() > CORES * 2) take.accept(result(ahead.poll()));
+            }
+            while (!ahead.isEmpty()) take.accept(result(ahead.poll()));
+        } finally {
+            ahead.forEach(future -> future.cancel(true));
+        }
+    }
+
+    private static <T> T result(Future<T> future) {
+        try {
+            return future.get();
+        } catch (ExecutionException e) {
+            if (e.getCause() instanceof RuntimeException cause) throw cause;
+            throw new CompletionException(e.getCause());
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new CompletionException(e);
+        }
+    }
+}
