@@ -33,11 +33,13 @@ import org.springframework.context.ConfigurableApplicationContext;
 
 /**
  * The crawl with everything on and stored, against a bare loop over the same pages in the same run: fetch and parse,
- * nothing stored. The website runs in a process of its own. Run with a heap of 512 MiB.
+ * nothing stored. Both are run in turn; the last round counts, when the machine code of both is made. Each crawl is that
+ * of a new property; the website runs in a process of its own. Run with a heap of 512 MiB.
  */
 final class CrawlBench {
 
     private static final int PAGES = 10_000;
+    private static final int ROUNDS = 4;
     private static final int CONNECTIONS = 4;
     private static final int PORT = 8477;
 
@@ -57,22 +59,38 @@ final class CrawlBench {
                 .start();
         try {
             website.inputReader().readLine();
-            bareLoop(2_000);
-            double bare = bareLoop(PAGES);
-            double ours = crawl();
-            double bareAgain = bareLoop(PAGES);
-            double mean = (bare + bareAgain) / 2;
-            Report.line(
-                    "Crawl of 10,000 pages, to the bare loop, 512 MiB heap",
-                    ">= 60%",
-                    Report.format("%.0f%% (%.0f of %.0f pages/s)", 100 * ours / mean, ours, mean),
-                    ours >= 0.6 * mean);
+            rounds();
         } finally {
             website.destroy();
         }
     }
 
-    private static double bareLoop(int pages) throws Exception {
+    private static void rounds() throws Exception {
+        Path data = Files.createTempDirectory("lucid-bench-");
+        try (ConfigurableApplicationContext application = new SpringApplicationBuilder(LucidSweep.class)
+                .web(WebApplicationType.NONE)
+                .logStartupInfo(false)
+                .run("--lucid.data=" + data, "--logging.level.root=error")) {
+            double bare = bareLoop();
+            double ratio = 0;
+            StringBuilder rates = new StringBuilder();
+            for (int round = 0; round < ROUNDS; round++) {
+                double ours = crawl(application);
+                double bareAgain = bareLoop();
+                double mean = (bare + bareAgain) / 2;
+                bare = bareAgain;
+                ratio = ours / mean;
+                rates.append(Report.format(" %.0f/%.0f", ours, mean));
+            }
+            Report.line(
+                    "Crawl of 10,000 pages, to the bare loop, 512 MiB heap",
+                    ">= 60%",
+                    Report.format("%.0f%% (pages/s by round:%s)", 100 * ratio, rates),
+                    ratio >= 0.6);
+        }
+    }
+
+    private static double bareLoop() throws Exception {
         HttpClient http =
                 HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
         ExecutorService threads = Executors.newFixedThreadPool(CONNECTIONS);
@@ -81,14 +99,14 @@ final class CrawlBench {
         List<Future<?>> loops = new ArrayList<>();
         for (int i = 0; i < CONNECTIONS; i++) {
             loops.add(threads.submit(() -> {
-                for (int page; (page = next.getAndIncrement()) < pages; ) fetchAndParse(http, page);
+                for (int page; (page = next.getAndIncrement()) < PAGES; ) fetchAndParse(http, page);
                 return null;
             }));
         }
         for (Future<?> loop : loops) loop.get();
         threads.shutdown();
         threads.awaitTermination(1, TimeUnit.MINUTES);
-        return pages / Report.seconds(System.nanoTime() - start);
+        return PAGES / Report.seconds(System.nanoTime() - start);
     }
 
     private static void fetchAndParse(HttpClient http, int page) throws IOException, InterruptedException {
@@ -103,24 +121,19 @@ final class CrawlBench {
         }
     }
 
-    private static double crawl() throws IOException {
-        Path data = Files.createTempDirectory("lucid-bench-");
-        try (ConfigurableApplicationContext application = new SpringApplicationBuilder(LucidSweep.class)
-                .web(WebApplicationType.NONE)
-                .logStartupInfo(false)
-                .run("--lucid.data=" + data, "--logging.level.root=error")) {
-            Clients clients = application.getBean(Clients.class);
-            Client client = clients.addClient(new ClientForm("Bench", "", ""));
-            Property property = clients.addProperty(new PropertyForm(
-                    client.id(), "website", "Large site", "http://127.0.0.1:" + PORT + "/", "en", true));
-            long start = System.nanoTime();
-            Sweep sweep = application
-                    .getBean(Sweeps.class)
-                    .runNow(property.id(), new CrawlSettings(PAGES * 2, 100, CONNECTIONS, 0));
-            double seconds = Report.seconds(System.nanoTime() - start);
-            String note = application.getBean(Jobs.class).find(sweep.jobId()).note();
-            if (!note.startsWith(PAGES + " pages")) throw new IllegalStateException("the crawl is not whole: " + note);
-            return PAGES / seconds;
-        }
+    /** Crawls the site as a property of its own; returns pages a second, all that follows the last page included. */
+    private static double crawl(ConfigurableApplicationContext application) {
+        Clients clients = application.getBean(Clients.class);
+        Client client = clients.addClient(new ClientForm("Bench", "", ""));
+        Property property = clients.addProperty(
+                new PropertyForm(client.id(), "website", "Large site", "http://127.0.0.1:" + PORT + "/", "en", true));
+        long start = System.nanoTime();
+        Sweep sweep = application
+                .getBean(Sweeps.class)
+                .runNow(property.id(), new CrawlSettings(PAGES * 2, 100, CONNECTIONS, 0));
+        double seconds = Report.seconds(System.nanoTime() - start);
+        String note = application.getBean(Jobs.class).find(sweep.jobId()).note();
+        if (!note.startsWith(PAGES + " pages")) throw new IllegalStateException("the crawl is not whole: " + note);
+        return PAGES / seconds;
     }
 }

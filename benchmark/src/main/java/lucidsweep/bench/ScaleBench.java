@@ -14,6 +14,8 @@ import java.util.Random;
 import java.util.concurrent.locks.LockSupport;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
+import lucidsweep.core.standard.Standard;
 import lucidsweep.server.LucidSweep;
 import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
@@ -104,10 +106,10 @@ final class ScaleBench {
         long sweep = sweep();
         Random random = new Random(4);
         for (int from = 0; from < ITEMS; from += 500) {
-            int start = from;
-            transaction.executeWithoutResult(status -> {
-                for (int i = start; i < start + 500; i++) captures.store(item(i, sweep, random), made.standard());
-            });
+            List<CapturedItem> some = IntStream.range(from, Math.min(from + 500, ITEMS))
+                    .mapToObj(i -> item(i, sweep, random, made.standard()))
+                    .toList();
+            transaction.executeWithoutResult(status -> captures.store(property, some));
         }
     }
 
@@ -124,7 +126,7 @@ final class ScaleBench {
         return jdbc.queryForObject("select max(id) from sweep", Long.class);
     }
 
-    private CapturedItem item(int i, long sweep, Random random) {
+    private CapturedItem item(int i, long sweep, Random random, Standard standard) {
         String address = "https://large.example/section-" + i % 40 + "/page-" + i + ".html";
         String title = i % 30 == 0
                 ? ""
@@ -151,11 +153,9 @@ final class ScaleBench {
                 "",
                 2,
                 List.of(
-                        new CapturedItem.Text("title", title.isEmpty() ? 0 : 1, title),
-                        new CapturedItem.Text("description", description.isEmpty() ? 0 : 1, description)),
-                "{\"headings\":[]}",
-                "",
-                "");
+                        CapturedItem.Text.of("title", title.isEmpty() ? 0 : 1, title, standard),
+                        CapturedItem.Text.of("description", description.isEmpty() ? 0 : 1, description, standard)),
+                CapturedItem.Content.of("{\"headings\":[]}", "", ""));
     }
 
     /** Every page is of a table that nobody asked for before, so that no order is found ready. */

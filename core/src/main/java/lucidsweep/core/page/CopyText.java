@@ -18,17 +18,25 @@ final class CopyText {
     void append(String text) {
         int size = text.length();
         if (length + size + 1 > chars.length) grow(size);
-        for (int i = 0; i < size; i++) {
-            char c = text.charAt(i);
-            if (isSpace(c)) {
+        for (int i = 0; i < size; ) {
+            int start = i;
+            while (i < size && !isSpace(text.charAt(i))) i++;
+            if (i > start) add(text, start, i);
+            while (i < size && isSpace(text.charAt(i))) {
                 gap = length > 0;
-                continue;
+                i++;
             }
-            if (length + 1 >= most) return;
-            if (gap) chars[length++] = ' ';
-            gap = false;
-            chars[length++] = c;
         }
+    }
+
+    private void add(String text, int start, int end) {
+        int room = most - length - (gap ? 1 : 0);
+        if (room <= 0) return;
+        if (gap) chars[length++] = ' ';
+        gap = false;
+        int count = Math.min(end - start, room);
+        text.getChars(start, start + count, chars, length);
+        length += count;
     }
 
     private void grow(int size) {
@@ -37,7 +45,7 @@ final class CopyText {
     }
 
     static boolean isSpace(char c) {
-        return c <= ' ' || c == '\u00A0' || c == '\u2028' || c == '\u2029';
+        return c <= ' ' || c >= '\u00A0' && (c == '\u00A0' || c == '\u2028' || c == '\u2029');
     }
 
     @Override

@@ -5,9 +5,10 @@ import java.net.InetAddress;
 import java.net.URI;
 import java.net.UnknownHostException;
 import java.util.Optional;
+import org.apache.hc.client5.http.DnsResolver;
 
 /** Keeps a crawl away from hosts that lead into private networks, unless the property allows it. */
-final class AddressGuard {
+final class AddressGuard implements DnsResolver {
 
     private final boolean privateAllowed;
 
@@ -29,6 +30,23 @@ final class AddressGuard {
         } catch (UnknownHostException e) {
             return Optional.of("there is no host named " + address.getHost());
         }
+    }
+
+    /** The addresses of a host, for a connection; a host with a private one has none where that is not allowed. */
+    @Override
+    public InetAddress[] resolve(String host) throws UnknownHostException {
+        InetAddress[] found = InetAddress.getAllByName(host);
+        for (InetAddress each : found) {
+            if (!privateAllowed && isPrivate(each)) {
+                throw new UnknownHostException(host + " leads to the private address " + each.getHostAddress());
+            }
+        }
+        return found;
+    }
+
+    @Override
+    public String resolveCanonicalHostname(String host) {
+        return host;
     }
 
     private static boolean isPrivate(InetAddress address) {

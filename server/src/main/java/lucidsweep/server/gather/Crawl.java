@@ -37,9 +37,9 @@ final class Crawl implements AutoCloseable {
     private final TransactionTemplate transaction;
     private final Progress progress;
 
-    private final Fetcher fetcher = new Fetcher();
     private final RequestPace pace = new RequestPace();
     private final AddressGuard guard;
+    private final Fetcher fetcher;
     private final Robots robots;
     private final Frontier frontier;
     private final PageVisitor visitor;
@@ -67,6 +67,7 @@ final class Crawl implements AutoCloseable {
         this.transaction = transaction;
         this.progress = progress;
         guard = new AddressGuard(property.privateAllowed());
+        fetcher = new Fetcher(guard);
         robots = new Robots(fetcher, guard);
         frontier = new Frontier(mapper, sweep.id(), settings.mostDepth());
         visitor = new PageVisitor(sweep, property, fetcher, guard, robots, pace, pageCapture, frontier);
@@ -103,8 +104,7 @@ final class Crawl implements AutoCloseable {
         }
         if (frontier.captured() == 0 && frontier.ended() <= 1) refuseIfUnreachable();
         if (limitReached() && frontier.waiting() > 0) {
-            mapper.leaveWaiting(
-                    IdRange.of(sweep.id()), "the limit of " + settings.mostPages() + " pages was reached");
+            mapper.leaveWaiting(IdRange.of(sweep.id()), "the limit of " + settings.mostPages() + " pages was reached");
             return false;
         }
         return !progress.stopAsked();
@@ -138,9 +138,7 @@ final class Crawl implements AutoCloseable {
         List<String> listed = new Sitemaps(fetcher, this::isHere).addresses(files, settings.mostPages() * 2);
         frontier.add(start.toString(), 0, "");
         for (String address : listed) {
-            PageAddress.of(address)
-                    .filter(this::isHere)
-                    .ifPresent(to -> frontier.add(to.toString(), 0, "the sitemap"));
+            PageAddress.of(address).filter(this::isHere).ifPresent(to -> frontier.add(to.toString(), 0, "the sitemap"));
         }
         transaction.executeWithoutResult(status -> frontier.write());
     }

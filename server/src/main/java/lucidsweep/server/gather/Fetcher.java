@@ -4,19 +4,33 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.ConnectException;
+import java.net.SocketTimeoutException;
 import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpConnectTimeoutException;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
-import java.net.http.HttpTimeoutException;
-import java.time.Duration;
+import java.net.UnknownHostException;
+import java.nio.charset.Charset;
+import java.nio.charset.IllegalCharsetNameException;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.ScheduledThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
+import java.util.regex.Pattern;
 import java.util.zip.GZIPInputStream;
 import javax.net.ssl.SSLException;
+import org.apache.hc.client5.http.ConnectTimeoutException;
+import org.apache.hc.client5.http.classic.methods.HttpGet;
+import org.apache.hc.client5.http.config.ConnectionConfig;
+import org.apache.hc.client5.http.impl.classic.CloseableHttpClient;
+import org.apache.hc.client5.http.impl.classic.HttpClients;
+import org.apache.hc.client5.http.impl.io.ManagedHttpClientConnectionFactory;
+import org.apache.hc.client5.http.impl.io.PoolingHttpClientConnectionManagerBuilder;
+import org.apache.hc.core5.http.ClassicHttpResponse;
+import org.apache.hc.core5.http.Header;
+import org.apache.hc.core5.http.HttpEntity;
+import org.apache.hc.core5.http.HttpResponse;
+import org.apache.hc.core5.http.config.Http1Config;
+import org.apache.hc.core5.util.Timeout;
 
 /** Asks a server for one address; follows nothing, reads so much and waits so long, no more. */
 final class Fetcher implements AutoCloseable {
@@ -24,23 +38,47 @@ final class Fetcher implements AutoCloseable {
     static final String AGENT = "lucidsweep";
     private static final String USER_AGENT = "LucidSweep/1 (an SEO consultant's crawler)";
     private static final int MOST_BYTES = 5_000_000;
-    private static final Duration CONNECT = Duration.ofSeconds(10);
-    private static final Duration ANSWER = Duration.ofSeconds(20);
-    private static final int BODY_SECONDS = 40;
+    private static final int CONNECT_SECONDS = 10;
+    private static final int SILENCE_SECONDS = 20;
+    private static final int ALL_SECONDS = 40;
+    private static final int MOST_HEADERS = 200;
+    private static final int LONGEST_HEADER = 64_000;
+    private static final int MOST_CONNECTIONS = 32;
+    private static final Pattern FOR_AN_AGENT = Pattern.compile("[A-Za-z0-9_*-]+\\s*:.*");
 
-    private final HttpClient http = HttpClient.newBuilder()
-            .version(HttpClient.Version.HTTP_1_1)
-            .followRedirects(HttpClient.Redirect.NEVER)
-            .connectTimeout(CONNECT)
-            .build();
+    private final CloseableHttpClient http;
     private final ScheduledThreadPoolExecutor watch = new ScheduledThreadPoolExecutor(1, task -> {
         Thread thread = new Thread(task, "fetch-watch");
         thread.setDaemon(true);
         return thread;
     });
 
-    Fetcher() {
+    /** The guard is asked for every connection, so that a name cannot lead elsewhere than it did when it was checked. */
+    Fetcher(AddressGuard guard) {
         watch.setRemoveOnCancelPolicy(true);
+        http = HttpClients.custom()
+                .setConnectionManager(PoolingHttpClientConnectionManagerBuilder.create()
+                        .setDnsResolver(guard)
+                        .setMaxConnTotal(MOST_CONNECTIONS)
+                        .setMaxConnPerRoute(MOST_CONNECTIONS)
+                        .setDefaultConnectionConfig(ConnectionConfig.custom()
+                                .setConnectTimeout(Timeout.ofSeconds(CONNECT_SECONDS))
+                                .setSocketTimeout(Timeout.ofSeconds(SILENCE_SECONDS))
+                                .build())
+                        .setConnectionFactory(ManagedHttpClientConnectionFactory.builder()
+                                .http1Config(Http1Config.custom()
+                                        .setMaxHeaderCount(MOST_HEADERS)
+                                        .setMaxLineLength(LONGEST_HEADER)
+                                        .build())
+                                .build())
+                        .build())
+                .setUserAgent(USER_AGENT)
+                .disableRedirectHandling()
+                .disableAutomaticRetries()
+                .disableCookieManagement()
+                .disableAuthCaching()
+                .disableContentCompression()
+                .build();
     }
 
     /** Nobody answered, or not in time; the message says which. */
@@ -52,52 +90,52 @@ final class Fetcher implements AutoCloseable {
         }
     }
 
-    Fetched get(URI address) throws Unreachable, InterruptedException {
-        HttpRequest request = HttpRequest.newBuilder(address)
-                .timeout(ANSWER)
-                .header("User-Agent", USER_AGENT)
-                .header("Accept", "text/html,application/xhtml+xml;q=0.9,*/*;q=0.1")
-                .header("Accept-Encoding", "gzip")
-                .build();
+    Fetched get(URI address) throws Unreachable {
+        HttpGet request = new HttpGet(address);
+        request.setHeader("Accept", "text/html,application/xhtml+xml;q=0.9,*/*;q=0.1");
+        request.setHeader("Accept-Encoding", "gzip");
         long start = System.nanoTime();
-        try {
-            HttpResponse<InputStream> response = http.send(request, HttpResponse.BodyHandlers.ofInputStream());
-            try (InputStream body = response.body()) {
-                return read(response, body, start);
-            }
-        } catch (HttpConnectTimeoutException e) {
-            throw new Unreachable("no connection within " + CONNECT.toSeconds() + " s", e);
-        } catch (HttpTimeoutException e) {
-            throw new Unreachable("no answer within " + ANSWER.toSeconds() + " s", e);
+        ScheduledFuture<?> tooSlow = watch.schedule(request::abort, ALL_SECONDS, TimeUnit.SECONDS);
+        try (ClassicHttpResponse response = http.executeOpen(null, request, null)) {
+            return read(response, start);
+        } catch (ConnectTimeoutException e) {
+            throw new Unreachable("no connection within " + CONNECT_SECONDS + " s", e);
+        } catch (SocketTimeoutException e) {
+            throw new Unreachable("no answer within " + SILENCE_SECONDS + " s", e);
         } catch (ConnectException e) {
             throw new Unreachable("nobody answers at " + address.getAuthority(), e);
+        } catch (UnknownHostException e) {
+            throw new Unreachable(e.getMessage(), e);
         } catch (SSLException e) {
             throw new Unreachable("no secure connection to " + address.getAuthority() + ": " + e.getMessage(), e);
         } catch (IOException | IllegalArgumentException e) {
+            if (request.isAborted()) throw new Unreachable("the answer was not whole within " + ALL_SECONDS + " s", e);
             throw new Unreachable("the answer broke off: " + e.getMessage(), e);
-        }
-    }
-
-    private Fetched read(HttpResponse<InputStream> response, InputStream body, long start) throws IOException {
-        ScheduledFuture<?> tooSlow = watch.schedule(() -> closeQuietly(body), BODY_SECONDS, TimeUnit.SECONDS);
-        try {
-            boolean gzip =
-                    response.headers().firstValue("content-encoding").orElse("").equalsIgnoreCase("gzip");
-            ByteArrayOutputStream out = new ByteArrayOutputStream(32_768);
-            boolean cutOff = copy(gzip ? new GZIPInputStream(body, 8192) : body, out);
-            String type = response.headers().firstValue("content-type").orElse("");
-            return new Fetched(
-                    response.statusCode(),
-                    type.split(";")[0].strip().toLowerCase(Locale.ROOT),
-                    charset(type),
-                    response.headers().firstValue("location").orElse(""),
-                    robots(response),
-                    out.toByteArray(),
-                    cutOff,
-                    (int) TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - start));
         } finally {
             tooSlow.cancel(false);
         }
+    }
+
+    /** A body that is longer than the limit is left where it is; closing the answer then closes the connection. */
+    private static Fetched read(ClassicHttpResponse response, long start) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream(32_768);
+        HttpEntity entity = response.getEntity();
+        boolean cutOff = false;
+        if (entity != null) {
+            boolean gzip = "gzip".equalsIgnoreCase(entity.getContentEncoding());
+            InputStream body = entity.getContent();
+            cutOff = copy(gzip ? new GZIPInputStream(body, 8192) : body, out);
+        }
+        String type = header(response, "content-type");
+        return new Fetched(
+                response.getCode(),
+                type.split(";")[0].strip().toLowerCase(Locale.ROOT),
+                charset(type),
+                header(response, "location"),
+                robots(response),
+                out.toByteArray(),
+                cutOff,
+                (int) TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - start));
     }
 
     private static boolean copy(InputStream in, ByteArrayOutputStream out) throws IOException {
@@ -110,17 +148,23 @@ final class Fetcher implements AutoCloseable {
         return false;
     }
 
+    private static String header(HttpResponse response, String name) {
+        Header header = response.getFirstHeader(name);
+        return header == null || header.getValue() == null ? "" : header.getValue();
+    }
+
     /** A tag for another agent ("otherbot: noindex") does not concern us. */
-    private static String robots(HttpResponse<?> response) {
-        return String.join(
-                ", ",
-                response.headers().allValues("x-robots-tag").stream()
-                        .map(String::strip)
-                        .map(tag -> tag.toLowerCase(Locale.ROOT).startsWith(AGENT + ":")
-                                ? tag.substring(AGENT.length() + 1).strip()
-                                : tag)
-                        .filter(tag -> !tag.matches("[A-Za-z0-9_*-]+\\s*:.*") || tag.startsWith("unavailable_after"))
-                        .toList());
+    private static String robots(HttpResponse response) {
+        List<String> ours = new ArrayList<>(1);
+        for (Header header : response.getHeaders("x-robots-tag")) {
+            String tag = header.getValue() == null ? "" : header.getValue().strip();
+            if (tag.toLowerCase(Locale.ROOT).startsWith(AGENT + ":")) {
+                tag = tag.substring(AGENT.length() + 1).strip();
+            }
+            boolean others = FOR_AN_AGENT.matcher(tag).matches() && !tag.startsWith("unavailable_after");
+            if (!others) ours.add(tag);
+        }
+        return String.join(", ", ours);
     }
 
     private static String charset(String contentType) {
@@ -129,8 +173,8 @@ final class Fetcher implements AutoCloseable {
             if (pair.length == 2 && pair[0].strip().equalsIgnoreCase("charset")) {
                 String name = pair[1].strip().replace("\"", "").replace("'", "");
                 try {
-                    return java.nio.charset.Charset.isSupported(name) ? name : null;
-                } catch (IllegalArgumentException e) {
+                    return Charset.isSupported(name) ? name : null;
+                } catch (IllegalCharsetNameException e) {
                     return null;
                 }
             }
@@ -138,16 +182,13 @@ final class Fetcher implements AutoCloseable {
         return null;
     }
 
-    private static void closeQuietly(InputStream body) {
-        try {
-            body.close();
-        } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
-        }
-    }
-
     @Override
     public void close() {
         watch.shutdownNow();
+        try {
+            http.close();
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
     }
 }

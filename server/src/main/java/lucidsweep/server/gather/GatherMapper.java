@@ -92,8 +92,7 @@ interface GatherMapper {
             select * from visit where id > #{after} and id <= #{last} and outcome = 'waiting' order by id limit #{limit}""")
     List<Visit> waiting(long after, long last, int limit);
 
-    @Select(
-            "select id, address, outcome from visit where id > #{after} and id <= #{last} order by id limit #{limit}")
+    @Select("select id, address, outcome from visit where id > #{after} and id <= #{last} order by id limit #{limit}")
     List<Known> known(long after, long last, int limit);
 
     record Known(long id, String address, String outcome) {}

@@ -15,8 +15,9 @@ interface CaptureMapper {
     record Known(long id, long addressHash, long captureId, long captureHash, long firstSweep) {}
 
     @Select("""
-            select id, address_hash, capture_id, capture_hash, first_sweep from item
-            where address_hash = any(#{hashes}) and property_id = #{propertyId}""")
+            select i.id, i.address_hash, i.capture_id, i.capture_hash, i.first_sweep
+            from unnest(cast(#{hashes} as bigint array)) n (hash)
+            join item i on i.address_hash = n.hash and i.property_id = #{propertyId}""")
     List<Known> known(@Param("propertyId") long propertyId, @Param("hashes") Object[] hashes);
 
     @Select("select next value for item_block")
@@ -125,13 +126,7 @@ interface CaptureMapper {
     int markGone(long propertyId, long sweepId);
 
     record Links(
-            long itemId,
-            long addressHash,
-            String address,
-            int depth,
-            int linksIn,
-            String linkTexts,
-            byte[] links) {}
+            long itemId, long addressHash, String address, int depth, int linksIn, String linkTexts, byte[] links) {}
 
     @Select("""
             select i.id item_id, i.address_hash, i.address, i.depth, i.links_in, i.link_texts, b.links

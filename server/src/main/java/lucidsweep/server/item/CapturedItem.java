@@ -1,5 +1,6 @@
 package lucidsweep.server.item;
 
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Likeness;
@@ -50,8 +51,10 @@ public record CapturedItem(
     public record Content(String facts, byte[] copy, byte[] links, long hash) {
 
         public static Content of(String facts, String copy, String links) {
-            long hash = Likeness.exactHash(facts) * 31 * 31 + Likeness.exactHash(copy) * 31 + Likeness.exactHash(links);
-            return new Content(facts, Packed.of(copy), Packed.of(links), hash);
+            byte[] copyBytes = copy.getBytes(StandardCharsets.UTF_8);
+            byte[] linkBytes = links.getBytes(StandardCharsets.UTF_8);
+            long hash = Packed.hash(linkBytes, Packed.hash(copyBytes, Likeness.exactHash(facts)));
+            return new Content(facts, Packed.of(copyBytes), Packed.of(linkBytes), hash);
         }
     }
 }

@@ -42,7 +42,10 @@ public class Captures {
     public List<Stored> store(long propertyId, List<CapturedItem> items) {
         if (items.isEmpty()) return List.of();
         Map<Long, CaptureMapper.Known> known = new HashMap<>();
-        Object[] hashes = items.stream().map(CapturedItem::identity).map(Likeness::exactHash).toArray();
+        Object[] hashes = items.stream()
+                .map(CapturedItem::identity)
+                .map(Likeness::exactHash)
+                .toArray();
         mapper.known(propertyId, hashes).forEach(each -> known.put(each.addressHash(), each));
         Pending pending = new Pending();
         List<Stored> stored = new ArrayList<>(items.size());

@@ -34,8 +34,7 @@ final class FlawSets {
     /** By number, whether a set holds such a finding. */
     boolean[] having(Predicate<Mark> wanted) {
         boolean[] having = new boolean[sets.size()];
-        for (int i = 0; i < having.length; i++)
-            having[i] = sets.get(i).stream().anyMatch(wanted);
+        for (int i = 0; i < having.length; i++) having[i] = sets.get(i).stream().anyMatch(wanted);
         return having;
     }
 }

@@ -21,7 +21,8 @@ interface ItemMapper {
     /** The findings of an item, as JSON. */
     record FlawLine(long itemId, String found) {}
 
-    @Select("select item_id, found from finding where item_id between #{first} and #{last} and property_id = #{propertyId}")
+    @Select(
+            "select item_id, found from finding where item_id between #{first} and #{last} and property_id = #{propertyId}")
     List<FlawLine> flaws(long propertyId, long first, long last);
 
     @Select("select item_id, found from finding where item_id = " + ItemSql.IDS)
@@ -29,7 +30,14 @@ interface ItemMapper {
 
     /** What an {@link ItemTable} holds of an item itself. */
     record TableItem(
-            long id, String address, String section, int status, boolean indexable, String h1, int depth, int linksIn) {}
+            long id,
+            String address,
+            String section,
+            int status,
+            boolean indexable,
+            String h1,
+            int depth,
+            int linksIn) {}
 
     @Select(ItemSql.TABLE_ITEM + """
             where property_id = #{propertyId} and not gone and id > #{after} order by property_id, id limit #{limit}""")
@@ -64,7 +72,8 @@ interface ItemMapper {
             where property_id = #{propertyId} and not gone and id > #{after} order by property_id, id limit #{limit}""")
     List<Core> cores(long propertyId, long after, int limit);
 
-    @Select(ItemSql.CORE + "where property_id = #{propertyId} and not gone and id between #{first} and #{last} order by id")
+    @Select(ItemSql.CORE
+            + "where property_id = #{propertyId} and not gone and id between #{first} and #{last} order by id")
     List<Core> coresBetween(long propertyId, long first, long last);
 
     @Select(ItemSql.CORE + "where not gone and id = " + ItemSql.IDS + " order by id")

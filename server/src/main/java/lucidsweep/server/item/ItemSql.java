@@ -42,7 +42,8 @@ final class ItemSql {
             select id, item_id, name field, captured, captured_count count, draft, state, batch_id, kept, alike from field
             """;
 
-    static final String AIM = "select r.item_id, r.keyword_id, k.phrase from target r join keyword k on k.id = r.keyword_id ";
+    static final String AIM =
+            "select r.item_id, r.keyword_id, k.phrase from target r join keyword k on k.id = r.keyword_id ";
 
     private ItemSql() {}
 }

@@ -119,8 +119,7 @@ final class ItemTable {
         int withValue = sort == ItemSort.KEYWORD ? firstWithoutKeyword(order) : size;
         if (descending) {
             for (int i = withValue - 1; i >= 0; i--) if (wanted.get(order.row(i))) found[at++] = ids[order.row(i)];
-            for (int i = size - 1; i >= withValue; i--)
-                if (wanted.get(order.row(i))) found[at++] = ids[order.row(i)];
+            for (int i = size - 1; i >= withValue; i--) if (wanted.get(order.row(i))) found[at++] = ids[order.row(i)];
         } else {
             for (int i = 0; i < size; i++) if (wanted.get(order.row(i))) found[at++] = ids[order.row(i)];
         }
@@ -211,8 +210,7 @@ final class ItemTable {
                 if (indexable.get(row)) members.add(ids[row]);
             });
             if (key != 0 && members.size() > 1) {
-                found.add(new AlikeGroup(
-                        key, members.size(), members.get(0), members.get(members.size() - 1)));
+                found.add(new AlikeGroup(key, members.size(), members.get(0), members.get(members.size() - 1)));
             }
         }
         return found;

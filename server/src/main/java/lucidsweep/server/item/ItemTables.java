@@ -93,8 +93,7 @@ class ItemTables {
 
         private void add(ItemMapper.TableField field) {
             fields.computeIfAbsent(FieldId.item(field.id()), item -> new ItemMapper.TableField[FieldId.FIELDS])[
-                            FieldId.place(field.id())] =
-                    field;
+                    FieldId.place(field.id())] = field;
         }
 
         private void add(ItemMapper.Aimed aim) {

@@ -73,12 +73,7 @@ public class Items {
      * @param draftedFields the fields of which there are drafts
      */
     public record Counts(
-            int items,
-            int indexable,
-            int aimed,
-            int flawed,
-            Map<String, Integer> drafts,
-            List<String> draftedFields) {}
+            int items, int indexable, int aimed, int flawed, Map<String, Integer> drafts, List<String> draftedFields) {}
 
     /** A folder or shop section and how many items it has. */
     public record Section(String section, int items) {}
@@ -256,8 +251,7 @@ public class Items {
     }
 
     private long[] order(ItemView view) {
-        return orders.get(
-                view, key -> tables.of(key.propertyId()).ids(key.filter(), key.sort(), key.descending()));
+        return orders.get(view, key -> tables.of(key.propertyId()).ids(key.filter(), key.sort(), key.descending()));
     }
 
     private List<ItemRow> rows(Property property, long[] ids) {

@@ -101,8 +101,8 @@ final class HandoverFile {
     }
 
     private List<String> row(String captured, int columns) {
-        List<String> cells = new ArrayList<>(
-                json.readValue(captured, Imports.Row.class).cells());
+        List<String> cells =
+                new ArrayList<>(json.readValue(captured, Imports.Row.class).cells());
         while (cells.size() < columns) cells.add("");
         return cells.subList(0, columns);
     }

@@ -8,8 +8,8 @@ import java.util.List;
 import java.util.Set;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
-import lucidsweep.server.gather.Imports;
 import lucidsweep.server.database.Columns;
+import lucidsweep.server.gather.Imports;
 import lucidsweep.server.item.Drafts;
 import lucidsweep.server.item.FieldLine;
 import lucidsweep.server.item.ItemFilter;
@@ -98,7 +98,9 @@ public class Releases {
             if (format.equals("html") && field.equals("tags")) continue;
             for (int start = 0; start < ids.length; start += AT_ONCE) {
                 List<FieldLine> approved =
-                        drafts.fields(Arrays.copyOfRange(ids, start, Math.min(ids.length, start + AT_ONCE)), field).stream()
+                        drafts
+                                .fields(Arrays.copyOfRange(ids, start, Math.min(ids.length, start + AT_ONCE)), field)
+                                .stream()
                                 .filter(line -> line.state().equals("approved"))
                                 .toList();
                 if (approved.isEmpty()) continue;

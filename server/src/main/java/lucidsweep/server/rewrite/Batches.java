@@ -229,8 +229,10 @@ public class Batches {
         private void add(List<Drafts.Change> changes, List<Long> alikeNow) {
             for (Drafts.Change change : changes) {
                 String field = change.field().field();
-                items.computeIfAbsent(field, any -> new HashSet<>()).add(change.field().itemId());
-                alike.computeIfAbsent(field, any -> new HashSet<>()).add(change.field().alike());
+                items.computeIfAbsent(field, any -> new HashSet<>())
+                        .add(change.field().itemId());
+                alike.computeIfAbsent(field, any -> new HashSet<>())
+                        .add(change.field().alike());
             }
             for (int i = 0; i < changes.size(); i++) {
                 alike.get(changes.get(i).field().field()).add(alikeNow.get(i));

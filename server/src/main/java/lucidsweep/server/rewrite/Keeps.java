@@ -35,8 +35,9 @@ class Keeps {
         if (reason != null && reason.isBlank()) {
             throw Refusal.badInput("a reason is needed to keep a text as it is");
         }
-        Integer kept = transaction.execute(status ->
-                fields.stream().mapToInt(field -> drafts.setKept(ids, field, reason)).sum());
+        Integer kept = transaction.execute(status -> fields.stream()
+                .mapToInt(field -> drafts.setKept(ids, field, reason))
+                .sum());
         List<Long> items = Arrays.stream(ids).boxed().toList();
         findings.evaluate(propertyId, items);
         this.items.changed(propertyId, items);

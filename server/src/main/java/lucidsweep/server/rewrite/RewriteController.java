@@ -30,13 +30,7 @@ class RewriteController {
     private final Clients clients;
     private final Jobs jobs;
 
-    RewriteController(
-            Batches batches,
-            Previews previews,
-            Items items,
-            Keeps keeps,
-            Clients clients,
-            Jobs jobs) {
+    RewriteController(Batches batches, Previews previews, Items items, Keeps keeps, Clients clients, Jobs jobs) {
         this.batches = batches;
         this.previews = previews;
         this.items = items;

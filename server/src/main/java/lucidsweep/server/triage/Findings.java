@@ -99,10 +99,14 @@ public class Findings {
         long[] ids = itemIds.stream().mapToLong(Long::longValue).sorted().toArray();
         Set<Long> titles = new HashSet<>();
         Set<Long> descriptions = new HashSet<>();
-        Lookahead.over(ids, AT_ONCE, some -> items.details(propertyId, some), details -> details.forEach(item -> {
-            titles.add(item.title().alike());
-            descriptions.add(item.description().alike());
-        }));
+        Lookahead.over(
+                ids,
+                AT_ONCE,
+                some -> items.details(propertyId, some),
+                details -> details.forEach(item -> {
+                    titles.add(item.title().alike());
+                    descriptions.add(item.description().alike());
+                }));
         Inspector inspector = inspector(
                 property,
                 mapper.endings(propertyId),
@@ -136,7 +140,8 @@ public class Findings {
             return null;
         }
         Set<Long> touched = new HashSet<>(itemIds);
-        touched.addAll(items.alikeItems(propertyId, field, alike.stream().filter(key -> key != 0).toList()));
+        touched.addAll(items.alikeItems(
+                propertyId, field, alike.stream().filter(key -> key != 0).toList()));
         evaluate(propertyId, touched);
         return touched;
     }
@@ -153,8 +158,7 @@ public class Findings {
         List<FindingRow> rows = new ArrayList<>();
         for (ItemDetail item : details) {
             for (Flaw flaw : flaws.getOrDefault(item.id(), List.of())) {
-                boolean counted = item.obstacle() == null
-                        && !flaw.kind().equals(FindingKind.NOT_INDEXABLE.code());
+                boolean counted = item.obstacle() == null && !flaw.kind().equals(FindingKind.NOT_INDEXABLE.code());
                 rows.add(new FindingRow(item.address(), flaw.field(), flaw.kind(), flaw.evidence(), counted));
             }
         }
@@ -174,18 +178,15 @@ public class Findings {
     }
 
     private Inspector inspector(
-            Property property,
-            List<Ending> endings,
-            Map<Long, AlikeGroup> titles,
-            Map<Long, AlikeGroup> descriptions) {
+            Property property, List<Ending> endings, Map<Long, AlikeGroup> titles, Map<Long, AlikeGroup> descriptions) {
         Set<String> brands = clients.client(property.clientId()).brandNames().stream()
                 .map(Likeness::key)
                 .collect(Collectors.toSet());
         Set<Long> twins = new HashSet<>();
         titles.values().forEach(group -> twins.addAll(Subjects.members(group)));
         descriptions.values().forEach(group -> twins.addAll(Subjects.members(group)));
-        Subjects subjects = new Subjects(
-                Words.in(property.language()), titles, descriptions, items.addresses(List.copyOf(twins)));
+        Subjects subjects =
+                new Subjects(Words.in(property.language()), titles, descriptions, items.addresses(List.copyOf(twins)));
         Inspection inspection = new Inspection(new Surroundings(property.standard(), endings, brands));
         return new Inspector(property.id(), property.standard(), endings, inspection, subjects, json);
     }

@@ -90,7 +90,8 @@ class TriageController {
         Map<String, KindView> kinds = new TreeMap<>();
         for (FlawCount count : items.flawCounts(propertyId)) {
             FlawCount.Key key = count.key();
-            String label = Field.of(key.field()).label() + " " + FindingKind.of(key.kind()).label();
+            String label = Field.of(key.field()).label() + " "
+                    + FindingKind.of(key.kind()).label();
             kinds.merge(
                     label,
                     new KindView(key.field(), key.kind(), label, count.items()),
