@@ -43,6 +43,7 @@ final class Fetcher implements AutoCloseable {
     private static final int ALL_SECONDS = 40;
     private static final int MOST_HEADERS = 200;
     private static final int LONGEST_HEADER = 64_000;
+    private static final int BUFFER = 32_768;
     private static final int MOST_CONNECTIONS = 32;
     private static final Pattern FOR_AN_AGENT = Pattern.compile("[A-Za-z0-9_*-]+\\s*:.*");
 
@@ -69,6 +70,7 @@ final class Fetcher implements AutoCloseable {
                                 .http1Config(Http1Config.custom()
                                         .setMaxHeaderCount(MOST_HEADERS)
                                         .setMaxLineLength(LONGEST_HEADER)
+                                        .setBufferSize(BUFFER)
                                         .build())
                                 .build())
                         .build())
@@ -139,7 +141,7 @@ final class Fetcher implements AutoCloseable {
     }
 
     private static boolean copy(InputStream in, ByteArrayOutputStream out) throws IOException {
-        byte[] chunk = new byte[16_384];
+        byte[] chunk = new byte[BUFFER];
         for (int count; (count = in.read(chunk)) >= 0; ) {
             int room = MOST_BYTES - out.size();
             out.write(chunk, 0, Math.min(room, count));
