@@ -15,6 +15,8 @@ create table property (
     language varchar(20) not null,
     private_allowed boolean not null,
     revision bigint default 0 not null,
+    -- Set while findings do not stand for the texts; worked out anew at the next start if that was cut short.
+    findings_due boolean default false not null,
     removed timestamp
 );
 

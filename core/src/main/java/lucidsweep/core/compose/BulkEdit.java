@@ -1,7 +1,6 @@
 package lucidsweep.core.compose;
 
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -110,7 +109,7 @@ public sealed interface BulkEdit {
     }
 
     /** Changes the letter case; names keep theirs. */
-    record ChangeCase(LetterCase letterCase, Collection<String> names) implements BulkEdit {
+    record ChangeCase(LetterCase letterCase, Names names) implements BulkEdit {
         @Override
         public String apply(String text) {
             return letterCase.apply(text, names);

@@ -2,15 +2,16 @@ package lucidsweep.core.compose;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import lucidsweep.core.keyword.Word;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Graphemes;
+import lucidsweep.core.text.Spaces;
 
 /**
  * Composes a field by a recipe so that it passes every limit.
@@ -22,18 +23,20 @@ import lucidsweep.core.text.Graphemes;
 public final class Fitter {
 
     private static final int LEAST_WORDS = 2;
+    private static final int MOST_KNOWN = 1_000;
 
     private final Recipe recipe;
     private final Standard.TextLimits limits;
     private final Words language;
-    private final Collection<String> names;
+    private final Names names;
+    private final Map<String, Set<String>> knownStems = new ConcurrentHashMap<>();
 
     /** @param names words that keep their letter case, such as the client's brand and places */
-    public Fitter(Recipe recipe, Standard.TextLimits limits, Words language, Collection<String> names) {
+    public Fitter(Recipe recipe, Standard.TextLimits limits, Words language, Names names) {
         this.recipe = recipe;
         this.limits = limits;
         this.language = language;
-        this.names = List.copyOf(names);
+        this.names = names;
     }
 
     /** Composes the text for an item. */
@@ -92,7 +95,16 @@ public final class Fitter {
         return pieces;
     }
 
+    /** Parts such as the brand are the same for every item, so that their words need not be taken apart each time. */
     private Set<String> stems(String text) {
+        Set<String> known = knownStems.get(text);
+        if (known != null) return known;
+        Set<String> stems = stemsOf(text);
+        if (knownStems.size() < MOST_KNOWN) knownStems.put(text, stems);
+        return stems;
+    }
+
+    private Set<String> stemsOf(String text) {
         Set<String> stems = new HashSet<>();
         for (Word word : language.of(text)) {
             if (!word.stop()) stems.add(word.stem());
@@ -127,7 +139,7 @@ public final class Fitter {
             if (line.length() > 0) line.append(pieces.get(i).before);
             line.append(chosen[i]);
         }
-        return line.toString().replaceAll("\\s+", " ").strip();
+        return Spaces.closedUp(line.toString());
     }
 
     private boolean fits(String text) {

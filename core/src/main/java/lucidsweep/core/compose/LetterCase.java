@@ -1,6 +1,5 @@
 package lucidsweep.core.compose;
 
-import java.util.Collection;
 import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -22,9 +21,9 @@ public enum LetterCase {
     /**
      * Puts a text in this case.
      *
-     * @param names words and phrases that keep the case they are given in, whatever the text has
+     * @param names what keeps its case
      */
-    public String apply(String text, Collection<String> names) {
+    public String apply(String text, Names names) {
         if (this == AS_IS) return text;
         StringBuilder out = new StringBuilder(text.length());
         Matcher word = WORD.matcher(text);
@@ -35,12 +34,7 @@ public enum LetterCase {
             from = word.end();
         }
         out.append(text, from, text.length());
-        String cased = out.toString();
-        String lower = cased.toLowerCase(Locale.ROOT);
-        for (String name : names) {
-            if (!name.isBlank() && lower.contains(name.toLowerCase(Locale.ROOT))) cased = withName(cased, name);
-        }
-        return cased;
+        return names.restored(out.toString());
     }
 
     private String of(String word, boolean first) {
@@ -69,12 +63,5 @@ public enum LetterCase {
                 .appendCodePoint(Character.toTitleCase(first))
                 .append(word, Character.charCount(first), word.length())
                 .toString();
-    }
-
-    private static String withName(String text, String name) {
-        Pattern anyCase = Pattern.compile(
-                "(?<![\\p{L}\\p{N}])" + Pattern.quote(name) + "(?![\\p{L}\\p{N}])",
-                Pattern.CASE_INSENSITIVE | Pattern.UNICODE_CASE);
-        return anyCase.matcher(text).replaceAll(Matcher.quoteReplacement(name));
     }
 }

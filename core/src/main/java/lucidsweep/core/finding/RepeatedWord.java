@@ -1,6 +1,7 @@
 package lucidsweep.core.finding;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import lucidsweep.core.keyword.Word;
@@ -12,14 +13,15 @@ final class RepeatedWord implements Rule {
     public void check(Subject item, Surroundings around, Consumer<Finding> found) {
         Map<String, Integer> counts = new HashMap<>();
         Word previous = null;
-        for (Word word : item.title().words()) {
+        List<Word> words = item.title().words();
+        for (Word word : words) {
             if (word.stop() || Character.isDigit(word.text().charAt(0))) continue;
             int count = counts.merge(word.stem(), 1, Integer::sum);
             boolean inARow = previous != null
                     && previous.text().equalsIgnoreCase(word.text())
                     && word.start() - previous.end() == 1;
             if (count > around.standard().mostRepeats() || inARow) {
-                String evidence = "“" + word.text() + "” stands " + total(item, word) + " times";
+                String evidence = "“" + word.text() + "” stands " + total(words, word) + " times";
                 found.accept(Finding.of(Field.TITLE, FindingKind.REPEATED_WORD, evidence));
                 return;
             }
@@ -27,9 +29,7 @@ final class RepeatedWord implements Rule {
         }
     }
 
-    private static long total(Subject item, Word word) {
-        return item.title().words().stream()
-                .filter(each -> each.stem().equals(word.stem()))
-                .count();
+    private static long total(List<Word> words, Word word) {
+        return words.stream().filter(each -> each.stem().equals(word.stem())).count();
     }
 }

@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.Set;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.Word;
+import lucidsweep.core.keyword.Words;
 
 /**
  * An item as the rules see it.
@@ -29,14 +30,19 @@ public record Subject(
      *
      * @param captured how many such elements the sweep found
      * @param value the text in force; "" where there is none
-     * @param words its words
+     * @param language what takes it apart
      * @param alike how many items have the same text, this one included
      * @param twin the address of another of them; "" where there is none
      */
-    public record Text(Field field, int captured, String value, List<Word> words, int alike, String twin) {
+    public record Text(Field field, int captured, String value, Words language, int alike, String twin) {
 
         public boolean present() {
             return !value.isBlank();
+        }
+
+        /** Its words, taken apart anew at every call. */
+        List<Word> words() {
+            return language.of(value);
         }
     }
 

@@ -1,6 +1,7 @@
 package lucidsweep.core.page;
 
 import java.util.Arrays;
+import lucidsweep.core.text.Spaces;
 
 /** Collects visible text piece by piece, every run of white space as one space, none at the ends. */
 final class CopyText {
@@ -22,7 +23,7 @@ final class CopyText {
         int size = Math.min(plain.length(), most - length);
         if (size == 0) return;
         if (length + size > chars.length) grow(length + size);
-        if (isClosedUp(plain)) {
+        if (Spaces.isClosedUp(plain)) {
             int from = plain.charAt(0) == ' ' && endsInSpace() ? 1 : 0;
             plain.getChars(from, size, chars, length);
             length += size - from;
@@ -35,15 +36,6 @@ final class CopyText {
 
     private boolean endsInSpace() {
         return length == 0 || chars[length - 1] == ' ';
-    }
-
-    /** Most texts have no space to close up, and looking for one is many times faster than copying letter by letter. */
-    private static boolean isClosedUp(String text) {
-        return text.indexOf("  ") < 0
-                && text.indexOf('\n') < 0
-                && text.indexOf('\t') < 0
-                && text.indexOf('\r') < 0
-                && text.indexOf('\f') < 0;
     }
 
     private static String withPlainSpaces(String text) {

@@ -5,6 +5,7 @@ import java.net.URISyntaxException;
 import java.nio.charset.StandardCharsets;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.regex.Pattern;
 
 /**
  * The address of a page in its normal form (RFC 3986, section 6.2.2): scheme and host in lower case, no default port, no
@@ -14,6 +15,8 @@ public final class PageAddress {
 
     private static final String ALLOWED = "-._~:/?#[]@!$&'()*+,;=%";
     private static final int LONGEST = 2_000;
+    private static final Pattern SUFFIX = Pattern.compile("\\.[A-Za-z0-9]{2,5}$");
+    private static final Pattern WORD_BREAK = Pattern.compile("[-_+]|%20");
 
     private PageAddress() {}
 
@@ -32,9 +35,8 @@ public final class PageAddress {
         String path = pathOf(address);
         String[] segments = path.split("/");
         String last = segments.length == 0 ? "" : segments[segments.length - 1];
-        return last.replaceFirst("\\.[A-Za-z0-9]{2,5}$", "")
-                .replaceAll("[-_+]|%20", " ")
-                .strip();
+        String name = SUFFIX.matcher(last).replaceFirst("");
+        return WORD_BREAK.matcher(name).replaceAll(" ").strip();
     }
 
     /** The folder a page lives in, "/boats/" of "/boats/kayak-hire.html"; "/" at the top. */

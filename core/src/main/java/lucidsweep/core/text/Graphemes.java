@@ -20,10 +20,15 @@ public final class Graphemes {
         return clusters;
     }
 
+    /** The punctuation of ordinary texts: dashes, quotes, bullets, ellipses. */
+    private static boolean isDashOrQuote(char c) {
+        return c >= 0x2010 && c <= 0x2027;
+    }
+
     private static boolean isPlain(String text) {
         for (int i = 0; i < text.length(); i++) {
             char c = text.charAt(i);
-            if (c >= FIRST_COMBINING || c == '\r') return false;
+            if (c >= FIRST_COMBINING && !isDashOrQuote(c) || c == '\r') return false;
         }
         return true;
     }

@@ -14,6 +14,31 @@ public final class Likeness {
      * <pre>{@code key("Kayak-Hire  |  TARRIN Bay")  // "kayak hire tarrin bay" }</pre>
      */
     public static String key(String text) {
+        String key = asciiKey(text);
+        return key != null ? key : anyKey(text);
+    }
+
+    /** The key of a text in ASCII, which needs no tables; null for any other. */
+    private static String asciiKey(String text) {
+        char[] key = new char[text.length()];
+        int length = 0;
+        boolean gap = false;
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (c >= 0x80) return null;
+            if (c >= 'A' && c <= 'Z') c += 'a' - 'A';
+            if (c >= 'a' && c <= 'z' || c >= '0' && c <= '9') {
+                if (gap && length > 0) key[length++] = ' ';
+                gap = false;
+                key[length++] = c;
+            } else {
+                gap = true;
+            }
+        }
+        return new String(key, 0, length);
+    }
+
+    private static String anyKey(String text) {
         String folded = Normalizer.normalize(text, Normalizer.Form.NFKC)
                 .toUpperCase(Locale.ROOT)
                 .toLowerCase(Locale.ROOT);

@@ -27,7 +27,7 @@ class ComposeTest {
     private static final Part BRAND = part(" | ", 3, false, Source.Kind.BRAND);
 
     private static Composition compose(Map<Source.Kind, String> item, Part... parts) {
-        return new Fitter(new Recipe(List.of(parts)), LIMITS, ENGLISH, NAMES).compose(item);
+        return new Fitter(new Recipe(List.of(parts)), LIMITS, ENGLISH, Names.of(NAMES)).compose(item);
     }
 
     @Test
@@ -78,7 +78,7 @@ class ComposeTest {
 
     @Test
     void tellsItemsApart() {
-        Fitter fitter = new Fitter(new Recipe(List.of(H1, BRAND)), LIMITS, ENGLISH, NAMES);
+        Fitter fitter = new Fitter(new Recipe(List.of(H1, BRAND)), LIMITS, ENGLISH, Names.of(NAMES));
         Map<Source.Kind, String> item = Map.of(Source.Kind.H1, "Kayak hire", Source.Kind.BRAND, "Tarrin Bay Kayaks");
         assertThat(fitter.compose(item, "Gull Cove").text()).isEqualTo("Kayak hire | Gull Cove | Tarrin Bay Kayaks");
     }
@@ -105,7 +105,7 @@ class ComposeTest {
                         i + 1,
                         false));
             }
-            String made = new Fitter(new Recipe(parts), LIMITS, ENGLISH, List.of())
+            String made = new Fitter(new Recipe(parts), LIMITS, ENGLISH, Names.of(List.of()))
                     .compose(Map.of())
                     .text();
             double best = 0;
@@ -148,7 +148,7 @@ class ComposeTest {
     })
     void letterCaseKeepsNames(LetterCase letterCase, String text, String expected) {
         // An all-capital word of more than four letters is shouting, a shorter one may be an acronym.
-        assertThat(letterCase.apply(text, NAMES))
+        assertThat(letterCase.apply(text, Names.of(NAMES)))
                 .isEqualTo(expected.replace("Kayak hire in Gull Cove. Book NOW", "Kayak HIRE in Gull Cove. Book NOW"));
     }
 

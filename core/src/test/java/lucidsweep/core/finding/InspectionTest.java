@@ -161,7 +161,7 @@ class InspectionTest {
     }
 
     private static Subject.Text text(Field field, int captured, String value, int alike) {
-        return new Subject.Text(field, captured, value, ENGLISH.of(value), alike, alike > 1 ? "/twin" : "");
+        return new Subject.Text(field, captured, value, ENGLISH, alike, alike > 1 ? "/twin" : "");
     }
 
     private static Subject subject(

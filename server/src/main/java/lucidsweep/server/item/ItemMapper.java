@@ -85,6 +85,17 @@ interface ItemMapper {
     @Select(ItemSql.FIELD + "where id = " + ItemSql.IDS)
     List<FieldLine> fieldsOf(@Param("ids") Object[] ids);
 
+    @Select("""
+            select item_id, name field, coalesce(draft, captured) text, alike from field
+            where id between #{first} and #{last} and property_id = #{propertyId} and name <> 'tags' order by id""")
+    List<ItemText> texts(long propertyId, long first, long last);
+
+    @Select("""
+            select id from item
+            where property_id = #{propertyId} and id between #{first} and #{last} and obstacle is null and not gone
+            order by id""")
+    List<Long> indexable(long propertyId, long first, long last);
+
     /** The keyword that an item aims at. */
     record Aimed(long itemId, long keywordId, String phrase) {}
 

@@ -7,8 +7,10 @@ import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import lucidsweep.core.keyword.Phrase;
@@ -181,6 +183,14 @@ public class Items {
             found.addAll(details.of(mapper.coresOf(some)));
         }
         return found;
+    }
+
+    /** The titles and descriptions of the indexable items of a property whose ids lie between two, in their order. */
+    public List<ItemText> texts(long propertyId, long firstItem, long lastItem) {
+        Set<Long> indexable = new HashSet<>(mapper.indexable(propertyId, firstItem, lastItem));
+        return mapper.texts(propertyId, FieldId.first(firstItem), FieldId.last(lastItem)).stream()
+                .filter(text -> indexable.contains(text.itemId()))
+                .toList();
     }
 
     /** What the last sweep saw of items, as JSON, by id. */

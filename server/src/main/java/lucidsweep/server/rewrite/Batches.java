@@ -1,6 +1,7 @@
 package lucidsweep.server.rewrite;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -11,6 +12,7 @@ import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import lucidsweep.core.standard.Standard;
+import lucidsweep.core.text.Spaces;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.database.Columns;
@@ -78,7 +80,7 @@ public class Batches {
         return change(property, spec.title(), writer -> {
             int[] done = {0};
             proposals.forEach(ids, chunk -> {
-                if (progress.stopAsked()) throw Refusal.conflict("Stopped before it was applied; nothing was changed.");
+                goOnUnlessStopped(progress);
                 for (Proposal proposal : chunk) {
                     if (proposal.changes()) writer.set(proposal.field(), proposal.after());
                 }
@@ -86,6 +88,25 @@ public class Batches {
                 progress.report(done[0], ids.length);
             });
         });
+    }
+
+    /** Applies an edit whose texts were worked out before, as one batch. */
+    Batch apply(long propertyId, MadeTexts made, EditSpec spec, Progress progress) {
+        long[] ids = made.ids();
+        return change(clients.property(propertyId), spec.title(), writer -> {
+            for (int start = 0; start < ids.length; start += AT_ONCE) {
+                goOnUnlessStopped(progress);
+                long[] some = Arrays.copyOfRange(ids, start, Math.min(ids.length, start + AT_ONCE));
+                for (FieldLine line : drafts.fields(some, spec.field())) {
+                    if (line.kept() == null) writer.set(line, made.of(line.itemId()));
+                }
+                progress.report(start + some.length, ids.length);
+            }
+        });
+    }
+
+    private static void goOnUnlessStopped(Progress progress) {
+        if (progress.stopAsked()) throw Refusal.conflict("Stopped before it was applied; nothing was changed.");
     }
 
     /** Sets texts typed or pasted by hand, as one batch; fields that are kept stay. */
@@ -140,6 +161,7 @@ public class Batches {
                     progress.report(done[0] += changes.size(), batch.items());
                 });
                 mapper.setState(batch.id(), state);
+                findings.due(batch.propertyId());
             });
         } finally {
             oneAtATime.unlock();
@@ -193,6 +215,7 @@ public class Batches {
                 writer.flush();
                 if (writer.changed == 0) throw Refusal.conflict("Nothing would change, so nothing was done.");
                 mapper.setItems(key.id, writer.changed);
+                findings.due(property.id());
             });
         } finally {
             oneAtATime.unlock();
@@ -218,7 +241,7 @@ public class Batches {
     }
 
     private static String tidy(String text) {
-        return text.replaceAll("\\s+", " ").strip();
+        return Spaces.closedUp(text);
     }
 
     /** Which items were changed, by field, and the texts that they had and have. */

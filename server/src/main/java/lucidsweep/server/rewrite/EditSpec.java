@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import lucidsweep.core.compose.BulkEdit;
 import lucidsweep.core.compose.LetterCase;
+import lucidsweep.core.compose.Names;
 import lucidsweep.core.compose.Recipe;
 import lucidsweep.core.finding.Field;
 import lucidsweep.core.standard.Standard;
@@ -42,7 +43,7 @@ record EditSpec(
         if (isRecipe() && recipe == null) throw Refusal.badInput("a recipe needs its parts");
     }
 
-    BulkEdit bulkEdit(Standard standard, List<String> names) {
+    BulkEdit bulkEdit(Standard standard, Names names) {
         return switch (tool) {
             case "replace" ->
                 BulkEdit.Replace.of(needed(find, "a text to find"), with == null ? "" : with, on(regex), on(matchCase));

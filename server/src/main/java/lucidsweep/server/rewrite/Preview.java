@@ -18,6 +18,7 @@ final class Preview {
     private final Map<Proposal.Result, Integer> results = new EnumMap<>(Proposal.Result.class);
     private final List<PreviewRow> changed = new ArrayList<>();
     private final List<PreviewRow> notable = new ArrayList<>();
+    private final MadeTexts made = new MadeTexts();
     private int done;
     private int changes;
     private int fitting;
@@ -70,6 +71,7 @@ final class Preview {
             boolean fits = limits == null || limits.fits(after, Graphemes.count(after));
             if (proposal.changes()) {
                 changes++;
+                made.add(proposal.field().itemId(), after);
                 if (fits) fitting++;
             }
             boolean plain = proposal.result() == Proposal.Result.WHOLE && fits;
@@ -87,6 +89,10 @@ final class Preview {
                                 .replace('_', '-')));
             }
         }
+    }
+
+    synchronized MadeTexts made() {
+        return made;
     }
 
     synchronized void complete(String problem) {

@@ -3,6 +3,7 @@ package lucidsweep.server.rewrite;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.annotation.PreDestroy;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -29,7 +30,14 @@ class Previews {
     private final Drafts drafts;
     private final Cache<String, Preview> previews =
             Caffeine.newBuilder().maximumSize(50).build();
+    private final Cache<Asked, MadeTexts> made = Caffeine.newBuilder()
+            .maximumWeight(MadeTexts.MOST_CHARS)
+            .weigher((Asked asked, MadeTexts texts) -> texts.chars() + 64)
+            .build();
     private final ExecutorService threads = Executors.newFixedThreadPool(2);
+
+    /** What was previewed, and of which revision of the property. */
+    private record Asked(long propertyId, long revision, Selection selection, EditSpec spec) {}
 
     Previews(Clients clients, Items items, Drafts drafts) {
         this.clients = clients;
@@ -48,7 +56,8 @@ class Previews {
         Preview preview = new Preview(limits, ids.length);
         String token = UUID.randomUUID().toString();
         previews.put(token, preview);
-        threads.execute(() -> run(proposals, ids, preview));
+        Asked asked = new Asked(propertyId, property.revision(), selection, spec);
+        threads.execute(() -> run(proposals, ids, preview, asked));
         preview.await(AT_ONCE_MS);
         return preview.figures(token);
     }
@@ -60,9 +69,16 @@ class Previews {
         return preview.figures(token);
     }
 
-    private static void run(Proposals proposals, long[] ids, Preview preview) {
+    /** The texts of a preview that was whole, if nothing in the property changed since. */
+    Optional<MadeTexts> made(long propertyId, Selection selection, EditSpec spec) {
+        long revision = clients.property(propertyId).revision();
+        return Optional.ofNullable(made.getIfPresent(new Asked(propertyId, revision, selection, spec)));
+    }
+
+    private void run(Proposals proposals, long[] ids, Preview preview, Asked asked) {
         try {
             proposals.forEach(ids, preview::add);
+            if (preview.made().isWhole()) made.put(asked, preview.made());
             preview.complete(null);
         } catch (RuntimeException e) {
             LOG.error("a preview failed", e);

@@ -9,9 +9,11 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
+import java.util.regex.Pattern;
 import lucidsweep.core.compose.BulkEdit;
 import lucidsweep.core.compose.Composition;
 import lucidsweep.core.compose.Fitter;
+import lucidsweep.core.compose.Names;
 import lucidsweep.core.compose.RunawayPattern;
 import lucidsweep.core.compose.Source;
 import lucidsweep.core.keyword.Words;
@@ -30,6 +32,7 @@ import lucidsweep.server.job.Lookahead;
 final class Proposals {
 
     private static final int CHUNK = 200;
+    private static final Pattern BREAK = Pattern.compile("^/|/$|[-_]");
     private static final int RUNAWAYS_ENDURED = 5;
 
     private final Property property;
@@ -53,9 +56,9 @@ final class Proposals {
         if (spec.isRecipe()) {
             edit = null;
             Standard.TextLimits limits = spec.field().equals("title") ? standard.title() : standard.description();
-            fitter = new Fitter(spec.recipe(), limits, Words.in(property.language()), client.names());
+            fitter = new Fitter(spec.recipe(), limits, Words.in(property.language()), Names.of(client.names()));
         } else {
-            edit = spec.bulkEdit(standard, client.names());
+            edit = spec.bulkEdit(standard, Names.of(client.names()));
             fitter = null;
         }
     }
@@ -183,7 +186,7 @@ final class Proposals {
     }
 
     private static String sectionWords(String section) {
-        return section.replaceAll("^/|/$", "").replaceAll("[-_]", " ").strip();
+        return BREAK.matcher(section).replaceAll(" ").strip();
     }
 
     private static String orEmpty(String text) {

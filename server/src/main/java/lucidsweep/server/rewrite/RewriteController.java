@@ -1,6 +1,7 @@
 package lucidsweep.server.rewrite;
 
 import java.util.List;
+import java.util.Optional;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.standard.Standard;
@@ -73,12 +74,14 @@ class RewriteController {
     @PostMapping("/properties/{propertyId}/batches")
     Applied apply(@PathVariable long propertyId, @RequestBody Edit edit) {
         edit.spec().check();
-        long[] ids = edit.selection().resolve(propertyId, items);
-        if (ids.length <= AT_ONCE) {
-            return new Applied(batches.apply(propertyId, ids, edit.spec(), Progress.UNWATCHED), null);
-        }
-        String title = edit.spec().title();
-        return inBackground(propertyId, title, progress -> batches.apply(propertyId, ids, edit.spec(), progress));
+        EditSpec spec = edit.spec();
+        Optional<MadeTexts> made = previews.made(propertyId, edit.selection(), spec);
+        long[] ids = made.isPresent() ? made.get().ids() : edit.selection().resolve(propertyId, items);
+        BatchWork work = progress -> made.isPresent()
+                ? batches.apply(propertyId, made.get(), spec, progress)
+                : batches.apply(propertyId, ids, spec, progress);
+        if (ids.length <= AT_ONCE) return new Applied(work.run(Progress.UNWATCHED), null);
+        return inBackground(propertyId, spec.title(), work);
     }
 
     @PostMapping("/properties/{propertyId}/cells")

@@ -8,6 +8,7 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
 
 @Mapper
 interface FindingMapper {
@@ -25,6 +26,12 @@ interface FindingMapper {
             insert into finding (item_id, property_id, found) select * from unnest(
                 cast(#{itemId} as bigint array), cast(#{propertyId} as bigint array), cast(#{found} as varchar array))""")
     void insert(Map<String, Object[]> findings);
+
+    @Update("update property set findings_due = #{due} where id = #{propertyId}")
+    void setDue(long propertyId, boolean due);
+
+    @Select("select id from property where findings_due order by id")
+    List<Long> due();
 
     @Delete("delete from ending where property_id = #{propertyId}")
     void deleteEndings(long propertyId);

@@ -26,6 +26,7 @@ import lucidsweep.server.item.Flaw;
 import lucidsweep.server.item.ItemDetail;
 import lucidsweep.server.item.Items;
 import lucidsweep.server.job.Lookahead;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -58,13 +59,14 @@ public class Findings {
         evaluate(changed.propertyId());
     }
 
-    /** Works out the findings of a whole property anew. */
+    /** Works out the findings of a whole property anew; a stretch at a time, since they can be worked out again. */
     public void evaluate(long propertyId) {
         Property property = clients.property(propertyId);
         Standard standard = property.standard();
         long[] ids = items.allIds(propertyId);
+        mapper.setDue(propertyId, true);
         Survey survey = new Survey();
-        Lookahead.over(ids, AT_ONCE, some -> items.details(propertyId, some), survey::add);
+        Lookahead.over(ids, AT_ONCE, some -> items.texts(propertyId, some[0], some[some.length - 1]), survey::add);
         List<Ending> endings = survey.endings()
                 .common(
                         standard.endingShare(),
@@ -76,14 +78,31 @@ public class Findings {
                 survey.titles().found(),
                 survey.descriptions().found());
         Map<String, Integer> fitWithout = new HashMap<>();
-        transaction.executeWithoutResult(status -> {
-            Lookahead.over(ids, AT_ONCE, some -> inspected(inspector, propertyId, some), stretch -> {
+        Lookahead.over(ids, AT_ONCE, some -> inspected(inspector, propertyId, some), stretch -> {
+            transaction.executeWithoutResult(status -> {
                 mapper.deleteBetween(propertyId, stretch.first, stretch.last);
                 insert(stretch.inspected.findings());
-                stretch.inspected.fitWithout().forEach((ending, fit) -> fitWithout.merge(ending, fit, Integer::sum));
             });
-            storeEndings(propertyId, endings, fitWithout);
+            stretch.inspected.fitWithout().forEach((ending, fit) -> fitWithout.merge(ending, fit, Integer::sum));
         });
+        transaction.executeWithoutResult(status -> {
+            storeEndings(propertyId, endings, fitWithout);
+            mapper.setDue(propertyId, false);
+        });
+    }
+
+    /** Says, within the transaction that changes texts, that findings are to be worked out after it. */
+    public void due(long propertyId) {
+        mapper.setDue(propertyId, true);
+    }
+
+    /** Works out what was still due when the application ended. */
+    @EventListener(ApplicationReadyEvent.class)
+    void catchUp() {
+        for (long propertyId : mapper.due()) {
+            evaluate(propertyId);
+            items.changed(propertyId);
+        }
     }
 
     private record Stretch(long first, long last, Inspector.Inspected inspected) {}
@@ -123,6 +142,7 @@ public class Findings {
                     AT_ONCE,
                     some -> inspector.inspect(items.details(propertyId, some)),
                     some -> insert(some.findings()));
+            mapper.setDue(propertyId, false);
         });
     }
 

@@ -52,7 +52,7 @@ final class Subjects {
             long other = group.firstItem() == itemId ? group.lastItem() : group.firstItem();
             twin = addresses.getOrDefault(other, "another item");
         }
-        return new Subject.Text(field, text.count(), text.text(), words.of(text.text()), alike, twin);
+        return new Subject.Text(field, text.count(), text.text(), words, alike, twin);
     }
 
     private static Set<Field> kept(ItemDetail item) {

@@ -3,22 +3,21 @@ package lucidsweep.server.triage;
 import java.util.List;
 import lucidsweep.core.text.Ending;
 import lucidsweep.server.item.AlikeGroups;
-import lucidsweep.server.item.ItemDetail;
+import lucidsweep.server.item.ItemText;
 
-/** What has to be known of all items before any one can be judged: which texts they share, whole or in their endings. */
+/** What has to be known of all indexable items before any one can be judged: which texts they share, whole or in their endings. */
 final class Survey {
 
     private final AlikeGroups titles = new AlikeGroups();
     private final AlikeGroups descriptions = new AlikeGroups();
     private final Ending.Finder endings = new Ending.Finder();
 
-    /** Looks at some items; they come in the order of their ids. */
-    void add(List<ItemDetail> items) {
-        for (ItemDetail item : items) {
-            if (!item.title().text().isBlank()) endings.add(item.title().text());
-            if (item.obstacle() != null) continue;
-            titles.add(item.title().alike(), item.id());
-            descriptions.add(item.description().alike(), item.id());
+    /** Looks at the texts of some items; they come in the order of the items' ids. */
+    void add(List<ItemText> texts) {
+        for (ItemText text : texts) {
+            boolean title = text.field().equals("title");
+            if (title && !text.text().isBlank()) endings.add(text.text());
+            (title ? titles : descriptions).add(text.alike(), text.itemId());
         }
     }
 

@@ -1,0 +1,26 @@
+package lucidsweep.core.text;
+
+import java.util.regex.Pattern;
+
+/** White space in texts of one line. */
+public final class Spaces {
+
+    private static final Pattern RUN = Pattern.compile("\\s+");
+
+    private Spaces() {}
+
+    /** The text with every run of white space as one space and none at its ends. */
+    public static String closedUp(String text) {
+        String closed = isClosedUp(text) ? text : RUN.matcher(text).replaceAll(" ");
+        return closed.strip();
+    }
+
+    /** Most texts are, and looking is many times faster than replacing. */
+    public static boolean isClosedUp(String text) {
+        return text.indexOf("  ") < 0
+                && text.indexOf('\n') < 0
+                && text.indexOf('\t') < 0
+                && text.indexOf('\r') < 0
+                && text.indexOf('\f') < 0;
+    }
+}
