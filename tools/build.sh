@@ -71,4 +71,9 @@ build_web() {
   mv "$BUILT/web.next" "$BUILT/web.stamp"
 }
 
-JAVA_FLAGS=(-XX:SharedArchiveFile="$BUILT/app/app.jsa" -Xshare:auto -Xlog:cds=off -Xlog:cds+dynamic=off -XX:TieredStopAtLevel=4 -Djava.awt.headless=true)
+# On a machine of few cores the collector and the best compiler take their time from the work itself: the collector that
+# does it all at once costs least, and only what runs often is worth the best compiler.
+TUNING=(-XX:+UseParallelGC -XX:Tier4InvocationThreshold=15000 -XX:Tier4MinInvocationThreshold=1800
+  -XX:Tier4CompileThreshold=45000 -XX:Tier4BackEdgeThreshold=120000)
+JAVA_FLAGS=("${TUNING[@]}" -XX:SharedArchiveFile="$BUILT/app/app.jsa" -Xshare:auto -Xlog:cds=off -Xlog:cds+dynamic=off
+  -Djava.awt.headless=true)

@@ -125,13 +125,20 @@ interface CaptureMapper {
     @Update("update item set gone = true where property_id = #{propertyId} and last_sweep <> #{sweepId} and not gone")
     int markGone(long propertyId, long sweepId);
 
-    record Links(
-            long itemId, long addressHash, String address, int depth, int linksIn, String linkTexts, byte[] links) {}
+    /** An item with what was counted of its links before. */
+    record Linked(long id, long addressHash, int depth, int linksIn, String linkTexts) {}
 
     @Select("""
-            select i.id item_id, i.address_hash, i.address, i.depth, i.links_in, i.link_texts, b.links
-            from item i join body b on b.capture_id = i.capture_id
-            where i.property_id = #{propertyId} and not i.gone and i.id > #{after} order by i.property_id, i.id limit #{limit}""")
+            select id, address_hash, depth, links_in, link_texts from item
+            where property_id = #{propertyId} and not gone and id > #{after} order by property_id, id limit #{limit}""")
+    List<Linked> linked(long propertyId, long after, int limit);
+
+    record Links(long itemId, byte[] links) {}
+
+    @Select("""
+            select i.id item_id, b.links from item i join body b on b.capture_id = i.capture_id
+            where i.property_id = #{propertyId} and not i.gone and i.id > #{after}
+            order by i.property_id, i.id limit #{limit}""")
     List<Links> links(long propertyId, long after, int limit);
 
     record LinkCount(long id, int linksIn, String linkTexts, int depth) {}

@@ -13,8 +13,9 @@ import org.springframework.stereotype.Service;
 @Service
 public class Captures {
 
+    private static final int ITEMS_CHUNK = 1_000;
     private static final int LINKS_CHUNK = 200;
-    private static final int LINK_COUNTS_AT_ONCE = 500;
+    private static final int COUNTS_AT_ONCE = 500;
 
     private final CaptureMapper mapper;
     private final IdBlock itemIds;
@@ -69,37 +70,52 @@ public class Captures {
     public void countLinks(long propertyId, String startAddress, Map<String, String> redirects) {
         LinkGraph graph = new LinkGraph();
         redirects.forEach((from, to) -> graph.redirect(Likeness.exactHash(from), Likeness.exactHash(to)));
-        forEachItem(
-                propertyId,
-                item -> graph.item(
-                        new CaptureMapper.LinkCount(item.itemId(), item.linksIn(), item.linkTexts(), item.depth()),
-                        item.addressHash()));
-        forEachItem(propertyId, item -> {
-            for (String line : Packed.text(item.links()).split("\n")) {
-                int tab = line.indexOf('\t');
-                if (tab > 0)
-                    graph.link(item.itemId(), Likeness.exactHash(line.substring(0, tab)), line.substring(tab + 1));
-            }
-        });
+        addItems(propertyId, graph);
+        addLinks(propertyId, graph);
         graph.measureDepth(Likeness.exactHash(startAddress));
-        List<CaptureMapper.LinkCount> changed = new ArrayList<>(LINK_COUNTS_AT_ONCE);
+        List<CaptureMapper.LinkCount> changed = new ArrayList<>(COUNTS_AT_ONCE);
         graph.forEachChanged(count -> {
             changed.add(count);
-            if (changed.size() == LINK_COUNTS_AT_ONCE) write(changed, mapper::setLinks);
+            if (changed.size() == COUNTS_AT_ONCE) write(changed, mapper::setLinks);
         });
         write(changed, mapper::setLinks);
     }
 
-    private void forEachItem(long propertyId, Consumer<CaptureMapper.Links> visit) {
+    private void addItems(long propertyId, LinkGraph graph) {
+        List<CaptureMapper.Linked> chunk;
         long after = 0;
+        do {
+            chunk = mapper.linked(propertyId, after, ITEMS_CHUNK);
+            for (CaptureMapper.Linked item : chunk) {
+                after = item.id();
+                graph.item(
+                        new CaptureMapper.LinkCount(after, item.linksIn(), item.linkTexts(), item.depth()),
+                        item.addressHash());
+            }
+        } while (chunk.size() == ITEMS_CHUNK);
+    }
+
+    private void addLinks(long propertyId, LinkGraph graph) {
         List<CaptureMapper.Links> chunk;
+        long after = 0;
         do {
             chunk = mapper.links(propertyId, after, LINKS_CHUNK);
             for (CaptureMapper.Links links : chunk) {
-                visit.accept(links);
                 after = links.itemId();
+                addLinks(after, Packed.text(links.links()), graph);
             }
         } while (chunk.size() == LINKS_CHUNK);
+    }
+
+    /** Adds the links of an item: one a line, address, tab, link text. */
+    private static void addLinks(long item, String lines, LinkGraph graph) {
+        for (int start = 0; start < lines.length(); ) {
+            int end = lines.indexOf('\n', start);
+            int tab = lines.indexOf('\t', start);
+            if (tab > start && tab < end)
+                graph.link(item, Likeness.exactHash(lines.substring(start, tab)), lines.substring(tab + 1, end));
+            start = end + 1;
+        }
     }
 
     private static void write(List<? extends Record> rows, Consumer<Map<String, Object[]>> statement) {
