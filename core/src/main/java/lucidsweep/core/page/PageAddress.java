@@ -30,6 +30,31 @@ public final class PageAddress {
         return parse(link).map(base::resolve).flatMap(PageAddress::normal);
     }
 
+    /** The same as text. A plain path, as most links are, is put together without being taken apart first. */
+    static Optional<String> resolveText(URI normalBase, String link) {
+        if (isPlainPath(link)) {
+            return Optional.of(normalBase.getScheme() + "://" + normalBase.getRawAuthority() + link);
+        }
+        return resolve(normalBase, link).map(URI::toString);
+    }
+
+    /** Whether a link is an absolute path of letters, digits and "-_~", with dots only inside its segments. */
+    private static boolean isPlainPath(String link) {
+        if (link.isEmpty() || link.charAt(0) != '/' || link.length() > LONGEST) return false;
+        for (int i = 1; i < link.length(); i++) {
+            char c = link.charAt(i);
+            boolean afterSlash = link.charAt(i - 1) == '/';
+            if (isLetterOrDigit(c) || c == '-' || c == '_' || c == '~') continue;
+            if ((c == '/' || c == '.') && !afterSlash) continue;
+            return false;
+        }
+        return true;
+    }
+
+    private static boolean isLetterOrDigit(char c) {
+        return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9');
+    }
+
     /** The words of the last part of the path, "kayak hire" of "/boats/kayak-hire.html"; empty for a home page. */
     public static String slugWords(String address) {
         String path = pathOf(address);
@@ -92,8 +117,7 @@ public final class PageAddress {
         StringBuilder safe = new StringBuilder();
         for (byte b : text.getBytes(StandardCharsets.UTF_8)) {
             char c = (char) (b & 0xFF);
-            boolean plain = (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9');
-            if (plain || ALLOWED.indexOf(c) >= 0) safe.append(c);
+            if (isLetterOrDigit(c) || ALLOWED.indexOf(c) >= 0) safe.append(c);
             else safe.append(String.format("%%%02X", (int) c));
         }
         return safe.toString();

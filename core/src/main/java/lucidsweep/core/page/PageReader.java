@@ -37,7 +37,7 @@ public final class PageReader implements NodeVisitor {
     private final List<String> robots = new ArrayList<>(1);
     private final List<PageFacts.Image> images = new ArrayList<>();
     private final List<PageFacts.Link> links = new ArrayList<>();
-    private final Map<String, Optional<URI>> resolved = new HashMap<>();
+    private final Map<String, Optional<String>> resolved = new HashMap<>();
     private final CopyText copy = new CopyText(MOST_COPY);
     private String canonical = "";
     private String metaKeywords = "";
@@ -95,12 +95,12 @@ public final class PageReader implements NodeVisitor {
         if (isUnseen(tag)) unseen--;
         if (tag.equals("svg")) inDrawing--;
         if (isFrame(tag)) inFrame--;
-        if (element.isBlock() && unseen == 0) copy.append(" ");
+        if (element.isBlock() && unseen == 0) copy.space();
     }
 
     private void enter(Element element) {
         String tag = element.normalName();
-        if (element.isBlock() && unseen == 0) copy.append(" ");
+        if (element.isBlock() && unseen == 0) copy.space();
         if (isUnseen(tag)) unseen++;
         if (isFrame(tag)) inFrame++;
         switch (tag) {
@@ -194,9 +194,9 @@ public final class PageReader implements NodeVisitor {
         if (links.size() >= MOST_LINKS || to.isEmpty() || to.startsWith("#")) return;
         int fragment = to.indexOf('#');
         String target = fragment < 0 ? to : to.substring(0, fragment);
-        resolved.computeIfAbsent(target, address -> PageAddress.resolve(base, address))
-                .ifPresent(address -> links.add(
-                        new PageFacts.Link(address.toString(), linkText(link), hasWord(link.attr("rel"), "nofollow"))));
+        resolved.computeIfAbsent(target, address -> PageAddress.resolveText(base, address))
+                .ifPresent(address ->
+                        links.add(new PageFacts.Link(address, linkText(link), hasWord(link.attr("rel"), "nofollow"))));
     }
 
     private static String linkText(Element link) {
