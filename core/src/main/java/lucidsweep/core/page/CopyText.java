@@ -11,6 +11,7 @@ final class CopyText {
     private final StringBuilder text = new StringBuilder(16_384);
     private char[] piece = new char[1_024];
     private boolean endsInSpace = true;
+    private boolean full;
 
     /** Takes at most so many characters; what comes after is left out. */
     CopyText(int most) {
@@ -18,12 +19,14 @@ final class CopyText {
     }
 
     void append(String added) {
+        if (full) return;
         if (added.isBlank()) {
             space();
             return;
         }
         int room = most - text.length();
-        String some = added.length() <= room ? added : added.substring(0, room);
+        full = added.length() > room;
+        String some = full ? added.substring(0, room) : added;
         if (some.isEmpty()) return;
         String plain = withPlainSpaces(some);
         if (Spaces.isClosedUp(plain)) {

@@ -34,6 +34,29 @@ class TextsTest {
         assertThat(Likeness.hash(text) == 0).isEqualTo(key.isEmpty());
     }
 
+    @ParameterizedTest
+    @CsvSource({"'a  b', a b", "' a\tb\n', a b", "a b, a b", "'', ''", "' \f\r ', ''", "'a \u00A0b', 'a \u00A0b'"})
+    void spacesAreClosedUp(String text, String closed) {
+        assertThat(Spaces.closedUp(text)).isEqualTo(closed);
+    }
+
+    @Test
+    void textsInAsciiHaveTheSameKeyAsWithTheTables() {
+        Random random = new Random(8);
+        for (int i = 0; i < 500; i++) {
+            StringBuilder text = new StringBuilder();
+            for (int n = random.nextInt(40); n > 0; n--) text.append((char) (' ' + random.nextInt(95)));
+            // A zero-width joiner is no letter and joins nothing here, but sends the text the long way.
+            assertThat(Likeness.key(text.toString())).isEqualTo(Likeness.key(text + "\u200D"));
+        }
+    }
+
+    @Test
+    void dashesAndQuotesAreOneCharacterEach() {
+        assertThat(Graphemes.count("“Kayaks” – hire… it’s • here")).isEqualTo(28);
+        assertThat(Graphemes.count("“e\u0301”")).isEqualTo(3);
+    }
+
     @Test
     void cutsAtTheLastWordThatFitsWithAnEllipsis() {
         String text = "Kayak hire in Gull Cove with paddles, maps, dry bags and everything else that floats";
