@@ -21,7 +21,7 @@ class CoreBoundariesTest {
                             && !type.getSimpleName().startsWith("File")
                             && !type.getSimpleName().equals("RandomAccessFile")
                     || type.getFullName().equals("java.net.URI")
-                    || type.getFullName().equals("java.net.URISyntaxException")
+                    || type.getFullName().matches("java.net.(URISyntaxException|URLDecoder|IDN)")
                     || type.isPrimitive()
                     || type.isArray());
 

@@ -1,7 +1,9 @@
 package lucidsweep.core.page;
 
+import java.net.IDN;
 import java.net.URI;
 import java.net.URISyntaxException;
+import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.util.Locale;
 import java.util.Optional;
@@ -9,50 +11,39 @@ import java.util.regex.Pattern;
 
 /**
  * The address of a page in its normal form (RFC 3986, section 6.2.2): scheme and host in lower case, no default port, no
- * dot segments, no fragment, at least "/" as its path, characters that may not stand in an address percent-encoded.
+ * name of a user, no dot segments, no fragment, at least "/" as its path, percent-encoding where it is needed and only there.
  */
 public final class PageAddress {
 
-    private static final String ALLOWED = "-._~:/?#[]@!$&'()*+,;=%";
     private static final int LONGEST = 2_000;
     private static final Pattern SUFFIX = Pattern.compile("\\.[A-Za-z0-9]{2,5}$");
-    private static final Pattern WORD_BREAK = Pattern.compile("[-_+]|%20");
+    private static final Pattern WORD_BREAK = Pattern.compile("[-_+]");
 
     private PageAddress() {}
 
     /** The normal form of an absolute http or https address; empty for anything else. */
     public static Optional<URI> of(String address) {
-        return parse(address).flatMap(PageAddress::normal);
+        if (address.length() > LONGEST) return Optional.empty();
+        Reference reference = Reference.of(address);
+        return reference.scheme() == null
+                ? Optional.empty()
+                : normal(reference.on(reference)).map(URI::create);
     }
 
     /** The normal form of a link found on a page; empty where it leads to no page ("mailto:", "javascript:" …). */
     public static Optional<URI> resolve(URI base, String link) {
-        return parse(link).map(base::resolve).flatMap(PageAddress::normal);
+        return resolveText(base, link).map(URI::create);
     }
 
-    /** The same as text. A plain path, as most links are, is put together without being taken apart first. */
-    static Optional<String> resolveText(URI normalBase, String link) {
-        if (isPlainPath(link)) {
-            return Optional.of(normalBase.getScheme() + "://" + normalBase.getRawAuthority() + link);
-        }
-        return resolve(normalBase, link).map(URI::toString);
-    }
-
-    /** Whether a link is an absolute path of letters, digits and "-_~", with dots only inside its segments. */
-    private static boolean isPlainPath(String link) {
-        if (link.isEmpty() || link.charAt(0) != '/' || link.length() > LONGEST) return false;
-        for (int i = 1; i < link.length(); i++) {
-            char c = link.charAt(i);
-            boolean afterSlash = link.charAt(i - 1) == '/';
-            if (isLetterOrDigit(c) || c == '-' || c == '_' || c == '~') continue;
-            if ((c == '/' || c == '.') && !afterSlash) continue;
-            return false;
-        }
-        return true;
-    }
-
-    private static boolean isLetterOrDigit(char c) {
-        return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9');
+    /** The same as text. */
+    static Optional<String> resolveText(URI base, String link) {
+        if (link.length() > LONGEST) return Optional.empty();
+        Reference reference = Reference.of(link);
+        Reference page = new Reference(base.getScheme(), base.getRawAuthority(), base.getRawPath(), base.getRawQuery());
+        Reference whole = reference.on(page);
+        boolean sameHost = reference.scheme() == null && reference.authority() == null;
+        if (!sameHost) return normal(whole);
+        return Optional.of(whole.scheme() + "://" + whole.authority() + whole.pathAndQuery());
     }
 
     /** The words of the last part of the path, "kayak hire" of "/boats/kayak-hire.html"; empty for a home page. */
@@ -60,8 +51,8 @@ public final class PageAddress {
         String path = pathOf(address);
         String[] segments = path.split("/");
         String last = segments.length == 0 ? "" : segments[segments.length - 1];
-        String name = SUFFIX.matcher(last).replaceFirst("");
-        return WORD_BREAK.matcher(name).replaceAll(" ").strip();
+        String name = WORD_BREAK.matcher(SUFFIX.matcher(last).replaceFirst("")).replaceAll(" ");
+        return URLDecoder.decode(name, StandardCharsets.UTF_8).strip();
     }
 
     /** The folder a page lives in, "/boats/" of "/boats/kayak-hire.html"; "/" at the top. */
@@ -80,46 +71,26 @@ public final class PageAddress {
         }
     }
 
-    private static Optional<URI> parse(String text) {
-        String trimmed = text.strip();
-        if (trimmed.length() > LONGEST) return Optional.empty();
-        try {
-            return Optional.of(new URI(trimmed));
-        } catch (URISyntaxException e) {
-            try {
-                return Optional.of(new URI(encoded(trimmed)));
-            } catch (URISyntaxException hopeless) {
-                return Optional.empty();
-            }
-        }
+    private static Optional<String> normal(Reference reference) {
+        if (reference.authority() == null) return Optional.empty();
+        String scheme = reference.scheme().toLowerCase(Locale.ROOT);
+        if (!scheme.equals("http") && !scheme.equals("https")) return Optional.empty();
+        return host(reference.authority()).map(server -> {
+            boolean defaultPort = server.getPort() == (scheme.equals("http") ? 80 : 443);
+            String port = server.getPort() < 0 || defaultPort ? "" : ":" + server.getPort();
+            return scheme + "://" + server.getHost().toLowerCase(Locale.ROOT) + port + reference.pathAndQuery();
+        });
     }
 
-    private static Optional<URI> normal(URI address) {
-        String scheme = address.getScheme();
-        String host = address.getHost();
-        if (scheme == null || host == null) return Optional.empty();
-        scheme = scheme.toLowerCase(Locale.ROOT);
-        if (!scheme.equals("http") && !scheme.equals("https")) return Optional.empty();
-        boolean defaultPort = address.getPort() == (scheme.equals("http") ? 80 : 443);
-        String port = address.getPort() < 0 || defaultPort ? "" : ":" + address.getPort();
-        String path = address.normalize().getRawPath();
-        while (path != null && path.startsWith("/../")) path = path.substring(3);
-        if (path == null || path.isEmpty()) path = "/";
-        String query = address.getRawQuery() == null ? "" : "?" + address.getRawQuery();
+    /** Host and port of an authority; empty where there is no valid host. Names in other scripts become their ASCII form. */
+    private static Optional<URI> host(String authority) {
+        String server = authority.substring(authority.lastIndexOf('@') + 1);
         try {
-            return Optional.of(new URI(scheme + "://" + host.toLowerCase(Locale.ROOT) + port + path + query));
-        } catch (URISyntaxException e) {
+            boolean ascii = server.chars().allMatch(c -> c < 0x80);
+            URI address = new URI("http://" + (ascii ? server : IDN.toASCII(server, IDN.ALLOW_UNASSIGNED)));
+            return address.getHost() == null ? Optional.empty() : Optional.of(address);
+        } catch (URISyntaxException | IllegalArgumentException e) {
             return Optional.empty();
         }
-    }
-
-    private static String encoded(String text) {
-        StringBuilder safe = new StringBuilder();
-        for (byte b : text.getBytes(StandardCharsets.UTF_8)) {
-            char c = (char) (b & 0xFF);
-            if (isLetterOrDigit(c) || ALLOWED.indexOf(c) >= 0) safe.append(c);
-            else safe.append(String.format("%%%02X", (int) c));
-        }
-        return safe.toString();
     }
 }

@@ -1,0 +1,121 @@
+package lucidsweep.core.page;
+
+import java.nio.charset.StandardCharsets;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * A link in its parts (RFC 3986, appendix B) without its fragment; a part that is absent is null, only the path never is.
+ *
+ * <p>It is read as browsers read links: white space inside is dropped, a backslash is a slash, what may not stand in an
+ * address is percent-encoded, and what need not be encoded is not.
+ */
+record Reference(String scheme, String authority, String path, String query) {
+
+    private static final Pattern PARTS =
+            Pattern.compile("(?:([A-Za-z][A-Za-z0-9+.-]*):)?(?://([^/?]*))?([^?]*)(?:\\?(.*))?");
+    private static final String IN_PATH = "-._~/:@!$&'()*+,;=";
+    private static final String IN_QUERY = IN_PATH + "?[]";
+    private static final String UNRESERVED = "-._~";
+
+    static Reference of(String link) {
+        String text = link.strip();
+        int fragment = text.indexOf('#');
+        if (fragment >= 0) text = text.substring(0, fragment);
+        if (hasAny(text, "\t\n\r")) text = text.replaceAll("[\t\n\r]", "");
+        if (text.indexOf('\\') >= 0) text = withSlashes(text);
+        Matcher parts = PARTS.matcher(text);
+        if (!parts.matches()) throw new IllegalStateException("every text is a reference, but for " + text);
+        String query = parts.group(4);
+        return new Reference(
+                parts.group(1),
+                parts.group(2),
+                encoded(parts.group(3), IN_PATH),
+                query == null ? null : encoded(query, IN_QUERY));
+    }
+
+    /** What this reference means on a page of an address (RFC 3986, section 5.2.2). */
+    Reference on(Reference base) {
+        if (scheme != null) return new Reference(scheme, authority, withoutDots(path), query);
+        if (authority != null) return new Reference(base.scheme, authority, withoutDots(path), query);
+        if (path.isEmpty()) {
+            return new Reference(base.scheme, base.authority, base.path, query == null ? base.query : query);
+        }
+        String from = path.startsWith("/") ? "" : base.path.substring(0, base.path.lastIndexOf('/') + 1);
+        return new Reference(base.scheme, base.authority, withoutDots(from + path), query);
+    }
+
+    /** The path and query as one text, "/boats/?page=2"; a path that is empty is "/". */
+    String pathAndQuery() {
+        String whole = path.isEmpty() ? "/" : path;
+        return query == null ? whole : whole + "?" + query;
+    }
+
+    /** A path without its "." and ".." segments (RFC 3986, section 5.2.4). */
+    static String withoutDots(String path) {
+        if (!path.contains("/.") && !path.startsWith(".")) return path;
+        StringBuilder out = new StringBuilder(path.length());
+        String[] segments = path.split("/", -1);
+        for (int i = 0; i < segments.length; i++) {
+            boolean last = i == segments.length - 1;
+            if (segments[i].equals("..")) {
+                int slash = out.lastIndexOf("/", out.length() - 2);
+                out.setLength(Math.max(slash + 1, path.startsWith("/") ? 1 : 0));
+            } else if (!segments[i].equals(".")) {
+                out.append(segments[i]);
+                if (!last) out.append('/');
+            }
+        }
+        return out.toString();
+    }
+
+    private static String withSlashes(String text) {
+        int query = text.indexOf('?');
+        if (query < 0) return text.replace('\\', '/');
+        return text.substring(0, query).replace('\\', '/') + text.substring(query);
+    }
+
+    private static boolean hasAny(String text, String characters) {
+        for (int i = 0; i < characters.length(); i++) if (text.indexOf(characters.charAt(i)) >= 0) return true;
+        return false;
+    }
+
+    private static String encoded(String text, String allowed) {
+        int plain = 0;
+        while (plain < text.length() && isAllowed(text.charAt(plain), allowed)) plain++;
+        if (plain == text.length()) return text;
+        byte[] bytes = text.getBytes(StandardCharsets.UTF_8);
+        StringBuilder out = new StringBuilder(bytes.length + 16);
+        for (int i = 0; i < bytes.length; i++) {
+            int value = bytes[i] & 0xFF;
+            int hex = value == '%' ? hexAt(bytes, i + 1) : -1;
+            if (hex >= 0) {
+                i += 2;
+                if (isAllowed((char) hex, UNRESERVED)) out.append((char) hex);
+                else appendEncoded(out, hex);
+            } else if (isAllowed((char) value, allowed)) {
+                out.append((char) value);
+            } else {
+                appendEncoded(out, value);
+            }
+        }
+        return out.toString();
+    }
+
+    private static boolean isAllowed(char c, String allowed) {
+        return c >= 'a' && c <= 'z' || c >= 'A' && c <= 'Z' || c >= '0' && c <= '9' || allowed.indexOf(c) >= 0;
+    }
+
+    private static int hexAt(byte[] bytes, int at) {
+        if (at + 1 >= bytes.length) return -1;
+        int high = Character.digit(bytes[at], 16);
+        int low = Character.digit(bytes[at + 1], 16);
+        return high < 0 || low < 0 ? -1 : high * 16 + low;
+    }
+
+    private static void appendEncoded(StringBuilder out, int value) {
+        out.append('%')
+                .append(Character.toUpperCase(Character.forDigit(value >> 4, 16)))
+                .append(Character.toUpperCase(Character.forDigit(value & 0xF, 16)));
+    }
+}
