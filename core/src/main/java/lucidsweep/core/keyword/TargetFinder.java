@@ -17,7 +17,8 @@ import java.util.Set;
  * title, H1, slug, headings, link texts and copy, divided by the highest that the keyword could reach, so that the
  * scores of different keywords compare. An item fits a keyword only if it holds all its words and at least one of them
  * where it counts (title, H1, slug or link texts). Pairs are taken from the best down; of equal ones the longer keyword
- * first, and among those the one searched more. The same input gives the same result.
+ * first, and among those the one searched more; then keywords left without a home get one where another can move to a
+ * home nearly as good. The same input gives the same result.
  */
 public final class TargetFinder {
 
@@ -29,6 +30,7 @@ public final class TargetFinder {
     private static final double LEAST_SCORE = 0.3;
     private static final double SPECIFIC = 0.08;
     private static final int RUNNERS_UP = 40;
+    private static final double NEARLY_AS_GOOD = 0.85;
 
     private final Words language;
     private final List<Phrase> keywords = new ArrayList<>();
@@ -78,25 +80,72 @@ public final class TargetFinder {
      * @param fixedKeywords places of keywords that already have a home
      */
     public List<Target> targets(Collection<Long> fixedItems, Collection<Integer> fixedKeywords) {
-        Set<Long> takenItems = new HashSet<>(fixedItems);
-        Set<Integer> takenKeywords = new HashSet<>(fixedKeywords);
-        List<Pair> pairs = new ArrayList<>();
+        Set<Long> settledItems = new HashSet<>(fixedItems);
+        Set<Integer> settledKeywords = new HashSet<>(fixedKeywords);
+        List<List<Pair>> candidates = new ArrayList<>();
         for (int keyword = 0; keyword < keywords.size(); keyword++) {
-            if (!takenKeywords.contains(keyword)) pairs.addAll(bestItems(keyword, takenItems));
+            candidates.add(settledKeywords.contains(keyword) ? List.of() : bestItems(keyword, settledItems));
         }
-        pairs.sort(Comparator.comparingDouble((Pair pair) -> -pair.rank)
+        Homes homes = new Homes(candidates);
+        List<Pair> pairs = new ArrayList<>();
+        candidates.forEach(pairs::addAll);
+        pairs.sort(bestFirst());
+        pairs.forEach(homes::giveIfFree);
+        candidates.stream()
+                .filter(some -> !some.isEmpty() && homes.lacks(some.get(0).keyword))
+                .sorted(Comparator.comparing(some -> some.get(0), bestFirst()))
+                .forEach(homes::makeRoom);
+        return homes.given().stream()
+                .sorted(bestFirst())
+                .map(pair -> new Target(items.get(pair.ordinal), pair.keyword, pair.score, reason(pair)))
+                .toList();
+    }
+
+    private Comparator<Pair> bestFirst() {
+        return Comparator.comparingDouble((Pair pair) -> -pair.rank)
                 .thenComparing(pair -> -volumes.get(pair.keyword))
                 .thenComparing(pair -> items.get(pair.ordinal))
-                .thenComparing(pair -> pair.keyword));
-        List<Target> targets = new ArrayList<>();
-        for (Pair pair : pairs) {
-            long item = items.get(pair.ordinal);
-            if (takenItems.contains(item) || takenKeywords.contains(pair.keyword)) continue;
-            takenItems.add(item);
-            takenKeywords.add(pair.keyword);
-            targets.add(new Target(item, pair.keyword, pair.score, reason(pair)));
+                .thenComparing(pair -> pair.keyword);
+    }
+
+    /** Who lives where while homes are given out. */
+    private static final class Homes {
+        private final List<List<Pair>> candidates;
+        private final Map<Integer, Pair> ofKeyword = new HashMap<>();
+        private final Map<Integer, Pair> ofItem = new HashMap<>();
+
+        private Homes(List<List<Pair>> candidates) {
+            this.candidates = candidates;
         }
-        return targets;
+
+        private Collection<Pair> given() {
+            return ofKeyword.values();
+        }
+
+        private boolean lacks(int keyword) {
+            return !ofKeyword.containsKey(keyword);
+        }
+
+        private void giveIfFree(Pair pair) {
+            if (!lacks(pair.keyword) || ofItem.containsKey(pair.ordinal)) return;
+            ofKeyword.put(pair.keyword, pair);
+            ofItem.put(pair.ordinal, pair);
+        }
+
+        /** A keyword whose items are all taken gets one where the keyword there has another home nearly as good. */
+        private void makeRoom(List<Pair> wanted) {
+            for (Pair pair : wanted) {
+                Pair there = ofItem.get(pair.ordinal);
+                for (Pair other : candidates.get(there.keyword)) {
+                    if (other.rank < there.rank * NEARLY_AS_GOOD || ofItem.containsKey(other.ordinal)) continue;
+                    ofItem.put(other.ordinal, other);
+                    ofKeyword.put(other.keyword, other);
+                    ofItem.put(pair.ordinal, pair);
+                    ofKeyword.put(pair.keyword, pair);
+                    return;
+                }
+            }
+        }
     }
 
     private record Pair(int keyword, int ordinal, double score, double rank, int fields) {}

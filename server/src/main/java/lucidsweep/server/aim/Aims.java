@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import lucidsweep.core.keyword.ItemTexts;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.Target;
@@ -30,6 +31,8 @@ import tools.jackson.databind.json.JsonMapper;
 /** Keywords and targets; what a person decided stays through every run. */
 @Service
 public class Aims {
+
+    private static final Set<String> SORTS = Set.of("volume", "phrase", "address");
 
     private final AimMapper mapper;
     private final Clients clients;
@@ -87,6 +90,7 @@ public class Aims {
     Page<KeywordRow> rows(
             long propertyId, String q, String home, String sort, boolean descending, int from, int count) {
         clients.property(propertyId);
+        if (!SORTS.contains(sort)) throw Refusal.badInput("keywords cannot be sorted by \"" + sort + "\"");
         String like = q == null || q.isBlank() ? null : "%" + q.replaceAll("([\\\\%_])", "\\\\$1") + "%";
         return new Page<>(
                 mapper.count(propertyId, like, home),

@@ -113,7 +113,11 @@ final class Crawl implements AutoCloseable {
     String summary() {
         int captured = frontier.captured();
         String pages = captured + (captured == 1 ? " page" : " pages") + " captured";
-        return elsewhere == 0 ? pages : pages + ", " + elsewhere + " links lead to other hosts";
+        return switch (elsewhere) {
+            case 0 -> pages;
+            case 1 -> pages + ", 1 link leads to another host";
+            default -> pages + ", " + elsewhere + " links lead to other hosts";
+        };
     }
 
     @Override

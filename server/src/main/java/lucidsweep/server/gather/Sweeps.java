@@ -140,7 +140,9 @@ public class Sweeps {
             publisher.publishEvent(new SweepEnded(sweep.propertyId(), sweep.id()));
             mapper.endSweep(sweep.id(), progress.stopAsked() ? "stopped" : "done");
             items.changed(sweep.propertyId());
-            return crawl.summary() + (gone == 0 ? "" : ", " + gone + " are gone since the last sweep") + ".";
+            return crawl.summary()
+                    + (gone == 0 ? "" : ", " + gone + (gone == 1 ? " is" : " are") + " gone since the last sweep")
+                    + ".";
         } catch (RuntimeException e) {
             mapper.endSweep(sweep.id(), "failed");
             throw e;

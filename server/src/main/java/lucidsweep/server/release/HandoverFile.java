@@ -4,11 +4,13 @@ import java.io.IOException;
 import java.io.Writer;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import lucidsweep.core.compose.TagList;
+import lucidsweep.core.finding.Field;
 import lucidsweep.server.gather.Imports;
 import lucidsweep.server.item.Items;
 import lucidsweep.server.web.CsvText;
@@ -121,6 +123,7 @@ final class HandoverFile {
                 chunk.computeIfAbsent(line.itemId(), item -> new ArrayList<>()).add(line);
                 afterItem = line.itemId();
             }
+            chunk.values().forEach(lines -> lines.sort(Comparator.comparing(line -> Field.of(line.field()))));
             if (!chunk.isEmpty()) visit.accept(chunk.values());
         } while (!chunk.isEmpty());
     }

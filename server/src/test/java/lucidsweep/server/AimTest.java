@@ -1,0 +1,154 @@
+package lucidsweep.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.TreeMap;
+import lucidsweep.server.RunningApplication.Api;
+import lucidsweep.server.RunningApplication.Reply;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+/** Keywords find their items; what a person decides stays. */
+@ExtendWith(RunningApplication.class)
+class AimTest {
+
+    private static final String CSV = """
+            id,title,description
+            A1,Greenland paddle of ash,A greenland paddle for long days
+            A2,Greenland paddle of cedar,A light greenland paddle
+            A3,Spray deck for a sea kayak,Keeps the water out of a sea kayak
+            A4,Gift voucher,A voucher for somebody who paddles
+            """;
+    private static final String KEYWORDS =
+            "keyword,volume\\ngreenland paddle,900\\ncedar paddle,300\\nspray deck,1.2K\\nwooden oars,50\\n";
+
+    private Shop shop;
+    private Api api;
+
+    @BeforeEach
+    void shopWithKeywords(Api api) {
+        this.api = api;
+        shop = new Shop(api, CSV);
+        JsonNode added =
+                shop.post("/keywords", "{\"text\":\"" + KEYWORDS + "\"}").json();
+        assertThat(added.path("added").asInt()).isEqualTo(4);
+        assertThat(added.path("aimed").asInt()).as(shop.get("/keywords").body()).isEqualTo(3);
+    }
+
+    @Test
+    void eachKeywordHasAHomeAndAReason() {
+        assertThat(homes())
+                .containsEntry("greenland paddle", "A1")
+                .containsEntry("cedar paddle", "A2")
+                .containsEntry("spray deck", "A3")
+                .containsEntry("wooden oars", "");
+        assertThat(keyword("spray deck").path("reason").asString()).contains("title");
+        assertThat(shop.row("A2").path("aim").path("keyword").asString()).isEqualTo("cedar paddle");
+        assertThat(shop.total("target=without")).isEqualTo(1);
+        assertThat(shop.total("target=with")).isEqualTo(3);
+        assertThat(shop.total("target=" + keyword("spray deck").path("id"))).isEqualTo(1);
+        assertThat(shop.get("/keywords?home=without").json().path("rows").findValuesAsString("phrase"))
+                .containsExactly("wooden oars");
+        assertThat(shop.get("/keywords?home=with").json().path("total").asInt()).isEqualTo(3);
+    }
+
+    @Test
+    void whatIsSetByHandStaysAndTheOthersMakeRoom() {
+        assertThat(aim("greenland paddle", shop.itemId("A2"))).isEqualTo(1);
+        assertThat(homes()).containsEntry("greenland paddle", "A2").containsEntry("cedar paddle", "");
+        assertThat(shop.row("A2").path("aim").path("byHand").asBoolean()).isTrue();
+        shop.importFile(CSV.replace("Gift voucher", "Gift voucher for a greenland paddle"));
+        assertThat(homes()).as("after the next import").containsEntry("greenland paddle", "A2");
+
+        assertThat(aim(null, shop.itemId("A2"), shop.itemId("A3"))).isEqualTo(2);
+        assertThat(shop.row("A3").path("aim").path("keyword").isNull()).isTrue();
+        assertThat(shop.row("A3").path("aim").path("reason").asString()).isEqualTo("cleared by hand");
+        assertThat(homes()).containsEntry("spray deck", "");
+        assertThat(shop.total("target=without")).as("cleared ones have none").isEqualTo(3);
+
+        shop.post("/targets/free", "{\"ids\":[" + shop.itemId("A2") + "," + shop.itemId("A3") + "]}");
+        assertThat(homes()).containsEntry("cedar paddle", "A2").containsEntry("spray deck", "A3");
+    }
+
+    @Test
+    void findingsFollowTheTarget() {
+        assertThat(shop.kinds("A4")).doesNotContain("title off-keyword");
+        aim("wooden oars", shop.itemId("A4"));
+        assertThat(shop.kinds("A4")).contains("title off-keyword", "description off-keyword");
+        shop.type("A4", "title", "Wooden oars: a gift voucher");
+        assertThat(shop.kinds("A4")).doesNotContain("title off-keyword").contains("description off-keyword");
+        aim(null, shop.itemId("A4"));
+        assertThat(shop.kinds("A4")).doesNotContain("description off-keyword");
+    }
+
+    @Test
+    void keywordsAreBroughtUpToDateAndTakenAway() {
+        JsonNode again = shop.post("/keywords", "{\"text\":\"Greenland Paddles\\t1000\\nsea kayak\\t70\\n\"}")
+                .json();
+        assertThat(again.path("added").asInt()).isEqualTo(1);
+        assertThat(again.path("known").asInt()).isEqualTo(1);
+        assertThat(keyword("greenland paddle").path("volume").asInt()).isEqualTo(1000);
+        aim("spray deck", shop.itemId("A3"));
+        shop.post("/keywords/remove", "[" + keyword("spray deck").path("id") + "]");
+        assertThat(homes()).doesNotContainKey("spray deck").containsEntry("sea kayak", "A3");
+        assertThat(shop.row("A3").path("aim").path("byHand").asBoolean()).isFalse();
+    }
+
+    @Test
+    void theListIsSortedSearchedAndTakenAway() {
+        assertThat(shop.get("/keywords").json().path("rows").findValuesAsString("phrase"))
+                .containsExactly("spray deck", "greenland paddle", "cedar paddle", "wooden oars");
+        assertThat(shop.get("/keywords?sort=phrase&desc=false")
+                        .json()
+                        .path("rows")
+                        .findValuesAsString("phrase"))
+                .containsExactly("cedar paddle", "greenland paddle", "spray deck", "wooden oars");
+        assertThat(shop.get("/keywords?q=PADDLE").json().path("total").asInt()).isEqualTo(2);
+        assertThat(shop.get("/keywords?q=%25").json().path("total").asInt())
+                .as("a plain sign")
+                .isZero();
+        assertThat(shop.get("/keywords?from=1&count=2").json().path("rows").findValuesAsString("phrase"))
+                .containsExactly("greenland paddle", "cedar paddle");
+        assertThat(shop.get("/keywords.csv?home=without").body().lines())
+                .containsExactly("keyword,volume,competition,address,reason", "wooden oars,50,,,");
+    }
+
+    @Test
+    void whatIsNotThereIsRefused() {
+        Shop other = new Shop(api, CSV);
+        Reply reply = other.post(
+                "/targets",
+                "{\"selection\":{},\"keywordId\":" + keyword("spray deck").path("id") + "}");
+        assertThat(reply.status()).isEqualTo(404);
+        assertThat(reply.problem()).contains("no keyword").contains("in this property");
+        assertThat(shop.get("/keywords?sort=colour").status()).isEqualTo(422);
+        assertThat(shop.post("/keywords", "{\"text\":\"https://tarrin.example/\\n\"}")
+                        .problem())
+                .contains("no keyword could be read")
+                .contains("an address, not a phrase");
+    }
+
+    private int aim(String keyword, long... items) {
+        String id = keyword == null ? "null" : keyword(keyword).path("id").toString();
+        return shop.post("/targets", "{\"selection\":" + Shop.selection(items) + ",\"keywordId\":" + id + "}")
+                .json()
+                .path("items")
+                .asInt();
+    }
+
+    private JsonNode keyword(String phrase) {
+        return shop.get("/keywords?q=" + Api.encoded(phrase))
+                .json()
+                .path("rows")
+                .get(0);
+    }
+
+    private TreeMap<String, String> homes() {
+        TreeMap<String, String> homes = new TreeMap<>();
+        for (JsonNode row : shop.get("/keywords").json().path("rows"))
+            homes.put(row.path("phrase").asString(), row.path("address").asString(""));
+        return homes;
+    }
+}

@@ -1,0 +1,167 @@
+package lucidsweep.server;
+
+import static lucidsweep.server.Shop.edit;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Set;
+import lucidsweep.server.RunningApplication.Api;
+import lucidsweep.standins.ShopListings;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
+
+/** What a preview says is what is done, whether it was kept or is worked out again. */
+@ExtendWith(RunningApplication.class)
+class PreviewTest {
+
+    private static final String RECIPE = "\"recipe\":{\"parts\":["
+            + "{\"sources\":[{\"kind\":\"TITLE\",\"text\":\"\"}],\"before\":\"\",\"letterCase\":\"SENTENCE\",\"rank\":1,\"shortenable\":true},"
+            + "{\"sources\":[{\"kind\":\"KEYWORD\",\"text\":\"\"},{\"kind\":\"SECTION\",\"text\":\"\"}],\"before\":\" – \",\"letterCase\":\"AS_IS\",\"rank\":2,\"shortenable\":false},"
+            + "{\"sources\":[{\"kind\":\"BRAND\",\"text\":\"\"}],\"before\":\" | \",\"letterCase\":\"AS_IS\",\"rank\":3,\"shortenable\":false}]}";
+
+    private Api api;
+    private Shop shop;
+
+    @BeforeEach
+    void demoShop(Api api) {
+        this.api = api;
+        shop = new Shop(api, new ShopListings(7).csv());
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "replace|title|\"find\":\"e\",\"with\":\"E\",\"matchCase\":true",
+                "replace|title|\"find\":\"(\\\\w+) (\\\\w+)\",\"with\":\"$2 $1\",\"regex\":true",
+                "before|title|\"with\":\"New: \"",
+                "after|description|\"with\":\" Sent from the boat shed.\"",
+                "cut|description|\"find\":null",
+                "case|title|\"letterCase\":\"title\"",
+                "add-tags|tags|\"tags\":[\"boat shed\",\"hand made\"]",
+                "remove-tags|tags|\"tags\":[\"Kayak Gift\"]",
+                "replace-tag|tags|\"find\":\"kayak gift\",\"with\":\"paddler gift\"",
+            })
+    void theBatchIsWhatThePreviewShowed(String tool, String field, String rest) {
+        check(edit(tool, field, rest), field);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"title", "description"})
+    void recipesToo(String field) {
+        check(edit("recipe", field, RECIPE), field);
+    }
+
+    private void check(String edit, String field) {
+        JsonNode preview = shop.preview(edit);
+        int changes = preview.path("changes").asInt();
+        assertThat(preview.path("of").asInt()).isEqualTo(180);
+        assertThat(preview.path("done").asInt()).isEqualTo(180);
+        int left = preview.path("unchanged").asInt()
+                + preview.path("kept").asInt()
+                + preview.path("alike").asInt()
+                + preview.path("nothing").asInt()
+                + preview.path("runaway").asInt();
+        assertThat(changes + left).as("every item is accounted for: " + preview).isEqualTo(180);
+        if (changes == 0) {
+            assertThat(shop.post("/batches", edit).problem()).contains("Nothing would change");
+            return;
+        }
+        Map<Long, String> before = texts(field);
+        JsonNode batch = shop.batch(edit);
+        assertThat(batch.path("items").asInt()).isEqualTo(changes);
+        Map<Long, String> after = texts(field);
+        for (JsonNode row : preview.path("rows")) {
+            if (row.path("result").asString().equals("alike")) continue;
+            assertThat(before)
+                    .containsEntry(
+                            row.path("itemId").asLong(), row.path("before").asString());
+            assertThat(after)
+                    .containsEntry(
+                            row.path("itemId").asLong(), row.path("after").asString());
+        }
+        long differing = before.keySet().stream()
+                .filter(id -> !before.get(id).equals(after.get(id)))
+                .count();
+        assertThat(differing).isEqualTo(changes);
+        assertThat(shop.preview(edit).path("changes").asInt()).as("again").isLessThanOrEqualTo(changes);
+    }
+
+    @Test
+    void aPreviewOfTextsThatChangedSinceIsWorkedOutAgain() {
+        String id = shop.get("/items?count=1")
+                .json()
+                .path("rows")
+                .get(0)
+                .path("address")
+                .asString();
+        String edit = edit("after", "title", "\"with\":\" – signed\"", shop.itemId(id));
+        shop.preview(edit);
+        shop.type(id, "title", "Another title altogether");
+        shop.batch(edit);
+        assertThat(shop.text(id, "title")).isEqualTo("Another title altogether – signed");
+    }
+
+    @Test
+    void whatWasKeptInBetweenStaysAsItIs() {
+        String id = shop.get("/items?count=1")
+                .json()
+                .path("rows")
+                .get(0)
+                .path("address")
+                .asString();
+        String edit = edit("after", "title", "\"with\":\" – signed\"");
+        int changes = shop.preview(edit).path("changes").asInt();
+        shop.post(
+                "/keeps",
+                "{\"selection\":" + Shop.selection(shop.itemId(id))
+                        + ",\"fields\":[\"title\"],\"reason\":\"it sells\"}");
+        assertThat(shop.batch(edit).path("items").asInt()).isEqualTo(changes - 1);
+        assertThat(shop.text(id, "title")).doesNotEndWith("signed");
+    }
+
+    /** Neither among themselves nor with those that were not chosen or stay as they are. */
+    @Test
+    void recipesNeverMakeTwoTextsAlike() {
+        String csv = """
+                id,title,section,price
+                A1,Ash paddle,Paddles,45
+                A2,ash  PADDLE,Paddles,46
+                A3,Ash Paddle!,Paddles,47
+                A4,Ash paddle.,Paddles,48
+                """;
+        Shop alike = new Shop(api, csv);
+        alike.post(
+                "/keeps",
+                "{\"selection\":" + Shop.selection(alike.itemId("A4"))
+                        + ",\"fields\":[\"title\"],\"reason\":\"it sells\"}");
+        String edit = edit("recipe", "title", RECIPE, alike.itemId("A1"), alike.itemId("A3"), alike.itemId("A4"));
+        alike.batch(edit);
+        Set<String> titles = new HashSet<>();
+        for (String id : new String[] {"A1", "A2", "A3", "A4"})
+            assertThat(titles.add(alike.text(id, "title")
+                                    .toLowerCase()
+                                    .replaceAll("\\W+", " ")
+                                    .strip())
+                            || id.equals("A4"))
+                    .as(id + " of " + titles)
+                    .isTrue();
+    }
+
+    private Map<Long, String> texts(String field) {
+        Map<Long, String> texts = new HashMap<>();
+        for (JsonNode row : shop.get("/items?count=500").json().path("rows")) {
+            JsonNode cell = row.path(field);
+            texts.put(
+                    row.path("id").asLong(),
+                    cell.path("draft").asString(cell.path("captured").asString()));
+        }
+        return texts;
+    }
+}

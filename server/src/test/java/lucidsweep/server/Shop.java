@@ -1,0 +1,101 @@
+package lucidsweep.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import lucidsweep.server.RunningApplication.Api;
+import lucidsweep.server.RunningApplication.Reply;
+import tools.jackson.databind.JsonNode;
+
+/** A property filled from a file of listings, and what tests do with it. */
+final class Shop {
+
+    private final Api api;
+    private final long property;
+
+    Shop(Api api, String csv) {
+        this.api = api;
+        property = api.property("listings", "", false);
+        importFile(csv);
+    }
+
+    long property() {
+        return property;
+    }
+
+    void importFile(String csv) {
+        assertThat(api.importListings(property, csv).path("state").asString()).isEqualTo("done");
+    }
+
+    /** Asks for something of the property, such as "/items?q=oar". */
+    Reply get(String path) {
+        return api.get("/api/properties/" + property + path);
+    }
+
+    Reply post(String path, String json) {
+        return api.post("/api/properties/" + property + path, json);
+    }
+
+    /** An edit of all items, or of those with the ids. */
+    static String edit(String tool, String field, String rest, long... ids) {
+        String more = rest.isEmpty() ? "" : "," + rest;
+        return "{\"selection\":" + selection(ids) + ",\"spec\":{\"tool\":\"" + tool + "\",\"field\":\"" + field + "\""
+                + more + "}}";
+    }
+
+    static String selection(long... ids) {
+        return ids.length == 0 ? "{}" : "{\"ids\":" + java.util.Arrays.toString(ids) + "}";
+    }
+
+    /** Applies an edit and returns the batch. */
+    JsonNode batch(String edit) {
+        Reply applied = post("/batches", edit);
+        assertThat(applied.status()).as(applied.body()).isEqualTo(200);
+        return applied.json().path("batch");
+    }
+
+    /** A preview, waited for. */
+    JsonNode preview(String edit) {
+        JsonNode preview = post("/previews", edit).json();
+        while (!preview.path("complete").asBoolean())
+            preview =
+                    api.get("/api/previews/" + preview.path("token").asString()).json();
+        return preview;
+    }
+
+    void type(String id, String field, String text) {
+        String cell = "[{\"itemId\":" + itemId(id) + ",\"field\":\"" + field + "\",\"text\":\""
+                + text.replace("\"", "\\\"") + "\"}]";
+        assertThat(post("/cells", cell).status()).isEqualTo(200);
+    }
+
+    JsonNode row(String id) {
+        for (JsonNode row : get("/items?q=" + Api.encoded(id)).json().path("rows"))
+            if (row.path("address").asString().equals(id)) return row;
+        throw new AssertionError("there is no listing " + id);
+    }
+
+    long itemId(String id) {
+        return row(id).path("id").asLong();
+    }
+
+    /** The text of a field in force. */
+    String text(String id, String field) {
+        JsonNode cell = row(id).path(field);
+        return cell.path("draft").isNull()
+                ? cell.path("captured").asString()
+                : cell.path("draft").asString();
+    }
+
+    List<String> kinds(String id) {
+        List<String> kinds = new ArrayList<>();
+        for (JsonNode flaw : row(id).path("flaws"))
+            kinds.add(flaw.path("field").asString() + " " + flaw.path("kind").asString());
+        return kinds;
+    }
+
+    int total(String filter) {
+        return get("/items?" + filter).json().path("total").asInt();
+    }
+}

@@ -1,0 +1,107 @@
+package lucidsweep.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import lucidsweep.server.RunningApplication.Api;
+import lucidsweep.standins.DemoSite;
+import lucidsweep.standins.KeywordFile;
+import lucidsweep.standins.ShopListings;
+import lucidsweep.standins.Website;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+/** However findings are counted, gathered, filtered or taken away, it is the same findings. */
+@ExtendWith(RunningApplication.class)
+class TriageTest {
+
+    @Test
+    void ofTheShop(Api api) {
+        check(api, new Shop(api, new ShopListings(7).csv()).property());
+    }
+
+    @Test
+    void ofTheWebsiteWithKeywords(Api api) throws Exception {
+        try (Website website = Website.ofDemo(DemoSite.ofSeed(7), 0)) {
+            long property = api.property("website", website.address().toString(), true);
+            api.sweep(property);
+            api.upload(
+                    "/api/properties/" + property + "/keywords/file",
+                    "keywords.csv",
+                    new KeywordFile(7).csv().getBytes());
+            check(api, property);
+        }
+    }
+
+    private static void check(Api api, long property) {
+        String path = "/api/properties/" + property;
+        Map<String, Integer> counted = new TreeMap<>();
+        for (String line : api.get(path + "/findings.csv").body().split("\r\n")) {
+            List<String> cells = cells(line);
+            boolean counts = cells.get(4).equals("yes") || cells.get(2).equals("not-indexable");
+            if (counts) counted.merge(cells.get(1) + " " + cells.get(2), 1, Integer::sum);
+        }
+        Map<String, Integer> kinds = new TreeMap<>();
+        for (JsonNode kind : api.get(path + "/findings/kinds").json())
+            kinds.put(
+                    kind.path("field").asString() + " " + kind.path("kind").asString(),
+                    kind.path("items").asInt());
+        assertThat(kinds).as("kinds and the file").isEqualTo(counted).hasSizeGreaterThan(5);
+
+        Map<String, Integer> gathered = new TreeMap<>();
+        JsonNode causes = api.get(path + "/causes").json();
+        for (JsonNode cause : causes) {
+            String field = cause.path("field").asString();
+            String kind = cause.path("kind").asString();
+            int items = cause.path("items").asInt();
+            gathered.merge(field + " " + kind, items, Integer::sum);
+            int behind = api.get(path + "/items?indexable=yes&field=" + field + "&kind=" + kind
+                            + "&shared=" + Api.encoded(cause.path("shared").asString())
+                            + "&section=" + Api.encoded(cause.path("section").asString()))
+                    .json()
+                    .path("total")
+                    .asInt();
+            boolean oneOfSeveral = cause.path("shared").asString().isEmpty()
+                    && cause.path("section").asString().isEmpty();
+            if (oneOfSeveral) assertThat(behind).as(cause.toString()).isGreaterThanOrEqualTo(items);
+            else assertThat(behind).as(cause.toString()).isEqualTo(items);
+        }
+        kinds.remove("indexing not-indexable");
+        assertThat(gathered).as("causes and kinds").isEqualTo(kinds);
+        kinds.forEach((name, items) -> {
+            String[] parts = name.split(" ");
+            String filter = "/items?indexable=yes&field=" + parts[0] + "&kind=" + parts[1];
+            assertThat(api.get(path + filter).json().path("total").asInt())
+                    .as(name)
+                    .isEqualTo(items);
+        });
+
+        List<String> lines = api.get(path + "/causes.csv").body().lines().toList();
+        assertThat(lines)
+                .hasSize(causes.size() + 1)
+                .first()
+                .isEqualTo("field,finding,items,links,weight,section,shared,says");
+        assertThat(cells(lines.get(1)).get(7))
+                .isEqualTo(causes.get(0).path("says").asString());
+    }
+
+    /** The cells of a line of CSV that holds no line breaks. */
+    private static List<String> cells(String line) {
+        List<String> cells = new ArrayList<>();
+        StringBuilder cell = new StringBuilder();
+        boolean quoted = false;
+        for (char c : line.toCharArray()) {
+            if (c == '"') quoted = !quoted;
+            else if (c == ',' && !quoted) {
+                cells.add(cell.toString());
+                cell.setLength(0);
+            } else cell.append(c);
+        }
+        cells.add(cell.toString());
+        return cells;
+    }
+}
