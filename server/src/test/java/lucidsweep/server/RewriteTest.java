@@ -41,7 +41,7 @@ class RewriteTest {
         assertThat(refused.status()).isEqualTo(409);
         assertThat(refused.problem())
                 .contains("“ash” replaced by “cedar”")
-                .contains("(1 texts)")
+                .contains("(1 text)")
                 .contains("nothing was changed");
         assertThat(title("A2")).endsWith("signed");
 

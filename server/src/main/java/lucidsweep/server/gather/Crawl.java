@@ -15,6 +15,7 @@ import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.CapturedItem;
 import lucidsweep.server.item.Captures;
 import lucidsweep.server.job.Progress;
+import lucidsweep.server.web.Counted;
 import lucidsweep.server.web.Refusal;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -111,8 +112,7 @@ final class Crawl implements AutoCloseable {
     }
 
     String summary() {
-        int captured = frontier.captured();
-        String pages = captured + (captured == 1 ? " page" : " pages") + " captured";
+        String pages = Counted.of(frontier.captured(), "page") + " captured";
         return switch (elsewhere) {
             case 0 -> pages;
             case 1 -> pages + ", 1 link leads to another host";

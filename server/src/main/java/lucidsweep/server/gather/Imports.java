@@ -25,6 +25,7 @@ import lucidsweep.server.item.Items;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.job.Progress;
 import lucidsweep.server.table.TableFile;
+import lucidsweep.server.web.Counted;
 import lucidsweep.server.web.Refusal;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
@@ -184,8 +185,10 @@ public class Imports {
             mapper.endSweep(sweep.id(), "failed");
             throw e;
         }
-        return reading.captured + " listings read"
-                + (reading.unreadable == 0 ? "." : ", " + reading.unreadable + " rows could not be read.");
+        return Counted.of(reading.captured, "listing") + " read"
+                + (reading.unreadable == 0
+                        ? "."
+                        : ", " + Counted.of(reading.unreadable, "row") + " could not be read.");
     }
 
     private final class Reading implements TableFile.RowReader {

@@ -84,6 +84,7 @@ public class Jobs {
 
     /** Asks a job to stop; what it did so far stays. */
     void stop(long id) {
+        find(id);
         Running job = running.get(id);
         if (job == null) throw Refusal.conflict("this has ended already");
         job.stopAsked = true;

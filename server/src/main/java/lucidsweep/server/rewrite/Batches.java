@@ -23,6 +23,7 @@ import lucidsweep.server.item.FieldLine;
 import lucidsweep.server.item.Items;
 import lucidsweep.server.job.Progress;
 import lucidsweep.server.triage.Findings;
+import lucidsweep.server.web.Counted;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -185,7 +186,7 @@ public class Batches {
                 undo ? mapper.conflictsOfUndo(batch.id(), range) : mapper.conflictsOfRedo(range);
         if (conflicts.isEmpty()) return;
         String those = conflicts.stream()
-                .map(conflict -> conflict.title() + " (" + conflict.fields() + " texts)")
+                .map(conflict -> conflict.title() + " (" + Counted.of(conflict.fields(), "text") + ")")
                 .collect(Collectors.joining(", "));
         throw Refusal.conflict("Some of its texts were changed since by " + those + ". Undo "
                 + (conflicts.size() == 1 ? "that" : "those") + " first; nothing was changed.");

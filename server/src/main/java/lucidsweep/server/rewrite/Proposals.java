@@ -3,6 +3,7 @@ package lucidsweep.server.rewrite;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -43,6 +44,7 @@ final class Proposals {
     private final BulkEdit edit;
     private final Fitter fitter;
     private final Set<Long> taken = new HashSet<>();
+    private final Map<Long, Boolean> heldElsewhere = new HashMap<>();
     private final AtomicInteger runaways = new AtomicInteger();
 
     Proposals(Property property, Client client, EditSpec spec, Items items, Drafts drafts) {
@@ -113,41 +115,39 @@ final class Proposals {
     }
 
     /** What was worked out for each by itself is held against the others here, one after another. */
-    private List<Proposal> told(List<Draft> drafts, long[] selected) {
-        if (fitter == null) return drafts.stream().map(Draft::proposal).toList();
-        Set<Long> elsewhere = takenElsewhere(drafts, selected);
-        return drafts.stream().map(draft -> distinct(draft, elsewhere)).toList();
-    }
-
-    /** Hashes of composed texts that items outside the selection have already. */
-    private Set<Long> takenElsewhere(List<Draft> made, long[] selected) {
-        Set<Long> taken = new HashSet<>();
-        for (Draft draft : made) {
-            if (!draft.proposal.changes()) continue;
-            long hash = Likeness.hash(draft.proposal.after());
-            boolean held = items.alikeItems(property.id(), spec.field(), List.of(hash)).stream()
-                    .anyMatch(id -> Arrays.binarySearch(selected, id) < 0);
-            if (held) taken.add(hash);
-        }
-        return taken;
+    private List<Proposal> told(List<Draft> made, long[] selected) {
+        if (fitter == null) return made.stream().map(Draft::proposal).toList();
+        return made.stream().map(draft -> distinct(draft, selected)).toList();
     }
 
     /** Two items never get the same text: the later one gets the part that tells it apart. */
-    private Proposal distinct(Draft draft, Set<Long> elsewhere) {
+    private Proposal distinct(Draft draft, long[] selected) {
         Proposal proposal = draft.proposal;
         boolean composed = proposal.result() != Proposal.Result.KEPT && proposal.result() != Proposal.Result.NOTHING;
-        if (!composed || claim(proposal.after(), elsewhere)) return proposal;
+        if (!composed || claim(draft, proposal.after(), selected)) return proposal;
         for (String telling : tellingApart(draft.sources)) {
             String apart = fitter.compose(draft.sources, telling).text();
-            if (!apart.isEmpty() && claim(apart, elsewhere))
+            if (!apart.isEmpty() && claim(draft, apart, selected))
                 return new Proposal(draft.field, apart, Proposal.Result.TOLD_APART);
         }
         return new Proposal(draft.field, proposal.after(), Proposal.Result.ALIKE);
     }
 
-    private boolean claim(String text, Set<Long> elsewhere) {
+    private boolean claim(Draft draft, String text, long[] selected) {
         long hash = Likeness.hash(text);
-        return !elsewhere.contains(hash) && taken.add(hash);
+        long own = draft.field.itemId();
+        return !heldElsewhere.computeIfAbsent(hash, key -> isHeldElsewhere(key, own, selected)) && taken.add(hash);
+    }
+
+    /** Whether another item has the text and keeps it: one that is not selected or stays as it is. */
+    private boolean isHeldElsewhere(long hash, long own, long[] selected) {
+        long[] others = items.alikeItems(property.id(), spec.field(), List.of(hash)).stream()
+                .mapToLong(Long::longValue)
+                .filter(id -> id != own)
+                .toArray();
+        if (others.length == 0) return false;
+        if (Arrays.stream(others).anyMatch(id -> Arrays.binarySearch(selected, id) < 0)) return true;
+        return drafts.fields(others, spec.field()).stream().anyMatch(field -> field.kept() != null);
     }
 
     private static List<String> tellingApart(Map<Source.Kind, String> sources) {

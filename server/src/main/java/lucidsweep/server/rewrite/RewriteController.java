@@ -11,6 +11,7 @@ import lucidsweep.server.item.Items;
 import lucidsweep.server.item.Selection;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.job.Progress;
+import lucidsweep.server.web.Counted;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -133,7 +134,8 @@ class RewriteController {
     private Applied inBackground(long propertyId, String title, BatchWork work) {
         long job = jobs.start(propertyId, "batch", title, progress -> {
             Batch batch = work.run(progress);
-            return batch.items() + " texts " + (batch.state().equals("undone") ? "are as they were." : "changed.");
+            String texts = Counted.of(batch.items(), "text");
+            return batch.state().equals("undone") ? texts + " as before." : texts + " changed.";
         });
         return new Applied(null, job);
     }
