@@ -112,6 +112,38 @@ class GatherTest {
                 .isEqualTo("done");
     }
 
+    @Test
+    void stoppedItGoesOnWhereItWas() {
+        try (Site other = new Site()) {
+            site.redirect("/", other.address());
+            String[] links = new String[60];
+            for (int i = 0; i < links.length; i++) {
+                links[i] = "/page-" + i;
+                other.page(links[i], "Page number " + i + " of the site", "/deep-" + i);
+                other.page("/deep-" + i, "Deep page number " + i);
+            }
+            other.page("/", "Start of many pages", links);
+            JsonNode sweep = start("{\"mostPages\":500,\"mostDepth\":5,\"connections\":1,\"delayMs\":10}");
+            long job = sweep.path("jobId").asLong();
+            while (api.get("/api/jobs/" + job).json().path("done").asInt() < 5) LockSupport.parkNanos(5_000_000);
+            api.post("/api/jobs/" + job + "/stop", "");
+            api.ended(job);
+            int before = titles().size();
+            assertThat(before).isBetween(1, 120);
+            assertThat(api.post("/api/sweeps/" + sweep.path("id") + "/go-on", "")
+                            .json()
+                            .path("state")
+                            .asString())
+                    .isEqualTo("running");
+            assertThat(api.ended(job).path("state").asString()).isEqualTo("done");
+            assertThat(titles()).hasSize(121);
+            assertThat(other.requests()).extracting(Site.Request::path).doesNotHaveDuplicates();
+            assertThat(api.post("/api/sweeps/" + sweep.path("id") + "/go-on", "")
+                            .problem())
+                    .contains("only where it was stopped");
+        }
+    }
+
     /** The host that the start leads to is the one that is crawled, and its robots.txt is the one that counts. */
     @Test
     void theStartMayLeadToAnotherHost() {

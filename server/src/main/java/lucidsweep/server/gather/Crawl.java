@@ -90,7 +90,8 @@ final class Crawl implements AutoCloseable {
         gate.silence().ifPresent(why -> {
             throw Refusal.badInput(start + " cannot be reached: " + why);
         });
-        if (!frontier.resume()) begin(gate);
+        if (frontier.resume()) keepToWhereTheStartLed();
+        else begin(gate);
         List<Thread> workers = startWorkers();
         try {
             while (!isDone()) {
@@ -103,6 +104,7 @@ final class Crawl implements AutoCloseable {
             for (Thread worker : workers) worker.interrupt();
             for (Thread worker : workers) worker.join(TimeUnit.SECONDS.toMillis(60));
         }
+        store(whatIsLeft());
         if (frontier.captured() == 0 && frontier.ended() <= 1) refuseIfUnreachable();
         if (limitReached() && frontier.waiting() > 0) {
             mapper.leaveWaiting(IdRange.of(sweep.id()), "the limit of " + settings.mostPages() + " pages was reached");
@@ -128,6 +130,17 @@ final class Crawl implements AutoCloseable {
     private void keepTo(URI address) {
         start = address;
         visitor.keepTo(address);
+    }
+
+    /** The start may have led elsewhere before the crawl was interrupted. */
+    private void keepToWhereTheStartLed() {
+        IdRange range = IdRange.of(sweep.id());
+        for (int step = 0; step < MOST_REDIRECTS; step++) {
+            Optional<URI> to = Optional.ofNullable(mapper.redirectOf(range, start.toString()))
+                    .flatMap(PageAddress::of);
+            if (to.isEmpty()) return;
+            keepTo(to.get());
+        }
     }
 
     private boolean isHere(URI address) {
@@ -176,7 +189,9 @@ final class Crawl implements AutoCloseable {
         try {
             while (!over) {
                 Visit visit = frontier.next();
-                if (visit != null) answers.put(visitor.visit(visit));
+                if (visit == null) continue;
+                Answer answer = visitor.visit(visit);
+                if (!answers.offer(answer)) answers.put(answer);
             }
         } catch (InterruptedException ended) {
             Thread.currentThread().interrupt();
@@ -192,6 +207,14 @@ final class Crawl implements AutoCloseable {
             if (answer == null) break;
             batch.add(answer);
         }
+        frontier.answered(batch.size());
+        return batch;
+    }
+
+    /** What came in after the last storing: it was asked, so it need not be asked again. */
+    private List<Answer> whatIsLeft() {
+        List<Answer> batch = new ArrayList<>();
+        answers.drainTo(batch);
         frontier.answered(batch.size());
         return batch;
     }

@@ -33,6 +33,9 @@ interface GatherMapper {
     @Update("update sweep set state = #{state}, ended = now() where id = #{id}")
     void endSweep(long id, String state);
 
+    @Update("update sweep set state = 'running', ended = null where id = #{id}")
+    void reopenSweep(long id);
+
     @Select("select * from sweep where id = #{id}")
     Sweep sweep(long id);
 
@@ -96,6 +99,11 @@ interface GatherMapper {
     List<Known> known(long after, long last, int limit);
 
     record Known(long id, String address, String outcome) {}
+
+    @Select("""
+            select redirect_to from visit where id between #{range.first} and #{range.last}
+            and address = #{address} and outcome = 'redirect'""")
+    String redirectOf(@Param("range") IdRange range, @Param("address") String address);
 
     @Select("""
             select outcome, status, count(*) count, min(address) example, min(detail) detail from visit

@@ -33,6 +33,11 @@ class SweepController {
         return sweeps.start(propertyId, settings);
     }
 
+    @PostMapping("/sweeps/{id}/go-on")
+    Sweep goOn(@PathVariable long id) {
+        return sweeps.goOn(id);
+    }
+
     @GetMapping("/sweeps/{id}/outcomes")
     List<OutcomeCount> outcomes(@PathVariable long id) {
         return sweeps.report(id);

@@ -60,6 +60,25 @@ public class Sweeps {
         return sweep;
     }
 
+    /** Goes on with the last crawl of a property where somebody stopped it. */
+    Sweep goOn(long sweepId) {
+        Sweep sweep = mapper.sweep(sweepId);
+        if (sweep == null) throw Refusal.notFound("there is no sweep " + sweepId);
+        clients.property(sweep.propertyId());
+        boolean last = mapper.sweeps(sweep.propertyId()).get(0).id() == sweepId;
+        if (!last || !sweep.kind().equals("crawl") || !sweep.state().equals("stopped")) {
+            throw Refusal.conflict("only the last sweep can go on, and only where it was stopped; start a new one");
+        }
+        mapper.reopenSweep(sweepId);
+        goOn(sweep);
+        return mapper.sweep(sweepId);
+    }
+
+    private void goOn(Sweep sweep) {
+        CrawlSettings settings = json.readValue(mapper.settings(sweep.id()), CrawlSettings.class);
+        jobs.start(sweep.jobId(), progress -> crawl(sweep, settings, progress));
+    }
+
     /** Runs a crawl on the caller's thread. */
     public Sweep runNow(long propertyId, CrawlSettings settings) {
         Sweep sweep = create(propertyId, settings);
@@ -100,12 +119,9 @@ public class Sweeps {
     }
 
     @EventListener(ApplicationReadyEvent.class)
-    void goOn() {
+    void goOnAfterTheEnd() {
         mapper.failUnfinishedImports();
-        for (Sweep sweep : mapper.unfinished()) {
-            CrawlSettings settings = json.readValue(mapper.settings(sweep.id()), CrawlSettings.class);
-            jobs.start(sweep.jobId(), progress -> crawl(sweep, settings, progress));
-        }
+        mapper.unfinished().forEach(this::goOn);
     }
 
     private Sweep create(long propertyId, CrawlSettings settings) {
