@@ -21,7 +21,7 @@ for (const folder of readdirSync("src", { withFileTypes: true })) {
   if (!folder.isDirectory()) continue;
   if (![...STAGES, ...SHARED, "app"].includes(folder.name)) faults.push(`src/${folder.name}: no such place`);
   for (const name of readdirSync(join("src", folder.name))) {
-    if (/\.tsx?$/.test(name)) check(join("src", folder.name, name), folder.name);
+    if (/\.tsx?$/.test(name) && !name.includes(".test.")) check(join("src", folder.name, name), folder.name);
   }
 }
 if (faults.length > 0) {

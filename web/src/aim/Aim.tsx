@@ -1,6 +1,7 @@
 import { SegmentedControl } from "@mantine/core";
 import { useSearchParams } from "react-router";
 import { JobStrip } from "../parts/JobStrip";
+import { count } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { useProperty } from "../parts/useProperty";
 import { AddKeywords } from "./AddKeywords";
@@ -21,9 +22,9 @@ export function Aim() {
           <AddKeywords propertyId={propertyId} />
           {standing && standing.keywords > 0 && (
             <p className={stage.soft}>
-              {standing.aimed} of {standing.indexable} indexable items aim at a keyword. Each keyword has one home: the
-              item that holds its words best in title, H1, address, headings, link texts and copy. What you set by hand
-              stays.
+              {count(standing.aimed)} of {count(standing.indexable)} indexable items aim at a keyword. Each keyword has
+              one home: the item that holds its words best in title, H1, address, headings, link texts and copy. What
+              you set by hand stays.
             </p>
           )}
         </div>

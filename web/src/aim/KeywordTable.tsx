@@ -8,6 +8,7 @@ import { useChoice } from "../parts/choice";
 import { type Column, Grid } from "../parts/Grid";
 import { IconDownload } from "../parts/icons";
 import { count, pathOf } from "../parts/number";
+import { searchOf } from "../parts/searchOf";
 import stage from "../parts/stage.module.css";
 import { useRows } from "../parts/useRows";
 import css from "./Aim.module.css";
@@ -84,7 +85,7 @@ export function KeywordTable({ propertyId, home }: { propertyId: number; home?: 
     <>
       <p className={css.line}>
         <strong>{rows.total === undefined ? "–" : count(rows.total)} keywords</strong>
-        <a href={`/api/properties/${propertyId}/keywords.csv${home ? "?home=without" : ""}`} download>
+        <a href={`/api/properties/${propertyId}/keywords.csv?${searchOf(query)}`} download>
           <IconDownload size={15} aria-hidden /> CSV
         </a>
       </p>

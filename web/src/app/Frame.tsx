@@ -9,7 +9,7 @@ import css from "./Frame.module.css";
 import { PropertySwitcher } from "./PropertySwitcher";
 import { StageRibbon } from "./StageRibbon";
 
-const STAGES_WITH_ITEMS = ["gather", "rewrite", "release"];
+const STAGES_WITH_TABLES = ["gather", "aim", "rewrite", "release"];
 
 export function Frame() {
   useServerEvents();
@@ -103,7 +103,7 @@ function Find({ input, propertyId }: { input: React.RefObject<HTMLInputElement |
   const submit = (event: React.FormEvent) => {
     event.preventDefault();
     const q = input.current?.value.trim() ?? "";
-    if (!STAGES_WITH_ITEMS.includes(stage)) {
+    if (!STAGES_WITH_TABLES.includes(stage)) {
       navigate(`/p/${propertyId}/rewrite?${new URLSearchParams({ q })}`);
       return;
     }

@@ -1,8 +1,8 @@
-import { Modal } from "@mantine/core";
+import { Button, Modal } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type Sweep } from "../api/client";
-import { ofProperty, useJobs } from "../api/queries";
+import { ofProperty, useChange, useJobs } from "../api/queries";
 import { dayAndTime } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import css from "./Gather.module.css";
@@ -16,12 +16,15 @@ export function SweepList({ propertyId }: { propertyId: number }) {
     queryKey: ofProperty(propertyId, "sweeps"),
     queryFn: () => answer(api.GET("/api/properties/{propertyId}/sweeps", { params: { path: { propertyId } } })),
   });
+  const goOn = useChange(propertyId, (id: number) =>
+    answer(api.POST("/api/sweeps/{id}/go-on", { params: { path: { id } } })),
+  );
   if (!sweeps.data || sweeps.data.length === 0) return null;
   return (
     <div className={stage.block}>
       <h2>Sweeps</h2>
       <ol className={css.sweeps}>
-        {sweeps.data.map((sweep) => (
+        {sweeps.data.map((sweep, i) => (
           <li key={sweep.id}>
             <button type="button" onClick={() => setOpen(sweep)}>
               <b>{dayAndTime(sweep.started)}</b>
@@ -31,6 +34,16 @@ export function SweepList({ propertyId }: { propertyId: number }) {
                 {jobs.data?.find((job) => job.id === sweep.jobId)?.note || sweep.source}
               </span>
             </button>
+            {i === 0 && sweep.kind === "crawl" && sweep.state === "stopped" && (
+              <Button
+                size="compact-xs"
+                variant="default"
+                loading={goOn.isPending}
+                onClick={() => goOn.mutate(sweep.id)}
+              >
+                Go on
+              </Button>
+            )}
           </li>
         ))}
       </ol>

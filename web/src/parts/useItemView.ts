@@ -2,6 +2,7 @@ import { useCallback, useMemo, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import { answer, api, type ItemFilter, type ItemRow } from "../api/client";
 import { ofProperty } from "../api/queries";
+import { searchOf } from "./searchOf";
 import { useRows } from "./useRows";
 
 const FILTERS = ["q", "section", "field", "kind", "shared", "state", "target", "indexable"] as const;
@@ -64,9 +65,7 @@ export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned =
         },
       }),
     );
-  const csv = `/api/properties/${propertyId}/items.csv?${new URLSearchParams(
-    Object.entries(query).flatMap(([name, value]) => (value == null || value === "" ? [] : [[name, String(value)]])),
-  )}`;
+  const csv = `/api/properties/${propertyId}/items.csv?${searchOf(query)}`;
   return {
     rows,
     filter,

@@ -1,8 +1,7 @@
-import { Button, Checkbox, Modal, NativeSelect, TextInput } from "@mantine/core";
+import { Checkbox, NativeSelect, TextInput } from "@mantine/core";
 import { useState } from "react";
 import { answer, api, type Property } from "../api/client";
-import css from "./Portfolio.module.css";
-import { useClientChange } from "./useClientChange";
+import { RecordForm } from "./RecordForm";
 
 const LANGUAGES = [
   ["en", "English"],
@@ -29,81 +28,60 @@ export function PropertyForm({ clientId, property, onClose }: Props) {
     language: property?.language ?? "en",
     privateAllowed: property?.privateAllowed ?? false,
   });
-  const save = useClientChange(
-    () =>
-      property
-        ? answer(api.PUT("/api/properties/{id}", { params: { path: { id: property.id } }, body: form }))
-        : answer(api.POST("/api/properties", { body: form })),
-    onClose,
-  );
-  const remove = useClientChange(
-    () => answer(api.DELETE("/api/properties/{id}", { params: { path: { id: property?.id ?? 0 } } })),
-    onClose,
-  );
+
   const website = form.kind === "website";
   return (
-    <Modal opened onClose={onClose} title={property ? "Change the property" : "Add a property"}>
-      <form
-        className={css.form}
-        onSubmit={(event) => {
-          event.preventDefault();
-          save.mutate(undefined);
-        }}
-      >
-        <NativeSelect
-          label="Kind"
-          disabled={property !== undefined}
-          value={form.kind}
-          onChange={(event) => setForm({ ...form, kind: event.currentTarget.value })}
-          data={[
-            { value: "website", label: "a website" },
-            { value: "listings", label: "the listings of a shop" },
-            { value: "videos", label: "a video channel (nothing can be gathered for it yet)" },
-          ]}
-        />
+    <RecordForm
+      thing="property"
+      known={property !== undefined}
+      complete={form.name.trim() !== "" && (!website || form.address.trim() !== "")}
+      onSave={() =>
+        property
+          ? answer(api.PUT("/api/properties/{id}", { params: { path: { id: property.id } }, body: form }))
+          : answer(api.POST("/api/properties", { body: form }))
+      }
+      onRemove={() => answer(api.DELETE("/api/properties/{id}", { params: { path: { id: property?.id ?? 0 } } }))}
+      onClose={onClose}
+    >
+      <NativeSelect
+        label="Kind"
+        disabled={property !== undefined}
+        value={form.kind}
+        onChange={(event) => setForm({ ...form, kind: event.currentTarget.value })}
+        data={[
+          { value: "website", label: "a website" },
+          { value: "listings", label: "the listings of a shop" },
+          { value: "videos", label: "a video channel (nothing can be gathered for it yet)" },
+        ]}
+      />
+      <TextInput
+        label="Name"
+        data-autofocus
+        value={form.name}
+        onChange={(event) => setForm({ ...form, name: event.currentTarget.value })}
+      />
+      {website && (
         <TextInput
-          label="Name"
-          data-autofocus
-          value={form.name}
-          onChange={(event) => setForm({ ...form, name: event.currentTarget.value })}
+          label="Address"
+          placeholder="https://example.com/"
+          value={form.address}
+          onChange={(event) => setForm({ ...form, address: event.currentTarget.value })}
         />
-        {website && (
-          <TextInput
-            label="Address"
-            placeholder="https://example.com/"
-            value={form.address}
-            onChange={(event) => setForm({ ...form, address: event.currentTarget.value })}
-          />
-        )}
-        <NativeSelect
-          label="Language"
-          value={form.language}
-          onChange={(event) => setForm({ ...form, language: event.currentTarget.value })}
-          data={LANGUAGES}
+      )}
+      <NativeSelect
+        label="Language"
+        value={form.language}
+        onChange={(event) => setForm({ ...form, language: event.currentTarget.value })}
+        data={LANGUAGES}
+      />
+      {website && (
+        <Checkbox
+          size="xs"
+          label="May reach private addresses (for a site on this machine or in the office)"
+          checked={form.privateAllowed}
+          onChange={(event) => setForm({ ...form, privateAllowed: event.currentTarget.checked })}
         />
-        {website && (
-          <Checkbox
-            size="xs"
-            label="May reach private addresses (for a site on this machine or in the office)"
-            checked={form.privateAllowed}
-            onChange={(event) => setForm({ ...form, privateAllowed: event.currentTarget.checked })}
-          />
-        )}
-        <div className={css.buttons}>
-          <Button
-            type="submit"
-            loading={save.isPending}
-            disabled={form.name.trim() === "" || (website && form.address.trim() === "")}
-          >
-            {property ? "Save" : "Add"}
-          </Button>
-          {property && (
-            <Button variant="subtle" onClick={() => remove.mutate(undefined)}>
-              Remove (can be brought back)
-            </Button>
-          )}
-        </div>
-      </form>
-    </Modal>
+      )}
+    </RecordForm>
   );
 }

@@ -43,6 +43,8 @@ export function Rewrite() {
     if (tool && n === 0) all();
   }, [tool, n, all]);
 
+  // The panel waits until it is known what it is about, so that it never previews nothing.
+  const known = n > 0 || view.rows.total === 0;
   const openTool = (next: Tool | undefined, field = on) =>
     setSearch((before) => {
       const after = new URLSearchParams(before);
@@ -143,7 +145,7 @@ export function Rewrite() {
             </BatchBar>
           )}
         </div>
-        {tool ? (
+        {tool && known && (
           <EditPanel
             key={`${tool} ${on}`}
             propertyId={propertyId}
@@ -156,10 +158,9 @@ export function Rewrite() {
             onTool={openTool}
             onClose={() => openTool(undefined)}
           />
-        ) : (
-          hand !== undefined && (
-            <CloseUp propertyId={propertyId} itemId={hand} editable onClose={() => setHand(undefined)} />
-          )
+        )}
+        {!tool && hand !== undefined && (
+          <CloseUp propertyId={propertyId} itemId={hand} editable onClose={() => setHand(undefined)} />
         )}
       </div>
     </div>

@@ -16,10 +16,10 @@ export function Verdict({ figures, field }: { figures: Figures; field: string })
   const parts = [
     [figures.shortened, "shortened or without a part"],
     [figures.lacking, "lacked a source for a part"],
-    [figures.toldApart, "got one more part, so that no two are the same"],
-    [figures.alike, "would be the same as another and stay"],
-    [figures.nothing, "have nothing to be made of and stay"],
-    [figures.kept, "are kept as they are"],
+    [figures.toldApart, "told apart by one more part"],
+    [figures.alike, "left, to be no copy of another"],
+    [figures.nothing, "left, with nothing to be made of"],
+    [figures.kept, "kept as is"],
     [figures.runaway, "left out: the regular expression tries too many ways"],
   ].filter(([n]) => Number(n) > 0) as [number, string][];
   const fitting = figures.fitting === figures.changes ? "all" : count(figures.fitting);

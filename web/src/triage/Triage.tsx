@@ -23,6 +23,9 @@ export function Triage() {
         <div className={css.causes}>
           <header className={css.head}>
             <h1>What holds this property back</h1>
+            <a className={css.download} href={`/api/properties/${propertyId}/causes.csv`} download>
+              <IconDownload size={15} aria-hidden /> CSV
+            </a>
             {standing && (
               <p>
                 {count(standing.flawed)} of {count(standing.indexable)} indexable items have findings. Causes are ranked
@@ -113,7 +116,7 @@ function Ledger({ propertyId }: { propertyId: number }) {
     <aside className={css.ledger}>
       <header>
         <h2>By kind</h2>
-        <a href={`/api/properties/${propertyId}/findings.csv`} download>
+        <a className={css.download} href={`/api/properties/${propertyId}/findings.csv`} download>
           <IconDownload size={15} aria-hidden /> CSV
         </a>
       </header>

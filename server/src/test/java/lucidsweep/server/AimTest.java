@@ -111,6 +111,12 @@ class AimTest {
                 .isZero();
         assertThat(shop.get("/keywords?from=1&count=2").json().path("rows").findValuesAsString("phrase"))
                 .containsExactly("greenland paddle", "cedar paddle");
+        assertThat(shop.get("/keywords.csv?q=paddle&sort=phrase&desc=false")
+                        .body()
+                        .lines())
+                .as("as the table stands")
+                .extracting(line -> line.split(",")[0])
+                .containsExactly("keyword", "cedar paddle", "greenland paddle");
         assertThat(shop.get("/keywords.csv?home=without").body().lines())
                 .containsExactly("keyword,volume,competition,address,reason", "wooden oars,50,,,");
     }

@@ -1,8 +1,6 @@
 package lucidsweep.server.aim;
 
 import java.io.IOException;
-import java.io.OutputStreamWriter;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -10,7 +8,6 @@ import lucidsweep.server.item.Selection;
 import lucidsweep.server.table.TableFile;
 import lucidsweep.server.web.CsvText;
 import lucidsweep.server.web.Page;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -91,24 +88,19 @@ class AimController {
     ResponseEntity<StreamingResponseBody> csv(
             @PathVariable long propertyId,
             @RequestParam(required = false) String q,
-            @RequestParam(required = false) String home) {
-        StreamingResponseBody body = out -> {
-            try (CsvText csv = new CsvText(new OutputStreamWriter(out, StandardCharsets.UTF_8))) {
-                csv.row("keyword", "volume", "competition", "address", "reason");
-                List<KeywordRow> rows;
-                int from = 0;
-                do {
-                    rows = aims.rows(propertyId, q, home, "volume", true, from, CHUNK)
-                            .rows();
-                    rows.forEach(
-                            row -> csv.row(row.phrase(), row.volume(), row.competition(), row.address(), row.reason()));
-                    from += CHUNK;
-                } while (rows.size() == CHUNK);
-            }
-        };
-        return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"keywords.csv\"")
-                .header(HttpHeaders.CONTENT_TYPE, "text/csv; charset=utf-8")
-                .body(body);
+            @RequestParam(required = false) String home,
+            @RequestParam(defaultValue = "volume") String sort,
+            @RequestParam(defaultValue = "true") boolean desc) {
+        return CsvText.download("keywords.csv", csv -> {
+            csv.row("keyword", "volume", "competition", "address", "reason");
+            List<KeywordRow> rows;
+            int from = 0;
+            do {
+                rows = aims.rows(propertyId, q, home, sort, desc, from, CHUNK).rows();
+                rows.forEach(
+                        row -> csv.row(row.phrase(), row.volume(), row.competition(), row.address(), row.reason()));
+                from += CHUNK;
+            } while (rows.size() == CHUNK);
+        });
     }
 }

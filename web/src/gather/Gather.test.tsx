@@ -1,0 +1,169 @@
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { beforeEach, expect, it } from "vitest";
+import { asked, Problem, serve } from "../../testing/server";
+import { item, show, standing } from "../../testing/view";
+import type { Job, Sweep } from "../api/client";
+import { Gather } from "./Gather";
+
+const sweep = (id: number, changes: Partial<Sweep>): Sweep => ({
+  id,
+  propertyId: 7,
+  jobId: id + 100,
+  kind: "crawl",
+  source: "https://tarrin.example/",
+  state: "done",
+  started: "2026-10-01T08:00:00Z",
+  ended: "2026-10-01T08:01:00Z",
+  ...changes,
+});
+
+const RUNNING = {
+  id: 101,
+  propertyId: 7,
+  kind: "crawl",
+  title: "Sweep of https://tarrin.example/",
+  state: "running",
+  done: 812,
+  total: 2650,
+  perSecond: 40,
+  secondsLeft: 46,
+  note: "",
+} as unknown as Job;
+
+const PLAN = {
+  token: "abc",
+  fileName: "shop.csv",
+  encoding: "UTF-8",
+  delimiter: "semicolon",
+  notes: ["No column looks like the title; please choose it."],
+  columns: [
+    { name: "no", meaning: "ID", samples: ["A1", "A2"] },
+    { name: "what", meaning: "UNUSED", samples: ["Ash paddle", "Oak paddle"] },
+  ],
+};
+
+beforeEach(() => {
+  serve("GET /api/properties/7/standing", standing());
+  serve("GET /api/properties/7/jobs", []);
+  serve("GET /api/properties/7/sweeps", []);
+  serve("GET /api/properties/7/sections", [{ section: "/tours/", items: 2 }]);
+  serve("GET /api/properties/7/findings/kinds", []);
+  serve("GET /api/properties/7/items", { total: 2, asOf: 4, rows: [item(1), item(2)] });
+});
+
+it("starts a sweep with what was set, after the property was changed where it had to be", async () => {
+  serve("PUT /api/properties/7", {});
+  serve("POST /api/properties/7/sweeps", sweep(1, { state: "running" }));
+  show(<Gather />);
+  const address = await screen.findByLabelText("Address to start from");
+  await userEvent.clear(address);
+  await userEvent.type(address, "https://tarrin.example/en/");
+  fireEvent.change(screen.getByLabelText("Pages at most"), { target: { value: "500" } });
+  await userEvent.click(screen.getByRole("button", { name: "Start the sweep" }));
+  await waitFor(() => expect(asked("POST /api/properties/7/sweeps")).toHaveLength(1));
+  expect(asked("PUT /api/properties/7")[0].body).toMatchObject({
+    address: "https://tarrin.example/en/",
+    kind: "website",
+  });
+  expect(asked("POST /api/properties/7/sweeps")[0].body).toEqual({
+    mostPages: 500,
+    mostDepth: 25,
+    connections: 2,
+    delayMs: 100,
+  });
+});
+
+it("shows a sweep under way with its rate and time left, and stops it", async () => {
+  serve("GET /api/properties/7/jobs", [RUNNING]);
+  serve("POST /api/jobs/101/stop", {});
+  show(<Gather />);
+  const strip = await screen.findByRole("status");
+  expect(strip.textContent).toContain("812 done, 1,838 waiting, 40 a second, about 46 s left");
+  const start = (await screen.findByRole("button", { name: "A sweep is under way" })) as HTMLButtonElement;
+  expect(start.disabled).toBe(true);
+  fireEvent.click(within(strip).getByRole("button", { name: "Stop" }));
+  await waitFor(() => expect(asked("POST /api/jobs/101/stop")).toHaveLength(1));
+});
+
+it("goes on with the last sweep where it was stopped, and only with that one", async () => {
+  serve("GET /api/properties/7/sweeps", [sweep(2, { state: "stopped" }), sweep(1, { state: "stopped" })]);
+  serve("POST /api/sweeps/2/go-on", sweep(2, { state: "running" }));
+  show(<Gather />);
+  const buttons = await screen.findAllByRole("button", { name: "Go on" });
+  expect(buttons).toHaveLength(1);
+  fireEvent.click(buttons[0]);
+  await waitFor(() => expect(asked("POST /api/sweeps/2/go-on")).toHaveLength(1));
+});
+
+it("reports what became of every address, and lists those of one kind", async () => {
+  serve("GET /api/properties/7/sweeps", [sweep(2, {})]);
+  serve("GET /api/sweeps/2/outcomes", [
+    { outcome: "captured", status: 200, count: 365, example: "https://tarrin.example/", detail: "" },
+    {
+      outcome: "blocked",
+      status: 0,
+      count: 1,
+      example: "https://tarrin.example/private/",
+      detail: "robots.txt does not allow it",
+    },
+  ]);
+  serve("GET /api/sweeps/2/visits", [
+    {
+      id: 1,
+      address: "https://tarrin.example/private/",
+      detail: "robots.txt does not allow it",
+      foundOn: "https://tarrin.example/",
+    },
+  ]);
+  show(<Gather />);
+  fireEvent.click(await screen.findByRole("button", { name: /https:\/\/tarrin.example/ }));
+  fireEvent.click(await screen.findByRole("button", { name: "blocked by robots.txt" }));
+  expect(await screen.findByText(/found on https:\/\/tarrin.example\//)).toBeTruthy();
+  expect(asked("GET /api/sweeps/2/visits")[0].query).toMatchObject({ outcome: "blocked" });
+  expect(screen.getByRole("link", { name: "Every address as CSV" }).getAttribute("href")).toBe(
+    "/api/sweeps/2/visits.csv",
+  );
+});
+
+it("imports a file once its columns were put right", async () => {
+  serve("GET /api/properties/7/standing", standing({}, { kind: "listings" }));
+  serve("POST /api/properties/7/imports", PLAN);
+  serve("POST /api/imports/abc/apply", sweep(3, { kind: "import" }));
+  const { container } = show(<Gather />);
+  await screen.findByRole("button", { name: "Choose a file" });
+  const input = container.querySelector("input[type=file]") as HTMLInputElement;
+  await userEvent.upload(input, new File(["no;what\nA1;Ash paddle\n"], "shop.csv", { type: "text/csv" }));
+  expect(await screen.findByText(/Read as UTF-8, cells parted by semicolon/)).toBeTruthy();
+  expect(screen.getByText(/No column looks like the title/)).toBeTruthy();
+  expect(screen.getByText("Oak paddle")).toBeTruthy();
+  const go = screen.getByRole("button", { name: "Import" }) as HTMLButtonElement;
+  expect(go.disabled).toBe(true);
+  fireEvent.change(screen.getByLabelText("What what holds"), { target: { value: "TITLE" } });
+  fireEvent.click(go);
+  await waitFor(() => expect(asked("POST /api/imports/abc/apply")[0]?.body).toEqual(["ID", "TITLE"]));
+  await waitFor(() => expect(screen.queryByText("Oak paddle")).toBeNull());
+});
+
+it("keeps the file dialog closed and says why where a file is no table", async () => {
+  serve("GET /api/properties/7/standing", standing({}, { kind: "listings" }));
+  serve("POST /api/properties/7/imports", new Problem(422, "the file is empty"));
+  const { container } = show(<Gather />);
+  await screen.findByRole("button", { name: "Choose a file" });
+  const input = container.querySelector("input[type=file]") as HTMLInputElement;
+  await userEvent.upload(input, new File([""], "empty.csv", { type: "text/csv" }));
+  expect(await screen.findByText("the file is empty")).toBeTruthy();
+});
+
+it("narrows the table by what is chosen, in words that can be taken back", async () => {
+  show(<Gather />, "/p/7/gather?q=kayak&shared=+%7C+Tarrin");
+  await screen.findByText("Title of page 1");
+  fireEvent.change(screen.getByLabelText("Section"), { target: { value: "/tours/" } });
+  await waitFor(() =>
+    expect(asked("GET /api/properties/7/items").slice(-1)[0].query).toMatchObject({ section: "/tours/", q: "kayak" }),
+  );
+  expect(screen.getByRole("link", { name: "CSV" }).getAttribute("href")).toContain("section=%2Ftours%2F");
+  fireEvent.click(screen.getByRole("button", { name: "No longer: shares “| Tarrin”" }));
+  fireEvent.click(screen.getByRole("button", { name: "show all" }));
+  await waitFor(() => expect(asked("GET /api/properties/7/items").slice(-1)[0].query).not.toHaveProperty("q"));
+});

@@ -1,0 +1,129 @@
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { beforeEach, expect, it } from "vitest";
+import { type Asked, asked, serve } from "../../testing/server";
+import { cell, item, show } from "../../testing/view";
+import { CloseUp } from "./CloseUp";
+
+const FIT = { px: 612.4, chars: 58, desktopLimit: 580, phoneLimit: 644, fitting: 50, says: "33 px over" };
+
+/** What the server says of texts: the keyword's word marked, the measure of the title. */
+const looks = ({ body }: Asked) => {
+  const { title, description } = body as { title: string; description: string };
+  const of = (text: string) => ({
+    fit: { ...FIT, says: text.length > 40 ? "33 px over" : "" },
+    lacks: text.includes("lesson") ? [] : ["lesson"],
+    desktop: [
+      {
+        pieces: [
+          { text: `${text} `, marked: false },
+          { text: "kayak", marked: true },
+        ],
+      },
+    ],
+    phone: [{ pieces: [{ text: `phone: ${text}`, marked: false }] }],
+  });
+  return { title: of(title), description: of(description) };
+};
+
+const ROW = item(5, {
+  title: cell("Hire", { draft: "Kayak hire by the hour in Gull Cove and Fennick" as never }),
+  aim: {
+    keywordId: 1,
+    keyword: "kayak lesson",
+    volume: 1300,
+    byHand: false,
+    score: 0.8,
+    reason: "all its words stand in the H1",
+  },
+  flaws: [{ field: "title", kind: "too-long", evidence: "33 px over 580 on a desktop" }],
+});
+
+beforeEach(() => {
+  serve("GET /api/items/5", ROW);
+  serve("GET /api/items/5/history", [
+    {
+      title: "Recipe for titles",
+      state: "undone",
+      created: "2026-10-02T08:00:00Z",
+      field: "title",
+      afterText: "Hire a kayak",
+    },
+  ]);
+  serve("POST /api/properties/7/looks", looks);
+  serve("POST /api/properties/7/cells", {});
+  serve("POST /api/properties/7/keeps", { fields: 2 });
+});
+
+it("shows the result as it will look, the measure, the keyword, the findings and the history", async () => {
+  show(<CloseUp propertyId={7} itemId={5} onClose={() => undefined} />);
+  const result = await screen.findByRole("figure", { name: "The result on a desktop" });
+  expect(within(result).getAllByText("kayak")[0].tagName).toBe("MARK");
+  expect(within(result).getByText("tarrin.example › page-5")).toBeTruthy();
+  expect(screen.getAllByText(/612 px, 58 characters/)[0].textContent).toContain("33 px over; lacks lesson");
+  expect(screen.getByText("Captured: Hire")).toBeTruthy();
+  expect(screen.getByText(/1,300 searches a month/)).toBeTruthy();
+  expect(screen.getByText("1 finding")).toBeTruthy();
+  expect(await screen.findByText("(undone)")).toBeTruthy();
+  fireEvent.click(screen.getByLabelText("Phone"));
+  expect(await screen.findByText(/^phone: Kayak hire/)).toBeTruthy();
+  expect((screen.getByLabelText("Title") as HTMLTextAreaElement).readOnly).toBe(true);
+});
+
+it("has texts measured by the server as they are typed, and drafts what changed", async () => {
+  show(<CloseUp propertyId={7} itemId={5} editable onClose={() => undefined} />);
+  const title = await screen.findByLabelText("Title");
+  const draft = screen.getByRole("button", { name: "Draft it" }) as HTMLButtonElement;
+  expect(draft.disabled).toBe(true);
+  await userEvent.clear(title);
+  await userEvent.type(title, "A kayak lesson");
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/looks").slice(-1)[0].body).toMatchObject({
+      title: "A kayak lesson",
+      keyword: "kayak lesson",
+    }),
+  );
+  await waitFor(() => expect(screen.getAllByText(/612 px/)[0].textContent).not.toContain("over"));
+  fireEvent.click(draft);
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/cells")[0]?.body).toEqual([
+      { itemId: 5, field: "title", text: "A kayak lesson" },
+    ]),
+  );
+  fireEvent.click(screen.getByRole("button", { name: "As it was" }));
+  expect((title as HTMLTextAreaElement).value).toBe("Kayak hire by the hour in Gull Cove and Fennick");
+});
+
+it("keeps texts as they are only with a reason, and lets them go again", async () => {
+  const { unmount } = show(<CloseUp propertyId={7} itemId={5} editable onClose={() => undefined} />);
+  fireEvent.click(await screen.findByRole("button", { name: "Keep as is" }));
+  const keep = screen.getByRole("button", { name: "Keep" }) as HTMLButtonElement;
+  expect(keep.disabled).toBe(true);
+  await userEvent.type(screen.getByLabelText(/Why title and description/), "The owner's words");
+  fireEvent.click(keep);
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/keeps")[0]?.body).toEqual({
+      selection: { ids: [5] },
+      fields: ["title", "description"],
+      reason: "The owner's words",
+    }),
+  );
+  unmount();
+  serve("GET /api/items/5", item(5, { title: cell("Hire", { kept: "The owner's words" as never }) }));
+  show(<CloseUp propertyId={7} itemId={5} editable onClose={() => undefined} />);
+  fireEvent.click(await screen.findByRole("button", { name: "No longer keep" }));
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/keeps")[1]?.body).toEqual({ selection: { ids: [5] }, fields: ["title"] }),
+  );
+});
+
+it("says what it is for before a row is chosen, and what a page is not", async () => {
+  const { unmount } = show(<CloseUp propertyId={7} itemId={undefined} onClose={() => undefined} />);
+  expect(screen.getByText(/Choose a row to see its item close up/)).toBeTruthy();
+  unmount();
+  serve("GET /api/items/5", item(5, { obstacle: "it answers 404", depth: -1 }));
+  show(<CloseUp propertyId={7} itemId={5} onClose={() => undefined} />);
+  expect(await screen.findByText("Not indexable: it answers 404.")).toBeTruthy();
+  expect(screen.getByText("No link leads to it.")).toBeTruthy();
+  expect(screen.getByText("It aims at no keyword yet.")).toBeTruthy();
+});

@@ -1,0 +1,101 @@
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { beforeEach, expect, it } from "vitest";
+import { asked, Problem, serve } from "../../testing/server";
+import { show, standing } from "../../testing/view";
+import { Portfolio } from "./Portfolio";
+
+const CLIENT = { id: 3, name: "Tarrin Bay Kayaks", brand: "Tarrin Bay", places: "Gull Cove, Fennick" };
+
+beforeEach(() => {
+  serve("GET /api/clients", [CLIENT]);
+  serve("GET /api/portfolio", [
+    standing(),
+    standing({ items: 0, lastSweep: null as never }, { id: 8, name: "Shop", address: "", kind: "listings" }),
+  ]);
+  serve("GET /api/removed", []);
+});
+
+it("shows where every property stands, and leads to where its work is", async () => {
+  show(<Portfolio />, "/");
+  const row = (await screen.findByRole("link", { name: "Tarrin Bay website" })).closest("tr") as HTMLElement;
+  expect(
+    within(row)
+      .getAllByRole("cell")
+      .map((each) => each.textContent),
+  ).toEqual(["Tarrin Bay websitehttps://tarrin.example/", "1 Oct 2026", "120", "35", "60", "6", "2", "4", "change"]);
+  expect(screen.getByRole("link", { name: "Tarrin Bay website" }).getAttribute("href")).toBe("/p/7/triage");
+  expect(screen.getByRole("link", { name: "Shop" }).getAttribute("href")).toBe("/p/8/gather");
+  expect(screen.getByText("never")).toBeTruthy();
+});
+
+it("adds a property once it has a name and an address; a shop needs no address", async () => {
+  serve("POST /api/properties", {});
+  show(<Portfolio />, "/");
+  fireEvent.click(await screen.findByRole("button", { name: "add a property" }));
+  const dialog = within(await screen.findByRole("dialog"));
+  const add = dialog.getByRole("button", { name: "Add" }) as HTMLButtonElement;
+  await userEvent.type(dialog.getByLabelText("Name"), "Second shop");
+  expect(add.disabled).toBe(true);
+  fireEvent.change(dialog.getByLabelText("Kind"), { target: { value: "listings" } });
+  expect(dialog.queryByLabelText("Address")).toBeNull();
+  fireEvent.change(dialog.getByLabelText("Language"), { target: { value: "de" } });
+  fireEvent.click(add);
+  await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
+  expect(asked("POST /api/properties")[0].body).toEqual({
+    clientId: 3,
+    kind: "listings",
+    name: "Second shop",
+    address: "",
+    language: "de",
+    privateAllowed: false,
+  });
+});
+
+it("keeps what was typed where the server refuses it, and says why", async () => {
+  serve("PUT /api/properties/7", new Problem(422, 'expected the address of a website, got "tarrin bay"'));
+  show(<Portfolio />, "/");
+  fireEvent.click((await screen.findAllByRole("button", { name: "change" }))[1]);
+  const address = await screen.findByLabelText("Address");
+  await userEvent.clear(address);
+  await userEvent.type(address, "tarrin bay");
+  fireEvent.click(screen.getByRole("button", { name: "Save" }));
+  expect(await screen.findByText(/expected the address of a website/)).toBeTruthy();
+  expect((screen.getByLabelText("Address") as HTMLInputElement).value).toBe("tarrin bay");
+});
+
+it("changes and removes a client, and brings back what was removed", async () => {
+  serve("PUT /api/clients/3", {});
+  serve("DELETE /api/clients/3", {});
+  serve("POST /api/properties/9/restore", {});
+  serve("GET /api/removed", [{ kind: "property", id: 9, name: "Old shop", removed: "2026-09-01T08:00:00Z" }]);
+  show(<Portfolio />, "/");
+  fireEvent.click((await screen.findAllByRole("button", { name: "change" }))[0]);
+  await userEvent.type(await screen.findByLabelText("Places it serves"), ", Old Ferry");
+  fireEvent.click(screen.getByRole("button", { name: "Save" }));
+  await waitFor(() =>
+    expect(asked("PUT /api/clients/3")[0]?.body).toEqual({
+      name: CLIENT.name,
+      brand: CLIENT.brand,
+      places: `${CLIENT.places}, Old Ferry`,
+    }),
+  );
+  await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
+  fireEvent.click(screen.getAllByRole("button", { name: "change" })[0]);
+  fireEvent.click(await screen.findByRole("button", { name: "Remove (can be brought back)" }));
+  await waitFor(() => expect(asked("DELETE /api/clients/3")).toHaveLength(1));
+  fireEvent.click(screen.getByRole("button", { name: "bring back" }));
+  await waitFor(() => expect(asked("POST /api/properties/9/restore")).toHaveLength(1));
+});
+
+it("says how to begin where there is nothing, and what went wrong where there is no answer", async () => {
+  serve("GET /api/clients", []);
+  const { unmount } = show(<Portfolio />, "/");
+  expect(await screen.findByText(/Nothing here yet. Add the client you work for/)).toBeTruthy();
+  unmount();
+  serve("GET /api/clients", () => {
+    throw new TypeError("connection refused");
+  });
+  show(<Portfolio />, "/");
+  expect(await screen.findByText("Lucid Sweep does not answer. Is it still running?")).toBeTruthy();
+});

@@ -1,0 +1,79 @@
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { beforeEach, expect, it } from "vitest";
+import { asked, serve } from "../../testing/server";
+import { cell, item, show, standing } from "../../testing/view";
+import { Release } from "./Release";
+
+const draft = (id: number, title: string, state: string) =>
+  item(id, { title: cell(`Old ${id}`, { draft: title as never, state }) });
+
+beforeEach(() => {
+  serve("GET /api/properties/7/standing", standing());
+  serve("GET /api/properties/7/jobs", []);
+  serve("GET /api/properties/7/sections", []);
+  serve("GET /api/properties/7/findings/kinds", []);
+  serve("GET /api/properties/7/handovers", [
+    { id: 4, propertyId: 7, format: "csv", items: 2, texts: 1, created: "2026-10-02T08:00:00Z" },
+  ]);
+  serve("GET /api/properties/7/items", {
+    total: 2,
+    asOf: 4,
+    rows: [draft(1, "New one", "approved"), draft(2, "New two", "sent-back")],
+  });
+});
+
+const choose = async (n: number) => {
+  await screen.findByText("New one");
+  fireEvent.click(screen.getAllByRole("checkbox", { name: /choose/i })[n]);
+};
+
+it("shows drafts beside what they replace, with the fields drafted only", async () => {
+  show(<Release />, "/p/7/release");
+  expect(await screen.findByText("New one")).toBeTruthy();
+  expect(screen.getByText("Old 1")).toBeTruthy();
+  expect(screen.getByText("sent back", { selector: "span" })).toBeTruthy();
+  expect(screen.queryByText("description before")).toBeNull();
+  expect(asked("GET /api/properties/7/items")[0].query).toMatchObject({ state: "any" });
+});
+
+it("approves, sends back, and takes drafts away", async () => {
+  serve("POST /api/properties/7/decisions", { texts: 1 });
+  serve("POST /api/properties/7/cells", {});
+  show(<Release />, "/p/7/release");
+  await choose(1);
+  fireEvent.click(screen.getByRole("button", { name: "Approve" }));
+  expect(await screen.findByText("1 draft approved.")).toBeTruthy();
+  await choose(0);
+  fireEvent.click(screen.getByRole("button", { name: "Send back" }));
+  await waitFor(() => expect(asked("POST /api/properties/7/decisions")).toHaveLength(2));
+  const [one, all] = asked("POST /api/properties/7/decisions").map((call) => call.body);
+  expect(one).toEqual({ selection: { ids: [1] }, fields: [], state: "approved" });
+  expect(all).toEqual({ selection: { filter: { state: "any" }, except: [] }, fields: [], state: "sent-back" });
+  await choose(2);
+  fireEvent.click(screen.getByRole("button", { name: "Take the drafts away" }));
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/cells")[0]?.body).toEqual([
+      { itemId: 2, field: "title" },
+      { itemId: 2, field: "description" },
+    ]),
+  );
+});
+
+it("hands approved drafts over in the formats that go with the property", async () => {
+  serve("POST /api/properties/7/handovers", { id: 5 });
+  const { unmount } = show(<Release />, "/p/7/release");
+  const panel = within(await screen.findByRole("complementary", { name: "Hand over" }));
+  expect(panel.getByText("2 approved drafts to hand over")).toBeTruthy();
+  expect(await panel.findByText("1 text of 2 items, csv")).toBeTruthy();
+  expect(panel.getAllByRole("option").map((each) => each.getAttribute("value"))).toEqual(["csv", "json", "html"]);
+  fireEvent.change(panel.getByLabelText("As"), { target: { value: "html" } });
+  fireEvent.click(panel.getByRole("button", { name: "Hand over" }));
+  await waitFor(() => expect(asked("POST /api/properties/7/handovers")[0]?.body).toEqual({ format: "html" }));
+  unmount();
+  serve("GET /api/properties/7/standing", standing({ approved: 0 }, { kind: "listings" }));
+  show(<Release />, "/p/7/release");
+  const none = within(await screen.findByRole("complementary", { name: "Hand over" }));
+  expect(none.getByText("Nothing approved yet")).toBeTruthy();
+  expect((none.getByRole("button", { name: "Hand over" }) as HTMLButtonElement).disabled).toBe(true);
+  expect(none.getAllByRole("option")[0].getAttribute("value")).toBe("listings");
+});

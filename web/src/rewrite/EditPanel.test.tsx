@@ -1,0 +1,164 @@
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { useState } from "react";
+import { beforeEach, expect, it } from "vitest";
+import { type Asked, asked, Problem, serve } from "../../testing/server";
+import { show } from "../../testing/view";
+import type { EditSpec, Figures } from "../api/client";
+import { EditPanel } from "./EditPanel";
+import type { Tool } from "./tools";
+
+const figures = (changes: Partial<Figures>): Figures => ({
+  token: "t",
+  of: 30,
+  done: 30,
+  complete: true,
+  problem: null as unknown as string,
+  changes: 20,
+  fitting: 18,
+  unchanged: 9,
+  kept: 1,
+  shortened: 4,
+  lacking: 0,
+  toldApart: 0,
+  alike: 0,
+  nothing: 0,
+  runaway: 0,
+  rows: [],
+  ...changes,
+});
+
+const PREVIEW = "POST /api/properties/7/previews";
+const SELECTION = { filter: { section: "/tours/" }, except: [4] };
+let closed = 0;
+
+function Panel({ start, listings }: { start: Tool; listings?: boolean }) {
+  const [at, setAt] = useState({ tool: start, field: "title" });
+  return (
+    <EditPanel
+      key={`${at.tool} ${at.field}`}
+      propertyId={7}
+      listings={listings ?? false}
+      tool={at.tool}
+      field={at.field}
+      ending=" | Tarrin"
+      n={30}
+      selection={SELECTION}
+      onTool={(tool, field) => setAt({ tool, field: field ?? at.field })}
+      onClose={() => {
+        closed++;
+      }}
+    />
+  );
+}
+
+const spec = (call: Asked) => (call.body as { spec: EditSpec }).spec;
+const last = () => spec(asked(PREVIEW).slice(-1)[0]);
+
+beforeEach(() => {
+  closed = 0;
+  serve(PREVIEW, figures({}));
+  serve("GET /api/properties/7/recipes", []);
+});
+
+it("asks for nothing before there is something to find, then shows what would become of it", async () => {
+  serve(
+    PREVIEW,
+    figures({ rows: [{ itemId: 1, before: "Old hire", after: "New hire", fit: null as never, result: "whole" }] }),
+  );
+  show(<Panel start="replace" />);
+  expect((screen.getByRole("button", { name: "Draft them" }) as HTMLButtonElement).disabled).toBe(true);
+  await userEvent.type(screen.getByLabelText("Find"), "Old");
+  await userEvent.type(screen.getByLabelText("Put in its place"), "New");
+  await userEvent.click(screen.getByLabelText("Letter case counts"));
+  expect(await screen.findByText("New hire")).toBeTruthy();
+  expect(screen.getByRole("status").textContent).toContain("20 titles would change, 18 of them fit; 9 stay the same.");
+  expect(screen.getByRole("status").textContent).toContain("4 shortened or without a part; 1 kept as is.");
+  await waitFor(() => expect(last()).toMatchObject({ tool: "replace", find: "Old", with: "New", matchCase: true }));
+  expect(asked(PREVIEW).slice(-1)[0].body).toMatchObject({ selection: SELECTION });
+});
+
+it("applies what was previewed as one batch and closes", async () => {
+  serve("POST /api/properties/7/batches", { batch: { id: 9, items: 20 }, jobId: null });
+  show(<Panel start="cut" />);
+  await userEvent.click(await screen.findByRole("button", { name: "Draft 20" }));
+  expect(await screen.findByText("20 texts drafted. ctrl + Z takes it back.")).toBeTruthy();
+  expect(asked("POST /api/properties/7/batches")[0].body).toEqual(asked(PREVIEW)[0].body);
+  expect(closed).toBe(1);
+});
+
+it("follows a long preview until it is whole", async () => {
+  serve(PREVIEW, figures({ complete: false, done: 10, changes: 6, fitting: 6 }));
+  serve("GET /api/previews/t", figures({ changes: 21, fitting: 21 }));
+  show(<Panel start="case" />);
+  expect(await screen.findByRole("button", { name: "Draft 21" })).toBeTruthy();
+  expect(screen.getByRole("status").textContent).toContain("21 titles would change, all of them fit");
+});
+
+it("shows the server's words where an edit cannot be done, and keeps what was typed", async () => {
+  serve(PREVIEW, new Problem(422, "the regular expression cannot be read at character 3: Unclosed group"));
+  show(<Panel start="replace" />);
+  await userEvent.type(screen.getByLabelText("Find"), "(a");
+  expect((await screen.findByRole("alert")).textContent).toContain("at character 3");
+  expect((screen.getByRole("button", { name: "Draft them" }) as HTMLButtonElement).disabled).toBe(true);
+  expect((screen.getByLabelText("Find") as HTMLInputElement).value).toBe("(a");
+});
+
+it("edits a recipe as its parts: sources, order, rank, letter case, shortening", async () => {
+  show(<Panel start="recipe" />);
+  const part = (n: number) => within(screen.getByRole("listitem", { name: `Part ${n}` }));
+  await waitFor(() => expect(last().recipe?.parts).toHaveLength(3));
+  fireEvent.change(part(1).getByLabelText("Source 1 of part 1"), { target: { value: "FIXED" } });
+  fireEvent.change(part(1).getByLabelText("Fixed text of part 1"), { target: { value: "On the water" } });
+  fireEvent.change(part(2).getByLabelText("What stands before part 2"), { target: { value: ": " } });
+  fireEvent.change(part(2).getByLabelText("Letter case of part 2"), { target: { value: "TITLE" } });
+  fireEvent.change(part(2).getByLabelText("Rank of part 2"), { target: { value: "4" } });
+  fireEvent.click(part(2).getByLabelText("may be shortened"));
+  fireEvent.click(part(3).getByRole("button", { name: "Remove part 3" }));
+  fireEvent.click(part(2).getByRole("button", { name: "Up" }));
+  await waitFor(() =>
+    expect(last().recipe?.parts).toMatchObject([
+      {
+        before: ": ",
+        letterCase: "TITLE",
+        rank: 4,
+        shortenable: false,
+        sources: [{ kind: "H1" }, { kind: "TITLE" }, { kind: "SLUG" }],
+      },
+      { sources: [{ kind: "FIXED", text: "On the water" }], rank: 2 },
+    ]),
+  );
+  for (let n = 2; n < 8; n++) fireEvent.click(screen.getByRole("button", { name: "Add a part" }));
+  expect((screen.getByRole("button", { name: "Add a part" }) as HTMLButtonElement).disabled).toBe(true);
+});
+
+it("saves a recipe under a name and takes a saved one up", async () => {
+  const saved = {
+    parts: [{ sources: [{ kind: "BRAND", text: "" }], before: "", letterCase: "AS_IS", rank: 1, shortenable: false }],
+  };
+  serve("GET /api/properties/7/recipes", [
+    { id: 5, field: "title", name: "Brand alone", recipe: saved },
+    { id: 6, field: "description", name: "Another field", recipe: saved },
+  ]);
+  serve("POST /api/properties/7/recipes", {});
+  show(<Panel start="recipe" />);
+  await userEvent.type(screen.getByLabelText("Name to save the recipe under"), "Tours");
+  await userEvent.click(screen.getByRole("button", { name: "Save" }));
+  expect(asked("POST /api/properties/7/recipes")[0].body).toMatchObject({ field: "title", name: "Tours" });
+  const choice = await screen.findByLabelText("Saved recipes");
+  expect(within(choice).queryByText("Another field")).toBeNull();
+  fireEvent.change(choice, { target: { value: "5" } });
+  await waitFor(() => expect(last().recipe).toEqual(saved));
+});
+
+it("offers tags to listings only, and changes the field with the tool", async () => {
+  const { unmount } = show(<Panel start="recipe" />);
+  expect(within(screen.getByLabelText("Tool")).queryByText("Add tags")).toBeNull();
+  unmount();
+  show(<Panel start="recipe" listings />);
+  fireEvent.change(screen.getByLabelText("Tool"), { target: { value: "replace-tag" } });
+  await userEvent.type(screen.getByLabelText("Tag to replace"), "kayak gift");
+  await userEvent.type(screen.getByLabelText("Tag to put in its place"), "paddler gift");
+  await waitFor(() => expect(last()).toMatchObject({ tool: "replace-tag", field: "tags", with: "paddler gift" }));
+  expect(screen.queryByLabelText("Field")).toBeNull();
+});

@@ -1,0 +1,99 @@
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { beforeEach, expect, it } from "vitest";
+import { asked, Problem, serve } from "../../testing/server";
+import { item, place, show, standing } from "../../testing/view";
+import type { Batch } from "../api/client";
+import { Rewrite } from "./Rewrite";
+
+const batch = (id: number, state: string, undone: string | null = null) =>
+  ({ id, propertyId: 7, title: `Batch ${id}`, state, items: 3, created: "2026-10-02T08:00:00Z", undone }) as Batch;
+
+const ITEMS = "GET /api/properties/7/items";
+
+beforeEach(() => {
+  serve("GET /api/properties/7/standing", standing());
+  serve("GET /api/properties/7/jobs", []);
+  serve("GET /api/properties/7/sections", []);
+  serve("GET /api/properties/7/findings/kinds", []);
+  serve("GET /api/properties/7/batches", [
+    batch(3, "applied"),
+    batch(2, "undone", "2026-10-03T08:00:00Z"),
+    batch(1, "applied"),
+  ]);
+  serve("GET /api/properties/7/recipes", []);
+  serve(ITEMS, { total: 2, asOf: 4, rows: [item(11), item(12)] });
+  serve("GET /api/properties/7/items/ids", [11, 12]);
+  serve("POST /api/properties/7/looks", new Problem(404, "no looks here"));
+  serve("POST /api/properties/7/cells", {});
+});
+
+it("drafts what is typed into a cell, and keeps the order while it is edited", async () => {
+  show(<Rewrite />, "/p/7/rewrite?sort=title");
+  fireEvent.mouseDown(await screen.findByText("Title of page 11"));
+  fireEvent.keyDown(screen.getByRole("grid"), { key: "F2" });
+  const editor = await screen.findByLabelText("title of https://tarrin.example/page-11");
+  await userEvent.type(editor, " by the sea{Enter}");
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/cells")[0]?.body).toEqual([
+      { itemId: 11, field: "title", text: "Title of page 11 by the sea" },
+    ]),
+  );
+  await waitFor(() => expect(asked(ITEMS).slice(-1)[0].query).toMatchObject({ sort: "title", asOf: "4" }));
+});
+
+it("offers to sort again once the property has moved on", async () => {
+  serve("GET /api/properties/7/standing", standing({}, { revision: 5 }));
+  show(<Rewrite />, "/p/7/rewrite");
+  fireEvent.click(await screen.findByRole("button", { name: "Sort and filter again" }));
+  await waitFor(() => expect(asked(ITEMS).slice(-1)[0].query).not.toHaveProperty("asOf"));
+});
+
+it("undoes and redoes by key, and any batch by hand; a refusal is said in words", async () => {
+  serve("POST /api/batches/3/undo", { batch: batch(3, "undone") });
+  serve("POST /api/batches/2/redo", { batch: batch(2, "applied") });
+  serve("POST /api/batches/1/undo", new Problem(409, "Batch 3 touched the same texts; nothing was changed."));
+  show(<Rewrite />, "/p/7/rewrite");
+  await screen.findByRole("button", { name: "Batches" });
+  fireEvent.keyDown(document.documentElement, { key: "z", ctrlKey: true });
+  expect(await screen.findByText("Undone: Batch 3 (3 texts).")).toBeTruthy();
+  fireEvent.keyDown(document.documentElement, { key: "z", ctrlKey: true, shiftKey: true });
+  expect(await screen.findByText("Applied again: Batch 2 (3 texts).")).toBeTruthy();
+  fireEvent.click(screen.getByRole("button", { name: "Batches" }));
+  const line = (await screen.findByText("Batch 1")).closest("li") as HTMLElement;
+  fireEvent.click(within(line).getByRole("button", { name: "Undo" }));
+  expect(await screen.findByText("Batch 3 touched the same texts; nothing was changed.")).toBeTruthy();
+});
+
+it("opens a tool on all that a cause led to, and says so in the address", async () => {
+  serve("POST /api/properties/7/previews", new Problem(422, "nothing"));
+  show(<Rewrite />, "/p/7/rewrite?field=title&kind=common-ending&shared=+%7C+Tarrin&tool=remove-ending&on=title");
+  const panel = within(await screen.findByRole("complementary", { name: "Rewrite in bulk" }));
+  expect(await panel.findByText("2 items")).toBeTruthy();
+  expect((panel.getByLabelText("Ending to take off") as HTMLInputElement).value).toBe(" | Tarrin");
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/previews")[0]?.body).toEqual({
+      selection: { filter: { field: "title", kind: "common-ending", shared: " | Tarrin" }, except: [] },
+      spec: { tool: "remove-ending", field: "title", find: " | Tarrin" },
+    }),
+  );
+  fireEvent.click(panel.getByRole("button", { name: "Close" }));
+  expect(place).not.toContain("tool=");
+  expect(screen.getByLabelText("What can be done with the chosen rows").textContent).toContain("2 items chosen");
+});
+
+it("keeps chosen texts with a reason", async () => {
+  serve("POST /api/properties/7/keeps", { fields: 2 });
+  show(<Rewrite />, "/p/7/rewrite?tool=keep");
+  await userEvent.type(await screen.findByLabelText("Why"), "The owner's words");
+  fireEvent.click(screen.getByLabelText("descriptions"));
+  fireEvent.click(screen.getByRole("button", { name: "Keep them" }));
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/keeps")[0]?.body).toEqual({
+      selection: { filter: {}, except: [] },
+      fields: ["title", "description"],
+      reason: "The owner's words",
+    }),
+  );
+  expect(await screen.findByText("2 texts kept as they are.")).toBeTruthy();
+});

@@ -1,0 +1,92 @@
+import { fireEvent, screen, within } from "@testing-library/react";
+import { beforeEach, expect, it } from "vitest";
+import { asked, Problem, serve } from "../../testing/server";
+import { item, place, show, standing } from "../../testing/view";
+import type { Cause } from "../api/client";
+import { Triage } from "./Triage";
+
+const cause = (says: string, changes: Partial<Cause>): Cause => ({
+  field: "title",
+  kind: "too-long",
+  label: "title too long",
+  shared: "",
+  section: "",
+  items: 12,
+  links: 300,
+  weight: 312,
+  says,
+  remedy: "cut",
+  ...changes,
+});
+
+const ENDING = cause("80 titles end in the same 8 letters.", {
+  kind: "common-ending",
+  shared: " | Tarrin",
+  section: "/tours/",
+  remedy: "remove-ending",
+});
+const HEADINGS = cause("5 items have no H1.", { field: "h1", kind: "missing", weight: 20, remedy: "by-hand" });
+
+beforeEach(() => {
+  serve("GET /api/properties/7/standing", standing());
+  serve("GET /api/properties/7/jobs", []);
+  serve("GET /api/properties/7/sections", []);
+  serve("GET /api/properties/7/causes", [ENDING, HEADINGS]);
+  serve("GET /api/properties/7/findings/kinds", [
+    { field: "title", kind: "too-long", label: "title too long", items: 12 },
+    { field: "h1", kind: "missing", label: "H1 missing", items: 5 },
+    { field: "indexing", kind: "not-indexable", label: "indexing not indexable", items: 3 },
+  ]);
+});
+
+it("lists causes by weight, each with what mends it ready at the desk", async () => {
+  show(<Triage />, "/p/7/triage");
+  const row = (await screen.findByText(ENDING.says)).closest("li") as HTMLElement;
+  expect(screen.getByText(/60 of 100 indexable items have findings/)).toBeTruthy();
+  fireEvent.click(within(row).getByRole("button", { name: "Take the ending off" }));
+  expect(place).toBe(
+    "/p/7/rewrite?field=title&kind=common-ending&shared=+%7C+Tarrin&section=%2Ftours%2F&tool=remove-ending&on=title",
+  );
+});
+
+it("leads to the desk without a tool where only a person can help", async () => {
+  show(<Triage />, "/p/7/triage");
+  const row = (await screen.findByText(HEADINGS.says)).closest("li") as HTMLElement;
+  fireEvent.click(within(row).getByRole("button", { name: "Look at them" }));
+  expect(place).toBe("/p/7/rewrite?field=h1&kind=missing");
+});
+
+it("counts by kind, sets apart what is not indexable, and gives both tables away", async () => {
+  show(<Triage />, "/p/7/triage");
+  const ledger = (await screen.findByText("By kind")).closest("aside") as HTMLElement;
+  expect(within(ledger).getByText("too long").getAttribute("href")).toContain("field=title&kind=too-long");
+  expect(within(ledger).getByText(/set apart and not counted/)).toBeTruthy();
+  const files = screen.getAllByRole("link", { name: "CSV" }).map((link) => link.getAttribute("href"));
+  expect(files).toEqual(["/api/properties/7/causes.csv", "/api/properties/7/findings.csv"]);
+});
+
+it("shows the items behind a cause with their evidence", async () => {
+  const flawed = item(5, { flaws: [{ field: "title", kind: "too-long", evidence: "42 px over 580 on a desktop" }] });
+  serve("GET /api/properties/7/items", { total: 1, asOf: 4, rows: [flawed] });
+  show(<Triage />, "/p/7/triage?field=title&kind=too-long&section=%2Ftours%2F");
+  expect(await screen.findByText("42 px over 580 on a desktop")).toBeTruthy();
+  const { query } = asked("GET /api/properties/7/items")[0];
+  expect(query).toMatchObject({ field: "title", kind: "too-long", section: "/tours/" });
+  expect(screen.getByRole("link", { name: "To the desk" }).getAttribute("href")).toContain(
+    "/p/7/rewrite?field=title&kind=too-long",
+  );
+});
+
+it("says in words that nothing is wrong, that nothing is there yet, or what went wrong", async () => {
+  serve("GET /api/properties/7/causes", []);
+  const { unmount } = show(<Triage />, "/p/7/triage");
+  expect(await screen.findByText(/Nothing is wrong with the indexable items/)).toBeTruthy();
+  unmount();
+  serve("GET /api/properties/7/standing", standing({ items: 0 }));
+  const empty = show(<Triage />, "/p/7/triage");
+  expect(await screen.findByText(/Once this property is gathered/)).toBeTruthy();
+  empty.unmount();
+  serve("GET /api/properties/7/causes", new Problem(500, "the database is closed"));
+  show(<Triage />, "/p/7/triage");
+  expect(await screen.findByText("the database is closed")).toBeTruthy();
+});
