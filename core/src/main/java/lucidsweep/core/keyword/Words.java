@@ -2,7 +2,6 @@ package lucidsweep.core.keyword;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -68,16 +67,17 @@ public final class Words {
 
     /** The words of a text in their order. */
     public List<Word> of(String text) {
-        String normal = Normalizer.normalize(text, Normalizer.Form.NFKC);
+        Compatible normal = Compatible.of(text);
         List<Word> words = new ArrayList<>();
-        try (TokenStream stream = analyzer.tokenStream("", normal)) {
+        try (TokenStream stream = analyzer.tokenStream("", normal.text())) {
             CharTermAttribute term = stream.addAttribute(CharTermAttribute.class);
             OffsetAttribute offset = stream.addAttribute(OffsetAttribute.class);
             stream.reset();
             while (stream.incrementToken()) {
-                String surface = normal.substring(offset.startOffset(), offset.endOffset());
-                boolean stop = stopWords.contains(surface);
-                words.add(new Word(surface, term.toString(), stop, offset.startOffset(), offset.endOffset()));
+                boolean stop = stopWords.contains(normal.text().subSequence(offset.startOffset(), offset.endOffset()));
+                int start = normal.startOf(offset.startOffset());
+                int end = normal.endOf(offset.endOffset());
+                words.add(new Word(text.substring(start, end), term.toString(), stop, start, end));
             }
             stream.end();
         } catch (IOException e) {
