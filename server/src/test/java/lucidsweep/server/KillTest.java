@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.BufferedReader;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Random;
 import lucidsweep.standins.Website;
@@ -58,6 +59,7 @@ class KillTest {
 
     /** Runs until so many addresses are done and kills the process then; -1 where the sweep ended before. */
     private int runUntil(Website website, int target) throws IOException, InterruptedException {
+        Path said = data.resolve("said.txt");
         Process process = new ProcessBuilder(
                         ProcessHandle.current().info().command().orElse("java"),
                         "-cp",
@@ -65,7 +67,7 @@ class KillTest {
                         KilledApplication.class.getName(),
                         data.toString(),
                         website.address().toString())
-                .redirectError(ProcessBuilder.Redirect.DISCARD)
+                .redirectError(said.toFile())
                 .start();
         try (BufferedReader lines = process.inputReader()) {
             for (String line = lines.readLine(); line != null; line = lines.readLine()) {
@@ -75,7 +77,7 @@ class KillTest {
                 }
                 if (line.matches("\\d+") && Integer.parseInt(line) >= target) return Integer.parseInt(line);
             }
-            throw new IllegalStateException("the process ended by itself");
+            throw new IllegalStateException("the process ended by itself: " + Files.readString(said));
         } finally {
             process.destroyForcibly().waitFor();
         }
