@@ -63,12 +63,8 @@ public final class PageAddress {
     }
 
     private static String pathOf(String address) {
-        try {
-            String path = new URI(address).getRawPath();
-            return path == null || path.isEmpty() ? "/" : path;
-        } catch (URISyntaxException e) {
-            return "/";
-        }
+        String path = Reference.of(address).path();
+        return path.isEmpty() ? "/" : path;
     }
 
     private static Optional<String> normal(Reference reference) {

@@ -2,6 +2,7 @@ package lucidsweep.core.page;
 
 import java.net.URI;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -11,7 +12,6 @@ import org.jsoup.nodes.Document;
 import org.jsoup.nodes.Element;
 import org.jsoup.nodes.Node;
 import org.jsoup.nodes.TextNode;
-import org.jsoup.select.NodeVisitor;
 
 /**
  * Reads the facts of a page from its parsed markup, in one walk over the tree.
@@ -21,7 +21,7 @@ import org.jsoup.select.NodeVisitor;
  * facts.titles();   // ["Kayak hire in Tarrin Bay"]
  * }</pre>
  */
-public final class PageReader implements NodeVisitor {
+public final class PageReader {
 
     private static final int MOST_COPY = 100_000;
     private static final int MOST_LINKS = 5_000;
@@ -60,7 +60,7 @@ public final class PageReader implements NodeVisitor {
     /** Reads a parsed page that was found at an address. */
     public static PageFacts read(Document page, URI address) {
         PageReader reader = new PageReader(address);
-        page.traverse(reader);
+        reader.walk(page);
         return new PageFacts(
                 reader.titles,
                 reader.descriptions,
@@ -79,30 +79,48 @@ public final class PageReader implements NodeVisitor {
                 reader.refresh);
     }
 
-    @Override
-    public void head(Node node, int depth) {
-        if (node instanceof TextNode text) {
-            if (unseen == 0) copy.append(text.getWholeText());
-        } else if (node instanceof Element element) {
-            enter(element);
+    /** Walks over the tree without recursion, however deep a page is nested. */
+    private void walk(Element root) {
+        Element[] path = new Element[32];
+        int[] next = new int[32];
+        int depth = 0;
+        path[0] = root;
+        while (depth >= 0) {
+            Element parent = path[depth];
+            if (next[depth] == parent.childNodeSize()) {
+                leave(parent);
+                depth--;
+                continue;
+            }
+            Node child = parent.childNode(next[depth]++);
+            if (child instanceof Element element) {
+                enter(element);
+                depth++;
+                if (depth == path.length) {
+                    path = Arrays.copyOf(path, depth * 2);
+                    next = Arrays.copyOf(next, depth * 2);
+                }
+                path[depth] = element;
+                next[depth] = 0;
+            } else if (unseen == 0 && child instanceof TextNode text) {
+                copy.append(text.getWholeText());
+            }
         }
     }
 
-    @Override
-    public void tail(Node node, int depth) {
-        if (!(node instanceof Element element)) return;
+    private void leave(Element element) {
         String tag = element.normalName();
         if (isUnseen(tag)) unseen--;
+        else if (isFrame(tag)) inFrame--;
         if (tag.equals("svg")) inDrawing--;
-        if (isFrame(tag)) inFrame--;
-        if (element.isBlock() && unseen == 0) copy.space();
+        if (unseen == 0 && element.isBlock()) copy.space();
     }
 
     private void enter(Element element) {
         String tag = element.normalName();
-        if (element.isBlock() && unseen == 0) copy.space();
+        if (unseen == 0 && element.isBlock()) copy.space();
         if (isUnseen(tag)) unseen++;
-        if (isFrame(tag)) inFrame++;
+        else if (isFrame(tag)) inFrame++;
         switch (tag) {
             case "html" -> language = element.attr("lang").strip();
             case "base" -> setBase(element);
@@ -146,7 +164,7 @@ public final class PageReader implements NodeVisitor {
 
     private void readParagraph(Element paragraph) {
         if (!opening.isEmpty() || unseen > 0 || inFrame > 0) return;
-        String text = collapsed(paragraph.text());
+        String text = collapsed(paragraph.wholeText());
         if (text.length() >= LEAST_OPENING) opening = text.substring(0, Math.min(text.length(), MOST_OPENING));
     }
 

@@ -1,8 +1,6 @@
 package lucidsweep.core.page;
 
 import java.nio.charset.StandardCharsets;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
  * A link in its parts (RFC 3986, appendix B) without its fragment; a part that is absent is null, only the path never is.
@@ -12,8 +10,6 @@ import java.util.regex.Pattern;
  */
 record Reference(String scheme, String authority, String path, String query) {
 
-    private static final Pattern PARTS =
-            Pattern.compile("(?:([A-Za-z][A-Za-z0-9+.-]*):)?(?://([^/?]*))?([^?]*)(?:\\?(.*))?");
     private static final String IN_PATH = "-._~/:@!$&'()*+,;=";
     private static final String IN_QUERY = IN_PATH + "?[]";
     private static final String UNRESERVED = "-._~";
@@ -24,14 +20,27 @@ record Reference(String scheme, String authority, String path, String query) {
         if (fragment >= 0) text = text.substring(0, fragment);
         if (hasAny(text, "\t\n\r")) text = text.replaceAll("[\t\n\r]", "");
         if (text.indexOf('\\') >= 0) text = withSlashes(text);
-        Matcher parts = PARTS.matcher(text);
-        if (!parts.matches()) throw new IllegalStateException("every text is a reference, but for " + text);
-        String query = parts.group(4);
-        return new Reference(
-                parts.group(1),
-                parts.group(2),
-                encoded(parts.group(3), IN_PATH),
-                query == null ? null : encoded(query, IN_QUERY));
+        int mark = text.indexOf('?');
+        String query = mark < 0 ? null : encoded(text.substring(mark + 1), IN_QUERY);
+        String rest = mark < 0 ? text : text.substring(0, mark);
+        int colon = schemeEnd(rest);
+        String scheme = colon < 0 ? null : rest.substring(0, colon);
+        rest = rest.substring(colon + 1);
+        if (!rest.startsWith("//")) return new Reference(scheme, null, encoded(rest, IN_PATH), query);
+        int slash = rest.indexOf('/', 2);
+        String authority = slash < 0 ? rest.substring(2) : rest.substring(2, slash);
+        return new Reference(scheme, authority, slash < 0 ? "" : encoded(rest.substring(slash), IN_PATH), query);
+    }
+
+    /** Where the colon behind a scheme stands; -1 where there is no scheme. */
+    private static int schemeEnd(String text) {
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (c == ':') return i == 0 ? -1 : i;
+            boolean letter = c >= 'a' && c <= 'z' || c >= 'A' && c <= 'Z';
+            if (!letter && (i == 0 || "0123456789+.-".indexOf(c) < 0)) return -1;
+        }
+        return -1;
     }
 
     /** What this reference means on a page of an address (RFC 3986, section 5.2.2). */
