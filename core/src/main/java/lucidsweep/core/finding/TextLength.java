@@ -18,18 +18,18 @@ final class TextLength implements Rule {
 
     private static void check(Subject.Text text, Standard.TextLimits limits, Consumer<Finding> found) {
         List<String> over = new ArrayList<>();
-        addPx(over, limits.desktop().over(text.value()), limits.desktop().limitPx(), "on a desktop");
-        addPx(over, limits.phone().over(text.value()), limits.phone().limitPx(), "on a phone");
+        Standard.Width width = limits.width(text.value());
+        addPx(over, width.desktopOver(), limits.desktop().limitPx(), "on a desktop");
+        addPx(over, width.phoneOver(), limits.phone().limitPx(), "on a phone");
         int characters = Graphemes.count(text.value());
         if (characters > limits.mostChars()) {
             over.add((characters - limits.mostChars()) + " characters over " + limits.mostChars());
         }
-        double width = limits.desktop().width(text.value());
         if (!over.isEmpty()) {
             found.accept(Finding.of(text.field(), FindingKind.TOO_LONG, String.join(", ", over)));
-        } else if (width < limits.leastPx()) {
+        } else if (width.px() < limits.leastPx()) {
             String evidence =
-                    Math.round(width) + " px wide, at least " + Math.round(limits.leastPx()) + " px are expected";
+                    Math.round(width.px()) + " px wide, at least " + Math.round(limits.leastPx()) + " px are expected";
             found.accept(Finding.of(text.field(), FindingKind.TOO_SHORT, evidence));
         }
     }

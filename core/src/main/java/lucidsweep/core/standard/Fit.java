@@ -19,15 +19,15 @@ public record Fit(double px, int chars, double desktopLimit, double phoneLimit, 
         Slot desktop = limits.desktop();
         Slot phone = limits.phone();
         int chars = Graphemes.count(text);
-        double px = desktop.width(text);
+        Standard.Width width = limits.width(text);
         double scale = desktop.sizePx() / phone.sizePx();
         return new Fit(
-                px,
+                width.px(),
                 chars,
                 desktop.limitPx(),
                 phone.limitPx() * scale,
                 fitting(text, limits),
-                says(text, chars, limits));
+                says(width, chars, limits));
     }
 
     private static int fitting(String text, Standard.TextLimits limits) {
@@ -40,14 +40,13 @@ public record Fit(double px, int chars, double desktopLimit, double phoneLimit, 
             if (limits.fits(start, Graphemes.count(start))) low = middle;
             else high = middle - 1;
         }
-        return low;
+        boolean splitsCharacter = low > 0 && low < text.length() && Character.isLowSurrogate(text.charAt(low));
+        return splitsCharacter ? low - 1 : low;
     }
 
-    private static String says(String text, int chars, Standard.TextLimits limits) {
-        double desktop = limits.desktop().over(text);
-        double phone = limits.phone().over(text);
-        if (desktop > 0) return (long) Math.ceil(desktop) + " px over";
-        if (phone > 0) return (long) Math.ceil(phone) + " px over on a phone";
+    private static String says(Standard.Width width, int chars, Standard.TextLimits limits) {
+        if (width.desktopOver() > 0) return (long) Math.ceil(width.desktopOver()) + " px over";
+        if (width.phoneOver() > 0) return (long) Math.ceil(width.phoneOver()) + " px over on a phone";
         if (chars > limits.mostChars()) return (chars - limits.mostChars()) + " characters over";
         return "";
     }

@@ -27,9 +27,27 @@ public record Standard(
 
         /** Whether a text passes every upper limit. */
         public boolean fits(String text, int chars) {
-            return chars <= mostChars && desktop.over(text) == 0 && phone.over(text) == 0;
+            if (chars > mostChars) return false;
+            Width width = width(text);
+            return width.desktopOver() == 0 && width.phoneOver() == 0;
+        }
+
+        /** The width of a text in both slots, measured once: they show the same face, each at its size. */
+        public Width width(String text) {
+            double px = desktop.width(text);
+            double phonePx = px * phone.sizePx() / desktop.sizePx();
+            return new Width(px, Math.max(0, px - desktop.limitPx()), Math.max(0, phonePx - phone.limitPx()));
         }
     }
+
+    /**
+     * How wide a text is.
+     *
+     * @param px on a desktop
+     * @param desktopOver by how many px it is too wide there; 0 where it fits
+     * @param phoneOver by how many px it is too wide on a phone, in px of the phone; 0 where it fits
+     */
+    public record Width(double px, double desktopOver, double phoneOver) {}
 
     /** Limits of a tag set: how many, how long each, in grapheme clusters. */
     public record TagLimits(int most, int mostChars) {}

@@ -20,9 +20,4 @@ public record Slot(double sizePx, double limitPx, int lines) {
     public double width(String text) {
         return MetricFace.arimo().width(text, sizePx);
     }
-
-    /** By how many px a text is too wide; 0 where it fits. */
-    public double over(String text) {
-        return Math.max(0, width(text) - limitPx);
-    }
 }
