@@ -183,8 +183,8 @@ class WalkTest {
         assertThat(page.getByText("cells parted by semicolon")).isVisible();
         page.getByLabel("What text holds").selectOption("description");
         button("Import").click();
-        assertThat(page.getByText("1 listings read, 1 rows could not be read.")).isVisible();
-        page.getByText("1 listings read, 1 rows could not be read.").click();
+        assertThat(page.getByText("1 listing read, 1 row could not be read.")).isVisible();
+        page.getByText("1 listing read, 1 row could not be read.").click();
         page.getByText("could not be read", new Page.GetByTextOptions().setExact(true))
                 .click();
         assertThat(page.getByText("expected 3 cells, got 2").first()).isVisible();

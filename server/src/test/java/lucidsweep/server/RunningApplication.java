@@ -76,7 +76,7 @@ public final class RunningApplication implements ParameterResolver {
         private final HttpClient http = HttpClient.newHttpClient();
         private final String base;
 
-        private Api(int port) {
+        Api(int port) {
             base = "http://127.0.0.1:" + port;
         }
 

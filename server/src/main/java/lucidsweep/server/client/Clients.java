@@ -41,12 +41,14 @@ public class Clients {
     public Client addClient(ClientForm form) {
         ClientMapper.Key key = new ClientMapper.Key();
         mapper.insertClient(key, form);
+        mapper.sync();
         return client(key.id);
     }
 
     Client changeClient(long id, ClientForm form) {
         client(id);
         mapper.updateClient(id, form);
+        mapper.sync();
         return client(id);
     }
 
@@ -54,31 +56,36 @@ public class Clients {
         client(form.clientId());
         ClientMapper.Key key = new ClientMapper.Key();
         mapper.insertProperty(key, withNormalAddress(form));
+        mapper.sync();
         return property(key.id);
     }
 
     Property changeProperty(long id, PropertyForm form) {
         property(id);
         mapper.updateProperty(id, withNormalAddress(form));
+        mapper.sync();
         return property(id);
     }
 
     void removeClient(long id, boolean removed) {
         client(id);
         mapper.removeClient(id, removed);
+        mapper.sync();
     }
 
     void removeProperty(long id, boolean removed) {
         mapper.removeProperty(id, removed);
+        mapper.sync();
     }
 
     List<Removed> removed() {
         return mapper.removed();
     }
 
-    /** Counts the revision up and tells the open pages. */
+    /** Counts the revision up, sees that what was changed outlives a kill of the process, and tells the open pages. */
     public void touch(long propertyId) {
         mapper.touch(propertyId);
+        mapper.sync();
         Property property = mapper.property(propertyId);
         if (property != null) events.tell("changed", new PropertyChanged(propertyId, property.revision()));
     }

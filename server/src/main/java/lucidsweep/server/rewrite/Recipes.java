@@ -56,10 +56,12 @@ class Recipes {
     void saveRecipe(@PathVariable long propertyId, @Valid @RequestBody NamedRecipe recipe) {
         clients.property(propertyId);
         mapper.save(propertyId, recipe.field(), recipe.name(), json.writeValueAsString(recipe.recipe()));
+        clients.touch(propertyId);
     }
 
     @DeleteMapping("/{id}")
     void deleteRecipe(@PathVariable long propertyId, @PathVariable long id) {
         mapper.delete(propertyId, id);
+        clients.touch(propertyId);
     }
 }

@@ -1,0 +1,56 @@
+package lucidsweep.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.function.Function;
+import lucidsweep.server.RunningApplication.Api;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.client.Property;
+import lucidsweep.server.item.Items;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** What was answered is on disk: a copy of the database taken at that moment, as after a kill, holds it. */
+class DurabilityTest {
+
+    @TempDir
+    private Path data;
+
+    @TempDir
+    private Path copies;
+
+    @Test
+    void whatWasAnsweredIsNotLost() throws Exception {
+        try (ConfigurableApplicationContext application = new SpringApplicationBuilder(LucidSweep.class)
+                .logStartupInfo(false)
+                .run("--server.port=0", "--lucid.data=" + data, "--lucid.web=" + data)) {
+            Api api = new Api(Integer.parseInt(application.getEnvironment().getProperty("local.server.port")));
+            long property = api.property("listings", "", false);
+            List<Property> known =
+                    afterAKill(again -> again.getBean(Clients.class).properties());
+            assertThat(known).extracting(Property::id).containsExactly(property);
+
+            Shop shop = new Shop(api, "id,title\nA1,Ash paddle\n");
+            long item = shop.itemId("A1");
+            shop.type("A1", "title", "Ash paddle, oiled");
+            String draft = afterAKill(
+                    again -> again.getBean(Items.class).row(item).title().draft());
+            assertThat(draft).isEqualTo("Ash paddle, oiled");
+        }
+    }
+
+    /** What an application sees that starts with the files as they are now. */
+    private <T> T afterAKill(Function<ConfigurableApplicationContext, T> look) throws Exception {
+        Path file = data.resolve("lucid-sweep.mv.db");
+        Path copy = Files.createTempDirectory(copies, "killed-");
+        Files.copy(file, copy.resolve(file.getFileName()));
+        try (ConfigurableApplicationContext application = KilledApplication.start(copy.toString())) {
+            return look.apply(application);
+        }
+    }
+}
