@@ -20,7 +20,7 @@ const COLUMNS: Column<KeywordRow>[] = [
     track: "minmax(200px, 1.2fr)",
     sort: "phrase",
     text: (row) => row.phrase,
-    cell: (row) => row.phrase,
+    cell: (row) => <span className={css.cut}>{row.phrase}</span>,
   },
   {
     key: "volume",

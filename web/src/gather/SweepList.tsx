@@ -26,7 +26,7 @@ export function SweepList({ propertyId }: { propertyId: number }) {
       <ol className={css.sweeps}>
         {sweeps.data.map((sweep, i) => (
           <li key={sweep.id}>
-            <button type="button" onClick={() => setOpen(sweep)}>
+            <button type="button" className={css.sweep} onClick={() => setOpen(sweep)}>
               <b>{dayAndTime(sweep.started)}</b>
               {sweep.state !== "done" && <span> {sweep.state}</span>}
               <br />

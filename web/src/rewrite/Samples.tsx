@@ -23,7 +23,7 @@ export function Verdict({ figures, field }: { figures: Figures; field: string })
     [figures.runaway, "left out: the regular expression tries too many ways"],
   ].filter(([n]) => Number(n) > 0) as [number, string][];
   const fitting = figures.fitting === figures.changes ? "all" : count(figures.fitting);
-  const shares = field !== "tags" && figures.changes > 0;
+  const shares = figures.changes > 0;
   return (
     <div className={css.verdict} role="status">
       <p>

@@ -126,6 +126,16 @@ class PreviewTest {
         assertThat(shop.text(id, "title")).doesNotEndWith("signed");
     }
 
+    @Test
+    void tagSetsFitWhereTheyAreNoMoreAndNoLongerThanAllowed() {
+        JsonNode plain = shop.preview(edit("add-tags", "tags", "\"tags\":[\"boat shed\"]"));
+        assertThat(plain.path("changes").asInt()).isEqualTo(180);
+        assertThat(plain.path("fitting").asInt()).isBetween(1, 179);
+        JsonNode tooLong =
+                shop.preview(edit("add-tags", "tags", "\"tags\":[\"a tag far longer than twenty letters\"]"));
+        assertThat(tooLong.path("fitting").asInt()).isZero();
+    }
+
     /** Neither among themselves nor with those that were not chosen or stay as they are. */
     @Test
     void recipesNeverMakeTwoTextsAlike() {

@@ -1,6 +1,7 @@
 package lucidsweep.core.standard;
 
 import java.util.List;
+import lucidsweep.core.text.Graphemes;
 import lucidsweep.core.text.Slot;
 
 /**
@@ -50,7 +51,13 @@ public record Standard(
     public record Width(double px, double desktopOver, double phoneOver) {}
 
     /** Limits of a tag set: how many, how long each, in grapheme clusters. */
-    public record TagLimits(int most, int mostChars) {}
+    public record TagLimits(int most, int mostChars) {
+
+        /** Whether tags are no more and no longer than allowed. */
+        public boolean fit(List<String> tags) {
+            return tags.size() <= most && tags.stream().allMatch(tag -> Graphemes.count(tag) <= mostChars);
+        }
+    }
 
     /** What web pages are held to unless a property says otherwise. */
     public static Standard ofPages() {

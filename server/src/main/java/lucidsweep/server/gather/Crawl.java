@@ -191,6 +191,7 @@ final class Crawl implements AutoCloseable {
                 Visit visit = frontier.next();
                 if (visit == null) continue;
                 Answer answer = visitor.visit(visit);
+                if (over && answer.isFailure()) return;
                 if (!answers.offer(answer)) answers.put(answer);
             }
         } catch (InterruptedException ended) {

@@ -108,7 +108,7 @@ interface GatherMapper {
     @Select("""
             select outcome, status, count(*) count, min(address) example, min(detail) detail from visit
             where id between #{range.first} and #{range.last} and outcome <> 'waiting'
-            group by outcome, status order by outcome, status""")
+            group by outcome, status order by outcome <> 'captured', outcome, status""")
     List<OutcomeCount> outcomes(@Param("range") IdRange range);
 
     @Select("""

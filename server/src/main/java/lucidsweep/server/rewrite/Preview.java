@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import lucidsweep.core.compose.TagList;
+import lucidsweep.core.finding.Field;
 import lucidsweep.core.standard.Fit;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Graphemes;
@@ -14,6 +16,7 @@ final class Preview {
     private static final int SAMPLE = 40;
 
     private final Standard.TextLimits limits;
+    private final Standard.TagLimits tagLimits;
     private final int of;
     private final Map<Proposal.Result, Integer> results = new EnumMap<>(Proposal.Result.class);
     private final List<PreviewRow> changed = new ArrayList<>();
@@ -25,9 +28,14 @@ final class Preview {
     private boolean complete;
     private String problem;
 
-    /** @param limits null for fields without limits in px */
-    Preview(Standard.TextLimits limits, int of) {
-        this.limits = limits;
+    /** A preview of so many items; a field that is not of tags has limits in px. */
+    Preview(Standard standard, Field field, int of) {
+        limits = switch (field) {
+            case TITLE -> standard.title();
+            case DESCRIPTION -> standard.description();
+            default -> null;
+        };
+        tagLimits = standard.tags();
         this.of = of;
     }
 
@@ -68,7 +76,8 @@ final class Preview {
             done++;
             results.merge(proposal.result(), 1, Integer::sum);
             String after = proposal.after();
-            boolean fits = limits == null || limits.fits(after, Graphemes.count(after));
+            boolean fits =
+                    limits == null ? tagLimits.fit(TagList.of(after)) : limits.fits(after, Graphemes.count(after));
             if (proposal.changes()) {
                 changes++;
                 made.add(proposal.field().itemId(), after);

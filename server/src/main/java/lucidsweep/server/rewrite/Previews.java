@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-import lucidsweep.core.standard.Standard;
+import lucidsweep.core.finding.Field;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.item.Drafts;
@@ -49,11 +49,7 @@ class Previews {
         Property property = clients.property(propertyId);
         Proposals proposals = new Proposals(property, clients.client(property.clientId()), spec, items, drafts);
         long[] ids = selection.resolve(propertyId, items);
-        Standard standard = property.standard();
-        Standard.TextLimits limits = spec.field().equals("title")
-                ? standard.title()
-                : spec.field().equals("description") ? standard.description() : null;
-        Preview preview = new Preview(limits, ids.length);
+        Preview preview = new Preview(property.standard(), Field.of(spec.field()), ids.length);
         String token = UUID.randomUUID().toString();
         previews.put(token, preview);
         Asked asked = new Asked(propertyId, property.revision(), selection, spec);
