@@ -136,7 +136,8 @@ class GatherTest {
                             .asString())
                     .isEqualTo("running");
             assertThat(api.ended(job).path("state").asString()).isEqualTo("done");
-            assertThat(titles()).hasSize(121);
+            assertThat(outcomes()).containsExactlyInAnyOrder("captured 121", "redirect 1");
+            assertThat(titles()).hasSize(121).allMatch(title -> title.contains("page"));
             assertThat(other.requests()).extracting(Site.Request::path).doesNotHaveDuplicates();
             assertThat(api.post("/api/sweeps/" + sweep.path("id") + "/go-on", "")
                             .problem())

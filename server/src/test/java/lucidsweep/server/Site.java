@@ -18,6 +18,10 @@ import java.util.concurrent.atomic.AtomicInteger;
 /** A small website on loopback whose pages come, change and go while it runs, and that notes what is asked of it. */
 public final class Site implements AutoCloseable {
 
+    static {
+        System.setProperty("sun.net.httpserver.nodelay", "true");
+    }
+
     private final HttpServer server;
     private final ExecutorService threads = Executors.newCachedThreadPool();
     private final Map<String, Answer> answers = new ConcurrentHashMap<>();

@@ -34,11 +34,6 @@ record Answer(
         return new Answer(visit, outcome, clipped, 0, 0, 0, "", null, List.of(), 0);
     }
 
-    /** Whether nothing could be had of the page; it may be our own doing where the crawl was just being ended. */
-    boolean isFailure() {
-        return outcome == Outcome.UNREACHABLE || outcome == Outcome.UNREADABLE;
-    }
-
     static Answer redirect(Visit visit, Fetched fetched, String to) {
         return new Answer(
                 visit,

@@ -28,6 +28,7 @@ final class Crawl implements AutoCloseable {
 
     private static final int STORE_AT_ONCE = 100;
     private static final long STORE_WITHIN_MS = 150;
+    private static final long FINISH_WITHIN_MS = 2_000;
     private static final int MOST_REDIRECTS = 10;
 
     private final Sweep sweep;
@@ -100,9 +101,7 @@ final class Crawl implements AutoCloseable {
                 report();
             }
         } finally {
-            over = true;
-            for (Thread worker : workers) worker.interrupt();
-            for (Thread worker : workers) worker.join(TimeUnit.SECONDS.toMillis(60));
+            end(workers);
         }
         store(whatIsLeft());
         if (frontier.captured() == 0 && frontier.ended() <= 1) refuseIfUnreachable();
@@ -185,13 +184,24 @@ final class Crawl implements AutoCloseable {
         return workers;
     }
 
+    /** Lets the workers finish what they are at, but not for long. */
+    private void end(List<Thread> workers) throws InterruptedException {
+        over = true;
+        long until = System.nanoTime() + TimeUnit.MILLISECONDS.toNanos(frontier.underWay() > 0 ? FINISH_WITHIN_MS : 0);
+        for (Thread worker : workers)
+            worker.join(Math.max(1, TimeUnit.NANOSECONDS.toMillis(until - System.nanoTime())));
+        for (Thread worker : workers) worker.interrupt();
+        for (Thread worker : workers) worker.join(TimeUnit.SECONDS.toMillis(60));
+    }
+
     private void work() {
         try {
             while (!over) {
                 Visit visit = frontier.next();
                 if (visit == null) continue;
                 Answer answer = visitor.visit(visit);
-                if (over && answer.isFailure()) return;
+                // What was broken off, or read with a parser that heeds interrupts, says nothing of the page.
+                if (Thread.currentThread().isInterrupted()) return;
                 if (!answers.offer(answer)) answers.put(answer);
             }
         } catch (InterruptedException ended) {
