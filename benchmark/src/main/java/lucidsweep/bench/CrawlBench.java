@@ -43,7 +43,7 @@ import org.springframework.core.Ordered;
 final class CrawlBench {
 
     private static final int PAGES = 10_000;
-    private static final int ROUNDS = 4;
+    private static final int ROUNDS = Integer.getInteger("rounds", 4);
     private static final int CONNECTIONS = 4;
     private static final int PORT = 8477;
 
