@@ -21,13 +21,13 @@ final class TextEncoding {
     static Charset of(Path file) {
         try (InputStream in = Files.newInputStream(file)) {
             byte[] sample = in.readNBytes(SAMPLE);
-            return of(sample);
+            return of(sample, Files.size(file) > sample.length);
         } catch (IOException e) {
             throw Refusal.badInput("the file cannot be read: " + e.getMessage());
         }
     }
 
-    static Charset of(byte[] sample) {
+    private static Charset of(byte[] sample, boolean more) {
         if (sample.length == 0)
             throw Refusal.badInput("the file is empty; a table with a row of column names was expected");
         if (startsWith(sample, 0xEF, 0xBB, 0xBF)) return StandardCharsets.UTF_8;
@@ -45,7 +45,7 @@ final class TextEncoding {
             throw Refusal.badInput(
                     "this is no text file (it holds binary data); a CSV file was expected. A spreadsheet can save one.");
         }
-        return isUtf8(sample) ? StandardCharsets.UTF_8 : WINDOWS_1252;
+        return isUtf8(sample, more) ? StandardCharsets.UTF_8 : WINDOWS_1252;
     }
 
     private static boolean startsWith(byte[] bytes, int... start) {
@@ -60,11 +60,11 @@ final class TextEncoding {
      * Whether letters beyond ASCII are written as UTF-8 writes them. A few wrong bytes, from a text that was cut or mended by
      * hand, do not make it another encoding: in none of those do such sequences come about by chance.
      */
-    private static boolean isUtf8(byte[] sample) {
+    private static boolean isUtf8(byte[] sample, boolean more) {
         int end = sample.length;
-        // The sample may end within a letter; its last whole line does not.
-        while (end > 0 && sample[end - 1] != '\n') end--;
-        String text = new String(sample, 0, end == 0 ? sample.length : end, StandardCharsets.UTF_8);
+        // A sample may end within a letter; its last whole line does not.
+        while (more && end > 0 && sample[end - 1] != '\n') end--;
+        String text = new String(sample, 0, end, StandardCharsets.UTF_8);
         long wrong = text.chars().filter(c -> c == '\uFFFD').count();
         long right = text.chars().filter(c -> c >= 0x80 && c != '\uFFFD').count();
         return wrong == 0 || right > WRONG_ENDURED * wrong;

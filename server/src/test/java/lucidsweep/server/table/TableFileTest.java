@@ -91,6 +91,12 @@ class TableFileTest {
         assertThat(read.rows.get(401).get(1)).contains("(");
     }
 
+    @Test
+    void theLastLineCountsWhereItIsTheOnlyOneThatTells() throws IOException {
+        Path file = Files.write(folder.resolve("short.csv"), "id,title\nA,Grüße".getBytes(ENCODINGS[3]));
+        assertThat(read(TableFile.of(file)).rows).contains(List.of("A", "Grüße"));
+    }
+
     /** The encoding is told from the first 256 KB, which may end within a letter. */
     @Test
     void aLetterAtTheEndOfTheSampleIsNoWrongOne() throws IOException {
