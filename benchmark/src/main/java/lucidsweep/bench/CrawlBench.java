@@ -37,13 +37,13 @@ import org.springframework.core.Ordered;
 
 /**
  * The crawl with everything on and stored, against a bare loop over the same pages in the same run: fetch and parse,
- * nothing stored. Both are run in turn; the last round counts, when the machine code of both is made. Each crawl is that
- * of a new property; the website runs in a process of its own. Run with a heap of 512 MiB.
+ * nothing stored. Both are run in turn; of the rounds after the first, when the machine code of both is made, the middle
+ * one counts. Each crawl is that of a new property; the website runs in a process of its own. Run with a heap of 512 MiB.
  */
 final class CrawlBench {
 
     private static final int PAGES = 10_000;
-    private static final int ROUNDS = Integer.getInteger("rounds", 4);
+    private static final int ROUNDS = 6;
     private static final int CONNECTIONS = 4;
     private static final int PORT = 8477;
 
@@ -77,24 +77,25 @@ final class CrawlBench {
                 .listeners(new StoredListener())
                 .run("--lucid.data=" + data, "--logging.level.root=error")) {
             double bare = bareLoop();
-            double ratio = 0;
-            double whole = 0;
+            double[] stored = new double[ROUNDS];
+            double[] whole = new double[ROUNDS];
             StringBuilder rates = new StringBuilder();
             for (int round = 0; round < ROUNDS; round++) {
                 Seconds ours = crawl(application);
                 double bareAgain = bareLoop();
                 double mean = (bare + bareAgain) / 2;
                 bare = bareAgain;
-                ratio = PAGES / ours.stored / mean;
-                whole = PAGES / ours.whole / mean;
+                stored[round] = PAGES / ours.stored / mean;
+                whole[round] = PAGES / ours.whole / mean;
                 rates.append(Report.format(" %.0f/%.0f", PAGES / ours.stored, mean));
             }
             Report.line(
                     "Crawl of 10,000 pages, to the bare loop, 512 MiB heap",
                     ">= 60%",
                     Report.format(
-                            "%.0f%%, with all findings %.0f%% (pages/s by round:%s)", 100 * ratio, 100 * whole, rates),
-                    ratio >= 0.6);
+                            "%.0f%%, with all findings %.0f%% (pages/s by round:%s)",
+                            100 * Report.middleAfterFirst(stored), 100 * Report.middleAfterFirst(whole), rates),
+                    Report.middleAfterFirst(stored) >= 0.6);
         }
     }
 
@@ -133,7 +134,8 @@ final class CrawlBench {
     private record Seconds(double stored, double whole) {}
 
     /** Notes when a crawl has stored everything; it hears of it before those who work on with what was stored. */
-    private static final class StoredListener implements ApplicationListener<PayloadApplicationEvent<SweepEnded>>, Ordered {
+    private static final class StoredListener
+            implements ApplicationListener<PayloadApplicationEvent<SweepEnded>>, Ordered {
         private static long heard;
 
         @Override
@@ -159,7 +161,8 @@ final class CrawlBench {
                 .runNow(property.id(), new CrawlSettings(PAGES * 2, 100, CONNECTIONS, 0));
         double seconds = Report.seconds(System.nanoTime() - start);
         String note = application.getBean(Jobs.class).find(sweep.jobId()).note();
-        if (!note.startsWith(Report.format("%,d pages", PAGES))) throw new IllegalStateException("the crawl is not whole: " + note);
+        if (!note.startsWith(Report.format("%,d pages", PAGES)))
+            throw new IllegalStateException("the crawl is not whole: " + note);
         return new Seconds(Report.seconds(StoredListener.heard - start), seconds);
     }
 }

@@ -23,6 +23,13 @@ final class Report {
         return sorted[(int) Math.ceil(sorted.length * 0.95) - 1] / 1e6;
     }
 
+    /** The median of all samples but the first. */
+    static double middleAfterFirst(double[] samples) {
+        double[] sorted = Arrays.copyOfRange(samples, 1, samples.length);
+        Arrays.sort(sorted);
+        return sorted[sorted.length / 2];
+    }
+
     static String format(String pattern, Object... values) {
         return String.format(Locale.ROOT, pattern, values);
     }
