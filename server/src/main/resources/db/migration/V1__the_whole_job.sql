@@ -84,8 +84,6 @@ create table item (
     opening varchar(500) not null,
     price varchar(100) not null,
     depth int not null,
-    links_in int default 0 not null,
-    link_texts varchar(4000) default '' not null,
     capture_id bigint not null,
     capture_hash bigint not null,
     first_sweep bigint not null,
@@ -95,6 +93,14 @@ create table item (
 -- The hash first: the database uses a list of values only on the first column of an index.
 create unique index item_address on item (address_hash, property_id);
 create index item_order on item (property_id, id);
+
+-- What the links of the last sweep say of an item; apart from it, since the database rewrites every index of a changed row.
+create table item_link (
+    item_id bigint primary key,
+    links_in int not null,
+    link_texts varchar(4000) not null,
+    depth int not null
+);
 
 -- What a sweep saw of an item; a new row only where it differs from the one before.
 create table capture (

@@ -161,7 +161,6 @@ public class Aims {
         if (!keywords.isEmpty()) {
             items.forEachDetail(
                     propertyId,
-                    true,
                     chunk -> chunk.stream()
                             .filter(item -> item.obstacle() == null)
                             .forEach(item -> finder.item(item.id(), texts(item))));

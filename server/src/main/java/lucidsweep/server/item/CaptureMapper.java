@@ -129,7 +129,9 @@ interface CaptureMapper {
     record Linked(long id, long addressHash, int depth, int linksIn, String linkTexts) {}
 
     @Select("""
-            select id, address_hash, depth, links_in, link_texts from item
+            select id, address_hash, coalesce(l.depth, i.depth) depth, coalesce(l.links_in, 0) links_in,
+                coalesce(l.link_texts, '') link_texts
+            from item i left join item_link l on l.item_id = i.id
             where property_id = #{propertyId} and not gone and id > #{after} order by property_id, id limit #{limit}""")
     List<Linked> linked(long propertyId, long after, int limit);
 
@@ -144,9 +146,8 @@ interface CaptureMapper {
     record LinkCount(long id, int linksIn, String linkTexts, int depth) {}
 
     @Update("""
-            merge into item i using unnest(cast(#{id} as bigint array), cast(#{linksIn} as int array),
-                cast(#{linkTexts} as varchar array), cast(#{depth} as int array))
-                as n (id, links_in, link_texts, depth) on i.id = n.id
-            when matched then update set links_in = n.links_in, link_texts = n.link_texts, depth = n.depth""")
+            merge into item_link (item_id, links_in, link_texts, depth) key (item_id) select * from unnest(
+                cast(#{id} as bigint array), cast(#{linksIn} as int array), cast(#{linkTexts} as varchar array),
+                cast(#{depth} as int array))""")
     void setLinks(Map<String, Object[]> counts);
 }

@@ -35,8 +35,6 @@ final class Details {
                 core.section(),
                 core.h1(),
                 core.h1Count(),
-                core.linksIn(),
-                core.linkTexts(),
                 core.opening(),
                 core.price(),
                 title == null ? FieldLine.none(core.id(), "title") : title,
@@ -44,6 +42,7 @@ final class Details {
                 fields.get(FieldId.of(core.id(), "tags")),
                 keywords.get(core.id()),
                 captured == null ? null : captured.facts(),
-                captured == null ? null : captured.copy());
+                captured == null ? null : captured.copy(),
+                captured == null ? null : captured.linkTexts());
     }
 }

@@ -7,6 +7,7 @@ package lucidsweep.server.item;
  * @param keyword the keyword it aims at; null where it has none
  * @param facts the capture as JSON; null unless asked for
  * @param copy the visible text, packed; null unless asked for
+ * @param linkTexts the texts of links to it; null unless asked for
  */
 public record ItemDetail(
         long id,
@@ -15,8 +16,6 @@ public record ItemDetail(
         String section,
         String h1,
         int h1Count,
-        int linksIn,
-        String linkTexts,
         String opening,
         String price,
         FieldLine title,
@@ -24,7 +23,8 @@ public record ItemDetail(
         FieldLine tags,
         String keyword,
         String facts,
-        byte[] copy) {
+        byte[] copy,
+        String linkTexts) {
 
     /** A field by its name; null where the item has none such. */
     public FieldLine field(String name) {

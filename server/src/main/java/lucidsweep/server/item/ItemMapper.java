@@ -63,8 +63,6 @@ interface ItemMapper {
             String section,
             String h1,
             int h1Count,
-            int linksIn,
-            String linkTexts,
             String opening,
             String price) {}
 
@@ -106,11 +104,12 @@ interface ItemMapper {
     List<Aimed> aimsOf(@Param("ids") Object[] ids);
 
     /** What a sweep saw of an item besides its fields. */
-    record Captured(long itemId, String facts, byte[] copy) {}
+    record Captured(long itemId, String facts, byte[] copy, String linkTexts) {}
 
     @Select("""
-            select i.id item_id, c.facts, b.copy from item i
+            select i.id item_id, c.facts, b.copy, coalesce(l.link_texts, '') link_texts from item i
             join capture c on c.id = i.capture_id join body b on b.capture_id = i.capture_id
+            left join item_link l on l.item_id = i.id
             where i.id = """ + " " + ItemSql.IDS)
     List<Captured> captures(@Param("ids") Object[] ids);
 

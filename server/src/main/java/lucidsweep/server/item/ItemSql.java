@@ -16,25 +16,27 @@ final class ItemSql {
     /** What a table shows of an item. */
     static final String LINE = """
             select i.id, i.address, i.section, i.status, i.obstacle, i.h1, i.h1_count, i.canonical, i.robots, i.price,
-                i.depth, i.links_in,
+                coalesce(l.depth, i.depth) depth, coalesce(l.links_in, 0) links_in,
                 t.captured title_captured, t.draft title_draft, t.state title_state, t.kept title_kept,
                 d.captured description_captured, d.draft description_draft, d.state description_state,
                 d.kept description_kept,
                 g.captured tags_captured, g.draft tags_draft, g.state tags_state, g.kept tags_kept,
                 r.item_id target_item, k.id keyword_id, k.phrase keyword, k.volume, r.by_hand, r.score, r.reason
-            from item i
+            from item i left join item_link l on l.item_id = i.id
             """ + FIELDS;
 
     /** What a table is filtered and sorted by. */
     static final String TABLE_ITEM = """
-            select id, address, section, status, obstacle is null indexable, h1, depth, links_in from item
+            select id, address, section, status, obstacle is null indexable, h1, coalesce(l.depth, i.depth) depth,
+                coalesce(l.links_in, 0) links_in
+            from item i left join item_link l on l.item_id = i.id
             """;
 
     static final String TABLE_FIELD = "select id, coalesce(draft, captured) text, px, alike, state from field ";
 
     /** What rules, recipes and the search for targets need of an item itself. */
     static final String CORE = """
-            select id, address, obstacle, section, h1, h1_count, links_in, link_texts, opening, price from item
+            select id, address, obstacle, section, h1, h1_count, opening, price from item
             """;
 
     /** A field as rules, recipes and edits need it. */

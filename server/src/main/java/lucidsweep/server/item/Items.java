@@ -131,13 +131,9 @@ public class Items {
         return tables.of(propertyId).counts();
     }
 
-    /**
-     * Walks over all items of a property with what rules and recipes need, in chunks by id.
-     *
-     * @param captured whether what sweeps saw, facts and copy, is wanted too
-     */
-    public void forEachDetail(long propertyId, boolean captured, Consumer<List<ItemDetail>> visit) {
-        int size = captured ? CHUNK / 5 : CHUNK * 2;
+    /** Walks over all items of a property with what sweeps saw of them, in chunks by id. */
+    public void forEachDetail(long propertyId, Consumer<List<ItemDetail>> visit) {
+        int size = CHUNK / 5;
         long after = 0;
         List<ItemMapper.Core> chunk;
         do {
@@ -145,11 +141,10 @@ public class Items {
             if (chunk.isEmpty()) return;
             long first = chunk.get(0).id();
             after = chunk.get(chunk.size() - 1).id();
-            Object[] ids = captured ? chunk.stream().map(ItemMapper.Core::id).toArray() : null;
             Details details = new Details(
                     mapper.fields(propertyId, FieldId.first(first), FieldId.last(after)),
                     mapper.aims(propertyId, first, after),
-                    captured ? mapper.captures(ids) : List.of());
+                    mapper.captures(chunk.stream().map(ItemMapper.Core::id).toArray()));
             visit.accept(details.of(chunk));
         } while (chunk.size() == size);
     }
