@@ -139,6 +139,9 @@ public final class PageReader {
                 if (headings.size() < MOST_HEADINGS) headings.add(collapsed(element.wholeText()));
             }
             case "p" -> readParagraph(element);
+            case "br" -> {
+                if (unseen == 0) copy.space();
+            }
             case "img" -> readImage(element);
             case "a", "area" -> readLink(element);
             case "time" -> {
