@@ -28,7 +28,6 @@ export function PropertyForm({ clientId, property, onClose }: Props) {
     language: property?.language ?? "en",
     privateAllowed: property?.privateAllowed ?? false,
   });
-
   const website = form.kind === "website";
   return (
     <RecordForm

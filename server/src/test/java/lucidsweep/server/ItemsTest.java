@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
@@ -164,6 +163,6 @@ class ItemsTest {
     private List<Long> ids(String view) {
         List<Long> ids = new ArrayList<>();
         for (JsonNode id : shop.get("/items/ids?count=1000&" + view).json()) ids.add(id.asLong());
-        return new ArrayList<>(new LinkedHashSet<>(ids));
+        return ids;
     }
 }

@@ -25,12 +25,11 @@ public final class PageAddress {
     public static Optional<URI> of(String address) {
         if (address.length() > LONGEST) return Optional.empty();
         Reference reference = Reference.of(address);
-        return reference.scheme() == null
-                ? Optional.empty()
-                : normal(reference.on(reference)).map(URI::create);
+        if (reference.scheme() == null) return Optional.empty();
+        return normal(reference.on(reference)).filter(PageAddress::isShort).map(URI::create);
     }
 
-    /** The normal form of a link found on a page; empty where it leads to no page ("mailto:", "javascript:" …). */
+    /** The normal form of a link found on a page of a normal address; empty where it leads to no page ("mailto:", "javascript:" …). */
     public static Optional<URI> resolve(URI base, String link) {
         return resolveText(base, link).map(URI::create);
     }
@@ -42,8 +41,15 @@ public final class PageAddress {
         Reference page = new Reference(base.getScheme(), base.getRawAuthority(), base.getRawPath(), base.getRawQuery());
         Reference whole = reference.on(page);
         boolean sameHost = reference.scheme() == null && reference.authority() == null;
-        if (!sameHost) return normal(whole);
-        return Optional.of(whole.scheme() + "://" + whole.authority() + whole.pathAndQuery());
+        Optional<String> address = sameHost
+                ? Optional.of(whole.scheme() + "://" + whole.authority() + whole.pathAndQuery())
+                : normal(whole);
+        return address.filter(PageAddress::isShort);
+    }
+
+    /** What is short as written may be long when it is encoded or put behind the path of its page. */
+    private static boolean isShort(String address) {
+        return address.length() <= LONGEST;
     }
 
     /** The words of the last part of the path, "kayak hire" of "/boats/kayak-hire.html"; empty for a home page. */

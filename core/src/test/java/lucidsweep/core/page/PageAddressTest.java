@@ -56,6 +56,8 @@ class PageAddressTest {
         int met = 0;
         for (int i = 0; i < 20_000; i++) {
             String link = link(random);
+            assertThat(PageAddress.slugWords(link)).as(link).isNotNull();
+            assertThat(PageAddress.section(link)).as(link).isNotEmpty();
             URI once = PageAddress.resolve(BASE, link).orElse(null);
             if (once == null) continue;
             met++;
@@ -150,6 +152,11 @@ class PageAddressTest {
                 .isEmpty();
         assertThat(PageAddress.of("https://tarrin.example/" + "a".repeat(1_900)))
                 .isPresent();
+        assertThat(PageAddress.of("https://tarrin.example/" + "é".repeat(1_000)))
+                .isEmpty();
+        URI far = URI.create("https://tarrin.example/" + "a".repeat(1_500) + "/");
+        assertThat(PageAddress.resolve(far, "b".repeat(900))).isEmpty();
+        assertThat(PageAddress.resolve(far, "/" + "é".repeat(900))).isEmpty();
     }
 
     private static String link(Random random) {
