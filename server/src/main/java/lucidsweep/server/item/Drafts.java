@@ -32,34 +32,26 @@ public class Drafts {
      * A draft to be set.
      *
      * @param draft null to take it away
+     * @param measure of the text that is then in force
      */
-    public record Change(FieldLine field, String draft, String state, Long batchId) {
+    public record Change(FieldLine field, String draft, String state, Long batchId, TextMeasure measure) {
 
-        /** The text that is then in force. */
-        public String text() {
-            return draft == null ? field.captured() : draft;
+        /** A draft whose text is measured here, which is most of the work and can be done ahead on any thread. */
+        public static Change of(FieldLine field, String draft, String state, Long batchId, Standard standard) {
+            String text = draft == null ? field.captured() : draft;
+            return new Change(field, draft, state, batchId, TextMeasure.of(field.field(), text, standard));
+        }
+
+        private DraftMapper.DraftValues values() {
+            return new DraftMapper.DraftValues(
+                    field.id(), draft, state, batchId, measure.px(), measure.chars(), measure.alike());
         }
     }
 
-    /** Sets or takes away drafts; a few hundred at a time are fastest. Returns the hashes of the texts then in force. */
-    public List<Long> set(List<Change> changes, Standard standard) {
-        if (changes.isEmpty()) return List.of();
-        List<DraftMapper.DraftValues> values = changes.stream()
-                .map(change -> values(change, TextMeasure.of(change.field().field(), change.text(), standard)))
-                .toList();
-        mapper.setDrafts(Columns.of(values));
-        return values.stream().map(DraftMapper.DraftValues::alike).toList();
-    }
-
-    private static DraftMapper.DraftValues values(Change change, TextMeasure measure) {
-        return new DraftMapper.DraftValues(
-                change.field().id(),
-                change.draft(),
-                change.state(),
-                change.batchId(),
-                measure.px(),
-                measure.chars(),
-                measure.alike());
+    /** Sets or takes away drafts; a few hundred at a time are fastest. */
+    public void set(List<Change> changes) {
+        if (changes.isEmpty()) return;
+        mapper.setDrafts(Columns.of(changes.stream().map(Change::values).toList()));
     }
 
     /** Moves drafts on to a state; returns how many there were. */

@@ -21,24 +21,30 @@ interface BatchMapper {
     }
 
     @Insert("""
-            insert into batch (property_id, title, state, items, created)
-            values (#{propertyId}, #{title}, 'applied', 0, now())""")
+            insert into batch (property_id, title, state, under_way, items, created)
+            values (#{propertyId}, #{title}, 'applied', true, 0, now())""")
     @Options(useGeneratedKeys = true, keyProperty = "key.id", keyColumn = "id")
     void insert(@Param("key") Key key, @Param("propertyId") long propertyId, @Param("title") String title);
-
-    @Update("update batch set items = #{items} where id = #{id}")
-    void setItems(long id, int items);
 
     @Delete("delete from batch where id = #{id}")
     void delete(long id);
 
-    @Update("update batch set state = #{state}, undone = case when #{state} = 'undone' then now() end where id = #{id}")
-    void setState(long id, String state);
+    @Update("""
+            update batch set state = #{state}, under_way = true, undone = case when #{state} = 'undone' then now() end
+            where id = #{id}""")
+    void beginTurn(long id, String state);
+
+    @Update("update batch set under_way = false, items = #{items} where id = #{id}")
+    void end(long id, int items);
+
+    /** Batches that were cut short; those with no items yet were being applied for the first time. */
+    @Select("select * from batch where under_way order by id")
+    List<Batch> underWay();
 
     @Select("select * from batch where id = #{id}")
     Batch find(long id);
 
-    @Select("select * from batch where property_id = #{propertyId} order by id desc limit 100")
+    @Select("select * from batch where property_id = #{propertyId} and items > 0 order by id desc limit 100")
     List<Batch> ofProperty(long propertyId);
 
     /** A change of one field. */
@@ -52,6 +58,12 @@ interface BatchMapper {
                 cast(#{beforeState} as varchar array), cast(#{beforeBatch} as bigint array),
                 cast(#{afterText} as varchar array))""")
     void insertChanges(Map<String, Object[]> changes);
+
+    @Select("select count(*) from change where id between #{first} and #{last}")
+    int countChanges(IdRange range);
+
+    @Delete("delete from change where id between #{first} and #{last}")
+    void deleteChanges(IdRange range);
 
     /** A change and the field as it is now. */
     record Changed(
@@ -79,8 +91,8 @@ interface BatchMapper {
             select c.id, c.before_text, c.before_state, c.before_batch, c.after_text, f.item_id, f.name field, f.captured,
                 f.captured_count count, f.draft, f.state, f.batch_id, f.kept, f.alike
             from change c join field f on f.id = c.field_id
-            where c.id > #{after} and c.id <= #{last} order by c.id limit #{limit}""")
-    List<Changed> changes(long after, long last, int limit);
+            where c.id between #{first} and #{last} order by c.id""")
+    List<Changed> changes(long first, long last);
 
     record Conflict(String title, int fields) {}
 

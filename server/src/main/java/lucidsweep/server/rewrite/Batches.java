@@ -1,12 +1,12 @@
 package lucidsweep.server.rewrite;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Consumer;
@@ -21,16 +21,21 @@ import lucidsweep.server.item.Drafts;
 import lucidsweep.server.item.FieldId;
 import lucidsweep.server.item.FieldLine;
 import lucidsweep.server.item.Items;
+import lucidsweep.server.job.Lookahead;
 import lucidsweep.server.job.Progress;
 import lucidsweep.server.triage.Findings;
 import lucidsweep.server.web.Counted;
 import lucidsweep.server.web.Refusal;
+import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/** Changes drafts, always as a batch that is applied whole or not at all and can be undone and redone. */
+/**
+ * Changes drafts, always as a batch that is applied whole or not at all and can be undone and redone. It is written in many
+ * small transactions, since one of 100,000 rows takes the database twice as long.
+ */
 @Service
-public class Batches {
+public class Batches implements SmartInitializingSingleton {
 
     private static final int AT_ONCE = 500;
 
@@ -95,14 +100,19 @@ public class Batches {
     Batch apply(long propertyId, MadeTexts made, EditSpec spec, Progress progress) {
         long[] ids = made.ids();
         return change(clients.property(propertyId), spec.title(), writer -> {
-            for (int start = 0; start < ids.length; start += AT_ONCE) {
-                goOnUnlessStopped(progress);
-                long[] some = Arrays.copyOfRange(ids, start, Math.min(ids.length, start + AT_ONCE));
-                for (FieldLine line : drafts.fields(some, spec.field())) {
-                    if (line.kept() == null) writer.set(line, made.of(line.itemId()));
-                }
-                progress.report(start + some.length, ids.length);
-            }
+            int[] done = {0};
+            Lookahead.over(
+                    ids,
+                    AT_ONCE,
+                    some -> drafts.fields(some, spec.field()).stream()
+                            .filter(line -> line.kept() == null)
+                            .flatMap(line -> writer.change(line, made.of(line.itemId())).stream())
+                            .toList(),
+                    changes -> {
+                        goOnUnlessStopped(progress);
+                        writer.write(changes);
+                        progress.report(done[0] = Math.min(ids.length, done[0] + AT_ONCE), ids.length);
+                    });
         });
     }
 
@@ -133,51 +143,89 @@ public class Batches {
 
     /** Takes a batch back, unless a later one changed the same fields. */
     Batch undo(long id, Progress progress) {
-        Batch batch = find(id);
-        if (!batch.state().equals("applied")) throw Refusal.conflict("this batch is undone already");
-        return turn(batch, "undone", progress);
+        return turn(id, "undone", progress);
     }
 
     /** Applies an undone batch again, unless its fields were changed since. */
     Batch redo(long id, Progress progress) {
-        Batch batch = find(id);
-        if (!batch.state().equals("undone")) throw Refusal.conflict("this batch is applied already");
-        return turn(batch, "applied", progress);
+        return turn(id, "applied", progress);
     }
 
-    private Batch turn(Batch batch, String state, Progress progress) {
-        Property property = clients.property(batch.propertyId());
-        boolean undo = state.equals("undone");
+    private Batch turn(long id, String state, Progress progress) {
         Touched touched = new Touched();
+        Batch batch;
         oneAtATime.lock();
         try {
+            batch = find(id);
+            long propertyId = batch.propertyId();
+            if (batch.state().equals(state)) throw Refusal.conflict("this batch is " + state + " already");
+            refuseConflicts(batch, state.equals("undone"));
             transaction.executeWithoutResult(status -> {
-                refuseConflicts(batch, undo);
-                int[] done = {0};
-                forEachChange(batch.id(), changes -> {
-                    List<Drafts.Change> turned = changes.stream()
-                            .map(change -> undo ? before(change) : after(change, batch.id()))
-                            .toList();
-                    touched.add(turned, drafts.set(turned, property.standard()));
-                    progress.report(done[0] += changes.size(), batch.items());
-                });
-                mapper.setState(batch.id(), state);
-                findings.due(batch.propertyId());
+                mapper.beginTurn(id, state);
+                findings.due(propertyId);
             });
+            finishTurn(find(id), progress, touched);
         } finally {
             oneAtATime.unlock();
         }
-        settle(property.id(), touched);
-        return find(batch.id());
+        settle(batch.propertyId(), touched);
+        return find(id);
     }
 
-    private static Drafts.Change before(BatchMapper.Changed change) {
-        return new Drafts.Change(change.line(), change.beforeText(), change.beforeState(), change.beforeBatch());
+    /** Brings the fields of a batch to its state; those that are there already stay so. */
+    private void finishTurn(Batch batch, Progress progress, Touched touched) {
+        Standard standard = clients.property(batch.propertyId()).standard();
+        boolean undo = batch.state().equals("undone");
+        int[] done = {0};
+        Lookahead.over(
+                IdRange.ids(batch.id(), batch.items()),
+                AT_ONCE,
+                some -> mapper.changes(some[0], some[some.length - 1]).stream()
+                        .map(change -> undo ? before(change, standard) : after(change, batch.id(), standard))
+                        .toList(),
+                turned -> {
+                    transaction.executeWithoutResult(status -> drafts.set(turned));
+                    touched.add(turned);
+                    progress.report(done[0] += turned.size(), batch.items());
+                });
+        mapper.end(batch.id(), batch.items());
     }
 
-    private static Drafts.Change after(BatchMapper.Changed change, long batchId) {
+    /** Takes back what was written of a batch that did not come to its end. */
+    private void takeBack(Batch batch) {
+        IdRange range = IdRange.of(batch.id());
+        Standard standard = clients.property(batch.propertyId()).standard();
+        Lookahead.over(
+                IdRange.ids(batch.id(), mapper.countChanges(range)),
+                AT_ONCE,
+                some -> mapper.changes(some[0], some[some.length - 1]).stream()
+                        .map(change -> before(change, standard))
+                        .toList(),
+                turned -> transaction.executeWithoutResult(status -> drafts.set(turned)));
+        transaction.executeWithoutResult(status -> {
+            mapper.deleteChanges(range);
+            mapper.delete(batch.id());
+        });
+        items.changed(batch.propertyId());
+    }
+
+    /** Before anybody can ask: no batch is half applied, whatever ended the application the last time. */
+    @Override
+    public void afterSingletonsInstantiated() {
+        for (Batch batch : mapper.underWay()) {
+            if (batch.items() == 0) takeBack(batch);
+            else finishTurn(batch, Progress.UNWATCHED, new Touched());
+        }
+    }
+
+    private static Drafts.Change before(BatchMapper.Changed change, Standard standard) {
+        return Drafts.Change.of(
+                change.line(), change.beforeText(), change.beforeState(), change.beforeBatch(), standard);
+    }
+
+    private static Drafts.Change after(BatchMapper.Changed change, long batchId, Standard standard) {
         String state = change.afterText() == null ? "" : "drafted";
-        return new Drafts.Change(change.line(), change.afterText(), state, batchId);
+        return Drafts.Change.of(change.line(), change.afterText(), state, batchId, standard);
     }
 
     private void refuseConflicts(Batch batch, boolean undo) {
@@ -192,32 +240,23 @@ public class Batches {
                 + (conflicts.size() == 1 ? "that" : "those") + " first; nothing was changed.");
     }
 
-    private void forEachChange(long batchId, Consumer<List<BatchMapper.Changed>> visit) {
-        IdRange range = IdRange.of(batchId);
-        long after = range.first() - 1;
-        List<BatchMapper.Changed> chunk;
-        do {
-            chunk = mapper.changes(after, range.last(), AT_ONCE);
-            if (chunk.isEmpty()) return;
-            visit.accept(chunk);
-            after = chunk.get(chunk.size() - 1).id();
-        } while (chunk.size() == AT_ONCE);
-    }
-
     private Batch change(Property property, String title, Consumer<Writer> work) {
         BatchMapper.Key key = new BatchMapper.Key();
         Touched touched = new Touched();
         oneAtATime.lock();
         try {
-            transaction.executeWithoutResult(status -> {
-                mapper.insert(key, property.id(), title.length() > 500 ? title.substring(0, 499) + "…" : title);
-                Writer writer = new Writer(key.id, property.standard(), touched);
+            String shortTitle = title.length() > 500 ? title.substring(0, 499) + "…" : title;
+            mapper.insert(key, property.id(), shortTitle);
+            try {
+                Writer writer = new Writer(key.id, property, touched);
                 work.accept(writer);
                 writer.flush();
                 if (writer.changed == 0) throw Refusal.conflict("Nothing would change, so nothing was done.");
-                mapper.setItems(key.id, writer.changed);
-                findings.due(property.id());
-            });
+                mapper.end(key.id, writer.changed);
+            } catch (RuntimeException e) {
+                takeBack(find(key.id));
+                throw e;
+            }
         } finally {
             oneAtATime.unlock();
         }
@@ -250,45 +289,55 @@ public class Batches {
         private final Map<String, Set<Long>> items = new HashMap<>();
         private final Map<String, Set<Long>> alike = new HashMap<>();
 
-        private void add(List<Drafts.Change> changes, List<Long> alikeNow) {
+        private void add(List<Drafts.Change> changes) {
             for (Drafts.Change change : changes) {
-                String field = change.field().field();
-                items.computeIfAbsent(field, any -> new HashSet<>())
-                        .add(change.field().itemId());
-                alike.computeIfAbsent(field, any -> new HashSet<>())
-                        .add(change.field().alike());
-            }
-            for (int i = 0; i < changes.size(); i++) {
-                alike.get(changes.get(i).field().field()).add(alikeNow.get(i));
+                FieldLine before = change.field();
+                items.computeIfAbsent(before.field(), any -> new HashSet<>()).add(before.itemId());
+                alike.computeIfAbsent(before.field(), any -> new HashSet<>())
+                        .addAll(List.of(before.alike(), change.measure().alike()));
             }
         }
     }
 
     private final class Writer {
         private final long batchId;
-        private final Standard standard;
+        private final Property property;
         private final Touched touched;
         private final List<Drafts.Change> changes = new ArrayList<>(AT_ONCE);
         private int changed;
 
-        private Writer(long batchId, Standard standard, Touched touched) {
+        private Writer(long batchId, Property property, Touched touched) {
             this.batchId = batchId;
-            this.standard = standard;
+            this.property = property;
             this.touched = touched;
         }
 
-        private void set(FieldLine line, String text) {
-            if (text.equals(line.text())) return;
+        /** The change that gives a field a text; none where it has it already. */
+        private Optional<Drafts.Change> change(FieldLine line, String text) {
+            if (text.equals(line.text())) return Optional.empty();
             String draft = text.equals(line.captured()) ? null : text;
-            changes.add(new Drafts.Change(line, draft, draft == null ? "" : "drafted", batchId));
-            if (changes.size() == AT_ONCE) flush();
+            return Optional.of(
+                    Drafts.Change.of(line, draft, draft == null ? "" : "drafted", batchId, property.standard()));
+        }
+
+        private void set(FieldLine line, String text) {
+            change(line, text).ifPresent(changes::add);
+            if (changes.size() >= AT_ONCE) flush();
         }
 
         private void flush() {
-            if (changes.isEmpty()) return;
-            touched.add(changes, drafts.set(changes, standard));
-            mapper.insertChanges(Columns.of(changes.stream().map(this::values).toList()));
+            write(changes);
             changes.clear();
+        }
+
+        private void write(List<Drafts.Change> some) {
+            if (some.isEmpty()) return;
+            transaction.executeWithoutResult(status -> {
+                if (changed == 0) findings.due(property.id());
+                drafts.set(some);
+                mapper.insertChanges(Columns.of(some.stream().map(this::values).toList()));
+            });
+            touched.add(some);
         }
 
         private BatchMapper.ChangeValues values(Drafts.Change change) {

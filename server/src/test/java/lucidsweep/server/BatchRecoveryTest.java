@@ -1,0 +1,91 @@
+package lucidsweep.server;
+
+import static lucidsweep.server.Shop.edit;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import lucidsweep.server.RunningApplication.Api;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.jdbc.core.JdbcTemplate;
+import tools.jackson.databind.JsonNode;
+
+/** Batches that were cut short, as the database then holds them: no start finds one half applied. */
+class BatchRecoveryTest {
+
+    private static final int LISTINGS = 1_300;
+
+    @TempDir
+    private Path data;
+
+    @Test
+    void whatWasCutShortIsTakenBackOrBroughtToItsEnd() {
+        long undone;
+        long cut;
+        Shop shop;
+        try (ConfigurableApplicationContext application = start()) {
+            shop = new Shop(api(application), listings());
+            undone = shop.batch(edit("after", "title", "\"with\":\" of cedar, hand carved in our shed by the bay\""))
+                    .path("id")
+                    .asLong();
+            cut = shop.batch(edit("before", "description", "\"with\":\"New: \""))
+                    .path("id")
+                    .asLong();
+            JdbcTemplate database = application.getBean(JdbcTemplate.class);
+            // The first had begun to be undone, the second had written half of its changes.
+            database.update("update batch set under_way = true, state = 'undone' where id = ?", undone);
+            database.update("update field set draft = null, state = '', batch_id = null where id in "
+                    + "(select field_id from change where id / 2147483648 = " + undone + " limit 700)");
+            database.update("update batch set under_way = true, items = 0 where id = ?", cut);
+            database.update("update field set draft = null, state = '', batch_id = null where id in "
+                    + "(select field_id from change where id / 2147483648 = " + cut + " order by id desc limit 600)");
+            database.update("delete from change where id in (select id from change where id / 2147483648 = " + cut
+                    + " order by id desc limit 600)");
+        }
+        try (ConfigurableApplicationContext application = start()) {
+            JdbcTemplate database = application.getBean(JdbcTemplate.class);
+            assertThat(count(database, "field where draft is not null or state <> '' or batch_id is not null"))
+                    .isZero();
+            assertThat(count(database, "change")).as("of the undone one").isEqualTo(LISTINGS);
+            assertThat(count(database, "property where findings_due")).isZero();
+            Api api = api(application);
+            JsonNode batches =
+                    api.get("/api/properties/" + shop.property() + "/batches").json();
+            assertThat(batches).hasSize(1);
+            assertThat(batches.get(0).path("state").asString()).isEqualTo("undone");
+
+            assertThat(api.post("/api/batches/" + undone + "/redo", "").status())
+                    .isEqualTo(200);
+            assertThat(count(database, "field where draft like '% of cedar, hand%'"))
+                    .isEqualTo(LISTINGS);
+            assertThat(api.get("/api/properties/" + shop.property() + "/items?kind=too-short&field=title")
+                            .json()
+                            .path("total")
+                            .asInt())
+                    .as("findings are those of the drafts")
+                    .isZero();
+        }
+    }
+
+    private static String listings() {
+        StringBuilder csv = new StringBuilder("id,title,description\n");
+        for (int i = 0; i < LISTINGS; i++) csv.append("L%d,Paddle %d,Carved in our shed %d\n".formatted(i, i, i));
+        return csv.toString();
+    }
+
+    private static long count(JdbcTemplate database, String what) {
+        return database.queryForObject("select count(*) from " + what, Long.class);
+    }
+
+    private static Api api(ConfigurableApplicationContext application) {
+        return new Api(Integer.parseInt(application.getEnvironment().getProperty("local.server.port")));
+    }
+
+    private ConfigurableApplicationContext start() {
+        return new SpringApplicationBuilder(LucidSweep.class)
+                .logStartupInfo(false)
+                .run("--server.port=0", "--lucid.data=" + data, "--lucid.web=" + data, "--logging.level.root=error");
+    }
+}
