@@ -158,7 +158,7 @@ final class CrawlBench {
         long start = System.nanoTime();
         Sweep sweep = application
                 .getBean(Sweeps.class)
-                .runNow(property.id(), new CrawlSettings(PAGES * 2, 100, CONNECTIONS, 0));
+                .runNow(property.id(), CrawlSettings.of(PAGES * 2, 100, CONNECTIONS, 0));
         double seconds = Report.seconds(System.nanoTime() - start);
         String note = application.getBean(Jobs.class).find(sweep.jobId()).note();
         if (!note.startsWith(Report.format("%,d pages", PAGES)))

@@ -46,7 +46,9 @@ class CommandTest {
                 "sweep nowhere --out x                         | 2 | expected an address such as https://example.com/, got \"nowhere\"",
                 "sweep https://a.example/                      | 2 | --out is needed",
                 "sweep https://a.example/ --out                | 2 | --out needs a value",
-                "sweep https://a.example/ --depth 3            | 2 | there is no option --depth",
+                "sweep https://a.example/ --width 3            | 2 | there is no option --width",
+                "sweep https://a.example/ --out x --rate none  | 2 | --rate: expected a number from 0.02 to 100000, got \"none\"",
+                "sweep https://a.example/ --out x --depth 1.5  | 2 | --depth: expected a number from 0 to 100, got \"1.5\"",
                 "measure --as heading                          | 2 | expected title or description, got \"heading\"",
             })
     void whatCannotBeRunIsSaidInOneLine(String words, int status, String says) {

@@ -39,7 +39,7 @@ class GoingOnTest {
                 long property = clients.addProperty(new PropertyForm(
                                 client, "website", "Large", website.address().toString(), "en", true))
                         .id();
-                sweep = first.getBean(Sweeps.class).start(property, new CrawlSettings(PAGES * 2, 20, 2, 5));
+                sweep = first.getBean(Sweeps.class).start(property, CrawlSettings.of(PAGES * 2, 20, 2, 5));
                 while (job(first, sweep).done() < PAGES / 5) LockSupport.parkNanos(5_000_000);
             }
             try (ConfigurableApplicationContext second = start()) {

@@ -3,10 +3,14 @@ package lucidsweep.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.BufferedReader;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Random;
+import lucidsweep.server.command.LucidCommand;
 import lucidsweep.standins.Website;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -50,6 +54,25 @@ class KillTest {
                     .isEqualTo(2 * PAGES);
             assertThat(count(database, "sweep where state = 'done'")).isEqualTo(1);
             assertThat(count(database, "property where findings_due")).isZero();
+        }
+    }
+
+    @Test
+    void theCommandGoesOnWhereItWasCutShort() throws Exception {
+        Path out = data.resolve("out");
+        ByteArrayOutputStream errors = new ByteArrayOutputStream();
+        PrintStream before = System.err;
+        try (Website website = Website.ofSize(PAGES, 0)) {
+            runUntil(website, 100);
+            System.setErr(new PrintStream(errors, true, StandardCharsets.UTF_8));
+            int status = LucidCommand.run(new String[] {
+                "sweep", website.address().toString(), "--out", out.toString(), "--data", data.toString()
+            });
+            assertThat(status).isZero();
+            assertThat(errors.toString(StandardCharsets.UTF_8)).matches("going on: [1-9]\\d* of \\d+ known pages done\n");
+            assertThat(Files.readAllLines(out.resolve("items.csv"))).hasSize(PAGES + 1);
+        } finally {
+            System.setErr(before);
         }
     }
 

@@ -20,7 +20,7 @@ import org.springframework.context.ConfigurableApplicationContext;
  */
 final class KilledApplication {
 
-    private static final CrawlSettings SETTINGS = new CrawlSettings(100_000, 50, 3, 8);
+    private static final CrawlSettings SETTINGS = CrawlSettings.of(100_000, 50, 3, 8);
 
     private KilledApplication() {}
 

@@ -29,6 +29,13 @@ public final class Indexing {
                 .map(to -> "its canonical is " + to);
     }
 
+    /** Whether robots directives ask that no link of the page be followed. */
+    public static boolean isNofollow(String robots) {
+        if (robots.isEmpty()) return false;
+        String directives = robots.toLowerCase(Locale.ROOT);
+        return hasDirective(directives, "nofollow") || hasDirective(directives, "none");
+    }
+
     private static boolean hasDirective(String directives, String name) {
         for (String directive : directives.split("[,;\\s]+")) {
             if (directive.equals(name)) return true;

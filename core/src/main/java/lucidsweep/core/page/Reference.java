@@ -89,6 +89,11 @@ record Reference(String scheme, String authority, String path, String query) {
         return false;
     }
 
+    /** A piece of a path or query with everything percent-encoded that may stand in neither. */
+    static String encodedAsInQuery(String text) {
+        return encoded(text, IN_QUERY);
+    }
+
     private static String encoded(String text, String allowed) {
         int plain = 0;
         while (plain < text.length() && isAllowed(text.charAt(plain), allowed)) plain++;

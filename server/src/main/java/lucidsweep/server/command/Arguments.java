@@ -1,5 +1,6 @@
 package lucidsweep.server.command;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -10,7 +11,7 @@ import java.util.Set;
 /** The words behind a command: options with their values, and the rest in its order. */
 final class Arguments {
 
-    private final Map<String, String> options = new HashMap<>();
+    private final Map<String, List<String>> options = new HashMap<>();
     private final List<String> rest = new ArrayList<>();
 
     Arguments(List<String> words, Set<String> known) {
@@ -25,7 +26,7 @@ final class Arguments {
                 throw new Usage(Usage.BAD_ARGUMENTS, "there is no option " + word);
             }
             if (++i == words.size()) throw new Usage(Usage.BAD_ARGUMENTS, word + " needs a value");
-            options.put(name, words.get(i));
+            options.computeIfAbsent(name, any -> new ArrayList<>()).add(words.get(i));
         }
     }
 
@@ -34,7 +35,13 @@ final class Arguments {
     }
 
     Optional<String> option(String name) {
-        return Optional.ofNullable(options.get(name));
+        List<String> given = all(name);
+        return given.isEmpty() ? Optional.empty() : Optional.of(given.get(given.size() - 1));
+    }
+
+    /** Every value of an option that may be given several times, in their order. */
+    List<String> all(String name) {
+        return options.getOrDefault(name, List.of());
     }
 
     String needed(String name) {
@@ -42,18 +49,30 @@ final class Arguments {
     }
 
     int number(String name, int otherwise, int least, int most) {
-        String given = options.get(name);
-        if (given == null) return otherwise;
-        try {
-            int number = Integer.parseInt(given);
-            if (number >= least && number <= most) return number;
-        } catch (NumberFormatException e) {
-            throw new Usage(Usage.BAD_ARGUMENTS, expected(name, given, least, most));
-        }
-        throw new Usage(Usage.BAD_ARGUMENTS, expected(name, given, least, most));
+        return option(name)
+                .map(given -> (int) parsed(name, given, given.matches("[+-]?\\d+"), least, most))
+                .orElse(otherwise);
     }
 
-    private static String expected(String name, String given, int least, int most) {
-        return "--" + name + ": expected a number from " + least + " to " + most + ", got \"" + given + "\"";
+    /** A number that need not be whole. */
+    Optional<Double> decimal(String name, double least, double most) {
+        return option(name).map(given -> parsed(name, given, true, least, most));
+    }
+
+    private static double parsed(String name, String given, boolean valid, double least, double most) {
+        try {
+            double number = Double.parseDouble(given);
+            if (valid && number >= least && number <= most) return number;
+        } catch (NumberFormatException e) {
+            throw expected(name, given, least, most);
+        }
+        throw expected(name, given, least, most);
+    }
+
+    private static Usage expected(String name, String given, double least, double most) {
+        String range = BigDecimal.valueOf(least).stripTrailingZeros().toPlainString() + " to "
+                + BigDecimal.valueOf(most).stripTrailingZeros().toPlainString();
+        return new Usage(
+                Usage.BAD_ARGUMENTS, "--" + name + ": expected a number from " + range + ", got \"" + given + "\"");
     }
 }

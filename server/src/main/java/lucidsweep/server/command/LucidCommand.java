@@ -8,8 +8,11 @@ import lucidsweep.server.web.Refusal;
 public final class LucidCommand {
 
     private static final String HELP = """
-            lucid sweep URL --out DIR [--keywords FILE] [--limit N]
-                crawls a site and writes items.csv and findings.csv
+            lucid sweep URL --out DIR [--keywords FILE] [--limit N] [--include PATTERN]... [--exclude PATTERN]...
+                        [--depth N] [--rate N] [--data DIR]
+                crawls a site and writes items.csv and findings.csv; a pattern is written as in robots.txt (/tours/*),
+                the rate is in requests a second; with --data the state is kept there, and the same command goes on
+                where it was cut short
             lucid measure --as title|description < texts
                 prints for each line its width in px, a tab, and the text""";
 

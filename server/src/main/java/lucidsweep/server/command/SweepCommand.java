@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import lucidsweep.core.page.PageAddress;
@@ -34,10 +35,18 @@ import org.springframework.boot.WebApplicationType;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
 
-/** Crawls a site, works out targets and findings, and writes both as CSV; everything else is thrown away. */
+/**
+ * Crawls a site, works out targets and findings, and writes both as CSV. Everything else is thrown away, unless a folder
+ * is named to keep it in; a crawl that was cut short goes on there.
+ */
 final class SweepCommand {
 
     private static final int MOST_PAGES = 500_000;
+    private static final int MOST_DEPTH = 100;
+    private static final int CONNECTIONS = 4;
+    private static final int GENTLE_DELAY_MS = 100;
+    private static final double LEAST_RATE = 0.02;
+    private static final double MOST_RATE = 100_000;
 
     private final Path out;
     private final ConfigurableApplicationContext application;
@@ -48,7 +57,8 @@ final class SweepCommand {
     }
 
     static void run(List<String> words) {
-        Arguments arguments = new Arguments(words, Set.of("out", "keywords", "limit"));
+        Arguments arguments =
+                new Arguments(words, Set.of("out", "keywords", "limit", "include", "exclude", "depth", "rate", "data"));
         if (arguments.rest().size() != 1) {
             throw new Usage(
                     Usage.BAD_ARGUMENTS,
@@ -60,24 +70,43 @@ final class SweepCommand {
                         Usage.BAD_ARGUMENTS,
                         "expected an address such as https://example.com/, got \"" + given + "\""));
         Path out = folder(arguments.needed("out"));
-        int limit = arguments.number("limit", MOST_PAGES, 1, MOST_PAGES);
+        CrawlSettings settings = settings(arguments, address);
         TableFile keywords =
                 arguments.option("keywords").map(SweepCommand::table).orElse(null);
-        Path data = temporaryFolder();
+        Optional<Path> kept = arguments.option("data").map(SweepCommand::folder);
+        Path data = kept.orElseGet(SweepCommand::temporaryFolder);
         try (ConfigurableApplicationContext application = start(data)) {
-            new SweepCommand(out, application).sweep(address, limit, keywords);
+            new SweepCommand(out, application).sweep(address, settings, keywords);
         } finally {
-            delete(data);
+            if (kept.isEmpty()) delete(data);
         }
     }
 
-    private void sweep(URI address, int limit, TableFile keywords) {
-        Clients clients = application.getBean(Clients.class);
-        Client client = clients.addClient(new ClientForm(address.getHost(), "", ""));
-        Property property = clients.addProperty(
-                new PropertyForm(client.id(), "website", address.getHost(), address.toString(), "en", true));
-        CrawlSettings settings = new CrawlSettings(limit, 100, 4, isLoopback(address) ? 0 : 100);
-        Sweep sweep = application.getBean(Sweeps.class).runNow(property.id(), settings);
+    private static CrawlSettings settings(Arguments arguments, URI address) {
+        int limit = arguments.number("limit", MOST_PAGES, 1, MOST_PAGES);
+        int depth = arguments.number("depth", MOST_DEPTH, 0, MOST_DEPTH);
+        int otherwise = isLoopback(address) ? 0 : GENTLE_DELAY_MS;
+        int delay = arguments
+                .decimal("rate", LEAST_RATE, MOST_RATE)
+                .map(rate -> (int) Math.ceil(1_000 / rate))
+                .orElse(otherwise);
+        CrawlSettings settings = CrawlSettings.of(limit, depth, CONNECTIONS, delay)
+                .within(arguments.all("include"), arguments.all("exclude"));
+        settings.scope();
+        return settings;
+    }
+
+    private void sweep(URI address, CrawlSettings settings, TableFile keywords) {
+        Property property = property(address);
+        Sweeps sweeps = application.getBean(Sweeps.class);
+        Optional<Sweep> cutShort = sweeps.cutShort(property.id());
+        cutShort.ifPresent(sweep -> {
+            Sweeps.Standing standing = sweeps.standing(sweep.id());
+            System.err.printf(
+                    Locale.ROOT, "going on: %,d of %,d known pages done%n", standing.done(), standing.known());
+        });
+        Sweep sweep = cutShort.map(each -> sweeps.goOnNow(each.id(), settings))
+                .orElseGet(() -> sweeps.runNow(property.id(), settings));
         if (sweep.state().equals("failed")) {
             throw new Usage(
                     Usage.UNREACHABLE,
@@ -86,6 +115,19 @@ final class SweepCommand {
         if (keywords != null) application.getBean(Aims.class).add(property.id(), keywords);
         write(property, sweep);
         System.out.println(application.getBean(Jobs.class).find(sweep.jobId()).note());
+    }
+
+    /** The property of the address that an earlier run left, or a new one. */
+    private Property property(URI address) {
+        Clients clients = application.getBean(Clients.class);
+        return clients.properties().stream()
+                .filter(property -> property.address().equals(address.toString()))
+                .findFirst()
+                .orElseGet(() -> {
+                    Client client = clients.addClient(new ClientForm(address.getHost(), "", ""));
+                    return clients.addProperty(new PropertyForm(
+                            client.id(), "website", address.getHost(), address.toString(), "en", true));
+                });
     }
 
     private void write(Property property, Sweep sweep) {
@@ -174,6 +216,7 @@ final class SweepCommand {
                 .logStartupInfo(false)
                 .run(
                         "--lucid.data=" + data,
+                        "--lucid.go-on=false",
                         "--logging.level.root=error",
                         "--logging.level.lucidsweep=error",
                         "--logging.level.org.flywaydb=error");

@@ -26,8 +26,8 @@ record Answer(
 
     private static final int LONGEST_DETAIL = 2_000;
 
-    /** An address and its hash. */
-    record Link(String address, long hash) {}
+    /** An address, its hash, and whether it is asked not to be followed. */
+    record Link(String address, long hash, boolean nofollow) {}
 
     static Answer without(Visit visit, Outcome outcome, String detail) {
         String clipped = detail.length() > LONGEST_DETAIL ? detail.substring(0, LONGEST_DETAIL) : detail;
@@ -61,6 +61,26 @@ record Answer(
                 item,
                 links,
                 elsewhere);
+    }
+
+    /** A page that is looked at for its links only. */
+    static Answer passed(Visit visit, Fetched fetched, String why, List<Link> links, int elsewhere) {
+        return new Answer(
+                visit,
+                Outcome.PASSED,
+                why + "; looked at for its links only",
+                fetched.status(),
+                fetched.millis(),
+                fetched.body().length,
+                "",
+                null,
+                links,
+                elsewhere);
+    }
+
+    /** The title of a page that was captured; "" of anything else. */
+    String title() {
+        return item == null ? "" : item.texts().get(0).text();
     }
 
     /** The same with what the server answered. */

@@ -9,7 +9,11 @@ import java.util.Optional;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
+import lucidsweep.core.page.AddressScope;
+import lucidsweep.core.page.AddressShape;
 import lucidsweep.core.page.PageAddress;
+import lucidsweep.core.page.TrapWatch;
+import lucidsweep.core.text.Likeness;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.CapturedItem;
@@ -29,6 +33,7 @@ final class Crawl implements AutoCloseable {
     private static final int STORE_AT_ONCE = 100;
     private static final long STORE_WITHIN_MS = 150;
     private static final long FINISH_WITHIN_MS = 2_000;
+    private static final long REST_MS = 100;
     private static final int MOST_REDIRECTS = 10;
 
     private final Sweep sweep;
@@ -39,7 +44,9 @@ final class Crawl implements AutoCloseable {
     private final TransactionTemplate transaction;
     private final Progress progress;
 
-    private final RequestPace pace = new RequestPace();
+    private final RequestPace pace;
+    private final AddressScope scope;
+    private final TrapWatch traps = new TrapWatch();
     private final AddressGuard guard;
     private final Fetcher fetcher;
     private final Robots robots;
@@ -48,9 +55,12 @@ final class Crawl implements AutoCloseable {
     private final BlockingQueue<Answer> answers = new LinkedBlockingQueue<>(STORE_AT_ONCE * 2);
     private final Map<String, String> redirects = new HashMap<>();
 
+    private final long began = System.nanoTime();
+
     private URI start;
     private volatile boolean over;
     private int elsewhere;
+    private long bytes;
 
     Crawl(
             Sweep sweep,
@@ -72,14 +82,16 @@ final class Crawl implements AutoCloseable {
         fetcher = new Fetcher(guard);
         robots = new Robots(fetcher, guard);
         frontier = new Frontier(mapper, sweep.id(), settings.mostDepth());
-        visitor = new PageVisitor(sweep, property, fetcher, guard, robots, pace, pageCapture, frontier);
-        pace.atLeast(settings.delayMs());
+        scope = settings.scope();
+        pace = new RequestPace(new Politeness(settings.connections(), settings.delayMs()));
+        visitor = new PageVisitor(
+                sweep, property, fetcher, guard, robots, pace, pageCapture, frontier, scope, settings.pastRobots());
     }
 
     /**
-     * Crawls until nothing waits, the limit is reached or somebody stops it.
+     * Crawls until nothing waits, a limit is reached or somebody stops it.
      *
-     * @return whether every address was asked, so that what was not seen is gone
+     * @return whether the whole site was asked, so that what was not seen is gone
      * @throws Refusal where the start cannot be reached
      */
     boolean run() throws InterruptedException {
@@ -105,11 +117,12 @@ final class Crawl implements AutoCloseable {
         }
         store(whatIsLeft());
         if (frontier.captured() == 0 && frontier.ended() <= 1) refuseIfUnreachable();
-        if (limitReached() && frontier.waiting() > 0) {
-            mapper.leaveWaiting(IdRange.of(sweep.id()), "the limit of " + settings.mostPages() + " pages was reached");
+        Optional<String> limit = limit();
+        if (limit.isPresent() && frontier.waiting() > 0) {
+            mapper.leaveWaiting(IdRange.of(sweep.id()), limit.get());
             return false;
         }
-        return !progress.stopAsked();
+        return settings.isWhole() && !progress.stopAsked();
     }
 
     String summary() {
@@ -128,7 +141,7 @@ final class Crawl implements AutoCloseable {
 
     private void keepTo(URI address) {
         start = address;
-        visitor.keepTo(address);
+        scope.keepTo(address);
     }
 
     /** The start may have led elsewhere before the crawl was interrupted. */
@@ -143,28 +156,81 @@ final class Crawl implements AutoCloseable {
     }
 
     private boolean isHere(URI address) {
-        return visitor.isHere(address.toString());
+        return scope.isHere(address.toString());
     }
 
     private void begin(RobotsGate gate) throws InterruptedException {
-        List<URI> files = new ArrayList<>();
-        for (String file : gate.sitemaps())
-            PageAddress.of(file).filter(this::isHere).ifPresent(files::add);
-        if (files.isEmpty()) files.add(start.resolve("/sitemap.xml"));
-        List<String> listed = new Sitemaps(fetcher, this::isHere).addresses(files, settings.mostPages() * 2);
-        frontier.add(start.toString(), 0, "");
-        for (String address : listed) {
-            PageAddress.of(address).filter(this::isHere).ifPresent(to -> frontier.add(to.toString(), 0, "the sitemap"));
+        switch (settings.reach()) {
+            case LINKS -> {
+                frontier.add(start.toString(), 0, "");
+                addListed(inSitemaps(gate), "the sitemap");
+            }
+            case SITEMAPS -> {
+                List<String> listed = inSitemaps(gate);
+                if (listed.isEmpty()) throw Refusal.badInput("no sitemap of " + start + " lists an address");
+                addListed(listed, "the sitemap");
+            }
+            case LIST -> addListed(settings.addresses(), "the list");
         }
         transaction.executeWithoutResult(status -> frontier.write());
     }
 
-    private boolean limitReached() {
-        return frontier.captured() >= settings.mostPages();
+    private List<String> inSitemaps(RobotsGate gate) throws InterruptedException {
+        List<URI> files = new ArrayList<>();
+        for (String file : gate.sitemaps())
+            PageAddress.of(file).filter(this::isHere).ifPresent(files::add);
+        if (files.isEmpty()) files.add(start.resolve("/sitemap.xml"));
+        return new Sitemaps(fetcher, this::isHere).addresses(files, settings.mostPages() * 2);
+    }
+
+    private void addListed(List<String> addresses, String where) {
+        for (String written : addresses) {
+            Optional<URI> address = PageAddress.of(written);
+            if (address.isEmpty()) {
+                String clipped = written.length() > 2_000 ? written.substring(0, 2_000) : written;
+                frontier.leaveOut(clipped, 0, where, Outcome.UNREADABLE, "this is no address of a page");
+            } else if (!isHere(address.get())) {
+                frontier.leaveOut(address.get().toString(), 0, where, Outcome.OUT_OF_SCOPE, "on another host");
+            } else {
+                follow(scope.normal(address.get().toString()), 0, where);
+            }
+        }
+    }
+
+    /** Adds an address that is here, unless the scope or the watch for traps has something against it; returns whether it was added. */
+    private boolean follow(String address, int depth, String foundOn) {
+        long hash = Likeness.exactHash(address);
+        if (!frontier.isNew(hash)) return false;
+        Optional<String> outside = scope.objection(address);
+        if (outside.isPresent()) {
+            frontier.leaveOut(address, depth, foundOn, Outcome.OUT_OF_SCOPE, outside.get());
+            return false;
+        }
+        Optional<String> trap = traps.objection(address, foundOn.startsWith("http") ? foundOn : "");
+        if (trap.isPresent()) {
+            frontier.leaveOut(address, depth, foundOn, Outcome.TRAP, trap.get());
+            return false;
+        }
+        return frontier.add(address, hash, depth, foundOn);
+    }
+
+    /** The limit that was reached, in words. */
+    private Optional<String> limit() {
+        if (frontier.captured() >= settings.mostPages()) {
+            return Optional.of("the limit of " + Counted.of(settings.mostPages(), "page") + " was reached");
+        }
+        long minutes = TimeUnit.NANOSECONDS.toMinutes(System.nanoTime() - began);
+        if (settings.mostMinutes() > 0 && minutes >= settings.mostMinutes()) {
+            return Optional.of("the limit of " + Counted.of(settings.mostMinutes(), "minute") + " was reached");
+        }
+        if (settings.mostMegabytes() > 0 && bytes >= settings.mostMegabytes() * 1_000_000L) {
+            return Optional.of("the limit of " + settings.mostMegabytes() + " MB was reached");
+        }
+        return Optional.empty();
     }
 
     private boolean isDone() {
-        return progress.stopAsked() || limitReached() || frontier.waiting() == 0 && answers.isEmpty();
+        return progress.stopAsked() || limit().isPresent() || frontier.waiting() == 0 && answers.isEmpty();
     }
 
     private void report() {
@@ -176,7 +242,8 @@ final class Crawl implements AutoCloseable {
     private List<Thread> startWorkers() {
         List<Thread> workers = new ArrayList<>();
         for (int i = 0; i < settings.connections(); i++) {
-            Thread worker = new Thread(this::work, "crawl-" + sweep.id() + "-" + i);
+            int place = i;
+            Thread worker = new Thread(() -> work(place), "crawl-" + sweep.id() + "-" + i);
             worker.setDaemon(true);
             worker.start();
             workers.add(worker);
@@ -194,9 +261,13 @@ final class Crawl implements AutoCloseable {
         for (Thread worker : workers) worker.join(TimeUnit.SECONDS.toMillis(60));
     }
 
-    private void work() {
+    private void work(int place) {
         try {
             while (!over) {
+                if (!pace.hasRoomFor(place)) {
+                    Thread.sleep(REST_MS);
+                    continue;
+                }
                 Visit visit = frontier.next();
                 if (visit == null) continue;
                 Answer answer = visitor.visit(visit);
@@ -233,6 +304,7 @@ final class Crawl implements AutoCloseable {
     private void store(List<Answer> batch) {
         if (batch.isEmpty()) return;
         transaction.executeWithoutResult(status -> {
+            for (Answer answer : batch) bytes += answer.bytes();
             int room = settings.mostPages() - frontier.captured();
             List<Answer> pages = batch.stream()
                     .filter(answer -> answer.item() != null)
@@ -248,15 +320,28 @@ final class Crawl implements AutoCloseable {
 
     private void endPage(Answer answer, Captures.Stored stored) {
         frontier.end(answer, answer.outcome(), answer.detail(), stored);
-        Visit from = answer.visit();
-        for (Answer.Link link : answer.links())
-            frontier.add(link.address(), link.hash(), from.depth() + 1, from.address());
+        followLinks(answer);
+    }
+
+    private void followLinks(Answer answer) {
         elsewhere += answer.elsewhere();
+        if (settings.reach() != CrawlSettings.Reach.LINKS) return;
+        Visit from = answer.visit();
+        boolean newShapes = false;
+        for (Answer.Link link : answer.links()) {
+            if (link.nofollow()) {
+                frontier.holdBack(link.address(), link.hash(), from.depth() + 1, from.address());
+            } else if (follow(link.address(), from.depth() + 1, from.address())) {
+                newShapes |= !AddressShape.of(link.address()).equals(AddressShape.of(from.address()));
+            }
+        }
+        traps.read(from.address(), answer.title(), newShapes);
     }
 
     private void endOther(Answer answer) {
         if (answer.outcome() != Outcome.REDIRECT) {
             frontier.end(answer, answer.outcome(), answer.detail(), null);
+            if (answer.outcome() == Outcome.PASSED) followLinks(answer);
             return;
         }
         redirects.put(answer.visit().address(), answer.redirectTo());
@@ -271,7 +356,7 @@ final class Crawl implements AutoCloseable {
         boolean fromStart = answer.visit().address().equals(start.toString());
         if (fromStart && (!isHere(to) || frontier.captured() == 0)) keepTo(to);
         if (isHere(to))
-            frontier.add(to.toString(), answer.visit().depth(), answer.visit().address());
+            follow(answer.redirectTo(), answer.visit().depth(), answer.visit().address());
         else elsewhere++;
     }
 

@@ -1,5 +1,11 @@
 package lucidsweep.server.gather;
 
+import java.time.DateTimeException;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.format.DateTimeFormatter;
+import java.util.concurrent.TimeUnit;
+
 /**
  * What a server answered.
  *
@@ -7,6 +13,7 @@ package lucidsweep.server.gather;
  * @param charset the charset parameter; null where none came
  * @param location where a redirect leads; "" where there is none
  * @param robots the X-Robots-Tag headers that concern us, joined by ", "
+ * @param retryAfter the header as it came; "" where none did
  * @param body at most the limit; decoded
  * @param cutOff whether the body was longer than the limit
  */
@@ -16,9 +23,26 @@ record Fetched(
         String charset,
         String location,
         String robots,
+        String retryAfter,
         byte[] body,
         boolean cutOff,
         int millis) {
+
+    private static final long LONGEST_RETRY_SECONDS = 86_400;
+
+    /** How long the server asks to be left alone, in ms; 0 where it does not. */
+    long retryAfterMs() {
+        try {
+            if (retryAfter.isEmpty()) return 0;
+            if (retryAfter.chars().allMatch(Character::isDigit)) {
+                return TimeUnit.SECONDS.toMillis(Math.min(LONGEST_RETRY_SECONDS, Long.parseLong(retryAfter)));
+            }
+            Instant moment = DateTimeFormatter.RFC_1123_DATE_TIME.parse(retryAfter, Instant::from);
+            return Math.max(0, Duration.between(Instant.now(), moment).toMillis());
+        } catch (NumberFormatException | DateTimeException e) {
+            return 0;
+        }
+    }
 
     boolean isRedirect() {
         return status >= 300 && status < 400 && !location.isEmpty();

@@ -135,6 +135,7 @@ final class Fetcher implements AutoCloseable {
                 charset(type),
                 header(response, "location"),
                 robots(response),
+                header(response, "retry-after").strip(),
                 out.toByteArray(),
                 cutOff,
                 (int) TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - start));

@@ -1,6 +1,7 @@
 package lucidsweep.server.gather;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -24,6 +25,9 @@ final class Frontier {
     private static final int READY = 400;
     private static final int KNOWN_AT_ONCE = 1_000;
 
+    /** What is left out is listed up to here. */
+    private static final int MOST_LEFT_OUT = 200_000;
+
     private final GatherMapper mapper;
     private final long sweepId;
     private final int mostDepth;
@@ -32,6 +36,9 @@ final class Frontier {
     private final BlockingQueue<Visit> ready = new LinkedBlockingQueue<>();
     private final List<GatherMapper.NewVisit> added = new ArrayList<>();
     private final List<GatherMapper.EndedVisit> ended = new ArrayList<>();
+    private final Map<Long, Long> nofollow = new HashMap<>();
+    private final List<Long> released = new ArrayList<>();
+    private int leftOut;
     private long size;
     private long lastLoaded;
     private int waitingCount;
@@ -55,7 +62,12 @@ final class Frontier {
             chunk = mapper.known(after, range.last(), KNOWN_AT_ONCE);
             for (GatherMapper.Known known : chunk) {
                 after = known.id();
-                seen.add(Likeness.exactHash(known.address()));
+                long hash = Likeness.exactHash(known.address());
+                if (known.outcome().equals(Outcome.NOFOLLOW.code())) {
+                    nofollow.put(hash, known.id());
+                    continue;
+                }
+                seen.add(hash);
                 if (known.outcome().equals(Outcome.WAITING.code())) waitingCount++;
                 else endedCount++;
                 if (known.outcome().equals(Outcome.CAPTURED.code())) capturedCount++;
@@ -70,18 +82,37 @@ final class Frontier {
         return !seen.contains(hash);
     }
 
-    /** Adds an address unless it is known. */
-    void add(String address, long hash, int depth, String foundOn) {
-        if (!seen.add(hash)) return;
+    /** Adds an address unless it is known; returns whether it was added. */
+    boolean add(String address, long hash, int depth, String foundOn) {
+        if (!seen.add(hash)) return false;
+        Long heldBack = nofollow.remove(hash);
+        if (heldBack != null) released.add(heldBack);
         boolean tooDeep = depth > mostDepth;
-        added.add(new GatherMapper.NewVisit(
-                IdRange.id(sweepId, size++),
+        addVisit(
                 address,
                 depth,
                 foundOn,
-                (tooDeep ? Outcome.TOO_DEEP : Outcome.WAITING).code(),
-                tooDeep ? "more than " + mostDepth + " links from the start" : ""));
+                tooDeep ? Outcome.TOO_DEEP : Outcome.WAITING,
+                tooDeep ? "more than " + mostDepth + " links from the start" : "");
         if (!tooDeep) waitingCount++;
+        return true;
+    }
+
+    /** Lists an address that is left out, unless it is known. */
+    void leaveOut(String address, int depth, String foundOn, Outcome outcome, String why) {
+        if (seen.add(Likeness.exactHash(address)) && leftOut++ < MOST_LEFT_OUT)
+            addVisit(address, depth, foundOn, outcome, why);
+    }
+
+    /** Lists an address that no link asks to be followed to so far; one that does may still come. */
+    void holdBack(String address, long hash, int depth, String foundOn) {
+        if (seen.contains(hash) || nofollow.containsKey(hash) || leftOut++ >= MOST_LEFT_OUT) return;
+        nofollow.put(hash, IdRange.id(sweepId, size));
+        addVisit(address, depth, foundOn, Outcome.NOFOLLOW, "its links ask not to be followed");
+    }
+
+    private void addVisit(String address, int depth, String foundOn, Outcome outcome, String why) {
+        added.add(new GatherMapper.NewVisit(IdRange.id(sweepId, size++), address, depth, foundOn, outcome.code(), why));
     }
 
     void add(String address, int depth, String foundOn) {
@@ -108,6 +139,8 @@ final class Frontier {
     /** Writes what was added and ended since the last time, within the caller's transaction. */
     void write() {
         write(added, mapper::insertVisits);
+        if (!released.isEmpty()) mapper.deleteVisits(released.toArray());
+        released.clear();
         write(ended, mapper::endVisits);
     }
 

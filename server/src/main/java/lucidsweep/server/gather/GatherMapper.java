@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import lucidsweep.server.database.IdRange;
+import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Options;
@@ -39,6 +40,9 @@ interface GatherMapper {
     @Select("select * from sweep where id = #{id}")
     Sweep sweep(long id);
 
+    @Update("update sweep set settings = #{settings} where id = #{id}")
+    void setSettings(long id, String settings);
+
     @Select("select settings from sweep where id = #{id}")
     String settings(long id);
 
@@ -62,6 +66,9 @@ interface GatherMapper {
                 cast(#{id} as bigint array), cast(#{address} as varchar array), cast(#{depth} as int array),
                 cast(#{foundOn} as varchar array), cast(#{outcome} as varchar array), cast(#{detail} as varchar array))""")
     void insertVisits(Map<String, Object[]> visits);
+
+    @Delete("delete from visit where id = any(#{ids})")
+    void deleteVisits(@Param("ids") Object[] ids);
 
     /** What became of an address. */
     record EndedVisit(
@@ -101,6 +108,11 @@ interface GatherMapper {
     record Known(long id, String address, String outcome) {}
 
     @Select("""
+            select count(*) filter (where outcome <> 'waiting') done, count(*) known from visit
+            where id between #{range.first} and #{range.last} and outcome not in ('nofollow', 'out-of-scope', 'trap')""")
+    Sweeps.Standing standing(@Param("range") IdRange range);
+
+    @Select("""
             select redirect_to from visit where id between #{range.first} and #{range.last}
             and address = #{address} and outcome = 'redirect'""")
     String redirectOf(@Param("range") IdRange range, @Param("address") String address);
@@ -108,7 +120,8 @@ interface GatherMapper {
     @Select("""
             select outcome, status, count(*) count, min(address) example, min(detail) detail from visit
             where id between #{range.first} and #{range.last} and outcome <> 'waiting'
-            group by outcome, status order by outcome <> 'captured', outcome, status""")
+            group by outcome, status, case when outcome in ('trap', 'out-of-scope') then detail end
+            order by outcome <> 'captured', outcome, status, count(*) desc limit 500""")
     List<OutcomeCount> outcomes(@Param("range") IdRange range);
 
     @Select("""

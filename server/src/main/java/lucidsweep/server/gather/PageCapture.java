@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.URI;
 import java.util.List;
+import java.util.Optional;
 import lucidsweep.core.page.Indexing;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.page.PageFacts;
@@ -52,7 +53,8 @@ final class PageCapture {
         }
     }
 
-    CapturedItem item(long propertyId, long sweepId, URI uri, Fetched answer, PageFacts facts, int depth) {
+    CapturedItem item(
+            long propertyId, long sweepId, URI uri, Fetched answer, PageFacts facts, int depth, boolean blocked) {
         String address = uri.toString();
         String robots = facts.robots().isEmpty() || answer.robots().isEmpty()
                 ? facts.robots() + answer.robots()
@@ -79,7 +81,9 @@ final class PageCapture {
                 clip(PageAddress.section(address), 300),
                 answer.status(),
                 clip(answer.contentType(), 200),
-                Indexing.obstacle(address, answer.status(), robots, facts.canonical())
+                Optional.of("robots.txt keeps search engines from it")
+                        .filter(why -> blocked)
+                        .or(() -> Indexing.obstacle(address, answer.status(), robots, facts.canonical()))
                         .map(why -> clip(why, 2_200))
                         .orElse(null),
                 clip(facts.h1s().isEmpty() ? "" : facts.h1s().get(0), 2_000),

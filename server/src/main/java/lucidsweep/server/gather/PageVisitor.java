@@ -4,6 +4,8 @@ import java.net.URI;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import lucidsweep.core.page.AddressScope;
+import lucidsweep.core.page.Indexing;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.page.PageFacts;
 import lucidsweep.core.text.Likeness;
@@ -23,7 +25,8 @@ final class PageVisitor {
     private final RequestPace pace;
     private final PageCapture pageCapture;
     private final Frontier frontier;
-    private volatile String authority;
+    private final AddressScope scope;
+    private final boolean pastRobots;
 
     PageVisitor(
             Sweep sweep,
@@ -33,7 +36,9 @@ final class PageVisitor {
             Robots robots,
             RequestPace pace,
             PageCapture pageCapture,
-            Frontier frontier) {
+            Frontier frontier,
+            AddressScope scope,
+            boolean pastRobots) {
         this.sweep = sweep;
         this.property = property;
         this.fetcher = fetcher;
@@ -42,18 +47,8 @@ final class PageVisitor {
         this.pace = pace;
         this.pageCapture = pageCapture;
         this.frontier = frontier;
-    }
-
-    /** Says which host the crawl keeps to. */
-    void keepTo(URI start) {
-        authority = start.getRawAuthority();
-    }
-
-    /** Whether a normal address is on the host that the crawl keeps to. */
-    boolean isHere(String address) {
-        int from = address.indexOf("//") + 2;
-        return address.startsWith(authority, from)
-                && (address.length() == from + authority.length() || address.charAt(from + authority.length()) == '/');
+        this.scope = scope;
+        this.pastRobots = pastRobots;
     }
 
     /** What comes of an address; whatever a page does to its reader is an answer too. */
@@ -70,7 +65,8 @@ final class PageVisitor {
         Optional<String> objection = guard.objection(address);
         if (objection.isPresent()) return Answer.without(visit, Outcome.REFUSED, objection.get());
         RobotsGate gate = robots.of(address);
-        if (!gate.allows(visit.address())) {
+        boolean blocked = !gate.allows(visit.address());
+        if (blocked && !pastRobots) {
             return Answer.without(visit, Outcome.BLOCKED, "robots.txt does not allow it");
         }
         pace.atLeast(gate.delayMs());
@@ -83,6 +79,7 @@ final class PageVisitor {
         if (fetched.isRedirect()) {
             String to = PageAddress.resolve(address, fetched.location())
                     .map(URI::toString)
+                    .map(scope::normal)
                     .orElse("");
             return Answer.redirect(visit, fetched, to);
         }
@@ -94,28 +91,35 @@ final class PageVisitor {
             String type = fetched.contentType().isEmpty() ? "no type and no markup" : fetched.contentType();
             return Answer.without(visit, Outcome.NOT_HTML, "it is " + type).of(fetched);
         }
-        return read(visit, address, fetched);
+        return read(visit, address, fetched, blocked);
     }
 
-    private Answer read(Visit visit, URI address, Fetched fetched) {
+    private Answer read(Visit visit, URI address, Fetched fetched, boolean blocked) {
         PageFacts facts = PageCapture.read(fetched, address);
-        CapturedItem item = pageCapture.item(property.id(), sweep.id(), address, fetched, facts, visit.depth());
+        boolean nofollow = Indexing.isNofollow(facts.robots()) || Indexing.isNofollow(fetched.robots());
         List<Answer.Link> links = new ArrayList<>();
         int elsewhere = 0;
-        for (PageFacts.Link link : facts.links()) elsewhere += follow(link.address(), links);
+        for (PageFacts.Link link : facts.links()) {
+            elsewhere += follow(link.address(), nofollow || link.nofollow(), links);
+        }
         if (!facts.refresh().isEmpty()) {
             Optional<URI> to = PageAddress.resolve(address, facts.refresh());
-            if (to.isPresent()) elsewhere += follow(to.get().toString(), links);
+            if (to.isPresent()) elsewhere += follow(to.get().toString(), nofollow, links);
         }
+        Optional<String> outside = scope.objection(visit.address());
+        if (outside.isPresent()) return Answer.passed(visit, fetched, outside.get(), links, elsewhere);
+        CapturedItem item =
+                pageCapture.item(property.id(), sweep.id(), address, fetched, facts, visit.depth(), blocked);
         String detail = fetched.cutOff() ? "only the first 5 MB were read" : "";
         return Answer.captured(visit, fetched, item, detail, links, elsewhere);
     }
 
-    /** Adds a link that is to be followed; returns 1 where it leads elsewhere. */
-    private int follow(String to, List<Answer.Link> links) {
-        if (!isHere(to)) return 1;
+    /** Adds a link that may be followed; returns 1 where it leads elsewhere. */
+    private int follow(String link, boolean nofollow, List<Answer.Link> links) {
+        if (!scope.isHere(link)) return 1;
+        String to = scope.normal(link);
         long hash = Likeness.exactHash(to);
-        if (frontier.isNew(hash)) links.add(new Answer.Link(to, hash));
+        if (frontier.isNew(hash)) links.add(new Answer.Link(to, hash, nofollow && !pastRobots));
         return 0;
     }
 
@@ -125,6 +129,7 @@ final class PageVisitor {
             pace.await();
             try {
                 Fetched fetched = fetcher.get(address);
+                pace.answered(fetched);
                 boolean passing = fetched.status() == 429 || fetched.status() >= 500;
                 if (!passing || tried == TRIES) return fetched;
             } catch (Fetcher.Unreachable e) {

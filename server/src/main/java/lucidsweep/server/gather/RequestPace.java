@@ -2,25 +2,46 @@ package lucidsweep.server.gather;
 
 import java.util.concurrent.TimeUnit;
 
-/** Keeps a least time between the starts of two requests, whoever makes them. */
+/** Holds requests back, whoever makes them, as {@link Politeness} asks. */
 final class RequestPace {
 
-    private long betweenNanos;
+    private static final long LONGEST_REST_MS = 120_000;
+
+    private final Politeness politeness;
     private long next = System.nanoTime();
 
-    /** Makes the time between two starts so long, unless it is longer already. */
-    synchronized void atLeast(long millis) {
-        betweenNanos = Math.max(betweenNanos, TimeUnit.MILLISECONDS.toNanos(millis));
+    RequestPace(Politeness politeness) {
+        this.politeness = politeness;
     }
 
+    void atLeast(long millis) {
+        politeness.atLeast(millis);
+    }
+
+    /** Waits for the turn of the next request. */
     void await() throws InterruptedException {
         long wait;
         synchronized (this) {
-            if (betweenNanos == 0) return;
             long now = System.nanoTime();
-            next = Math.max(now, next + betweenNanos);
-            wait = next - now;
+            long from = Math.max(now, next);
+            next = from + TimeUnit.MILLISECONDS.toNanos(politeness.delayMs());
+            wait = from - now;
         }
-        TimeUnit.NANOSECONDS.sleep(wait);
+        if (wait > 0) TimeUnit.NANOSECONDS.sleep(wait);
+    }
+
+    /** Takes note of an answer. */
+    void answered(Fetched answer) {
+        long rest = politeness.answered(answer.status(), answer.millis(), answer.retryAfterMs());
+        if (rest == 0) return;
+        long until = System.nanoTime() + TimeUnit.MILLISECONDS.toNanos(Math.min(LONGEST_REST_MS, rest));
+        synchronized (this) {
+            next = Math.max(next, until);
+        }
+    }
+
+    /** Whether the nth worker, from 0, may work now. */
+    boolean hasRoomFor(int worker) {
+        return worker < politeness.connections();
     }
 }

@@ -33,6 +33,17 @@ class SweepController {
         return sweeps.start(propertyId, settings);
     }
 
+    /** Says what a scope would make of the addresses that are known, and of some others. */
+    @PostMapping("/properties/{propertyId}/scope")
+    ScopeTrial tryScope(@PathVariable long propertyId, @Valid @RequestBody CrawlSettings settings) {
+        return sweeps.tryScope(propertyId, settings);
+    }
+
+    @PostMapping("/items/{id}/sweep")
+    Sweep sweepItem(@PathVariable long id) {
+        return sweeps.startOfItem(id);
+    }
+
     @PostMapping("/sweeps/{id}/go-on")
     Sweep goOn(@PathVariable long id) {
         return sweeps.goOn(id);

@@ -1,10 +1,15 @@
 package lucidsweep.server.gather;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
+import lucidsweep.core.page.AddressScope;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
@@ -14,6 +19,7 @@ import lucidsweep.server.item.Items;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.job.Progress;
 import lucidsweep.server.web.Refusal;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
@@ -25,6 +31,8 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class Sweeps {
 
+    private static final int SAMPLES = 12;
+
     private final GatherMapper mapper;
     private final Captures captures;
     private final Clients clients;
@@ -33,6 +41,7 @@ public class Sweeps {
     private final TransactionTemplate transaction;
     private final JsonMapper json;
     private final ApplicationEventPublisher publisher;
+    private final boolean goOnByItself;
 
     Sweeps(
             GatherMapper mapper,
@@ -42,7 +51,8 @@ public class Sweeps {
             Jobs jobs,
             TransactionTemplate transaction,
             JsonMapper json,
-            ApplicationEventPublisher publisher) {
+            ApplicationEventPublisher publisher,
+            @Value("${lucid.go-on:true}") boolean goOnByItself) {
         this.mapper = mapper;
         this.captures = captures;
         this.clients = clients;
@@ -51,6 +61,7 @@ public class Sweeps {
         this.transaction = transaction;
         this.json = json;
         this.publisher = publisher;
+        this.goOnByItself = goOnByItself;
     }
 
     /** Starts a crawl of a website from its address. */
@@ -58,6 +69,34 @@ public class Sweeps {
         Sweep sweep = create(propertyId, settings);
         jobs.start(sweep.jobId(), progress -> crawl(sweep, settings, progress));
         return sweep;
+    }
+
+    /** Sweeps one page again, as the last crawl of its property was set. */
+    Sweep startOfItem(long itemId) {
+        long propertyId = items.propertyOf(itemId);
+        String address = items.addresses(List.of(itemId)).get(itemId);
+        CrawlSettings last = mapper.sweeps(propertyId).stream()
+                .filter(sweep -> sweep.kind().equals("crawl"))
+                .findFirst()
+                .map(sweep -> json.readValue(mapper.settings(sweep.id()), CrawlSettings.class))
+                .orElse(CrawlSettings.GENTLE);
+        return start(propertyId, last.only(address));
+    }
+
+    /** Says what a scope would make of the addresses that a property is known to have. */
+    ScopeTrial tryScope(long propertyId, CrawlSettings settings) {
+        AddressScope scope = settings.scope();
+        Set<String> inside = new HashSet<>();
+        List<ScopeTrial.Sample> samples = new ArrayList<>();
+        int[] outside = {0, 0};
+        items.forEachAddress(propertyId, address -> {
+            String normal = scope.normal(address);
+            Optional<String> objection = scope.objection(normal);
+            boolean isNew =
+                    objection.isPresent() ? outside[0]++ < SAMPLES : inside.add(normal) && outside[1]++ < SAMPLES;
+            if (isNew) samples.add(new ScopeTrial.Sample(address, normal, objection.orElse(null)));
+        });
+        return new ScopeTrial(inside.size(), outside[0], samples);
     }
 
     /** Goes on with the last crawl of a property where somebody stopped it. */
@@ -71,6 +110,28 @@ public class Sweeps {
         }
         mapper.reopenSweep(sweepId);
         goOn(sweep);
+        return mapper.sweep(sweepId);
+    }
+
+    /** The crawl of a property that was cut short and has not gone on yet. */
+    public Optional<Sweep> cutShort(long propertyId) {
+        return mapper.unfinished().stream()
+                .filter(sweep -> sweep.propertyId() == propertyId)
+                .findFirst();
+    }
+
+    /** How many addresses of a sweep are done, and how many are known to be looked at. */
+    public record Standing(int done, int known) {}
+
+    public Standing standing(long sweepId) {
+        return mapper.standing(IdRange.of(sweepId));
+    }
+
+    /** Goes on with a crawl that was cut short, on the caller's thread and as set now. */
+    public Sweep goOnNow(long sweepId, CrawlSettings settings) {
+        Sweep sweep = mapper.sweep(sweepId);
+        mapper.setSettings(sweepId, json.writeValueAsString(settings));
+        jobs.runNow(sweep.jobId(), progress -> crawl(sweep, settings, progress));
         return mapper.sweep(sweepId);
     }
 
@@ -121,11 +182,12 @@ public class Sweeps {
     @EventListener(ApplicationReadyEvent.class)
     void goOnAfterTheEnd() {
         mapper.failUnfinishedImports();
-        mapper.unfinished().forEach(this::goOn);
+        if (goOnByItself) mapper.unfinished().forEach(this::goOn);
     }
 
     private Sweep create(long propertyId, CrawlSettings settings) {
         Property property = clients.property(propertyId);
+        settings.scope();
         if (!property.kind().equals("website")) {
             throw Refusal.badInput("only websites can be crawled; this property is filled from a file");
         }

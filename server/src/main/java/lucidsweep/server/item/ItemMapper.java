@@ -115,6 +115,11 @@ interface ItemMapper {
 
     record AddressOf(long id, String address) {}
 
+    @Select("""
+            select id, address from item
+            where property_id = #{propertyId} and not gone and id > #{after} order by property_id, id limit #{limit}""")
+    List<AddressOf> addressesAfter(long propertyId, long after, int limit);
+
     @Select("select id, address from item where id = " + ItemSql.IDS)
     List<AddressOf> addresses(@Param("ids") Object[] ids);
 }

@@ -244,6 +244,19 @@ public class Items {
         return found;
     }
 
+    /** Walks over the addresses of all items that are not gone. */
+    public void forEachAddress(long propertyId, Consumer<String> visit) {
+        long after = 0;
+        List<ItemMapper.AddressOf> chunk;
+        do {
+            chunk = mapper.addressesAfter(propertyId, after, CHUNK);
+            for (ItemMapper.AddressOf line : chunk) {
+                visit.accept(line.address());
+                after = line.id();
+            }
+        } while (chunk.size() == CHUNK);
+    }
+
     public Map<Long, String> addresses(List<Long> ids) {
         Map<Long, String> found = new HashMap<>();
         inLists(ids, mapper::addresses).forEach(line -> found.put(line.id(), line.address()));
