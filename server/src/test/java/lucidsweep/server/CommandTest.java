@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.PrintStream;
+import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -76,6 +77,38 @@ class CommandTest {
                                 file.resolve("below").toString())
                         .errors)
                 .contains("cannot make the folder");
+    }
+
+    @Test
+    void readsAFileAsTheImportWould() throws IOException {
+        Path file = Files.writeString(
+                folder.resolve("shop.csv"),
+                "id;title;price;views;colour\n1;\u201cAsh\u201d paddle;45,00;1.3K;red\n2;Oak;dear;1;red\n;;;;\n",
+                Charset.forName("windows-1252"));
+        PrintStream before = System.out;
+        ByteArrayOutputStream said = new ByteArrayOutputStream();
+        System.setOut(new PrintStream(said, true, StandardCharsets.UTF_8));
+        try {
+            assertThat(run("read", file.toString(), "--kind", "listings", "--out", folder.toString()).status)
+                    .isZero();
+        } finally {
+            System.setOut(before);
+        }
+        assertThat(said)
+                .hasToString("rows 1 unreadable 2 unknown-columns 1 encoding windows-1252 delimiter semicolon\n");
+        assertThat(Files.readAllLines(folder.resolve("rows.csv")))
+                .containsExactly(
+                        "address,title,description,tags,published,group,price,views,favourites",
+                        "1,\u201cAsh\u201d paddle,,,,,45.00,1300,");
+        assertThat(Files.readAllLines(folder.resolve("unreadable.csv")))
+                .containsExactly(
+                        "line,reason",
+                        "3,\"price: expected a number, got “dear”\"",
+                        "4,\"there is no id, no address and no title\"");
+        Outcome refused = run("read", file.toString(), "--kind", "demand", "--out", folder.toString());
+        assertThat(refused.status).isEqualTo(2);
+        assertThat(refused.errors).contains("no column looks like the query").hasLineCount(1);
+        assertThat(run("read", "--kind", "boats", "x").errors).contains("expected pages, listings, videos");
     }
 
     @Test

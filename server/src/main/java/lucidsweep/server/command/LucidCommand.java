@@ -13,6 +13,8 @@ public final class LucidCommand {
                 crawls a site and writes items.csv and findings.csv; a pattern is written as in robots.txt (/tours/*),
                 the rate is in requests a second; with --data the state is kept there, and the same command goes on
                 where it was cut short
+            lucid read FILE --kind pages|listings|videos|demand|keywords|results --out DIR
+                reads a file as the import would and writes rows.csv and unreadable.csv
             lucid measure --as title|description < texts
                 prints for each line its width in px, a tab, and the text""";
 
@@ -24,6 +26,7 @@ public final class LucidCommand {
         try {
             switch (args[0]) {
                 case "sweep" -> SweepCommand.run(words);
+                case "read" -> ReadCommand.run(words);
                 case "measure" -> MeasureCommand.run(words);
                 case "help" -> System.out.println(HELP);
                 default ->

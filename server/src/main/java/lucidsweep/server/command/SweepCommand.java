@@ -3,7 +3,6 @@ package lucidsweep.server.command;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.URI;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
@@ -69,11 +68,11 @@ final class SweepCommand {
                 .orElseThrow(() -> new Usage(
                         Usage.BAD_ARGUMENTS,
                         "expected an address such as https://example.com/, got \"" + given + "\""));
-        Path out = folder(arguments.needed("out"));
+        Path out = CommandFiles.folder(arguments.needed("out"));
         CrawlSettings settings = settings(arguments, address);
         TableFile keywords =
-                arguments.option("keywords").map(SweepCommand::table).orElse(null);
-        Optional<Path> kept = arguments.option("data").map(SweepCommand::folder);
+                arguments.option("keywords").map(CommandFiles::table).orElse(null);
+        Optional<Path> kept = arguments.option("data").map(CommandFiles::folder);
         Path data = kept.orElseGet(SweepCommand::temporaryFolder);
         try (ConfigurableApplicationContext application = start(data)) {
             new SweepCommand(out, application).sweep(address, settings, keywords);
@@ -132,7 +131,7 @@ final class SweepCommand {
 
     private void write(Property property, Sweep sweep) {
         Items items = application.getBean(Items.class);
-        try (CsvText csv = open("items.csv")) {
+        try (CsvText csv = CommandFiles.csv(out, "items.csv")) {
             csv.row(
                     "address",
                     "status",
@@ -174,7 +173,7 @@ final class SweepCommand {
                                         ""));
             }
         }
-        try (CsvText csv = open("findings.csv")) {
+        try (CsvText csv = CommandFiles.csv(out, "findings.csv")) {
             csv.row("address", "field", "finding", "evidence");
             application
                     .getBean(Findings.class)
@@ -202,14 +201,6 @@ final class SweepCommand {
         };
     }
 
-    private CsvText open(String name) {
-        try {
-            return new CsvText(Files.newBufferedWriter(out.resolve(name), StandardCharsets.UTF_8));
-        } catch (IOException e) {
-            throw new Usage(Usage.BAD_ARGUMENTS, "cannot write " + out.resolve(name) + ": " + e.getMessage());
-        }
-    }
-
     private static ConfigurableApplicationContext start(Path data) {
         return new SpringApplicationBuilder(LucidSweep.class)
                 .web(WebApplicationType.NONE)
@@ -224,20 +215,6 @@ final class SweepCommand {
 
     private static boolean isLoopback(URI address) {
         return Set.of("127.0.0.1", "localhost", "[::1]").contains(address.getHost());
-    }
-
-    private static TableFile table(String name) {
-        Path file = Path.of(name);
-        if (!Files.isReadable(file)) throw new Usage(Usage.BAD_ARGUMENTS, "cannot read the file " + name);
-        return TableFile.of(file);
-    }
-
-    private static Path folder(String name) {
-        try {
-            return Files.createDirectories(Path.of(name));
-        } catch (IOException e) {
-            throw new Usage(Usage.BAD_ARGUMENTS, "cannot make the folder " + name + ": " + e.getMessage());
-        }
     }
 
     private static Path temporaryFolder() {

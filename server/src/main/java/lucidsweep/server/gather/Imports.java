@@ -24,6 +24,7 @@ import lucidsweep.server.item.Captures;
 import lucidsweep.server.item.Items;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.job.Progress;
+import lucidsweep.server.table.RowReader;
 import lucidsweep.server.table.TableFile;
 import lucidsweep.server.web.Counted;
 import lucidsweep.server.web.Refusal;
@@ -191,7 +192,7 @@ public class Imports {
                         : ", " + Counted.of(reading.unreadable, "row") + " could not be read.");
     }
 
-    private final class Reading implements TableFile.RowReader {
+    private final class Reading implements RowReader {
         private final Property property;
         private final Standard standard;
         private final Sweep sweep;

@@ -1,178 +1,117 @@
 package lucidsweep.server.table;
 
-import de.siegmar.fastcsv.reader.CsvParseException;
-import de.siegmar.fastcsv.reader.CsvReader;
-import de.siegmar.fastcsv.reader.CsvRecord;
-import java.io.BufferedReader;
 import java.io.IOException;
-import java.io.InputStreamReader;
-import java.io.Reader;
-import java.io.StringReader;
-import java.io.UncheckedIOException;
-import java.nio.charset.Charset;
-import java.nio.charset.CharsetDecoder;
-import java.nio.charset.CodingErrorAction;
+import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import lucidsweep.server.web.Refusal;
 
-/** A delimited table in a file or a pasted text, read row by row. */
+/**
+ * A table in a file or a pasted text, read row by row whatever it is written as: delimited text, a spreadsheet (XLSX),
+ * JSON or JSON Lines, an XML sitemap, or a ZIP of saved pages. The first row holds the names of the columns, if there are any.
+ */
 public final class TableFile {
 
-    private static final char[] DELIMITERS = {'\t', ',', ';', '|'};
-    private static final int SAMPLE_LINES = 20;
-    private static final int LONGEST_ROW = 4_000_000;
+    private static final int HEAD = 4_096;
 
-    private final Source source;
-    private final Charset encoding;
-    private final char delimiter;
+    private final TableFormat format;
+    private final List<String> sheets;
 
-    private TableFile(Source source, Charset encoding) {
-        this.source = source;
-        this.encoding = encoding;
-        this.delimiter = delimiter();
-    }
-
-    @FunctionalInterface
-    private interface Source {
-        Reader open() throws IOException;
-    }
-
-    /** Receives the rows; line numbers start at 1. */
-    public interface RowReader {
-        /** A row with as many cells as the first one. */
-        void row(long line, List<String> cells);
-
-        /** A row that cannot be used, and why. */
-        void unreadable(long line, String reason);
+    private TableFile(TableFormat format, List<String> sheets) {
+        this.format = format;
+        this.sheets = sheets;
     }
 
     /** Opens a file; an empty one or one of binary is refused in words. */
     public static TableFile of(Path file) {
-        Charset encoding = TextEncoding.of(file);
-        return new TableFile(() -> open(file, encoding), encoding);
+        return of(file, null);
+    }
+
+    /** The same of a sheet of a spreadsheet; the first where null. */
+    public static TableFile of(Path file, String sheet) {
+        byte[] head = head(file);
+        if (startsWith(head, 'P', 'K', 3, 4) || startsWith(head, 'P', 'K', 5, 6)) {
+            ZipGuard.check(file);
+            if (!Spreadsheet.isIn(file)) return new TableFile(new SavedPages(file), List.of());
+            List<String> sheets = Spreadsheet.sheets(file);
+            return new TableFile(new Spreadsheet(file, sheet == null ? sheets.get(0) : sheet), sheets);
+        }
+        return new TableFile(text(file, head), List.of());
+    }
+
+    private static TableFormat text(Path file, byte[] head) {
+        int first = firstLetter(head);
+        if (first == '{' || first == '[') return JsonTable.of(file);
+        if (first == '<') {
+            String start = new String(head, StandardCharsets.ISO_8859_1);
+            if (start.contains("<urlset") || start.contains("<sitemapindex") || start.contains("<?xml")) {
+                return new SitemapTable(file);
+            }
+        }
+        return DelimitedTable.of(file);
     }
 
     /** Opens a pasted text. */
     public static TableFile of(String text) {
         if (text.isBlank()) throw Refusal.badInput("there is nothing in it; at least one line was expected");
-        return new TableFile(() -> new StringReader(text), StandardCharsets.UTF_8);
+        return new TableFile(DelimitedTable.of(text), List.of());
     }
 
+    /** The name of its encoding, or "none" where the format has none of its own. */
     public String encoding() {
-        return encoding.name();
+        return format.encoding();
     }
 
+    /** What parts its cells; a comma where the format does that by other means. */
     public char delimiterChar() {
-        return delimiter;
+        return format.delimiter() == 0 ? ',' : format.delimiter();
+    }
+
+    /** The same in words: comma, tab, semicolon, bar or none. */
+    public String delimiter() {
+        return switch (format.delimiter()) {
+            case 0 -> TableFormat.NONE;
+            case '\t' -> "tab";
+            case ';' -> "semicolon";
+            case '|' -> "bar";
+            default -> "comma";
+        };
+    }
+
+    /** The sheets of a spreadsheet, in their order. */
+    public List<String> sheets() {
+        return sheets;
     }
 
     /** The first rows as they stand, however many cells they have. */
     public List<List<String>> first(int rows) {
-        List<List<String>> found = new ArrayList<>();
-        try (CsvReader<CsvRecord> csv = open()) {
-            for (CsvRecord record : csv) {
-                if (found.size() == rows) break;
-                found.add(record.getFields());
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        } catch (CsvParseException e) {
-            if (found.isEmpty()) throw Refusal.badInput("no row of the file can be read: " + e.getMessage());
-        }
-        return found;
+        return format.first(rows);
     }
 
-    /** Reads all rows. */
+    /** Reads all rows, that of the names too. */
     public void read(RowReader reader) {
-        int width = -1;
-        long line = 0;
-        try (CsvReader<CsvRecord> csv = open()) {
-            for (CsvRecord record : csv) {
-                line = record.getStartingLineNumber();
-                List<String> cells = record.getFields();
-                if (width < 0) width = cells.size();
-                if (cells.size() == width) reader.row(line, cells);
-                else reader.unreadable(line, "expected " + width + " cells, got " + cells.size());
-            }
+        format.read(reader);
+    }
+
+    private static byte[] head(Path file) {
+        try (InputStream in = Files.newInputStream(file)) {
+            return in.readNBytes(HEAD);
         } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        } catch (CsvParseException e) {
-            reader.unreadable(line + 1, "the rest cannot be read: " + e.getMessage());
+            throw Refusal.badInput("the file cannot be read: " + e.getMessage());
         }
     }
 
-    private CsvReader<CsvRecord> open() throws IOException {
-        return CsvReader.builder()
-                .fieldSeparator(delimiter)
-                .allowExtraFields(true)
-                .allowMissingFields(true)
-                .allowExtraCharsAfterClosingQuote(true)
-                .allowUnclosedQuote(true)
-                .skipEmptyLines(true)
-                .maxBufferSize(LONGEST_ROW)
-                .ofCsvRecord(source.open());
+    private static boolean startsWith(byte[] head, int... start) {
+        if (head.length < start.length) return false;
+        for (int i = 0; i < start.length; i++) if (head[i] != start[i]) return false;
+        return true;
     }
 
-    /** The delimiter that splits the first lines into the most cells, in the most even way. */
-    private char delimiter() {
-        char best = ',';
-        double bestScore = 0;
-        List<String> lines = sample();
-        for (char candidate : DELIMITERS) {
-            int first = count(lines.get(0), candidate);
-            long alike = lines.stream()
-                    .filter(line -> count(line, candidate) == first)
-                    .count();
-            double score = first * (double) alike / lines.size();
-            if (score > bestScore) {
-                bestScore = score;
-                best = candidate;
-            }
-        }
-        return best;
-    }
-
-    private List<String> sample() {
-        List<String> lines = new ArrayList<>();
-        try (BufferedReader reader = new BufferedReader(source.open())) {
-            String line;
-            while (lines.size() < SAMPLE_LINES && (line = reader.readLine()) != null) {
-                if (!line.isBlank()) lines.add(line);
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        if (lines.isEmpty())
-            throw Refusal.badInput("the file holds no line of text; a row of column names was expected");
-        return lines;
-    }
-
-    private static int count(String line, char delimiter) {
-        int count = 0;
-        boolean quoted = false;
-        for (int i = 0; i < line.length(); i++) {
-            char c = line.charAt(i);
-            if (c == '"') quoted = !quoted;
-            else if (c == delimiter && !quoted) count++;
-        }
-        return count;
-    }
-
-    /** Bytes that are wrong in the encoding become replacement characters; the row is not lost. */
-    private static Reader open(Path file, Charset encoding) throws IOException {
-        CharsetDecoder decoder = encoding.newDecoder()
-                .onMalformedInput(CodingErrorAction.REPLACE)
-                .onUnmappableCharacter(CodingErrorAction.REPLACE);
-        return withoutMark(new BufferedReader(new InputStreamReader(Files.newInputStream(file), decoder), 1 << 16));
-    }
-
-    private static Reader withoutMark(BufferedReader reader) throws IOException {
-        reader.mark(1);
-        if (reader.read() != '\uFEFF') reader.reset();
-        return reader;
+    /** The first character that is neither space nor a byte order mark; UTF-16 shows its zeros as spaces. */
+    private static int firstLetter(byte[] head) {
+        for (byte each : head) if (each > ' ') return each;
+        return -1;
     }
 }

@@ -139,7 +139,7 @@ class TableFileTest {
 
     private static Read read(TableFile table) {
         Read read = new Read(new ArrayList<>(), new ArrayList<>());
-        table.read(new TableFile.RowReader() {
+        table.read(new RowReader() {
             @Override
             public void row(long line, List<String> cells) {
                 read.rows.add(cells);

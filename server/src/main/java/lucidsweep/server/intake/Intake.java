@@ -1,0 +1,215 @@
+package lucidsweep.server.intake;
+
+import java.net.URI;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.Set;
+import lucidsweep.core.compose.TagList;
+import lucidsweep.core.keyword.Volume;
+import lucidsweep.core.page.PageAddress;
+import lucidsweep.core.text.Likeness;
+import lucidsweep.core.text.WrittenDate;
+import lucidsweep.core.text.WrittenNumber;
+import lucidsweep.server.table.RowReader;
+import lucidsweep.server.table.TableFile;
+
+/** Reads the rows of a table as rows of a kind; what cannot be read is named with its line and reason, and the rest is read. */
+public final class Intake {
+
+    private static final Set<String> NOTHING = Set.of("", "-", "–", "—", "n/a", "na", "null", "none");
+    private static final int LONGEST_PHRASE = 200;
+    private static final int LONGEST_ADDRESS = 2_000;
+
+    private final RowKind kind;
+    private final Mapping mapping;
+    private final Map<Meaning, Integer> places = new EnumMap<>(Meaning.class);
+    private final List<Integer> months;
+    private final WrittenDate.Order order;
+    private final FirstLines seen = new FirstLines();
+
+    /** Receives the rows. */
+    public interface Receiver {
+        /** A row; its cells are as the file has them. */
+        void row(IntakeRow row, List<String> cells);
+
+        void unreadable(long line, String reason);
+    }
+
+    /** A row that cannot be used; the message says why. */
+    private static final class Unusable extends Exception {
+        private static final long serialVersionUID = 1L;
+
+        Unusable(String why) {
+            super(why, null, false, false);
+        }
+    }
+
+    /** Prepares a reading; a mapping that lacks something is refused in words. */
+    public Intake(RowKind kind, Mapping mapping) {
+        mapping.check(kind);
+        this.kind = kind;
+        this.mapping = mapping;
+        for (int i = 0; i < mapping.meanings().size(); i++) {
+            if (mapping.meanings().get(i) != Meaning.UNUSED)
+                places.putIfAbsent(mapping.meanings().get(i), i);
+        }
+        months = mapping.months();
+        order = mapping.dates() == null ? WrittenDate.Order.DAY_FIRST : mapping.dates();
+    }
+
+    /** Reads a table once. */
+    public void read(TableFile table, Receiver receiver) {
+        table.read(new RowReader() {
+            private boolean headerRead = !mapping.header();
+
+            @Override
+            public void row(long line, List<String> cells) {
+                if (!headerRead) {
+                    headerRead = true;
+                    return;
+                }
+                try {
+                    receiver.row(parsed(line, cells), cells);
+                } catch (Unusable e) {
+                    receiver.unreadable(line, e.getMessage());
+                }
+            }
+
+            @Override
+            public void unreadable(long line, String reason) {
+                receiver.unreadable(line, reason);
+            }
+        });
+    }
+
+    private IntakeRow parsed(long line, List<String> cells) throws Unusable {
+        Map<Meaning, String> values = new EnumMap<>(Meaning.class);
+        for (Map.Entry<Meaning, Integer> place : places.entrySet()) {
+            if (place.getKey() == Meaning.MONTH) continue;
+            String value = value(place.getKey(), cells.get(place.getValue()).strip());
+            if (!value.isEmpty()) values.put(place.getKey(), value);
+        }
+        List<String> monthly = new ArrayList<>(months.size());
+        for (int at : months) monthly.add(value(Meaning.MONTH, cells.get(at).strip()));
+        complete(values);
+        if (values.containsKey(Meaning.FROM) && !values.containsKey(Meaning.TO)) {
+            // Without an end, a period that is given as a month ends with it, any other on its first day.
+            Optional<String> month = WrittenDate.month(cells.get(places.get(Meaning.FROM)));
+            values.put(Meaning.TO, month.map(WrittenDate::lastDay).orElse(values.get(Meaning.FROM)));
+        }
+        long key = identity(values);
+        int before = seen.seen(key, line);
+        if (before > 0) throw new Unusable("the same as line " + before + "; the first is kept");
+        return new IntakeRow(line, values, monthly);
+    }
+
+    private String value(Meaning meaning, String text) throws Unusable {
+        return switch (meaning.type()) {
+            case TEXT -> text;
+            case TAGS -> TagList.join(TagList.of(text));
+            case COUNT -> count(meaning, text);
+            case DECIMAL -> decimal(meaning, text);
+            case DATE -> date(meaning, text);
+        };
+    }
+
+    private static boolean isNothing(String text) {
+        return NOTHING.contains(text.toLowerCase(java.util.Locale.ROOT));
+    }
+
+    private static String count(Meaning meaning, String text) throws Unusable {
+        if (isNothing(text)) return "";
+        OptionalLong count = Volume.parse(text);
+        if (count.isEmpty()) throw new Unusable(meaning.code() + ": expected a count, got “" + clip(text) + "”");
+        return String.valueOf(count.getAsLong());
+    }
+
+    private static String decimal(Meaning meaning, String text) throws Unusable {
+        if (isNothing(text)) return "";
+        return WrittenNumber.plain(text)
+                .orElseThrow(() -> new Unusable(meaning.code() + ": expected a number, got “" + clip(text) + "”"));
+    }
+
+    private String date(Meaning meaning, String text) throws Unusable {
+        if (isNothing(text)) return "";
+        if (meaning == Meaning.FROM || meaning == Meaning.TO) {
+            String month = WrittenDate.month(text).orElse(null);
+            if (month != null) return meaning == Meaning.FROM ? month + "-01" : WrittenDate.lastDay(month);
+        }
+        return WrittenDate.iso(text, order).orElseThrow(() -> {
+            boolean other = WrittenDate.onlyOrder(text).isPresent();
+            String why = other
+                    ? "“" + clip(text) + "” is no date where the "
+                            + (order == WrittenDate.Order.DAY_FIRST ? "day" : "month") + " comes first"
+                    : "expected a date, got “" + clip(text) + "”";
+            return new Unusable(meaning.code() + ": " + why);
+        });
+    }
+
+    private void complete(Map<Meaning, String> values) throws Unusable {
+        for (Meaning needed : kind.needed()) {
+            // A listing without a title is a finding, not a row that cannot be read.
+            if (!values.containsKey(needed) && !(kind.isItem() && needed == Meaning.TITLE)) {
+                throw new Unusable("there is no " + needed.code());
+            }
+        }
+        String phrase = values.getOrDefault(Meaning.KEYWORD, values.get(Meaning.QUERY));
+        if (phrase != null) checkPhrase(phrase);
+        String address = values.get(Meaning.ADDRESS);
+        if (address != null) values.put(Meaning.ADDRESS, address(address));
+    }
+
+    private void checkPhrase(String phrase) throws Unusable {
+        if (phrase.length() > LONGEST_PHRASE) {
+            throw new Unusable(
+                    "the phrase has " + phrase.length() + " characters, at most " + LONGEST_PHRASE + " are expected");
+        }
+        if (kind == RowKind.KEYWORDS && phrase.contains("://")) {
+            throw new Unusable("this is an address, not a phrase: " + phrase);
+        }
+    }
+
+    /** A page's address in its normal form; others may be ids, or places in an archive. */
+    private String address(String text) throws Unusable {
+        if (text.length() > LONGEST_ADDRESS) {
+            throw new Unusable(
+                    "the address has " + text.length() + " characters, at most " + LONGEST_ADDRESS + " are expected");
+        }
+        String normal = PageAddress.of(text).map(URI::toString).orElse(null);
+        if (normal != null) return normal;
+        boolean place = text.startsWith("/") || text.matches("\\S+\\.x?html?");
+        if (kind == RowKind.PAGES && !place) {
+            throw new Unusable("expected an address such as https://example.com/, got “" + clip(text) + "”");
+        }
+        return text;
+    }
+
+    private long identity(Map<Meaning, String> values) throws Unusable {
+        if (kind.isItem()) {
+            for (Meaning meaning : kind.identity()) {
+                if (values.containsKey(meaning)) return Likeness.exactHash(values.get(meaning));
+            }
+            throw new Unusable("there is no id, no address and no title");
+        }
+        StringBuilder all = new StringBuilder();
+        for (Meaning meaning : kind.columns()) {
+            boolean tells = meaning.type() == Meaning.Type.TEXT || meaning.type() == Meaning.Type.DATE;
+            if (kind == RowKind.KEYWORDS && meaning == Meaning.COMPETITION) continue;
+            if (kind == RowKind.RESULTS && (meaning == Meaning.TITLE || meaning == Meaning.DESCRIPTION)) continue;
+            boolean rank = kind == RowKind.RESULTS && meaning == Meaning.POSITION;
+            if (!tells && !rank) continue;
+            String value = values.getOrDefault(meaning, "");
+            boolean phrase = meaning == Meaning.KEYWORD || meaning == Meaning.QUERY;
+            all.append(phrase ? Likeness.key(value) : value).append('\n');
+        }
+        return Likeness.exactHash(all.toString());
+    }
+
+    private static String clip(String text) {
+        return text.length() <= 60 ? text : text.substring(0, 60) + "…";
+    }
+}
