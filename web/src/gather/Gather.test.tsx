@@ -36,6 +36,13 @@ const PLAN = {
   fileName: "shop.csv",
   encoding: "UTF-8",
   delimiter: "semicolon",
+  sheets: [],
+  sheet: null,
+  kind: "LISTINGS",
+  kinds: ["LISTINGS", "DEMAND", "RESULTS"],
+  meanings: ["ID", "ADDRESS", "TITLE", "PUBLISHED"],
+  dates: "DAY_FIRST",
+  remembered: false,
   notes: ["No column looks like the title; please choose it."],
   columns: [
     { name: "no", meaning: "ID", samples: ["A1", "A2"] },
@@ -57,20 +64,62 @@ it("starts a sweep with what was set, after the property was changed where it ha
   serve("POST /api/properties/7/sweeps", sweep(1, { state: "running" }));
   show(<Gather />);
   const address = await screen.findByLabelText("Address to start from");
-  await userEvent.clear(address);
-  await userEvent.type(address, "https://tarrin.example/en/");
+  fireEvent.change(address, { target: { value: "https://tarrin.example/en/" } });
   fireEvent.change(screen.getByLabelText("Pages at most"), { target: { value: "500" } });
-  await userEvent.click(screen.getByRole("button", { name: "Start the sweep" }));
+  fireEvent.click(screen.getByRole("button", { name: "Start the sweep" }));
   await waitFor(() => expect(asked("POST /api/properties/7/sweeps")).toHaveLength(1));
   expect(asked("PUT /api/properties/7")[0].body).toMatchObject({
     address: "https://tarrin.example/en/",
     kind: "website",
   });
-  expect(asked("POST /api/properties/7/sweeps")[0].body).toEqual({
+  expect(asked("POST /api/properties/7/sweeps")[0].body).toMatchObject({
     mostPages: 500,
     mostDepth: 25,
     connections: 2,
     delayMs: 100,
+    reach: "LINKS",
+    include: [],
+  });
+});
+
+it("tries a scope on known addresses, and starts with it", async () => {
+  serve("POST /api/properties/7/sweeps", sweep(1, { state: "running" }));
+  serve("POST /api/properties/7/scope", {
+    inside: 41,
+    outside: 324,
+    samples: [
+      { address: "https://tarrin.example/tours/?x=1", normal: "https://tarrin.example/tours/", objection: null },
+      {
+        address: "https://tarrin.example/hire/",
+        normal: "https://tarrin.example/hire/",
+        objection: "does not fit /tours/",
+      },
+    ],
+  });
+  show(<Gather />);
+  fireEvent.click(await screen.findByText("It looks at"));
+  fireEvent.change(screen.getByLabelText("Only addresses that fit"), { target: { value: "/tours/\n /lessons/ \n" } });
+  fireEvent.change(screen.getByLabelText("Parameters to take off"), { target: { value: "ref, sort" } });
+  fireEvent.click(screen.getByLabelText("Subdomains belong to it"));
+  expect(screen.getByText(/within \/tours\/, \/lessons\/; subdomains too; without ref, sort/)).toBeTruthy();
+  fireEvent.click(screen.getByRole("button", { name: "Try it on known addresses" }));
+  expect((await screen.findByText(/addresses it would look at/)).textContent).toBe(
+    "Of 365 addresses it would look at 41 and leave out 324.",
+  );
+  expect(screen.getByText("does not fit /tours/")).toBeTruthy();
+  fireEvent.change(screen.getByLabelText("Addresses come from"), { target: { value: "LIST" } });
+  expect(screen.queryByText(/addresses it would look at/), "what was tried is not what is set").toBeNull();
+  fireEvent.change(screen.getByLabelText("The list, one address a line"), {
+    target: { value: "https://tarrin.example/tours/" },
+  });
+  fireEvent.click(screen.getByRole("button", { name: "Start the sweep" }));
+  await waitFor(() => expect(asked("POST /api/properties/7/sweeps")).toHaveLength(1));
+  expect(asked("POST /api/properties/7/sweeps")[0].body).toMatchObject({
+    reach: "LIST",
+    addresses: ["https://tarrin.example/tours/"],
+    include: ["/tours/", "/lessons/"],
+    withoutParameters: ["ref", "sort"],
+    subdomains: true,
   });
 });
 
@@ -130,6 +179,14 @@ it("imports a file once its columns were put right", async () => {
   serve("GET /api/properties/7/standing", standing({}, { kind: "listings" }));
   serve("POST /api/properties/7/imports", PLAN);
   serve("POST /api/imports/abc/apply", sweep(3, { kind: "import" }));
+  serve("POST /api/imports/abc/trial", {
+    added: 2,
+    changed: 0,
+    unchanged: 7,
+    gone: 1,
+    unreadable: 1,
+    examples: [{ line: 3, reason: "there is no title" }],
+  });
   const { container } = show(<Gather />);
   await screen.findByRole("button", { name: "Choose a file" });
   const input = container.querySelector("input[type=file]") as HTMLInputElement;
@@ -137,12 +194,51 @@ it("imports a file once its columns were put right", async () => {
   expect(await screen.findByText(/Read as UTF-8, cells parted by semicolon/)).toBeTruthy();
   expect(screen.getByText(/No column looks like the title/)).toBeTruthy();
   expect(screen.getByText("Oak paddle")).toBeTruthy();
-  const go = screen.getByRole("button", { name: "Import" }) as HTMLButtonElement;
-  expect(go.disabled).toBe(true);
   fireEvent.change(screen.getByLabelText("What what holds"), { target: { value: "TITLE" } });
-  fireEvent.click(go);
-  await waitFor(() => expect(asked("POST /api/imports/abc/apply")[0]?.body).toEqual(["ID", "TITLE"]));
+  fireEvent.click(screen.getByRole("button", { name: "Try it" }));
+  const trial = await screen.findByText("line 3: there is no title");
+  expect(trial.closest("[role=status]")?.textContent).toContain(
+    "2 new0 changed7 unchanged1 not in it any more1 cannot",
+  );
+  fireEvent.click(screen.getByRole("button", { name: "Import" }));
+  await waitFor(() =>
+    expect(asked("POST /api/imports/abc/apply")[0]?.body).toEqual({ meanings: ["ID", "TITLE"], dates: "DAY_FIRST" }),
+  );
   await waitFor(() => expect(screen.queryByText("Oak paddle")).toBeNull());
+});
+
+it("takes pasted rows in, asks for the order of day and month, and reads them as another kind", async () => {
+  serve("GET /api/properties/7/standing", standing({}, { kind: "videos" }));
+  serve("POST /api/properties/7/imports/text", {
+    ...PLAN,
+    fileName: "pasted rows",
+    dates: null,
+    columns: [
+      { name: "title", meaning: "TITLE", samples: ["Rolling"] },
+      { name: "date", meaning: "PUBLISHED", samples: ["03/04/2026"] },
+    ],
+  });
+  serve("GET /api/imports/abc", { ...PLAN, kind: "DEMAND", meanings: ["QUERY", "IMPRESSIONS"] });
+  show(<Gather />);
+  fireEvent.click(await screen.findByRole("button", { name: "Paste rows" }));
+  fireEvent.change(await screen.findByLabelText("Rows"), { target: { value: "title\tdate\nRolling\t03/04/2026" } });
+  fireEvent.click(screen.getByRole("button", { name: "Look at them" }));
+  const go = (await screen.findByRole("button", { name: "Import" })) as HTMLButtonElement;
+  expect(go.disabled, "nobody knows which is the day").toBe(true);
+  fireEvent.change(screen.getByLabelText("Dates such as 03/04/2026"), { target: { value: "MONTH_FIRST" } });
+  expect(go.disabled).toBe(false);
+  fireEvent.change(screen.getByLabelText("Its rows are"), { target: { value: "DEMAND" } });
+  await waitFor(() => expect(asked("GET /api/imports/abc")[0]?.query).toEqual({ kind: "DEMAND" }));
+});
+
+it("takes the last import back, and no other", async () => {
+  serve("GET /api/properties/7/sweeps", [sweep(4, { kind: "import" }), sweep(3, { kind: "import" })]);
+  serve("POST /api/sweeps/4/take-back", sweep(4, { kind: "import", state: "taken-back" }));
+  show(<Gather />);
+  const buttons = await screen.findAllByRole("button", { name: "Take back" });
+  expect(buttons).toHaveLength(1);
+  fireEvent.click(buttons[0]);
+  await waitFor(() => expect(asked("POST /api/sweeps/4/take-back")).toHaveLength(1));
 });
 
 it("keeps the file dialog closed and says why where a file is no table", async () => {

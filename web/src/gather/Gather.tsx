@@ -20,21 +20,24 @@ export function Gather() {
   const [hand, setHand] = useState<number>();
   const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
   const website = property?.kind === "website";
+  const videos = property?.kind === "videos";
   const columns = useMemo(
     () => [
       itemColumns.address,
       itemColumns.text("title", "minmax(220px, 1.6fr)"),
       itemColumns.text("description", "minmax(240px, 2fr)"),
       ...(website ? [itemColumns.h1, itemColumns.links] : [itemColumns.text("tags", "minmax(200px, 1.4fr)")]),
+      ...(videos ? [itemColumns.published, itemColumns.views] : []),
     ],
-    [website],
+    [website, videos],
   );
   return (
     <div className={stage.stage}>
       <JobStrip propertyId={propertyId} />
       <div className={stage.split}>
         <div className={stage.side}>
-          {property && (website ? <SweepPanel property={property} /> : <ImportPanel property={property} />)}
+          {property && website && <SweepPanel property={property} />}
+          {property && <ImportPanel property={property} />}
           <SweepList propertyId={propertyId} />
         </div>
         <div className={stage.split} style={{ flexDirection: "column", minWidth: 0 }}>
@@ -48,7 +51,7 @@ export function Gather() {
               empty={
                 website
                   ? "Here will stand every page of the site with its title, description and links. Start a sweep on the left to gather them."
-                  : "Here will stand every listing with its title, description and tags. Choose a file on the left to import them."
+                  : "Here will stand every one of them with its title, description and tags. Choose a file on the left to import them."
               }
             />
           </div>

@@ -19,6 +19,9 @@ export function SweepList({ propertyId }: { propertyId: number }) {
   const goOn = useChange(propertyId, (id: number) =>
     answer(api.POST("/api/sweeps/{id}/go-on", { params: { path: { id } } })),
   );
+  const takeBack = useChange(propertyId, (id: number) =>
+    answer(api.POST("/api/sweeps/{id}/take-back", { params: { path: { id } } })),
+  );
   if (!sweeps.data || sweeps.data.length === 0) return null;
   return (
     <div className={stage.block}>
@@ -28,7 +31,7 @@ export function SweepList({ propertyId }: { propertyId: number }) {
           <li key={sweep.id}>
             <button type="button" className={css.sweep} onClick={() => setOpen(sweep)}>
               <b>{dayAndTime(sweep.started)}</b>
-              {sweep.state !== "done" && <span> {sweep.state}</span>}
+              {sweep.state !== "done" && <span> {sweep.state.replace("-", " ")}</span>}
               <br />
               <span className={stage.soft}>
                 {jobs.data?.find((job) => job.id === sweep.jobId)?.note || sweep.source}
@@ -42,6 +45,16 @@ export function SweepList({ propertyId }: { propertyId: number }) {
                 onClick={() => goOn.mutate(sweep.id)}
               >
                 Go on
+              </Button>
+            )}
+            {i === 0 && sweep.kind === "import" && sweep.state === "done" && (
+              <Button
+                size="compact-xs"
+                variant="default"
+                loading={takeBack.isPending}
+                onClick={() => takeBack.mutate(sweep.id)}
+              >
+                Take back
               </Button>
             )}
           </li>

@@ -3,13 +3,18 @@ import { useState } from "react";
 import { answer, api, type Property } from "../api/client";
 import { useChange, useJobs } from "../api/queries";
 import stage from "../parts/stage.module.css";
+import { type CrawlForm, GENTLE, settingsOf } from "./crawlForm";
 import css from "./Gather.module.css";
+import { ScopeFields } from "./ScopeFields";
+
+type Limit = "mostPages" | "mostDepth" | "connections" | "delayMs" | "mostMinutes" | "mostMegabytes";
 
 /** Starts a sweep of a website. */
 export function SweepPanel({ property }: { property: Property }) {
   const [address, setAddress] = useState(property.address);
   const [privateAllowed, setPrivateAllowed] = useState(property.privateAllowed);
-  const [settings, setSettings] = useState({ mostPages: 10_000, mostDepth: 25, connections: 2, delayMs: 100 });
+  const [form, setForm] = useState(GENTLE);
+  const change = (next: Partial<CrawlForm>) => setForm((before) => ({ ...before, ...next }));
   const jobs = useJobs(property.id);
   const running = jobs.data?.some((job) => job.kind === "crawl" && job.state === "running");
   const start = useChange(property.id, async () => {
@@ -24,19 +29,20 @@ export function SweepPanel({ property }: { property: Property }) {
     return answer(
       api.POST("/api/properties/{propertyId}/sweeps", {
         params: { path: { propertyId: property.id } },
-        body: settings,
+        body: settingsOf(form),
       }),
     );
   });
-  const number = (name: keyof typeof settings, label: string, max: number, min = 1) => (
+  const number = (name: Limit, label: string, max: number, min = 1) => (
     <NumberInput
       label={label}
-      value={settings[name]}
+      value={form[name] === 0 && min === 0 && name.startsWith("most") && name !== "mostDepth" ? "" : form[name]}
+      placeholder="no limit"
       min={min}
       max={max}
       thousandSeparator=","
       hideControls
-      onChange={(value) => setSettings({ ...settings, [name]: Number(value) })}
+      onChange={(value) => change({ [name]: Number(value) })}
     />
   );
   return (
@@ -53,7 +59,10 @@ export function SweepPanel({ property }: { property: Property }) {
         {number("mostDepth", "Links deep", 100, 0)}
         {number("connections", "At a time", 16)}
         {number("delayMs", "Pause, ms", 60_000, 0)}
+        {number("mostMinutes", "Minutes at most", 10_000, 0)}
+        {number("mostMegabytes", "MB at most", 1_000_000, 0)}
       </div>
+      <ScopeFields propertyId={property.id} address={address} form={form} onChange={change} />
       <Checkbox
         size="xs"
         label="May reach private addresses (for a site on this machine or in the office)"
@@ -64,7 +73,8 @@ export function SweepPanel({ property }: { property: Property }) {
         {running ? "A sweep is under way" : "Start the sweep"}
       </Button>
       <p className={stage.soft}>
-        robots.txt is obeyed and redirects are recorded. Drafts, targets and kept texts stay through every sweep.
+        Never faster than set here, and slower where the server asks for it. Drafts, targets and kept texts stay through
+        every sweep.
       </p>
     </form>
   );

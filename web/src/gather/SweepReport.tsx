@@ -15,6 +15,10 @@ const WORDS: Record<string, string> = {
   "error-status": "answers with an error",
   "not-html": "no HTML",
   blocked: "blocked by robots.txt",
+  nofollow: "links ask not to be followed",
+  "out-of-scope": "left out: not within its scope",
+  trap: "left out: addresses without end",
+  passed: "looked at for its links only",
   unreachable: "could not be reached",
   refused: "refused: a private address",
   "too-deep": "too many links from the start",
@@ -50,7 +54,7 @@ export function SweepReport({ sweep }: { sweep: Sweep }) {
         </Table.Thead>
         <Table.Tbody>
           {outcomes.data?.map((line) => (
-            <Table.Tr key={`${line.outcome} ${line.status}`}>
+            <Table.Tr key={`${line.outcome} ${line.status} ${line.example}`}>
               <Table.Td>
                 <button type="button" className={css.link} onClick={() => setOutcome(line.outcome)}>
                   {WORDS[line.outcome] ?? line.outcome}

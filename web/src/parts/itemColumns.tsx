@@ -64,6 +64,23 @@ const links: Column<ItemRow> = {
   cell: (row) => count(row.linksIn),
 };
 
+const published: Column<ItemRow> = {
+  key: "published",
+  label: "published",
+  track: "92px",
+  text: (row) => row.published,
+  cell: (row) => row.published,
+};
+
+const views: Column<ItemRow> = {
+  key: "views",
+  label: "views",
+  track: "76px",
+  right: true,
+  text: (row) => String(row.views ?? ""),
+  cell: (row) => (row.views === null ? "" : count(row.views)),
+};
+
 const findings: Column<ItemRow> = {
   key: "findings",
   label: "findings",
@@ -91,4 +108,4 @@ const evidence = (field: string, kind: string): Column<ItemRow> => ({
 });
 
 /** Columns of a table of items, by what the stage is about. */
-export const itemColumns = { address, text, keyword, h1, links, findings, evidence };
+export const itemColumns = { address, text, keyword, h1, links, published, views, findings, evidence };

@@ -50,7 +50,7 @@ export function PropertyForm({ clientId, property, onClose }: Props) {
         data={[
           { value: "website", label: "a website" },
           { value: "listings", label: "the listings of a shop" },
-          { value: "videos", label: "a video channel (nothing can be gathered for it yet)" },
+          { value: "videos", label: "a video channel" },
         ]}
       />
       <TextInput

@@ -152,6 +152,9 @@ final class ScaleBench {
                 "",
                 "",
                 2,
+                "",
+                null,
+                null,
                 List.of(
                         CapturedItem.Text.of("title", title.isEmpty() ? 0 : 1, title, standard),
                         CapturedItem.Text.of("description", description.isEmpty() ? 0 : 1, description, standard)),

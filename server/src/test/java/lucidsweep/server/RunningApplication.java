@@ -171,12 +171,22 @@ public final class RunningApplication implements ParameterResolver {
                             "listings.csv",
                             csv.getBytes(StandardCharsets.UTF_8))
                     .json();
+            Reply applied = post("/api/imports/" + plan.path("token").asString() + "/apply", choice(plan));
+            return ended(applied.json().path("jobId").asLong());
+        }
+
+        /** The columns of a plan as they were guessed. */
+        public static String choice(JsonNode plan) {
             StringBuilder meanings = new StringBuilder();
             for (JsonNode column : plan.path("columns")) {
-                meanings.append(meanings.length() == 0 ? "[" : ",").append(column.path("meaning"));
+                meanings.append(meanings.length() == 0 ? "" : ",").append(column.path("meaning"));
             }
-            Reply applied = post("/api/imports/" + plan.path("token").asString() + "/apply", meanings + "]");
-            return ended(applied.json().path("jobId").asLong());
+            return choice(meanings.toString());
+        }
+
+        /** Columns as they are said to be, such as {@code "ID","TITLE"}. */
+        public static String choice(String meanings) {
+            return "{\"meanings\":[" + meanings + "]}";
         }
 
         public static String encoded(String text) {

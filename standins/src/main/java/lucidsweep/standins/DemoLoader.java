@@ -41,7 +41,7 @@ final class DemoLoader {
                 "/api/properties/" + shop + "/imports", "listings.csv", get(website.resolve("/files/listings.csv")));
         post(
                 "/api/imports/" + text(plan, "token") + "/apply",
-                "[\"ID\",\"TITLE\",\"DESCRIPTION\",\"TAGS\",\"PRICE\",\"SECTION\",\"UNUSED\"]");
+                "{\"meanings\":[\"ID\",\"TITLE\",\"DESCRIPTION\",\"TAGS\",\"PRICE\",\"GROUP\",\"UNUSED\"]}");
         awaitJob(sweepJob);
         upload(
                 "/api/properties/" + site + "/keywords/file",

@@ -37,6 +37,16 @@ interface GatherMapper {
     @Update("update sweep set state = 'running', ended = null where id = #{id}")
     void reopenSweep(long id);
 
+    @Select("""
+            select choice from column_memory
+            where property_id = #{propertyId} and kind = #{kind} and columns_hash = #{columnsHash}""")
+    String rememberedColumns(long propertyId, String kind, long columnsHash);
+
+    @Update("""
+            merge into column_memory (property_id, kind, columns_hash, choice) key (property_id, kind, columns_hash)
+            values (#{propertyId}, #{kind}, #{columnsHash}, #{choice})""")
+    void rememberColumns(long propertyId, String kind, long columnsHash, String choice);
+
     @Select("select * from sweep where id = #{id}")
     Sweep sweep(long id);
 

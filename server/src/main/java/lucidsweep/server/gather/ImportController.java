@@ -1,9 +1,13 @@
 package lucidsweep.server.gather;
 
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.io.InputStream;
-import java.util.List;
+import lucidsweep.server.intake.RowKind;
 import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -30,8 +34,36 @@ class ImportController {
         }
     }
 
+    /** Rows as they were pasted. */
+    record Pasted(
+            @NotNull @Size(max = 20_000_000, message = "may have 20,000,000 characters")
+            String text) {}
+
+    @PostMapping("/properties/{propertyId}/imports/text")
+    ImportPlan planText(@PathVariable long propertyId, @Valid @RequestBody Pasted pasted) throws IOException {
+        return imports.plan(propertyId, pasted.text());
+    }
+
+    @GetMapping("/imports/{token}")
+    ImportPlan planAgain(
+            @PathVariable String token,
+            @RequestParam(required = false) RowKind kind,
+            @RequestParam(required = false) String sheet) {
+        return imports.plan(token, kind, sheet);
+    }
+
+    @PostMapping("/imports/{token}/trial")
+    ImportTrial tryImport(@PathVariable String token, @RequestBody ImportChoice choice) {
+        return imports.trial(token, choice);
+    }
+
     @PostMapping("/imports/{token}/apply")
-    Sweep applyImport(@PathVariable String token, @RequestBody List<ListingColumn> meanings) {
-        return imports.apply(token, meanings);
+    Sweep applyImport(@PathVariable String token, @RequestBody ImportChoice choice) {
+        return imports.apply(token, choice);
+    }
+
+    @PostMapping("/sweeps/{id}/take-back")
+    Sweep takeBack(@PathVariable long id) {
+        return imports.takeBack(id);
     }
 }

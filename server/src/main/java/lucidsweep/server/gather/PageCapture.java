@@ -41,6 +41,7 @@ final class PageCapture {
             String metaKeywords,
             String published,
             String modified,
+            boolean blocked,
             List<PageFacts.Image> images) {}
 
     static PageFacts read(Fetched answer, URI address) {
@@ -69,6 +70,7 @@ final class PageCapture {
                 clip(facts.metaKeywords(), 2_000),
                 clip(facts.published(), 60),
                 clip(facts.modified(), 60),
+                blocked,
                 facts.images().stream()
                         .map(image -> new PageFacts.Image(
                                 clip(image.address(), 300), image.alt() == null ? null : clip(image.alt(), 300)))
@@ -94,6 +96,9 @@ final class PageCapture {
                 facts.opening(),
                 "",
                 depth,
+                clip(facts.published(), 40),
+                null,
+                null,
                 List.of(text("title", facts.titles()), text("description", facts.descriptions())),
                 CapturedItem.Content.of(json.writeValueAsString(stored), facts.copy(), links(facts, uri)));
     }

@@ -1,9 +1,9 @@
 package lucidsweep.server.gather;
 
+import java.net.URI;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.function.Consumer;
 import lucidsweep.core.page.AddressScope;
 import lucidsweep.core.page.PageAddress;
+import lucidsweep.core.page.PageFacts;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.database.IdRange;
@@ -30,8 +31,6 @@ import tools.jackson.databind.json.JsonMapper;
 /** Starts crawls, goes on with those that were cut short, and tells what they saw. */
 @Service
 public class Sweeps {
-
-    private static final int SAMPLES = 12;
 
     private final GatherMapper mapper;
     private final Captures captures;
@@ -83,20 +82,40 @@ public class Sweeps {
         return start(propertyId, last.only(address));
     }
 
-    /** Says what a scope would make of the addresses that a property is known to have. */
+    /**
+     * Says what a scope would make of the addresses that a property is known to have; before its first sweep, of those that
+     * its start links to.
+     */
     ScopeTrial tryScope(long propertyId, CrawlSettings settings) {
-        AddressScope scope = settings.scope();
-        Set<String> inside = new HashSet<>();
-        List<ScopeTrial.Sample> samples = new ArrayList<>();
-        int[] outside = {0, 0};
-        items.forEachAddress(propertyId, address -> {
-            String normal = scope.normal(address);
-            Optional<String> objection = scope.objection(normal);
-            boolean isNew =
-                    objection.isPresent() ? outside[0]++ < SAMPLES : inside.add(normal) && outside[1]++ < SAMPLES;
-            if (isNew) samples.add(new ScopeTrial.Sample(address, normal, objection.orElse(null)));
+        Property property = clients.property(propertyId);
+        ScopeTrial.Counter counter = new ScopeTrial.Counter(settings.scope());
+        items.forEachAddress(propertyId, counter::add);
+        if (counter.isEmpty()) linksOfStart(property).forEach(counter::add);
+        return counter.result();
+    }
+
+    private static Set<String> linksOfStart(Property property) {
+        URI start = PageAddress.of(property.address()).orElseThrow();
+        AddressScope here = CrawlSettings.GENTLE.scope();
+        here.keepTo(start);
+        AddressGuard guard = new AddressGuard(property.privateAllowed());
+        guard.objection(start).ifPresent(why -> {
+            throw Refusal.badInput(why);
         });
-        return new ScopeTrial(inside.size(), outside[0], samples);
+        try (Fetcher fetcher = new Fetcher(guard)) {
+            if (!RobotsGate.of(start, fetcher, guard).allows(start.toString())) return Set.of();
+            Set<String> links = new LinkedHashSet<>(Set.of(start.toString()));
+            PageCapture.read(fetcher.get(start), start).links().stream()
+                    .map(PageFacts.Link::address)
+                    .filter(here::isHere)
+                    .forEach(links::add);
+            return links;
+        } catch (Fetcher.Unreachable e) {
+            throw Refusal.badInput(start + " cannot be reached: " + e.getMessage());
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return Set.of();
+        }
     }
 
     /** Goes on with the last crawl of a property where somebody stopped it. */

@@ -89,10 +89,20 @@ public record Mapping(List<String> columns, List<Meaning> meanings, boolean head
         return ambiguous ? null : WrittenDate.Order.DAY_FIRST;
     }
 
+    /** What rows of the kind need and no column holds. */
+    public List<Meaning> missing(RowKind kind) {
+        return kind.needed().stream()
+                .filter(needed -> !meanings.contains(needed))
+                .toList();
+    }
+
+    public boolean isComplete(RowKind kind) {
+        return missing(kind).isEmpty();
+    }
+
     /** Says in words what is missing or twice; nothing where rows of the kind can be read. */
     public void check(RowKind kind) {
-        for (Meaning needed : kind.needed()) {
-            if (meanings.contains(needed)) continue;
+        for (Meaning needed : missing(kind)) {
             throw Refusal.badInput("no column looks like the " + needed.code() + "; the columns are: "
                     + String.join(", ", columns.stream().limit(30).toList()));
         }

@@ -61,7 +61,7 @@ public enum RowKind {
     }
 
     /** What a column of such a file may be taken for. */
-    List<Meaning> meanings() {
+    public List<Meaning> meanings() {
         Stream<Meaning> more = this == KEYWORDS ? Stream.of(MONTH) : isItem() ? Stream.of(ID) : Stream.empty();
         return Stream.concat(more, columns.stream()).toList();
     }

@@ -12,10 +12,11 @@ import org.apache.ibatis.annotations.Update;
 @Mapper
 interface CaptureMapper {
 
-    record Known(long id, long addressHash, long captureId, long captureHash, long firstSweep) {}
+    record Known(
+            long id, long addressHash, long captureId, long captureHash, long firstSweep, int h1Count, boolean gone) {}
 
     @Select("""
-            select i.id, i.address_hash, i.capture_id, i.capture_hash, i.first_sweep
+            select i.id, i.address_hash, i.capture_id, i.capture_hash, i.first_sweep, i.h1_count, i.gone
             from unnest(cast(#{hashes} as bigint array)) n (hash)
             join item i on i.address_hash = n.hash and i.property_id = #{propertyId}""")
     List<Known> known(@Param("propertyId") long propertyId, @Param("hashes") Object[] hashes);
@@ -48,11 +49,15 @@ interface CaptureMapper {
             long captureHash,
             long firstSweep,
             long lastSweep,
-            boolean gone) {}
+            boolean gone,
+            String published,
+            Long views,
+            Long favourites) {}
 
     String ITEM_COLUMNS = """
             (id, property_id, address, address_hash, section, status, content_type, obstacle, h1, h1_count, canonical,
-                robots, language, opening, price, depth, capture_id, capture_hash, first_sweep, last_sweep, gone)
+                robots, language, opening, price, depth, capture_id, capture_hash, first_sweep, last_sweep, gone,
+                published, views, favourites)
             """;
 
     String ITEM_VALUES = """
@@ -63,7 +68,8 @@ interface CaptureMapper {
                 cast(#{canonical} as varchar array), cast(#{robots} as varchar array),
                 cast(#{language} as varchar array), cast(#{opening} as varchar array), cast(#{price} as varchar array),
                 cast(#{depth} as int array), cast(#{captureId} as bigint array), cast(#{captureHash} as bigint array),
-                cast(#{firstSweep} as bigint array), cast(#{lastSweep} as bigint array), cast(#{gone} as boolean array))
+                cast(#{firstSweep} as bigint array), cast(#{lastSweep} as bigint array), cast(#{gone} as boolean array),
+                cast(#{published} as varchar array), cast(#{views} as bigint array), cast(#{favourites} as bigint array))
             """;
 
     @Insert("insert into item " + ITEM_COLUMNS + ITEM_VALUES)
@@ -121,6 +127,45 @@ interface CaptureMapper {
                 (id, item_id, name, property_id, captured_count, captured, px, chars, alike)
                 values (n.id, n.item_id, n.name, n.property_id, n.count, n.text, n.px, n.chars, n.alike)""")
     void changeFields(Map<String, Object[]> fields);
+
+    @Insert("insert into item_before (sweep_id, " + BEFORE_COLUMNS + ") select #{sweepId}, " + BEFORE_COLUMNS
+            + " from item where id = any(#{ids})")
+    void keepItems(@Param("sweepId") long sweepId, @Param("ids") Object[] ids);
+
+    @Insert("""
+            insert into field_before (sweep_id, id, captured_count, captured)
+            select #{sweepId}, id, captured_count, captured from field where id = any(#{ids})""")
+    void keepFields(@Param("sweepId") long sweepId, @Param("ids") Object[] ids);
+
+    String BEFORE_COLUMNS = """
+            id, address, section, status, content_type, obstacle, h1, h1_count, canonical, robots, language, opening, price,
+                depth, capture_id, capture_hash, last_sweep, gone, published, views, favourites""";
+
+    @Insert("insert into item_before (sweep_id, " + BEFORE_COLUMNS + ") select #{sweepId}, " + BEFORE_COLUMNS
+            + " from item where property_id = #{propertyId} and last_sweep <> #{sweepId} and not gone")
+    void keepGone(long propertyId, long sweepId);
+
+    @Insert("merge into item (" + BEFORE_COLUMNS + ") key (id) select " + BEFORE_COLUMNS
+            + " from item_before where sweep_id = #{sweepId}")
+    void putItemsBack(long sweepId);
+
+    @Update("update item set gone = true where property_id = #{propertyId} and first_sweep = #{sweepId}")
+    void markNewOnesGone(long propertyId, long sweepId);
+
+    record FieldBefore(long id, int capturedCount, String captured) {}
+
+    @Select(
+            "select id, captured_count, captured from field_before where sweep_id = #{sweepId} and id > #{after} order by id limit #{limit}")
+    List<FieldBefore> fieldsBefore(long sweepId, long after, int limit);
+
+    @Update("delete from item_before where sweep_id = #{sweepId}")
+    void forgetItemsBefore(long sweepId);
+
+    @Update("delete from field_before where sweep_id = #{sweepId}")
+    void forgetFieldsBefore(long sweepId);
+
+    @Select("select count(*) from item where property_id = #{propertyId} and not gone")
+    int presentItems(long propertyId);
 
     @Update("update item set gone = true where property_id = #{propertyId} and last_sweep <> #{sweepId} and not gone")
     int markGone(long propertyId, long sweepId);

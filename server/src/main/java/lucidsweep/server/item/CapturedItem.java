@@ -10,6 +10,8 @@ import lucidsweep.core.text.Likeness;
  *
  * @param identity what tells it from the others: its address or id
  * @param obstacle why it is not indexable; null where it is
+ * @param published the day it was published, "" where that is not known
+ * @param views how often it was looked at; null where that is not known
  * @param h1Count -1 where the item has none by nature
  */
 public record CapturedItem(
@@ -29,6 +31,9 @@ public record CapturedItem(
         String opening,
         String price,
         int depth,
+        String published,
+        Long views,
+        Long favourites,
         List<Text> texts,
         Content content) {
 

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import lucidsweep.core.text.Likeness;
+import lucidsweep.server.client.Property;
 import lucidsweep.server.database.Columns;
 import org.springframework.stereotype.Service;
 
@@ -16,6 +17,7 @@ public class Captures {
     private static final int ITEMS_CHUNK = 1_000;
     private static final int LINKS_CHUNK = 200;
     private static final int COUNTS_AT_ONCE = 500;
+    private static final int LIST = 200;
 
     private final CaptureMapper mapper;
     private final IdBlock itemIds;
@@ -43,10 +45,7 @@ public class Captures {
     public List<Stored> store(long propertyId, List<CapturedItem> items) {
         if (items.isEmpty()) return List.of();
         Map<Long, CaptureMapper.Known> known = new HashMap<>();
-        Object[] hashes = items.stream()
-                .map(CapturedItem::identity)
-                .map(Likeness::exactHash)
-                .toArray();
+        Object[] hashes = hashes(items);
         mapper.known(propertyId, hashes).forEach(each -> known.put(each.addressHash(), each));
         Pending pending = new Pending();
         List<Stored> stored = new ArrayList<>(items.size());
@@ -55,6 +54,112 @@ public class Captures {
         }
         pending.write(items.get(0).sweepId());
         return stored;
+    }
+
+    /**
+     * The same of an import, which can be taken back. Pages that a crawl has read stay as it saw them: it knows more than a
+     * list does.
+     */
+    public List<Stored> storeImported(long propertyId, long sweepId, List<CapturedItem> items) {
+        if (items.isEmpty()) return List.of();
+        List<Long> ids = new ArrayList<>();
+        Map<Long, CaptureMapper.Known> crawled = new HashMap<>();
+        for (CaptureMapper.Known each : mapper.known(propertyId, hashes(items))) {
+            ids.add(each.id());
+            if (each.h1Count() >= 0 && !each.gone()) crawled.put(each.addressHash(), each);
+        }
+        for (int start = 0; start < ids.size(); start += LIST) {
+            Object[] some =
+                    ids.subList(start, Math.min(ids.size(), start + LIST)).toArray();
+            mapper.keepItems(sweepId, some);
+            mapper.keepFields(sweepId, FieldId.ofAll(some));
+        }
+        Map<CapturedItem, Stored> stored = new HashMap<>();
+        List<CapturedItem> others = new ArrayList<>();
+        for (CapturedItem item : items) {
+            CaptureMapper.Known known = crawled.get(Likeness.exactHash(item.identity()));
+            if (known == null || item.texts().size() > 2) others.add(item);
+            else stored.put(item, new Stored(known.id(), known.captureId(), false, false));
+        }
+        List<Stored> changed = store(propertyId, others);
+        for (int i = 0; i < others.size(); i++) stored.put(others.get(i), changed.get(i));
+        return items.stream().map(stored::get).toList();
+    }
+
+    /**
+     * What storing items would do.
+     *
+     * @param present how many of them are there now
+     */
+    public record Difference(int added, int changed, int unchanged, int present) {}
+
+    public Difference difference(long propertyId, List<CapturedItem> items) {
+        if (items.isEmpty()) return new Difference(0, 0, 0, 0);
+        Map<Long, CaptureMapper.Known> known = new HashMap<>();
+        mapper.known(propertyId, hashes(items)).forEach(each -> known.put(each.addressHash(), each));
+        int added = 0;
+        int changed = 0;
+        int present = 0;
+        for (CapturedItem item : items) {
+            CaptureMapper.Known before = known.get(Likeness.exactHash(item.identity()));
+            boolean there = before != null && !before.gone();
+            if (there) present++;
+            if (!there) added++;
+            else if (before.captureHash() != item.content().hash() && before.h1Count() < 0) changed++;
+        }
+        return new Difference(added, changed, items.size() - added - changed, present);
+    }
+
+    /** How many items of a property are not gone. */
+    public int presentItems(long propertyId) {
+        return mapper.presentItems(propertyId);
+    }
+
+    /** Marks the items that an import did not have; that can be taken back, too. */
+    public int markGoneByImport(long propertyId, long sweepId) {
+        mapper.keepGone(propertyId, sweepId);
+        return mapper.markGone(propertyId, sweepId);
+    }
+
+    /** Puts items back as they were before an import; what was written for them stays. */
+    public void takeBack(Property property, long sweepId) {
+        mapper.putItemsBack(sweepId);
+        mapper.markNewOnesGone(property.id(), sweepId);
+        long after = -1;
+        List<CaptureMapper.FieldBefore> chunk;
+        do {
+            chunk = mapper.fieldsBefore(sweepId, after, COUNTS_AT_ONCE);
+            List<CaptureMapper.FieldValues> fields = new ArrayList<>();
+            for (CaptureMapper.FieldBefore field : chunk) {
+                after = field.id();
+                fields.add(values(property, field));
+            }
+            write(fields, mapper::changeFields);
+        } while (chunk.size() == COUNTS_AT_ONCE);
+        mapper.forgetItemsBefore(sweepId);
+        mapper.forgetFieldsBefore(sweepId);
+    }
+
+    private static CaptureMapper.FieldValues values(Property property, CaptureMapper.FieldBefore field) {
+        String name = FieldId.name(field.id());
+        TextMeasure measure = TextMeasure.of(name, field.captured(), property.standard());
+        return new CaptureMapper.FieldValues(
+                field.id(),
+                FieldId.item(field.id()),
+                name,
+                property.id(),
+                field.capturedCount(),
+                field.captured(),
+                measure.px(),
+                measure.chars(),
+                measure.alike());
+    }
+
+    private static Object[] hashes(List<CapturedItem> items) {
+        return items.stream()
+                .map(CapturedItem::identity)
+                .map(Likeness::exactHash)
+                .toArray();
     }
 
     /** Marks the items that a complete sweep did not see; they are kept with all that was written for them. */
@@ -197,7 +302,10 @@ public class Captures {
                     item.content().hash(),
                     firstSweep,
                     item.sweepId(),
-                    false);
+                    false,
+                    item.published(),
+                    item.views(),
+                    item.favourites());
         }
     }
 }

@@ -38,6 +38,11 @@ public final class FieldId {
         return fieldId / STEP;
     }
 
+    /** The name of a field. */
+    static String name(long fieldId) {
+        return NAMES.get(place(fieldId));
+    }
+
     /** The place of a field among those of its item. */
     static int place(long fieldId) {
         return (int) (fieldId % STEP);

@@ -7,6 +7,8 @@ import lucidsweep.core.standard.Fit;
  * An item as tables show it.
  *
  * @param obstacle why it is not indexable; null where it is
+ * @param published the day it was published; "" where that is not known
+ * @param views how often it was looked at; null where that is not known
  * @param depth links away from the start; -1 where no link leads there
  * @param tags null where the item has none by nature
  */
@@ -21,6 +23,9 @@ public record ItemRow(
         String canonical,
         String robots,
         String price,
+        String published,
+        Long views,
+        Long favourites,
         int depth,
         int linksIn,
         Cell title,

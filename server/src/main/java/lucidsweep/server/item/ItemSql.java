@@ -15,7 +15,7 @@ final class ItemSql {
 
     /** What a table shows of an item. */
     static final String LINE = """
-            select i.id, i.address, i.section, i.status, i.obstacle, i.h1, i.h1_count, i.canonical, i.robots, i.price,
+            select i.id, i.address, i.section, i.status, i.obstacle, i.h1, i.h1_count, i.canonical, i.robots, i.price, i.published, i.views, i.favourites,
                 coalesce(l.depth, i.depth) depth, coalesce(l.links_in, 0) links_in,
                 t.captured title_captured, t.draft title_draft, t.state title_state, t.kept title_kept,
                 d.captured description_captured, d.draft description_draft, d.state description_state,

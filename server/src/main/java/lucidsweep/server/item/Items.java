@@ -309,6 +309,9 @@ public class Items {
                 line.canonical(),
                 line.robots(),
                 line.price(),
+                line.published(),
+                line.views(),
+                line.favourites(),
                 line.depth(),
                 line.linksIn(),
                 cell(

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.function.Consumer;
 import lucidsweep.core.compose.TagList;
 import lucidsweep.core.finding.Field;
+import lucidsweep.server.gather.ImportShape;
 import lucidsweep.server.gather.Imports;
 import lucidsweep.server.item.Items;
 import lucidsweep.server.web.CsvText;
@@ -83,7 +84,7 @@ final class HandoverFile {
 
     /** Rows as they were imported, with the handed over texts in their columns. */
     private void writeListings(Handover handover, Writer out) {
-        Imports.Shape shape = imports.shape(handover.propertyId());
+        ImportShape shape = imports.shape(handover.propertyId());
         try (CsvText csv = new CsvText(out, shape.delimiter())) {
             csv.row(shape.columns().toArray());
             forEachChunk(handover, some -> {
@@ -104,7 +105,7 @@ final class HandoverFile {
 
     private List<String> row(String captured, int columns) {
         List<String> cells =
-                new ArrayList<>(json.readValue(captured, Imports.Row.class).cells());
+                new ArrayList<>(json.readValue(captured, ImportShape.Row.class).cells());
         while (cells.size() < columns) cells.add("");
         return cells.subList(0, columns);
     }

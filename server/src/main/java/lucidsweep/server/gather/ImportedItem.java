@@ -1,0 +1,92 @@
+package lucidsweep.server.gather;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import lucidsweep.core.page.PageAddress;
+import lucidsweep.core.standard.Standard;
+import lucidsweep.server.client.Property;
+import lucidsweep.server.intake.IntakeRow;
+import lucidsweep.server.intake.Meaning;
+import lucidsweep.server.item.CapturedItem;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Makes items of the rows of a file. */
+final class ImportedItem {
+
+    private static final int OK = 200;
+
+    private final Property property;
+    private final long sweepId;
+    private final Standard standard;
+    private final JsonMapper json;
+
+    ImportedItem(Property property, long sweepId, JsonMapper json) {
+        this.property = property;
+        this.sweepId = sweepId;
+        this.json = json;
+        standard = property.standard();
+    }
+
+    CapturedItem of(IntakeRow row, List<String> cells) {
+        String identity = Stream.of(identities())
+                .map(row::get)
+                .filter(value -> !value.isEmpty())
+                .findFirst()
+                .orElseThrow();
+        String address = row.get(Meaning.ADDRESS).isEmpty() ? identity : row.get(Meaning.ADDRESS);
+        String section = row.get(Meaning.GROUP);
+        if (section.isEmpty() && isPage()) section = PageAddress.section(address);
+        return new CapturedItem(
+                property.id(),
+                sweepId,
+                clip(address, 2_100),
+                identity,
+                clip(section, 300),
+                OK,
+                "",
+                null,
+                "",
+                -1,
+                "",
+                "",
+                property.language(),
+                "",
+                clip(row.get(Meaning.PRICE), 100),
+                -1,
+                row.get(Meaning.PUBLISHED),
+                count(row, Meaning.VIEWS),
+                count(row, Meaning.FAVOURITES),
+                texts(row),
+                CapturedItem.Content.of(
+                        json.writeValueAsString(new ImportShape.Row(cells)), row.get(Meaning.DESCRIPTION), ""));
+    }
+
+    private boolean isPage() {
+        return !property.hasTags();
+    }
+
+    private Meaning[] identities() {
+        return isPage() ? new Meaning[] {Meaning.ADDRESS} : new Meaning[] {Meaning.ID, Meaning.ADDRESS, Meaning.TITLE};
+    }
+
+    private List<CapturedItem.Text> texts(IntakeRow row) {
+        List<CapturedItem.Text> texts = new ArrayList<>();
+        texts.add(text("title", row.get(Meaning.TITLE)));
+        texts.add(text("description", row.get(Meaning.DESCRIPTION)));
+        if (property.hasTags()) texts.add(CapturedItem.Text.of("tags", 1, row.get(Meaning.TAGS), standard));
+        return texts;
+    }
+
+    private CapturedItem.Text text(String name, String text) {
+        return CapturedItem.Text.of(name, text.isEmpty() ? 0 : 1, text, standard);
+    }
+
+    private static Long count(IntakeRow row, Meaning meaning) {
+        return row.get(meaning).isEmpty() ? null : Long.valueOf(row.get(meaning));
+    }
+
+    private static String clip(String text, int most) {
+        return text.length() <= most ? text : text.substring(0, most);
+    }
+}

@@ -1,0 +1,185 @@
+package lucidsweep.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.charset.StandardCharsets;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import lucidsweep.server.RunningApplication.Api;
+import lucidsweep.server.RunningApplication.Reply;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+/** Files looked at, tried, read and taken back, of every kind a property takes in. */
+@ExtendWith(RunningApplication.class)
+class ImportTest {
+
+    private static final String FIRST = """
+            id,title,description,tags,price,colour
+            A,Ash paddle,Of ash,"ash, gift",45.00,red
+            B,Oak paddle,Of oak,oak,49.00,blue
+            C,Elm paddle,Of elm,elm,39.00,green
+            """;
+    private static final String SECOND = """
+            id,title,description,tags,price,colour
+            A,Ash paddle,Of ash,"ash, gift",45.00,red
+            B,Oak paddle for two,Of oak,oak,52.00,blue
+            D,Fir paddle,Of fir,fir,35.00,
+            ,,,,,
+            D,Fir paddle,,,,
+            """;
+
+    private Api api;
+
+    @BeforeEach
+    void takeApi(Api api) {
+        this.api = api;
+    }
+
+    @Test
+    void aTrialSaysWhatWouldComeAndChangesNothing() {
+        Shop shop = new Shop(api, FIRST);
+        JsonNode plan = plan(shop.property(), "next.csv", SECOND);
+        JsonNode trial = api.post("/api/imports/" + token(plan) + "/trial", Api.choice(plan))
+                .json();
+        assertThat(trial.toString())
+                .startsWith("{\"added\":1,\"changed\":1,\"unchanged\":1,\"gone\":1,\"unreadable\":2,")
+                .contains("{\"line\":6,\"reason\":\"the same as line 4; the first is kept\"}");
+        assertThat(shop.row("B").path("title").path("captured").asString()).isEqualTo("Oak paddle");
+        assertThat(shop.total("")).isEqualTo(3);
+    }
+
+    @Test
+    void anImportIsTakenBackAndWhatWasWrittenStays() {
+        Shop shop = new Shop(api, FIRST);
+        shop.type("B", "title", "Oak paddle, carved by hand");
+        shop.importFile(SECOND);
+        shop.type("A", "description", "Of ash, oiled three times");
+        assertThat(shop.total("")).isEqualTo(3);
+        assertThat(shop.row("B").path("price").asString()).isEqualTo("52.00");
+
+        long sweep = lastSweep(shop.property());
+        assertThat(api.post("/api/sweeps/" + sweep + "/take-back", "")
+                        .json()
+                        .path("state")
+                        .asString())
+                .isEqualTo("taken-back");
+        assertThat(shop.total("")).isEqualTo(3);
+        assertThat(shop.total("q=fir")).isZero();
+        assertThat(shop.text("C", "title")).isEqualTo("Elm paddle");
+        JsonNode oak = shop.row("B");
+        assertThat(oak.path("price").asString()).isEqualTo("49.00");
+        assertThat(oak.path("title").path("captured").asString()).isEqualTo("Oak paddle");
+        assertThat(oak.path("title").path("draft").asString()).isEqualTo("Oak paddle, carved by hand");
+        assertThat(shop.text("A", "description")).isEqualTo("Of ash, oiled three times");
+        assertThat(api.post("/api/sweeps/" + sweep + "/take-back", "").status()).isEqualTo(409);
+
+        shop.importFile(SECOND);
+        assertThat(shop.row("D").path("title").path("captured").asString()).isEqualTo("Fir paddle");
+        assertThat(shop.total("")).isEqualTo(3);
+    }
+
+    @Test
+    void columnsThatWerePutRightAreRemembered() {
+        long property = api.property("listings", "", false);
+        String file = "number,what it is,colour\n1,Ash paddle,red\n";
+        JsonNode plan = plan(property, "a.csv", file);
+        assertThat(plan.path("notes").toString()).contains("No column looks like the title; please choose it.");
+        Reply refused = api.post("/api/imports/" + token(plan) + "/apply", Api.choice(plan));
+        assertThat(refused.problem())
+                .isEqualTo("no column looks like the title; the columns are: number, what it is, colour");
+        apply(plan, Api.choice("\"ID\",\"TITLE\",\"UNUSED\""));
+        JsonNode next = plan(property, "b.csv", file.replace("Ash", "Elm"));
+        assertThat(next.path("remembered").asBoolean()).isTrue();
+        assertThat(Api.choice(next)).isEqualTo("{\"meanings\":[\"ID\",\"TITLE\",\"UNUSED\"]}");
+    }
+
+    @Test
+    void theOrderOfDayAndMonthIsAskedFor() {
+        long property = api.property("videos", "", false);
+        JsonNode plan =
+                plan(property, "videos.csv", "video id,title,published,views\nv1,Rolling a kayak,03/04/2026,1.3K\n");
+        assertThat(plan.path("dates").isNull()).isTrue();
+        assertThat(plan.path("notes").toString()).contains("please say which");
+        assertThat(api.post("/api/imports/" + token(plan) + "/trial", Api.choice(plan))
+                        .problem())
+                .contains("whether the day or the month comes first");
+        String choice = Api.choice(plan).replace("]}", "],\"dates\":\"MONTH_FIRST\"}");
+        assertThat(apply(plan, choice)).isEqualTo("1 video read.");
+        JsonNode row = api.get("/api/properties/" + property + "/items")
+                .json()
+                .path("rows")
+                .get(0);
+        assertThat(row.path("published").asString()).isEqualTo("2026-03-04");
+        assertThat(row.path("views").asInt()).isEqualTo(1_300);
+    }
+
+    @Test
+    void pagesOfAListJoinThoseOfTheCrawlWithoutOverwritingThem() {
+        try (Site site = new Site()) {
+            site.page("/", "Kayaks on the bay", "/hire").page("/hire", "Hire a kayak");
+            long property = api.property("website", site.address(), true);
+            api.sweep(property);
+            JsonNode plan = api.post(
+                            "/api/properties/" + property + "/imports/text",
+                            "{\"text\":\"" + site.address() + "hire\\n" + site.address() + "tours\"}")
+                    .json();
+            assertThat(plan.path("kind").asString()).isEqualTo("PAGES");
+            assertThat(apply(plan, Api.choice(plan))).isEqualTo("2 pages read.");
+            JsonNode rows = api.get("/api/properties/" + property + "/items?sort=address")
+                    .json()
+                    .path("rows");
+            assertThat(rows).hasSize(3);
+            assertThat(rows.get(1).path("title").path("captured").asString()).isEqualTo("Hire a kayak");
+            assertThat(rows.get(2).path("title").path("captured").asString()).isEmpty();
+        }
+    }
+
+    @Test
+    void demandIsRecognisedStoredAndReplacedByALaterFile() {
+        Shop shop = new Shop(api, FIRST);
+        String demand = IntStream.range(0, 3_000)
+                .mapToObj(i -> "https://bay.example/" + i % 50 + ",kayak " + i + ",gb,2026-10," + i % 7 + "," + i)
+                .collect(Collectors.joining("\n", "page,query,country,month,clicks,impressions\n", "\n"));
+        JsonNode plan = plan(shop.property(), "demand.csv", demand);
+        assertThat(plan.path("kind").asString()).isEqualTo("DEMAND");
+        assertThat(apply(plan, Api.choice(plan))).isEqualTo("3,000 rows of demand read.");
+        JsonNode again = plan(shop.property(), "demand.csv", demand + "https://bay.example/9,new,gb,2026-10,1,2\n");
+        JsonNode trial = api.post("/api/imports/" + token(again) + "/trial", Api.choice(again))
+                .json();
+        assertThat(trial.path("added").asInt()).isEqualTo(1);
+        assertThat(trial.path("changed").asInt()).isEqualTo(3_000);
+        assertThat(apply(again, Api.choice(again)))
+                .isEqualTo("3,001 rows of demand read, 3,000 of them in the place of earlier ones.");
+        assertThat(shop.total("")).as("the listings are as they were").isEqualTo(3);
+        JsonNode asListings = api.get(
+                        "/api/imports/" + token(plan(shop.property(), "d.csv", demand)) + "?kind=LISTINGS")
+                .json();
+        assertThat(asListings.path("kind").asString()).isEqualTo("LISTINGS");
+    }
+
+    private JsonNode plan(long property, String name, String content) {
+        return api.upload("/api/properties/" + property + "/imports", name, content.getBytes(StandardCharsets.UTF_8))
+                .json();
+    }
+
+    private static String token(JsonNode plan) {
+        return plan.path("token").asString();
+    }
+
+    private String apply(JsonNode plan, String choice) {
+        Reply applied = api.post("/api/imports/" + token(plan) + "/apply", choice);
+        assertThat(applied.status()).as(applied.body()).isEqualTo(200);
+        return api.ended(applied.json().path("jobId").asLong()).path("note").asString();
+    }
+
+    private long lastSweep(long property) {
+        return api.get("/api/properties/" + property + "/sweeps")
+                .json()
+                .get(0)
+                .path("id")
+                .asLong();
+    }
+}

@@ -1,0 +1,69 @@
+import type { CrawlSettings } from "../api/client";
+
+/** How a sweep is set in its form: lists as text, one entry a line. */
+export interface CrawlForm {
+  mostPages: number;
+  mostDepth: number;
+  connections: number;
+  delayMs: number;
+  mostMinutes: number;
+  mostMegabytes: number;
+  reach: "LINKS" | "SITEMAPS" | "LIST";
+  addresses: string;
+  include: string;
+  exclude: string;
+  subdomains: boolean;
+  query: "KEEP" | "SORT" | "DROP";
+  withoutParameters: string;
+  pastRobots: boolean;
+}
+
+export const GENTLE: CrawlForm = {
+  mostPages: 10_000,
+  mostDepth: 25,
+  connections: 2,
+  delayMs: 100,
+  mostMinutes: 0,
+  mostMegabytes: 0,
+  reach: "LINKS",
+  addresses: "",
+  include: "",
+  exclude: "",
+  subdomains: false,
+  query: "KEEP",
+  withoutParameters: "",
+  pastRobots: false,
+};
+
+const list = (text: string, mark: RegExp) =>
+  text
+    .split(mark)
+    .map((entry) => entry.trim())
+    .filter((entry) => entry !== "");
+
+export const settingsOf = (form: CrawlForm): CrawlSettings => ({
+  ...form,
+  addresses: form.reach === "LIST" ? list(form.addresses, /\n/) : [],
+  include: list(form.include, /\n/),
+  exclude: list(form.exclude, /\n/),
+  withoutParameters: list(form.withoutParameters, /[\s,]+/),
+});
+
+/** What a sweep looks at, in a few words. */
+export function scopeInWords(form: CrawlForm): string {
+  const { include, exclude, addresses, withoutParameters } = settingsOf(form);
+  const where = {
+    LINKS: "all that the start leads to",
+    SITEMAPS: "what the sitemaps list",
+    LIST: `${addresses?.length ?? 0} addresses of a list`,
+  }[form.reach];
+  const words = [
+    where,
+    include?.length && `within ${include.join(", ")}`,
+    exclude?.length && `without ${exclude.join(", ")}`,
+    form.subdomains && "subdomains too",
+    form.query === "DROP" ? "no parameters" : withoutParameters?.length && `without ${withoutParameters.join(", ")}`,
+    form.pastRobots && "past robots.txt",
+  ];
+  return words.filter(Boolean).join("; ");
+}
