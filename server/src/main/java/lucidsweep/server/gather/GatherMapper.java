@@ -68,13 +68,29 @@ interface GatherMapper {
     @Update("update sweep set state = 'failed', ended = now() where state = 'running' and kind = 'import'")
     void failUnfinishedImports();
 
-    /** An address that a sweep came to know. */
-    record NewVisit(long id, String address, int depth, String foundOn, String outcome, String detail) {}
+    /** An address that a sweep came to know, and what was stored of it if that is known at once. */
+    record NewVisit(
+            long id,
+            String address,
+            int depth,
+            String foundOn,
+            String outcome,
+            String detail,
+            Long itemId,
+            Long captureId) {}
+
+    @Select("""
+            select id, address, redirect_to, item_id, capture_id from visit
+            where id > #{after} and id <= #{last} and outcome <> 'waiting' and address not like 'line %'
+            order by id limit #{limit}""")
+    List<Sweeps.Seen> seen(long after, long last, int limit);
 
     @Insert("""
-            insert into visit (id, address, depth, found_on, outcome, detail) select * from unnest(
+            insert into visit (id, address, depth, found_on, outcome, detail, item_id, capture_id)
+            select * from unnest(
                 cast(#{id} as bigint array), cast(#{address} as varchar array), cast(#{depth} as int array),
-                cast(#{foundOn} as varchar array), cast(#{outcome} as varchar array), cast(#{detail} as varchar array))""")
+                cast(#{foundOn} as varchar array), cast(#{outcome} as varchar array), cast(#{detail} as varchar array),
+                cast(#{itemId} as bigint array), cast(#{captureId} as bigint array))""")
     void insertVisits(Map<String, Object[]> visits);
 
     @Delete("delete from visit where id = any(#{ids})")

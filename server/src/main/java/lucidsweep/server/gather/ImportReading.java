@@ -38,7 +38,7 @@ final class ImportReading<T> implements Intake.Receiver {
     }
 
     /** A line of the report. */
-    record Line(String address, String became) {}
+    record Line(String address, String became, long itemId, long captureId) {}
 
     ImportReading(Sweep sweep, GatherMapper mapper, Progress progress, RowMaker<T> maker, Store<T> store) {
         this.sweep = sweep;
@@ -59,22 +59,24 @@ final class ImportReading<T> implements Intake.Receiver {
     @Override
     public void unreadable(long line, String reason) {
         unreadable++;
-        addVisit("line " + line, Outcome.UNREADABLE, reason);
+        addVisit("line " + line, Outcome.UNREADABLE, reason, null, null);
         if (visits.size() >= AT_ONCE) flush();
     }
 
     void flush() {
-        for (Line line : store.store(waiting)) addVisit(line.address, Outcome.CAPTURED, line.became);
+        for (Line line : store.store(waiting)) {
+            addVisit(line.address, Outcome.CAPTURED, line.became, line.itemId, line.captureId);
+        }
         waiting.clear();
         if (!visits.isEmpty()) mapper.insertVisits(Columns.of(visits));
         visits.clear();
         progress.report(read, 0);
     }
 
-    private void addVisit(String address, Outcome outcome, String detail) {
+    private void addVisit(String address, Outcome outcome, String detail, Long itemId, Long captureId) {
         String clipped = detail.length() <= 2_000 ? detail : detail.substring(0, 2_000);
-        visits.add(
-                new GatherMapper.NewVisit(IdRange.id(sweep.id(), visited++), address, 0, "", outcome.code(), clipped));
+        visits.add(new GatherMapper.NewVisit(
+                IdRange.id(sweep.id(), visited++), address, 0, "", outcome.code(), clipped, itemId, captureId));
     }
 
     int read() {

@@ -12,6 +12,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
@@ -191,9 +192,6 @@ public class Imports {
         if (kind.isItem() && kind != RowKind.PAGES && !known) {
             notes.add("No column looks like an id or address; items are then told apart by their titles.");
         }
-        if (mapping.dates() == null) {
-            notes.add("No date in the first rows tells whether the day or the month comes first; please say which.");
-        }
         return notes;
     }
 
@@ -315,6 +313,13 @@ public class Imports {
         return sweep;
     }
 
+    /** The shape of the file that a sweep read; empty where it was a crawl. */
+    public Optional<ImportShape> shapeOfSweep(long sweepId) {
+        Sweep sweep = mapper.sweep(sweepId);
+        if (sweep == null || !sweep.kind().equals("import")) return Optional.empty();
+        return Optional.of(json.readValue(mapper.settings(sweepId), ImportShape.class));
+    }
+
     /** The shape of the file that a property's items last came from. */
     public ImportShape shape(long propertyId) {
         return mapper.sweeps(propertyId).stream()
@@ -362,7 +367,7 @@ public class Imports {
         for (int i = 0; i < rows.size(); i++) {
             Captures.Stored each = stored.get(i);
             String became = each.isNew() ? "new" : each.changed() ? "changed" : "unchanged";
-            lines.add(new ImportReading.Line(rows.get(i).address(), became));
+            lines.add(new ImportReading.Line(rows.get(i).address(), became, each.itemId(), each.captureId()));
         }
         return lines;
     }

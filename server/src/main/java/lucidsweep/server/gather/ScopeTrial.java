@@ -41,7 +41,8 @@ record ScopeTrial(int inside, int outside, List<Sample> samples) {
         void add(String address) {
             String normal = scope.normal(address);
             Optional<String> objection = scope.objection(normal);
-            boolean shown = objection.isPresent() ? outside++ < SAMPLES : inside.add(normal) && insideSamples++ < SAMPLES;
+            boolean shown =
+                    objection.isPresent() ? outside++ < SAMPLES : inside.add(normal) && insideSamples++ < SAMPLES;
             if (shown) samples.add(new Sample(address, normal, objection.orElse(null)));
         }
 

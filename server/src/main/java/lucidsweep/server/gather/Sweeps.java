@@ -15,6 +15,7 @@ import lucidsweep.core.page.PageFacts;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.database.IdRange;
+import lucidsweep.server.intake.RowKind;
 import lucidsweep.server.item.Captures;
 import lucidsweep.server.item.Items;
 import lucidsweep.server.job.Jobs;
@@ -183,6 +184,47 @@ public class Sweeps {
     List<Visit> visits(long sweepId, String outcome, long after, int limit) {
         IdRange range = IdRange.of(sweepId);
         return mapper.visits(outcome, Math.max(after, range.first() - 1), range.last(), Math.min(limit, 1_000));
+    }
+
+    public Sweep find(long sweepId) {
+        Sweep sweep = mapper.sweep(sweepId);
+        if (sweep == null) throw Refusal.notFound("there is no sweep " + sweepId);
+        return sweep;
+    }
+
+    /** Whether a sweep looked at everything there was, so that what it did not see is gone. */
+    public boolean isWhole(long sweepId) {
+        Sweep sweep = find(sweepId);
+        if (!sweep.state().equals("done")) return false;
+        String settings = mapper.settings(sweepId);
+        if (sweep.kind().equals("import")) {
+            return json.readValue(settings, ImportShape.class).kind() != RowKind.PAGES;
+        }
+        boolean limited = mapper.outcomes(IdRange.of(sweepId)).stream()
+                .anyMatch(outcome -> outcome.outcome().equals(Outcome.OVER_LIMIT.code()));
+        return !limited && json.readValue(settings, CrawlSettings.class).isWhole();
+    }
+
+    /**
+     * An address of a sweep and what was stored of it.
+     *
+     * @param itemId null where nothing was
+     * @param redirectTo where it leads on; "" where nowhere
+     */
+    public record Seen(long id, String address, String redirectTo, Long itemId, Long captureId) {}
+
+    /** Walks over what a sweep saw, in its order. */
+    public void forEachSeen(long sweepId, Consumer<Seen> visit) {
+        IdRange range = IdRange.of(sweepId);
+        long after = range.first() - 1;
+        List<Seen> chunk;
+        do {
+            chunk = mapper.seen(after, range.last(), 2_000);
+            for (Seen seen : chunk) {
+                visit.accept(seen);
+                after = seen.id();
+            }
+        } while (chunk.size() == 2_000);
     }
 
     /** Walks over every address of a sweep. */

@@ -113,6 +113,9 @@ interface ItemMapper {
             where i.id = """ + " " + ItemSql.IDS)
     List<Captured> captures(@Param("ids") Object[] ids);
 
+    @Select("select id, sweep_id, facts from capture where id = " + ItemSql.IDS)
+    List<Items.PastCapture> pastCaptures(@Param("ids") Object[] ids);
+
     record AddressOf(long id, String address) {}
 
     @Select("""

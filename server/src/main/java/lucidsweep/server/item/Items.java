@@ -195,6 +195,13 @@ public class Items {
         return found;
     }
 
+    /** What a sweep saw of an item, as JSON. */
+    public record PastCapture(long id, long sweepId, String facts) {}
+
+    public List<PastCapture> pastCaptures(List<Long> captureIds) {
+        return inLists(captureIds, mapper::pastCaptures);
+    }
+
     /** What is wrong with items, by id; those with nothing wrong are left out. */
     public Map<Long, List<Flaw>> flaws(List<Long> ids) {
         Map<Long, List<Flaw>> found = new HashMap<>();

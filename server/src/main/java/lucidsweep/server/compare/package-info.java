@@ -1,0 +1,2 @@
+/** What changed between two sweeps of a property. */
+package lucidsweep.server.compare;
