@@ -3,6 +3,7 @@ import { Notifications } from "@mantine/notifications";
 import { MutationCache, QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
 import { Aim } from "../aim/Aim";
+import { Compare } from "../gather/Compare";
 import { Gather } from "../gather/Gather";
 import { tellProblem } from "../parts/tell";
 import { Portfolio } from "../portfolio/Portfolio";
@@ -25,6 +26,7 @@ const router = createBrowserRouter([
       { path: "/", element: <Portfolio /> },
       { path: "/p/:propertyId", element: <Navigate to="gather" replace /> },
       { path: "/p/:propertyId/gather", element: <Gather /> },
+      { path: "/p/:propertyId/gather/compare", element: <Compare /> },
       { path: "/p/:propertyId/aim", element: <Aim /> },
       { path: "/p/:propertyId/triage", element: <Triage /> },
       { path: "/p/:propertyId/rewrite", element: <Rewrite /> },

@@ -20,7 +20,7 @@ const KINDS: Record<Kind, string> = {
   RESULTS: "results: who ranks for a query",
 };
 
-const name = (meaning: Meaning) => (meaning === "UNUSED" ? "kept, not used" : meaning.toLowerCase());
+const name = (meaning: Meaning) => (meaning === "UNUSED" ? "just kept" : meaning.toLowerCase());
 
 /** How a file was understood; put right where the guess is wrong, tried, and read. */
 export function ImportDialog(props: { property: Property; first: ImportPlan; onClose: () => void }) {

@@ -115,14 +115,19 @@ export function ScopeFields({ propertyId, address, form, onChange }: Props) {
               Of {count(trial.data.inside + trial.data.outside)} addresses it would look at{" "}
               <b>{count(trial.data.inside)}</b> and leave out {count(trial.data.outside)}.
             </p>
-            <ul className={css.visits}>
-              {trial.data.samples.map((sample) => (
-                <li key={sample.address} className={sample.objection ? css.out : undefined}>
-                  {pathOf(sample.normal)}
-                  {sample.objection && <span className={stage.soft}> {sample.objection}</span>}
-                </li>
-              ))}
-            </ul>
+            {[true, false].map((inside) => (
+              <ul key={String(inside)} className={css.visits} aria-label={inside ? "Looked at" : "Left out"}>
+                {trial.data.samples
+                  .filter((sample) => (sample.objection === null) === inside)
+                  .slice(0, 6)
+                  .map((sample) => (
+                    <li key={sample.address} className={inside ? undefined : css.out}>
+                      <span>{pathOf(sample.normal)}</span>
+                      {sample.objection && <em>{sample.objection}</em>}
+                    </li>
+                  ))}
+              </ul>
+            ))}
           </div>
         )}
       </div>

@@ -1,6 +1,7 @@
 import { Button, Modal } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { Link } from "react-router";
 import { answer, api, type Sweep } from "../api/client";
 import { ofProperty, useChange, useJobs } from "../api/queries";
 import { dayAndTime } from "../parts/number";
@@ -25,7 +26,10 @@ export function SweepList({ propertyId }: { propertyId: number }) {
   if (!sweeps.data || sweeps.data.length === 0) return null;
   return (
     <div className={stage.block}>
-      <h2>Sweeps</h2>
+      <div className={css.heading}>
+        <h2>Sweeps</h2>
+        {sweeps.data.length > 1 && <Link to={`/p/${propertyId}/gather/compare`}>Compare</Link>}
+      </div>
       <ol className={css.sweeps}>
         {sweeps.data.map((sweep, i) => (
           <li key={sweep.id}>

@@ -155,6 +155,7 @@ final class ScaleBench {
                 "",
                 null,
                 null,
+                0,
                 List.of(
                         CapturedItem.Text.of("title", title.isEmpty() ? 0 : 1, title, standard),
                         CapturedItem.Text.of("description", description.isEmpty() ? 0 : 1, description, standard)),

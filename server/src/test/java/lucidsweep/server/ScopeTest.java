@@ -45,7 +45,8 @@ class ScopeTest {
 
     @Test
     void onlyWhatFitsIsCapturedAndTheStartShowsTheWay() {
-        assertThat(sweep("\"include\":[\"/tours/\"],\"exclude\":[\"/*seal$\"]")).isEqualTo("3 pages captured.");
+        assertThat(sweep("\"include\":[\"/tours/\"],\"exclude\":[\"/*seal$\"]"))
+                .isEqualTo("3 pages captured, 1 is the same page as another.");
         assertThat(visits("captured")).containsOnlyKeys("/tours/", "/tours/otter", "/tours/otter?ref=home&day=2");
         assertThat(visits("passed")).containsEntry("/", "does not fit /tours/; looked at for its links only");
         assertThat(visits("out-of-scope"))
@@ -150,6 +151,70 @@ class ScopeTest {
         assertThat(visits("trap")).containsOnlyKeys("/tides/2026/41");
         assertThat(visits("trap")).containsValue("a calendar without end: /tides/#/#");
         assertThat(visits("captured")).containsKeys("/tours/seal", "/hire/");
+    }
+
+    @Test
+    void aPageAtSeveralAddressesIsOnePageAndNotADuplicate() {
+        String hire = "<title>Hire a kayak</title><p>By the hour.</p>";
+        site.page("/", "Kayaks on the bay", "/hire/", "/hire/index.html", "/hire/?from=home", "/tours/", "/copy")
+                .html("/hire/", hire)
+                .html("/hire/index.html", hire)
+                .html("/hire/?from=home", hire)
+                .html("/copy", hire);
+        assertThat(sweep("")).contains("2 are the same page as another");
+        JsonNode rows = api.get("/api/properties/" + property + "/items?q=/hire/&sort=address")
+                .json()
+                .path("rows");
+        assertThat(rows.get(0).path("obstacle").isNull()).isTrue();
+        assertThat(rows.get(1).path("obstacle").asString()).isEqualTo("the same page as " + site.address() + "hire/");
+        assertThat(api.get("/api/properties/" + property + "/items?kind=duplicate&field=title")
+                        .json()
+                        .path("total")
+                        .asInt())
+                .as("the copy at another address is a duplicate, the variants are not")
+                .isEqualTo(2);
+        site.html("/hire/index.html", "<title>Another page now</title>");
+        assertThat(sweep("")).contains("1 is the same page as another");
+    }
+
+    @Test
+    void aLoginOpensTheSiteAndGoesNowhereElse() {
+        try (Site elsewhere = new Site()) {
+            List<String> seen = new ArrayList<>();
+            elsewhere.answer("/", exchange -> {
+                seen.add(String.valueOf(exchange.getRequestHeaders().getFirst("Authorization")));
+                exchange.sendResponseHeaders(404, -1);
+            });
+            site.answer("/", exchange -> {
+                boolean in = "Basic cGFkZGxlcjpzYWx0ICYgdGlkZQ=="
+                                .equals(exchange.getRequestHeaders().getFirst("Authorization"))
+                        && "7".equals(exchange.getRequestHeaders().getFirst("X-Staging"));
+                byte[] body = "<title>The staging site</title><a href=/out>out</a>".getBytes(StandardCharsets.UTF_8);
+                exchange.getResponseHeaders().set("Content-Type", "text/html");
+                exchange.sendResponseHeaders(in ? 200 : 401, body.length);
+                exchange.getResponseBody().write(body);
+            });
+            site.redirect("/out", elsewhere.address()).redirect("/robots.txt", elsewhere.address());
+            String login = "/api/properties/" + property + "/login";
+            String form = "{\"user\":\"paddler\",\"password\":\"%s\",\"header\":\"X-Staging\",\"value\":\"7\"}";
+            assertThat(api.method("PUT", login, form.formatted("salt & tide")).body())
+                    .isEqualTo("{\"user\":\"paddler\",\"header\":\"X-Staging\"}");
+            assertThat(api.method("PUT", login, form.formatted("")).status())
+                    .as("the password stays")
+                    .isEqualTo(200);
+            assertThat(sweep("")).isEqualTo("1 page captured, 1 link leads to another host.");
+            assertThat(seen).as("what another host was sent").containsOnly("null");
+            assertThat(api.method("PUT", login, "{\"header\":\"Host\",\"value\":\"x\"}")
+                            .problem())
+                    .contains("is set by the sweep");
+            assertThat(api.method("PUT", login, "{\"header\":\"X-A\",\"value\":\"se\\r\\ncret\"}")
+                            .problem())
+                    .contains("no header may hold")
+                    .doesNotContain("cret");
+            assertThat(api.method("PUT", login, "{}").body()).isEqualTo("{\"user\":\"\",\"header\":\"\"}");
+            run("");
+            assertThat(visits("error-status")).containsEntry("/", "it answers 401");
+        }
     }
 
     @Test

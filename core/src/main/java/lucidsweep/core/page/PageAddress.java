@@ -17,6 +17,8 @@ public final class PageAddress {
 
     private static final int LONGEST = 2_000;
     private static final Pattern SUFFIX = Pattern.compile("\\.[A-Za-z0-9]{2,5}$");
+    private static final Pattern FIRST_PAGE =
+            Pattern.compile("(?i)(?<=/)(index|default|home)\\.(x?html?|php|aspx?|jsp|cgi)$");
     private static final Pattern WORD_BREAK = Pattern.compile("[-_+]");
 
     private PageAddress() {}
@@ -66,6 +68,21 @@ public final class PageAddress {
         String path = pathOf(address);
         int second = path.indexOf('/', 1);
         return second < 0 ? "/" : path.substring(0, second + 1);
+    }
+
+    /**
+     * The same for addresses that sites use for one page: http or https, with "www." or without, with "/" at the end or
+     * without, with the name of a folder's first page or without, with whatever parameters.
+     *
+     * <pre>{@code twinKey("http://www.example.com/tours/index.html?ref=home")   // "example.com/tours" }</pre>
+     */
+    public static String twinKey(String address) {
+        int host = address.indexOf("//") + 2;
+        int end = address.indexOf('?');
+        String rest = end < 0 ? address.substring(host) : address.substring(host, end);
+        if (rest.startsWith("www.")) rest = rest.substring(4);
+        String plain = FIRST_PAGE.matcher(rest).replaceFirst("");
+        return plain.endsWith("/") ? plain.substring(0, plain.length() - 1) : plain;
     }
 
     private static String pathOf(String address) {

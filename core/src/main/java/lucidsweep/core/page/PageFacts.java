@@ -20,6 +20,9 @@ import java.util.List;
  * @param copy the visible text, at most 100,000 characters
  * @param opening the first paragraph of the page's own text that is a sentence or more, at most 500 characters
  * @param refresh the target of a meta refresh; "" where there is none
+ * @param shared what the page asks to be shown as where it is shared (Open Graph)
+ * @param alternates the same page in other languages (hreflang), at most 100
+ * @param structured the JSON-LD of the page as written, at most 5 pieces
  */
 public record PageFacts(
         List<String> titles,
@@ -36,11 +39,27 @@ public record PageFacts(
         List<Link> links,
         String copy,
         String opening,
-        String refresh) {
+        String refresh,
+        Shared shared,
+        List<Alternate> alternates,
+        List<String> structured) {
 
     /** A picture and its alternative text; {@code alt} is null where the attribute is missing. */
     public record Image(String address, String alt) {}
 
-    /** A link to another page: its normal address, its text, and whether it asks not to be followed. */
-    public record Link(String address, String text, boolean nofollow) {}
+    /** Where on a page a link stands. */
+    public enum Place {
+        NAVIGATION,
+        COPY,
+        FOOTER
+    }
+
+    /** A link to another page: its normal address, its text, whether it asks not to be followed, and where it stands. */
+    public record Link(String address, String text, boolean nofollow, Place place) {}
+
+    /** A title and a description for where a page is shared; "" where it has none. */
+    public record Shared(String title, String description) {}
+
+    /** The address of the page in another language, as written. */
+    public record Alternate(String language, String address) {}
 }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import org.jsoup.nodes.Document;
 import org.jsoup.nodes.Element;
 import org.jsoup.nodes.Node;
@@ -23,6 +24,7 @@ import org.jsoup.nodes.TextNode;
  */
 public final class PageReader {
 
+    private static final Pattern HIDING = Pattern.compile("(?i)(display\\s*:\\s*none|visibility\\s*:\\s*hidden)");
     private static final int MOST_COPY = 100_000;
     private static final int MOST_LINKS = 5_000;
     private static final int MOST_IMAGES = 500;
@@ -30,7 +32,14 @@ public final class PageReader {
     private static final int LEAST_OPENING = 50;
     private static final int MOST_OPENING = 500;
 
+    private static final int MOST_ALTERNATES = 100;
+    private static final int MOST_STRUCTURED = 5;
+    private static final int LONGEST_STRUCTURED = 50_000;
+
     private final List<String> titles = new ArrayList<>(1);
+    private final List<String> straying = new ArrayList<>(1);
+    private final List<PageFacts.Alternate> alternates = new ArrayList<>();
+    private final List<String> structured = new ArrayList<>(1);
     private final List<String> descriptions = new ArrayList<>(1);
     private final List<String> h1s = new ArrayList<>(1);
     private final List<String> headings = new ArrayList<>();
@@ -46,12 +55,17 @@ public final class PageReader {
     private String modified = "";
     private String opening = "";
     private String refresh = "";
+    private String sharedTitle = "";
+    private String sharedDescription = "";
 
     private URI base;
     private boolean baseSet;
     private int unseen;
     private int inDrawing;
     private int inFrame;
+    private int inHead;
+    private int inNavigation;
+    private int inFooter;
 
     private PageReader(URI address) {
         base = address;
@@ -62,7 +76,8 @@ public final class PageReader {
         PageReader reader = new PageReader(address);
         reader.walk(page);
         return new PageFacts(
-                reader.titles,
+                // A title outside the head is the page's only where the head has none, and the first one then.
+                reader.titles.isEmpty() ? reader.straying.stream().limit(1).toList() : reader.titles,
                 reader.descriptions,
                 reader.h1s,
                 reader.headings,
@@ -76,7 +91,10 @@ public final class PageReader {
                 reader.links,
                 reader.copy.toString(),
                 reader.opening,
-                reader.refresh);
+                reader.refresh,
+                new PageFacts.Shared(reader.sharedTitle, reader.sharedDescription),
+                reader.alternates,
+                reader.structured);
     }
 
     /** Walks over the tree without recursion, however deep a page is nested. */
@@ -110,28 +128,38 @@ public final class PageReader {
 
     private void leave(Element element) {
         String tag = element.normalName();
-        if (isUnseen(tag)) unseen--;
+        if (isUnseen(element)) unseen--;
         else if (isFrame(tag)) inFrame--;
-        if (tag.equals("svg")) inDrawing--;
+        count(tag, -1);
         if (unseen == 0 && element.isBlock()) copy.space();
     }
 
     private void enter(Element element) {
         String tag = element.normalName();
         if (unseen == 0 && element.isBlock()) copy.space();
-        if (isUnseen(tag)) unseen++;
+        if (isUnseen(element)) unseen++;
         else if (isFrame(tag)) inFrame++;
+        count(tag, 1);
         switch (tag) {
             case "html" -> language = element.attr("lang").strip();
             case "base" -> setBase(element);
-            case "svg" -> inDrawing++;
             case "title" -> {
-                if (inDrawing == 0) titles.add(collapsed(element.wholeText()));
+                if (inDrawing == 0) (inHead > 0 ? titles : straying).add(collapsed(element.wholeText()));
+            }
+            case "script" -> {
+                if (element.attr("type").equalsIgnoreCase("application/ld+json")
+                        && structured.size() < MOST_STRUCTURED
+                        && element.data().length() <= LONGEST_STRUCTURED) structured.add(element.data());
             }
             case "meta" -> readMeta(element);
             case "link" -> {
                 if (canonical.isEmpty() && hasWord(element.attr("rel"), "canonical")) {
                     canonical = element.attr("href").strip();
+                }
+                if (element.hasAttr("hreflang") && alternates.size() < MOST_ALTERNATES) {
+                    alternates.add(new PageFacts.Alternate(
+                            element.attr("hreflang").strip(),
+                            element.attr("href").strip()));
                 }
             }
             case "h1" -> h1s.add(collapsed(element.wholeText()));
@@ -151,8 +179,24 @@ public final class PageReader {
         }
     }
 
-    private static boolean isUnseen(String tag) {
-        return switch (tag) {
+    private void count(String tag, int step) {
+        switch (tag) {
+            case "svg" -> inDrawing += step;
+            case "head" -> inHead += step;
+            case "nav", "header" -> inNavigation += step;
+            case "footer" -> inFooter += step;
+            default -> {}
+        }
+    }
+
+    /** Whether nothing in an element is seen: by what it is, or because it says so itself. */
+    private static boolean isUnseen(Element element) {
+        if (element.attributesSize() > 0) {
+            if (element.hasAttr("hidden")) return true;
+            String style = element.attr("style");
+            if (!style.isEmpty() && HIDING.matcher(style).find()) return true;
+        }
+        return switch (element.normalName()) {
             case "head", "script", "style", "noscript", "template", "svg", "iframe", "textarea", "select" -> true;
             default -> false;
         };
@@ -186,6 +230,8 @@ public final class PageReader {
             case "description" -> descriptions.add(content);
             case "robots" -> robots.add(content);
             case "keywords" -> metaKeywords = content;
+            case "og:title" -> sharedTitle = content;
+            case "og:description" -> sharedDescription = content;
             case "article:published_time", "date", "dc.date", "dc.created" -> published = content;
             case "article:modified_time", "last-modified", "dc.modified" -> modified = content;
             default -> {}
@@ -216,8 +262,13 @@ public final class PageReader {
         int fragment = to.indexOf('#');
         String target = fragment < 0 ? to : to.substring(0, fragment);
         resolved.computeIfAbsent(target, address -> PageAddress.resolveText(base, address))
-                .ifPresent(address ->
-                        links.add(new PageFacts.Link(address, linkText(link), hasWord(link.attr("rel"), "nofollow"))));
+                .ifPresent(address -> links.add(
+                        new PageFacts.Link(address, linkText(link), hasWord(link.attr("rel"), "nofollow"), place())));
+    }
+
+    private PageFacts.Place place() {
+        if (inFooter > 0) return PageFacts.Place.FOOTER;
+        return inNavigation > 0 ? PageFacts.Place.NAVIGATION : PageFacts.Place.COPY;
     }
 
     private static String linkText(Element link) {

@@ -29,10 +29,10 @@ public final class WordDifference {
     }
 
     /** Some words and what became of them. */
-    public record Piece(Fate fate, String text) {}
+    public record WordRun(Fate fate, String text) {}
 
     /** The pieces in their order; without those that came they are the text before, without those that went the text after. */
-    public static List<Piece> of(String before, String after) {
+    public static List<WordRun> of(String before, String after) {
         List<String> old = words(before);
         List<String> now = words(after);
         int start = 0;
@@ -40,14 +40,14 @@ public final class WordDifference {
         while (start < shorter && old.get(start).equals(now.get(start))) start++;
         int end = 0;
         while (end < shorter - start && old.get(old.size() - 1 - end).equals(now.get(now.size() - 1 - end))) end++;
-        Pieces pieces = new Pieces();
+        Runs pieces = new Runs();
         for (String word : old.subList(0, start)) pieces.add(Fate.SAME, word);
         middle(old.subList(start, old.size() - end), now.subList(start, now.size() - end), pieces);
         for (String word : old.subList(old.size() - end, old.size())) pieces.add(Fate.SAME, word);
         return pieces.list();
     }
 
-    private static void middle(List<String> old, List<String> now, Pieces pieces) {
+    private static void middle(List<String> old, List<String> now, Runs pieces) {
         int rows = old.size();
         int columns = now.size();
         int[][] longest = new int[0][];
@@ -86,8 +86,8 @@ public final class WordDifference {
     }
 
     /** Joins words of the same fate. */
-    private static final class Pieces {
-        private final List<Piece> done = new ArrayList<>();
+    private static final class Runs {
+        private final List<WordRun> done = new ArrayList<>();
         private final StringBuilder text = new StringBuilder();
         private Fate fate = Fate.SAME;
 
@@ -98,11 +98,11 @@ public final class WordDifference {
         }
 
         private void close() {
-            if (text.length() > 0) done.add(new Piece(fate, text.toString()));
+            if (text.length() > 0) done.add(new WordRun(fate, text.toString()));
             text.setLength(0);
         }
 
-        private List<Piece> list() {
+        private List<WordRun> list() {
             close();
             return done;
         }

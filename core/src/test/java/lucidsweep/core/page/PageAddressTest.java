@@ -12,6 +12,19 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** Addresses from links that nobody proofread: one form each, never an exception, never another host by accident. */
 class PageAddressTest {
 
+    @ParameterizedTest
+    @CsvSource({
+        "http://www.example.com/tours/index.html?ref=home, example.com/tours",
+        "https://example.com/tours/, example.com/tours",
+        "https://example.com/, example.com",
+        "https://example.com/Default.aspx, example.com",
+        "https://example.com/myindex.html, example.com/myindex.html",
+        "https://shop.example.com:8443/a?x=/index.html, shop.example.com:8443/a",
+    })
+    void variantsOfOneAddressHaveOneKey(String address, String key) {
+        assertThat(PageAddress.twinKey(address)).isEqualTo(key);
+    }
+
     private static final URI BASE = URI.create("https://tarrin.example:8080/boats/kit/index.html?sort=price");
     private static final String[] PIECES = {
         "/",

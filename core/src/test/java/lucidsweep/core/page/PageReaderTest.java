@@ -36,7 +36,7 @@ class PageReaderTest {
                 <title>First</title><title>Second</title><link rel=canonical href=/a><link rel=canonical href=/b>
                 <base href=/x/><base href=/y/><meta name=robots content=nofollow><meta name=ROBOTS content=noindex>
                 <body><title>In the body</title><a href=p>p</a><time datetime=2026-01-02><time datetime=2025-01-01>""");
-        assertThat(facts.titles()).containsExactly("First", "Second", "In the body");
+        assertThat(facts.titles()).containsExactly("First", "Second");
         assertThat(facts.canonical()).isEqualTo("/a");
         assertThat(facts.robots()).isEqualTo("nofollow, noindex");
         assertThat(facts.links()).extracting(PageFacts.Link::address).containsExactly("https://tarrin.example/x/p");
@@ -52,9 +52,41 @@ class PageReaderTest {
         assertThat(facts.copy()).isEqualTo("Seen A boat too");
         assertThat(facts.titles()).isEmpty();
         assertThat(facts.links())
-                .contains(new PageFacts.Link("https://tarrin.example/pic", "A boat", false))
+                .contains(new PageFacts.Link("https://tarrin.example/pic", "A boat", false, PageFacts.Place.COPY))
                 .extracting(PageFacts.Link::address)
                 .contains("https://tarrin.example/n");
+    }
+
+    @Test
+    void aTitleOutsideTheHeadCountsOnlyWhereTheHeadHasNone() {
+        assertThat(read("<body><p>Text</p><title>Astray</title><title>Another</title>")
+                        .titles())
+                .containsExactly("Astray");
+    }
+
+    @Test
+    void whatAPageHidesItselfIsNoCopy() {
+        PageFacts facts = read("""
+                <body>Seen <p hidden>no <b>no</b></p><div style="color:red; Display : none">no <p>no</p></div>
+                <span style="visibility:hidden">no</span><i style="color:blue">too</i><p hidden>no<p>and this""");
+        assertThat(facts.copy()).isEqualTo("Seen too and this");
+    }
+
+    @Test
+    void whereLinksStandAndWhatPagesSayElsewhere() {
+        PageFacts facts = read("""
+                <meta property="og:title" content="Shared title"><meta property="og:description" content="Shared">
+                <link rel=alternate hreflang=de href=/de/><link rel=alternate hreflang=x-default href=/>
+                <script type="application/ld+json">{"name":"Otter Point"}</script><script>var no;</script>
+                <body><header><a href=/h>home</a></header><nav><a href=/n>menu</a></nav><p><a href=/c>copy</a></p>
+                <footer><nav><a href=/f>legal</a></nav></footer>""");
+        assertThat(facts.links())
+                .extracting(link -> link.text() + " " + link.place())
+                .containsExactly("home NAVIGATION", "menu NAVIGATION", "copy COPY", "legal FOOTER");
+        assertThat(facts.shared()).isEqualTo(new PageFacts.Shared("Shared title", "Shared"));
+        assertThat(facts.alternates())
+                .containsExactly(new PageFacts.Alternate("de", "/de/"), new PageFacts.Alternate("x-default", "/"));
+        assertThat(facts.structured()).containsExactly("{\"name\":\"Otter Point\"}");
     }
 
     @Test

@@ -70,8 +70,9 @@ class PageTest {
                 .doesNotContain("A drawing");
         assertThat(facts.links())
                 .containsExactly(
-                        new PageFacts.Link("https://tarrin.example/boats/tour.html", "A tour", true),
-                        new PageFacts.Link("https://tarrin.example/x", "Map", false));
+                        new PageFacts.Link(
+                                "https://tarrin.example/boats/tour.html", "A tour", true, PageFacts.Place.COPY),
+                        new PageFacts.Link("https://tarrin.example/x", "Map", false, PageFacts.Place.COPY));
         assertThat(facts.images()).extracting(PageFacts.Image::alt).containsExactly("Map", null);
     }
 

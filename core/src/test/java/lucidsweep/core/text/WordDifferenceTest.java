@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Random;
 import java.util.stream.Collectors;
 import lucidsweep.core.text.WordDifference.Fate;
-import lucidsweep.core.text.WordDifference.Piece;
+import lucidsweep.core.text.WordDifference.WordRun;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -37,7 +37,7 @@ class WordDifferenceTest {
         for (int round = 0; round < 500; round++) {
             String before = text(random);
             String after = text(random);
-            List<Piece> pieces = WordDifference.of(before, after);
+            List<WordRun> pieces = WordDifference.of(before, after);
             assertThat(without(pieces, Fate.CAME)).isEqualTo(before);
             assertThat(without(pieces, Fate.WENT)).isEqualTo(after);
             for (int i = 1; i < pieces.size(); i++) {
@@ -50,9 +50,9 @@ class WordDifferenceTest {
     void textsOfAnyLengthAreTakenApart() {
         String before = "Start. " + "kayak hire ".repeat(20_000) + "End.";
         String after = "Start. " + "kayak tour ".repeat(20_000) + "End.";
-        List<Piece> pieces = WordDifference.of(before, after);
+        List<WordRun> pieces = WordDifference.of(before, after);
         assertThat(without(pieces, Fate.CAME)).isEqualTo(before);
-        assertThat(pieces.get(0)).isEqualTo(new Piece(Fate.SAME, "Start. kayak "));
+        assertThat(pieces.get(0)).isEqualTo(new WordRun(Fate.SAME, "Start. kayak "));
     }
 
     private static String text(Random random) {
@@ -60,14 +60,14 @@ class WordDifferenceTest {
         return random.ints(length, 0, WORDS.length).mapToObj(i -> WORDS[i]).collect(Collectors.joining(" "));
     }
 
-    private static String without(List<Piece> pieces, Fate fate) {
+    private static String without(List<WordRun> pieces, Fate fate) {
         return pieces.stream()
                 .filter(piece -> piece.fate() != fate)
-                .map(Piece::text)
+                .map(WordRun::text)
                 .collect(Collectors.joining());
     }
 
-    private static String written(List<Piece> pieces) {
+    private static String written(List<WordRun> pieces) {
         return pieces.stream()
                 .map(piece -> switch (piece.fate()) {
                     case SAME -> piece.text();

@@ -29,5 +29,5 @@ public record Change(long itemId, String address, Kind kind, String movedTo, Lis
      *
      * @param drafted whether somebody here proposed a text for it
      */
-    public record FieldChange(String field, List<WordDifference.Piece> pieces, boolean drafted) {}
+    public record FieldChange(String field, List<WordDifference.WordRun> pieces, boolean drafted) {}
 }

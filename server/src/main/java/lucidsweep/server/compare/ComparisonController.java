@@ -3,7 +3,7 @@ package lucidsweep.server.compare;
 import java.util.List;
 import java.util.stream.Collectors;
 import lucidsweep.core.text.WordDifference.Fate;
-import lucidsweep.core.text.WordDifference.Piece;
+import lucidsweep.core.text.WordDifference.WordRun;
 import lucidsweep.server.web.CsvText;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -24,7 +24,7 @@ class ComparisonController {
     }
 
     @GetMapping("/comparison")
-    Comparisons.Slice comparison(
+    Comparisons.Differences comparison(
             @PathVariable long propertyId,
             @RequestParam long before,
             @RequestParam long after,
@@ -66,10 +66,10 @@ class ComparisonController {
         });
     }
 
-    private static String without(List<Piece> pieces, Fate fate) {
+    private static String without(List<WordRun> pieces, Fate fate) {
         return pieces.stream()
                 .filter(piece -> piece.fate() != fate)
-                .map(Piece::text)
+                .map(WordRun::text)
                 .collect(Collectors.joining());
     }
 }

@@ -59,17 +59,17 @@ class Comparisons {
     private record Key(long before, long after, long revision) {}
 
     /** A part of the differences that fit, and how many do. */
-    record Slice(
+    record Differences(
             int total, Map<String, Integer> counts, Map<String, Integer> fields, int undrafted, List<Change> rows) {}
 
-    Slice slice(long propertyId, long before, long after, ComparisonFilter filter, int from, int count) {
+    Differences slice(long propertyId, long before, long after, ComparisonFilter filter, int from, int count) {
         Comparison comparison = of(propertyId, before, after);
         List<Entry> fitting = comparison.entries().stream()
                 .filter(entry -> entry.fits(filter))
                 .toList();
         int start = Math.min(Math.max(0, from), fitting.size());
         int end = Math.min(fitting.size(), start + Math.min(Math.max(0, count), AT_ONCE));
-        return new Slice(
+        return new Differences(
                 fitting.size(),
                 comparison.counts(),
                 comparison.fields(),
@@ -254,7 +254,7 @@ class Comparisons {
             String field = CapturedFields.NAMES.get(i);
             boolean shown = entry.kind() == Change.Kind.CHANGED ? (entry.fields() & 1 << i) != 0 : i < 2;
             if (!shown) continue;
-            List<WordDifference.Piece> pieces =
+            List<WordDifference.WordRun> pieces =
                     WordDifference.of(before.getOrDefault(field, ""), after.getOrDefault(field, ""));
             if (pieces.isEmpty()) continue;
             changes.add(new Change.FieldChange(field, pieces, (entry.undrafted() & 1 << i) == 0));

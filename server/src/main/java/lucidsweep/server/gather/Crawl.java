@@ -70,6 +70,7 @@ final class Crawl implements AutoCloseable {
             Captures captures,
             TransactionTemplate transaction,
             PageCapture pageCapture,
+            Login login,
             Progress progress) {
         this.sweep = sweep;
         this.property = property;
@@ -79,7 +80,7 @@ final class Crawl implements AutoCloseable {
         this.transaction = transaction;
         this.progress = progress;
         guard = new AddressGuard(property.privateAllowed());
-        fetcher = new Fetcher(guard);
+        fetcher = new Fetcher(guard, login, PageAddress.of(sweep.source()).orElseThrow());
         robots = new Robots(fetcher, guard);
         frontier = new Frontier(mapper, sweep.id(), settings.mostDepth());
         scope = settings.scope();

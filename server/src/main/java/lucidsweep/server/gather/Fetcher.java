@@ -3,6 +3,7 @@ package lucidsweep.server.gather;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.PushbackInputStream;
 import java.net.ConnectException;
 import java.net.SocketTimeoutException;
 import java.net.URI;
@@ -17,6 +18,8 @@ import java.util.concurrent.ScheduledThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
 import java.util.zip.GZIPInputStream;
+import java.util.zip.Inflater;
+import java.util.zip.InflaterInputStream;
 import javax.net.ssl.SSLException;
 import org.apache.hc.client5.http.ConnectTimeoutException;
 import org.apache.hc.client5.http.classic.methods.HttpGet;
@@ -54,10 +57,29 @@ final class Fetcher implements AutoCloseable {
         return thread;
     });
 
-    /** The guard is asked for every connection, so that a name cannot lead elsewhere than it did when it was checked. */
+    private final Login login;
+    private final URI home;
+
+    /** A fetcher without a login. */
     Fetcher(AddressGuard guard) {
+        this(guard, Login.NONE, null);
+    }
+
+    /**
+     * A fetcher that logs in at one host.
+     *
+     * @param home the address of the property whose login it is
+     */
+    Fetcher(AddressGuard guard, Login login, URI home) {
+        this.login = login;
+        this.home = home;
         watch.setRemoveOnCancelPolicy(true);
-        http = HttpClients.custom()
+        http = client(guard);
+    }
+
+    /** The guard is asked for every connection, so that a name cannot lead elsewhere than it did when it was checked. */
+    private static CloseableHttpClient client(AddressGuard guard) {
+        return HttpClients.custom()
                 .setConnectionManager(PoolingHttpClientConnectionManagerBuilder.create()
                         .setDnsResolver(guard)
                         .setMaxConnTotal(MOST_CONNECTIONS)
@@ -95,7 +117,11 @@ final class Fetcher implements AutoCloseable {
     Fetched get(URI address) throws Unreachable {
         HttpGet request = new HttpGet(address);
         request.setHeader("Accept", "text/html,application/xhtml+xml;q=0.9,*/*;q=0.1");
-        request.setHeader("Accept-Encoding", "gzip");
+        request.setHeader("Accept-Encoding", "gzip, deflate");
+        if (!login.isNone() && Login.mayGo(address, home)) {
+            if (!login.user().isEmpty()) request.setHeader("Authorization", login.basic());
+            if (!login.header().isEmpty()) request.setHeader(login.header(), login.value());
+        }
         long start = System.nanoTime();
         ScheduledFuture<?> tooSlow = watch.schedule(request::abort, ALL_SECONDS, TimeUnit.SECONDS);
         try (ClassicHttpResponse response = http.executeOpen(null, request, null)) {
@@ -124,9 +150,7 @@ final class Fetcher implements AutoCloseable {
         HttpEntity entity = response.getEntity();
         boolean cutOff = false;
         if (entity != null) {
-            boolean gzip = "gzip".equalsIgnoreCase(entity.getContentEncoding());
-            InputStream body = entity.getContent();
-            cutOff = copy(gzip ? new GZIPInputStream(body, 8192) : body, out);
+            cutOff = copy(unpacked(entity), out);
         }
         String type = header(response, "content-type");
         return new Fetched(
@@ -139,6 +163,21 @@ final class Fetcher implements AutoCloseable {
                 out.toByteArray(),
                 cutOff,
                 (int) TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - start));
+    }
+
+    private static InputStream unpacked(HttpEntity entity) throws IOException {
+        InputStream body = entity.getContent();
+        String encoding = entity.getContentEncoding() == null
+                ? ""
+                : entity.getContentEncoding().toLowerCase(Locale.ROOT);
+        if (encoding.equals("gzip") || encoding.equals("x-gzip")) return new GZIPInputStream(body, 8192);
+        if (!encoding.equals("deflate")) return body;
+        // Servers send either the zlib format that the name stands for, or bare deflate.
+        PushbackInputStream start = new PushbackInputStream(body, 1);
+        int first = start.read();
+        if (first < 0) return start;
+        start.unread(first);
+        return new InflaterInputStream(start, new Inflater((first & 0x0F) != 8));
     }
 
     private static boolean copy(InputStream in, ByteArrayOutputStream out) throws IOException {

@@ -47,6 +47,17 @@ interface GatherMapper {
             values (#{propertyId}, #{kind}, #{columnsHash}, #{choice})""")
     void rememberColumns(long propertyId, String kind, long columnsHash, String choice);
 
+    record SealedLogin(byte[] sealed) {}
+
+    @Select("select sealed from property_login where property_id = #{propertyId}")
+    SealedLogin login(long propertyId);
+
+    @Update("merge into property_login (property_id, sealed) key (property_id) values (#{propertyId}, #{sealed})")
+    void keepLogin(long propertyId, byte[] sealed);
+
+    @Delete("delete from property_login where property_id = #{propertyId}")
+    void forgetLogin(long propertyId);
+
     @Select("select * from sweep where id = #{id}")
     Sweep sweep(long id);
 

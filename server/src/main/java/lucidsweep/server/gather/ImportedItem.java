@@ -7,6 +7,7 @@ import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.intake.IntakeRow;
+import lucidsweep.server.intake.Mapping;
 import lucidsweep.server.intake.Meaning;
 import lucidsweep.server.item.CapturedItem;
 import tools.jackson.databind.json.JsonMapper;
@@ -19,9 +20,11 @@ final class ImportedItem {
     private final Property property;
     private final long sweepId;
     private final Standard standard;
+    private final int pricePlace;
     private final JsonMapper json;
 
-    ImportedItem(Property property, long sweepId, JsonMapper json) {
+    ImportedItem(Property property, long sweepId, Mapping mapping, JsonMapper json) {
+        pricePlace = mapping.meanings().indexOf(Meaning.PRICE);
         this.property = property;
         this.sweepId = sweepId;
         this.json = json;
@@ -52,14 +55,20 @@ final class ImportedItem {
                 "",
                 property.language(),
                 "",
-                clip(row.get(Meaning.PRICE), 100),
+                clip(price(cells), 100),
                 -1,
                 row.get(Meaning.PUBLISHED),
                 count(row, Meaning.VIEWS),
                 count(row, Meaning.FAVOURITES),
+                0,
                 texts(row),
                 CapturedItem.Content.of(
                         json.writeValueAsString(new ImportShape.Row(cells)), row.get(Meaning.DESCRIPTION), ""));
+    }
+
+    /** As it is written, with the currency: recipes put it into texts. */
+    private String price(List<String> cells) {
+        return pricePlace < 0 ? "" : cells.get(pricePlace).strip();
     }
 
     private boolean isPage() {

@@ -215,7 +215,7 @@ public class Imports {
         Upload upload = upload(token);
         Mapping mapping = checked(upload, choice);
         Property property = clients.property(upload.propertyId);
-        Trial trial = upload.kind.isItem() ? new ItemTrial(property) : new ReportTrial(upload.kind, property);
+        Trial trial = upload.kind.isItem() ? new ItemTrial(property, mapping) : new ReportTrial(upload.kind, property);
         new Intake(upload.kind, mapping).read(upload.table(), trial);
         return trial.result();
     }
@@ -246,9 +246,9 @@ public class Imports {
         private final List<CapturedItem> waiting = new ArrayList<>(TRIAL_AT_ONCE);
         private int present;
 
-        private ItemTrial(Property property) {
+        private ItemTrial(Property property, Mapping mapping) {
             this.property = property;
-            maker = new ImportedItem(property, 0, json);
+            maker = new ImportedItem(property, 0, mapping, json);
         }
 
         @Override
@@ -348,7 +348,7 @@ public class Imports {
 
     private String readItems(Sweep sweep, Upload upload, Mapping mapping, Progress progress) {
         Property property = clients.property(sweep.propertyId());
-        ImportedItem maker = new ImportedItem(property, sweep.id(), json);
+        ImportedItem maker = new ImportedItem(property, sweep.id(), mapping, json);
         ImportReading<CapturedItem> reading =
                 new ImportReading<>(sweep, mapper, progress, maker::of, rows -> stored(property, sweep, rows));
         transaction.executeWithoutResult(status -> {

@@ -11,6 +11,7 @@ import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.page.PageFacts;
 import lucidsweep.core.page.PageReader;
 import lucidsweep.core.standard.Standard;
+import lucidsweep.core.text.Likeness;
 import lucidsweep.server.item.CapturedItem;
 import org.jsoup.Jsoup;
 import tools.jackson.databind.json.JsonMapper;
@@ -42,7 +43,10 @@ final class PageCapture {
             String published,
             String modified,
             boolean blocked,
-            List<PageFacts.Image> images) {}
+            List<PageFacts.Image> images,
+            PageFacts.Shared shared,
+            List<PageFacts.Alternate> alternates,
+            StructuredData structured) {}
 
     static PageFacts read(Fetched answer, URI address) {
         try {
@@ -74,7 +78,13 @@ final class PageCapture {
                 facts.images().stream()
                         .map(image -> new PageFacts.Image(
                                 clip(image.address(), 300), image.alt() == null ? null : clip(image.alt(), 300)))
-                        .toList());
+                        .toList(),
+                new PageFacts.Shared(
+                        clip(facts.shared().title(), 1_000), clip(facts.shared().description(), 2_000)),
+                facts.alternates().stream()
+                        .map(each -> new PageFacts.Alternate(clip(each.language(), 20), clip(each.address(), 300)))
+                        .toList(),
+                StructuredData.of(facts.structured(), json));
         return new CapturedItem(
                 propertyId,
                 sweepId,
@@ -96,11 +106,18 @@ final class PageCapture {
                 facts.opening(),
                 "",
                 depth,
-                clip(facts.published(), 40),
+                clip(facts.published().isEmpty() ? stored.structured().published() : facts.published(), 40),
                 null,
                 null,
+                textHash(facts),
                 List.of(text("title", facts.titles()), text("description", facts.descriptions())),
                 CapturedItem.Content.of(json.writeValueAsString(stored), facts.copy(), links(facts, uri)));
+    }
+
+    /** The same for pages that say the same. */
+    private static long textHash(PageFacts facts) {
+        return Likeness.exactHash(
+                facts.titles() + "\n" + facts.descriptions() + "\n" + facts.h1s() + "\n" + facts.copy());
     }
 
     private CapturedItem.Text text(String name, List<String> found) {
@@ -113,12 +130,15 @@ final class PageCapture {
         StringBuilder lines = new StringBuilder();
         PageAddress.resolve(address, facts.refresh())
                 .filter(to -> !facts.refresh().isEmpty())
-                .ifPresent(to -> lines.append(to).append("\t\n"));
+                .ifPresent(to -> lines.append(to).append("\t\tc\n"));
         facts.links().stream()
                 .limit(MOST_LINKS_STORED)
                 .forEach(link -> lines.append(link.address())
                         .append('\t')
                         .append(clip(link.text(), 200))
+                        .append('\t')
+                        .append(Character.toLowerCase(link.place().name().charAt(0)))
+                        .append(link.nofollow() ? "-" : "")
                         .append('\n'));
         return lines.toString();
     }

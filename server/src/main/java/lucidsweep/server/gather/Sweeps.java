@@ -40,6 +40,7 @@ public class Sweeps {
     private final Jobs jobs;
     private final TransactionTemplate transaction;
     private final JsonMapper json;
+    private final Logins logins;
     private final ApplicationEventPublisher publisher;
     private final boolean goOnByItself;
 
@@ -51,6 +52,7 @@ public class Sweeps {
             Jobs jobs,
             TransactionTemplate transaction,
             JsonMapper json,
+            Logins logins,
             ApplicationEventPublisher publisher,
             @Value("${lucid.go-on:true}") boolean goOnByItself) {
         this.mapper = mapper;
@@ -60,6 +62,7 @@ public class Sweeps {
         this.jobs = jobs;
         this.transaction = transaction;
         this.json = json;
+        this.logins = logins;
         this.publisher = publisher;
         this.goOnByItself = goOnByItself;
     }
@@ -95,7 +98,7 @@ public class Sweeps {
         return counter.result();
     }
 
-    private static Set<String> linksOfStart(Property property) {
+    private Set<String> linksOfStart(Property property) {
         URI start = PageAddress.of(property.address()).orElseThrow();
         AddressScope here = CrawlSettings.GENTLE.scope();
         here.keepTo(start);
@@ -103,7 +106,7 @@ public class Sweeps {
         guard.objection(start).ifPresent(why -> {
             throw Refusal.badInput(why);
         });
-        try (Fetcher fetcher = new Fetcher(guard)) {
+        try (Fetcher fetcher = new Fetcher(guard, logins.of(property.id()), start)) {
             if (!RobotsGate.of(start, fetcher, guard).allows(start.toString())) return Set.of();
             Set<String> links = new LinkedHashSet<>(Set.of(start.toString()));
             PageCapture.read(fetcher.get(start), start).links().stream()
@@ -271,15 +274,26 @@ public class Sweeps {
     private String crawl(Sweep sweep, CrawlSettings settings, Progress progress) throws InterruptedException {
         Property property = clients.property(sweep.propertyId());
         PageCapture pageCapture = new PageCapture(json, property.standard());
-        try (Crawl crawl = new Crawl(sweep, property, settings, mapper, captures, transaction, pageCapture, progress)) {
+        try (Crawl crawl = new Crawl(
+                sweep,
+                property,
+                settings,
+                mapper,
+                captures,
+                transaction,
+                pageCapture,
+                logins.of(property.id()),
+                progress)) {
             boolean complete = crawl.run();
             if (progress.stopAsked() && jobs.isClosing()) return "";
             int gone = complete ? captures.markGone(sweep.propertyId(), sweep.id()) : 0;
             captures.countLinks(sweep.propertyId(), sweep.source(), redirects(sweep.id()));
+            int twins = captures.joinTwins(sweep.propertyId());
             publisher.publishEvent(new SweepEnded(sweep.propertyId(), sweep.id()));
             mapper.endSweep(sweep.id(), progress.stopAsked() ? "stopped" : "done");
             items.changed(sweep.propertyId());
             return crawl.summary()
+                    + (twins == 0 ? "" : ", " + twins + (twins == 1 ? " is" : " are") + " the same page as another")
                     + (gone == 0 ? "" : ", " + gone + (gone == 1 ? " is" : " are") + " gone since the last sweep")
                     + ".";
         } catch (RuntimeException e) {

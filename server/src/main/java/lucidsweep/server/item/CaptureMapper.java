@@ -52,12 +52,13 @@ interface CaptureMapper {
             boolean gone,
             String published,
             Long views,
-            Long favourites) {}
+            Long favourites,
+            long textHash) {}
 
     String ITEM_COLUMNS = """
             (id, property_id, address, address_hash, section, status, content_type, obstacle, h1, h1_count, canonical,
                 robots, language, opening, price, depth, capture_id, capture_hash, first_sweep, last_sweep, gone,
-                published, views, favourites)
+                published, views, favourites, text_hash)
             """;
 
     String ITEM_VALUES = """
@@ -69,7 +70,8 @@ interface CaptureMapper {
                 cast(#{language} as varchar array), cast(#{opening} as varchar array), cast(#{price} as varchar array),
                 cast(#{depth} as int array), cast(#{captureId} as bigint array), cast(#{captureHash} as bigint array),
                 cast(#{firstSweep} as bigint array), cast(#{lastSweep} as bigint array), cast(#{gone} as boolean array),
-                cast(#{published} as varchar array), cast(#{views} as bigint array), cast(#{favourites} as bigint array))
+                cast(#{published} as varchar array), cast(#{views} as bigint array), cast(#{favourites} as bigint array),
+                cast(#{textHash} as bigint array))
             """;
 
     @Insert("insert into item " + ITEM_COLUMNS + ITEM_VALUES)
@@ -139,7 +141,7 @@ interface CaptureMapper {
 
     String BEFORE_COLUMNS = """
             id, address, section, status, content_type, obstacle, h1, h1_count, canonical, robots, language, opening, price,
-                depth, capture_id, capture_hash, last_sweep, gone, published, views, favourites""";
+                depth, capture_id, capture_hash, last_sweep, gone, published, views, favourites, text_hash""";
 
     @Insert("insert into item_before (sweep_id, " + BEFORE_COLUMNS + ") select #{sweepId}, " + BEFORE_COLUMNS
             + " from item where property_id = #{propertyId} and last_sweep <> #{sweepId} and not gone")
@@ -169,6 +171,28 @@ interface CaptureMapper {
 
     @Update("update item set gone = true where property_id = #{propertyId} and last_sweep <> #{sweepId} and not gone")
     int markGone(long propertyId, long sweepId);
+
+    @Update("""
+            update item set obstacle = null, twin_of = null
+            where twin_of in (select id from item where property_id = #{propertyId}) and obstacle like 'the same page as %'""")
+    void forgetTwins(long propertyId);
+
+    /** An indexable page with what tells whether it is the same as others. */
+    record Page(long id, String address, long textHash) {}
+
+    @Select("""
+            select id, address, text_hash from item
+            where property_id = #{propertyId} and not gone and obstacle is null and text_hash <> 0 and id > #{after}
+            order by property_id, id limit #{limit}""")
+    List<Page> pages(long propertyId, long after, int limit);
+
+    record Twin(long id, long twinOf, String obstacle) {}
+
+    @Update("""
+            merge into item i using unnest(cast(#{id} as bigint array), cast(#{twinOf} as bigint array),
+                cast(#{obstacle} as varchar array)) as n (id, twin_of, obstacle) on i.id = n.id
+            when matched then update set twin_of = n.twin_of, obstacle = n.obstacle""")
+    void setTwins(Map<String, Object[]> twins);
 
     /** An item with what was counted of its links before. */
     record Linked(long id, long addressHash, int depth, int linksIn, String linkTexts) {}

@@ -12,6 +12,7 @@ import lucidsweep.core.text.Likeness;
  * @param obstacle why it is not indexable; null where it is
  * @param published the day it was published, "" where that is not known
  * @param views how often it was looked at; null where that is not known
+ * @param textHash the same for items that say the same; 0 where that does not matter
  * @param h1Count -1 where the item has none by nature
  */
 public record CapturedItem(
@@ -34,6 +35,7 @@ public record CapturedItem(
         String published,
         Long views,
         Long favourites,
+        long textHash,
         List<Text> texts,
         Content content) {
 
@@ -50,7 +52,7 @@ public record CapturedItem(
      *
      * @param facts everything that was captured, as JSON
      * @param copy the visible text, packed
-     * @param links packed; one a line: address, tab, link text
+     * @param links packed; one a line: address, tab, link text, tab, where it stands (c copy, n navigation, f footer), "-" where it is not to be followed
      * @param hash the same for the same content
      */
     public record Content(String facts, byte[] copy, byte[] links, long hash) {

@@ -186,6 +186,31 @@ public class Captures {
         write(changed, mapper::setLinks);
     }
 
+    /**
+     * Finds pages that say the same at variants of one address and makes one of each group: the others are set apart, as the
+     * same page as that one.
+     *
+     * @return how many are the same as another
+     */
+    public int joinTwins(long propertyId) {
+        mapper.forgetTwins(propertyId);
+        TwinPages twins = new TwinPages();
+        long after = 0;
+        List<CaptureMapper.Page> chunk;
+        do {
+            chunk = mapper.pages(propertyId, after, ITEMS_CHUNK);
+            for (CaptureMapper.Page page : chunk) {
+                twins.add(page);
+                after = page.id();
+            }
+        } while (chunk.size() == ITEMS_CHUNK);
+        List<CaptureMapper.Twin> found = twins.found();
+        for (int start = 0; start < found.size(); start += COUNTS_AT_ONCE) {
+            mapper.setTwins(Columns.of(found.subList(start, Math.min(found.size(), start + COUNTS_AT_ONCE))));
+        }
+        return found.size();
+    }
+
     private void addItems(long propertyId, LinkGraph graph) {
         List<CaptureMapper.Linked> chunk;
         long after = 0;
@@ -217,8 +242,10 @@ public class Captures {
         for (int start = 0; start < lines.length(); ) {
             int end = lines.indexOf('\n', start);
             int tab = lines.indexOf('\t', start);
-            if (tab > start && tab < end)
-                graph.link(item, Likeness.exactHash(lines.substring(start, tab)), lines.substring(tab + 1, end));
+            int place = lines.lastIndexOf('\t', end);
+            if (tab > start && tab < place) {
+                graph.link(item, Likeness.exactHash(lines.substring(start, tab)), lines.substring(tab + 1, place));
+            }
             start = end + 1;
         }
     }
@@ -305,7 +332,8 @@ public class Captures {
                     false,
                     item.published(),
                     item.views(),
-                    item.favourites());
+                    item.favourites(),
+                    item.textHash());
         }
     }
 }

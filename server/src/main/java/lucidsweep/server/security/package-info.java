@@ -1,0 +1,2 @@
+/** Keeps secrets sealed at rest. */
+package lucidsweep.server.security;
