@@ -33,6 +33,7 @@ export type Part = Whole<Schemas["Part"]>;
 export type Source = Whole<Schemas["Source"]>;
 export type Removed = Whole<Schemas["Removed"]>;
 export type Added = Whole<Schemas["Added"]>;
+export type Schedule = Whole<Schemas["Schedule"]>;
 export type Change = Whole<Schemas["Change"]>;
 export type ChangeKind = Change["kind"];
 export type ImportTrial = Whole<Schemas["ImportTrial"]>;

@@ -54,6 +54,8 @@ beforeEach(() => {
   serve("GET /api/properties/7/standing", standing());
   serve("GET /api/properties/7/jobs", []);
   serve("GET /api/properties/7/sweeps", []);
+  serve("GET /api/properties/7/schedule", { schedule: null });
+  serve("GET /api/properties/7/login", { user: "", header: "" });
   serve("GET /api/properties/7/sections", [{ section: "/tours/", items: 2 }]);
   serve("GET /api/properties/7/findings/kinds", []);
   serve("GET /api/properties/7/items", { total: 2, asOf: 4, rows: [item(1), item(2)] });
@@ -229,6 +231,36 @@ it("takes pasted rows in, asks for the order of day and month, and reads them as
   expect(go.disabled).toBe(false);
   fireEvent.change(screen.getByLabelText("Its rows are"), { target: { value: "DEMAND" } });
   await waitFor(() => expect(asked("GET /api/imports/abc")[0]?.query).toEqual({ kind: "DEMAND" }));
+});
+
+it("keeps a login without showing its secrets again", async () => {
+  serve("GET /api/properties/7/login", { user: "paddler", header: "" });
+  serve("PUT /api/properties/7/login", { user: "paddler", header: "X-Staging" });
+  show(<Gather />);
+  fireEvent.click(await screen.findByText("as paddler"));
+  expect((screen.getByLabelText("Password") as HTMLInputElement).value).toBe("");
+  fireEvent.change(screen.getByLabelText("Header of your own"), { target: { value: "X-Staging" } });
+  fireEvent.change(screen.getByLabelText("Its value"), { target: { value: "7" } });
+  fireEvent.click(screen.getByRole("button", { name: "Keep this login" }));
+  await waitFor(() => expect(asked("PUT /api/properties/7/login")).toHaveLength(1));
+  expect(asked("PUT /api/properties/7/login")[0].body).toEqual({
+    user: "paddler",
+    password: "",
+    header: "X-Staging",
+    value: "7",
+  });
+  await waitFor(() => expect((screen.getByLabelText("Its value") as HTMLInputElement).value).toBe(""));
+});
+
+it("plans sweeps, and says what is planned", async () => {
+  serve("PUT /api/properties/7/schedule", { schedule: null });
+  show(<Gather />);
+  fireEvent.change(await screen.findByLabelText("How often"), { target: { value: "MONTH" } });
+  fireEvent.change(screen.getByLabelText("From"), { target: { value: "2026-12-01" } });
+  serve("GET /api/properties/7/schedule", { schedule: { every: "MONTH", nextDay: "2026-12-01" } });
+  fireEvent.click(screen.getByRole("button", { name: "Sweep it by itself" }));
+  expect(await screen.findByText(/Swept every month, next on 1 Dec 2026/)).toBeTruthy();
+  expect(asked("PUT /api/properties/7/schedule")[0].body).toEqual({ every: "MONTH", nextDay: "2026-12-01" });
 });
 
 it("takes the last import back, and no other", async () => {

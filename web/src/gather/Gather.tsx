@@ -9,6 +9,7 @@ import stage from "../parts/stage.module.css";
 import { useItemView } from "../parts/useItemView";
 import { useProperty } from "../parts/useProperty";
 import { ImportPanel } from "./ImportPanel";
+import { SchedulePanel } from "./SchedulePanel";
 import { SweepList } from "./SweepList";
 import { SweepPanel } from "./SweepPanel";
 
@@ -37,8 +38,10 @@ export function Gather() {
       <div className={stage.split}>
         <div className={stage.side}>
           {property && website && <SweepPanel property={property} />}
-          {property && <ImportPanel property={property} />}
+          {property && !website && <ImportPanel property={property} />}
           <SweepList propertyId={propertyId} />
+          {property && website && <SchedulePanel propertyId={propertyId} />}
+          {property && website && <ImportPanel property={property} />}
         </div>
         <div className={stage.split} style={{ flexDirection: "column", minWidth: 0 }}>
           <FilterBar propertyId={propertyId} view={view} />

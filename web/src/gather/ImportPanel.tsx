@@ -36,7 +36,7 @@ export function ImportPanel({ property }: { property: Property }) {
           onChange={(file) => file && look.mutate(file)}
         >
           {(props) => (
-            <Button {...props} loading={look.isPending}>
+            <Button {...props} variant={property.kind === "website" ? "default" : "filled"} loading={look.isPending}>
               Choose a file
             </Button>
           )}

@@ -5,6 +5,7 @@ import { useChange, useJobs } from "../api/queries";
 import stage from "../parts/stage.module.css";
 import { type CrawlForm, GENTLE, settingsOf } from "./crawlForm";
 import css from "./Gather.module.css";
+import { LoginFields } from "./LoginFields";
 import { ScopeFields } from "./ScopeFields";
 
 type Limit = "mostPages" | "mostDepth" | "connections" | "delayMs" | "mostMinutes" | "mostMegabytes";
@@ -62,6 +63,7 @@ export function SweepPanel({ property }: { property: Property }) {
         {number("mostMinutes", "Minutes at most", 10_000, 0)}
         {number("mostMegabytes", "MB at most", 1_000_000, 0)}
       </div>
+      <LoginFields propertyId={property.id} />
       <ScopeFields propertyId={property.id} address={address} form={form} onChange={change} />
       <Checkbox
         size="xs"

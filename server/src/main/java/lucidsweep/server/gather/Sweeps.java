@@ -78,12 +78,17 @@ public class Sweeps {
     Sweep startOfItem(long itemId) {
         long propertyId = items.propertyOf(itemId);
         String address = items.addresses(List.of(itemId)).get(itemId);
-        CrawlSettings last = mapper.sweeps(propertyId).stream()
+        return start(propertyId, lastSettings(propertyId).only(address));
+    }
+
+    /** How the last crawl of a property was set, those of a list or a single item aside. */
+    CrawlSettings lastSettings(long propertyId) {
+        return mapper.sweeps(propertyId).stream()
                 .filter(sweep -> sweep.kind().equals("crawl"))
-                .findFirst()
                 .map(sweep -> json.readValue(mapper.settings(sweep.id()), CrawlSettings.class))
+                .filter(settings -> settings.reach() != CrawlSettings.Reach.LIST)
+                .findFirst()
                 .orElse(CrawlSettings.GENTLE);
-        return start(propertyId, last.only(address));
     }
 
     /**
