@@ -1,4 +1,4 @@
-import { Button, FileButton, Modal, Textarea } from "@mantine/core";
+import { Button, FileButton, Modal, Textarea, TextInput } from "@mantine/core";
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type ImportPlan, type Property, upload } from "../api/client";
@@ -23,6 +23,23 @@ export function ImportPanel({ property }: { property: Property }) {
         : upload<ImportPlan>(`/api/properties/${property.id}/imports`, given),
     onSuccess: () => setPasting(false),
   });
+  const [feed, setFeed] = useState(property.address);
+  const fetchFeed = useMutation({
+    mutationFn: async () => {
+      if (feed !== property.address) {
+        await answer(
+          api.PUT("/api/properties/{id}", {
+            params: { path: { id: property.id } },
+            body: { ...property, address: feed },
+          }),
+        );
+      }
+      return answer(
+        api.POST("/api/properties/{propertyId}/imports/feed", { params: { path: { propertyId: property.id } } }),
+      );
+    },
+  });
+  const plan = look.data ?? fetchFeed.data;
   return (
     <div className={stage.block}>
       <h2>{WHAT[property.kind]}</h2>
@@ -70,7 +87,34 @@ export function ImportPanel({ property }: { property: Property }) {
           </div>
         </form>
       </Modal>
-      {look.data && <ImportDialog property={property} first={look.data} onClose={look.reset} />}
+      {property.kind !== "website" && (
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            fetchFeed.mutate();
+          }}
+        >
+          <TextInput
+            label="Or fetch them from"
+            description="The address of a feed: a JSON list, page by page"
+            value={feed}
+            onChange={(event) => setFeed(event.currentTarget.value)}
+          />
+          <Button type="submit" variant="default" disabled={feed.trim() === ""} loading={fetchFeed.isPending}>
+            Fetch
+          </Button>
+        </form>
+      )}
+      {plan && (
+        <ImportDialog
+          property={property}
+          first={plan as ImportPlan}
+          onClose={() => {
+            look.reset();
+            fetchFeed.reset();
+          }}
+        />
+      )}
     </div>
   );
 }

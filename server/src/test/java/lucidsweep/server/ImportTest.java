@@ -2,11 +2,15 @@ package lucidsweep.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.server.RunningApplication.Reply;
+import lucidsweep.standins.ChannelVideos;
+import lucidsweep.standins.DemoSite;
+import lucidsweep.standins.Website;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -157,6 +161,38 @@ class ImportTest {
                         "/api/imports/" + token(plan(shop.property(), "d.csv", demand)) + "?kind=LISTINGS")
                 .json();
         assertThat(asListings.path("kind").asString()).isEqualTo("LISTINGS");
+    }
+
+    @Test
+    void aFeedIsFetchedPageByPageThroughItsRestsAndFaults() throws IOException {
+        try (Website website = Website.ofDemo(DemoSite.ofSeed(7), 0)) {
+            long property = api.property(
+                    "videos", website.address().resolve("/channel/videos").toString(), true);
+            JsonNode plan = api.post("/api/properties/" + property + "/imports/feed", "{}")
+                    .json();
+            assertThat(plan.path("delimiter").asString()).as(plan.toString()).isEqualTo("none");
+            int videos = new ChannelVideos(7).json().size();
+            assertThat(videos).isGreaterThanOrEqualTo(90);
+            assertThat(apply(plan, Api.choice(plan))).isEqualTo(videos + " videos read.");
+            JsonNode kinds = api.get("/api/properties/" + property + "/items?kind=missing&field=description")
+                    .json();
+            assertThat(kinds.path("total").asInt()).isEqualTo((int) new ChannelVideos(7)
+                    .planted().stream()
+                            .filter(fault -> fault.field().equals("description"))
+                            .count());
+            assertThat(api.get("/api/properties/" + property + "/sections")
+                            .json()
+                            .toString())
+                    .contains("In the workshop");
+        }
+        long broken = api.property("listings", "http://127.0.0.1:9/none", true);
+        assertThat(api.post("/api/properties/" + broken + "/imports/feed", "{}").problem())
+                .contains("page 1 of the feed cannot be reached")
+                .contains("nothing was changed");
+        long without = api.property("listings", "", true);
+        assertThat(api.post("/api/properties/" + without + "/imports/feed", "{}")
+                        .problem())
+                .contains("no address of a feed");
     }
 
     private JsonNode plan(long property, String name, String content) {

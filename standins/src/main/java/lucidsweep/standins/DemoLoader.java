@@ -36,12 +36,33 @@ final class DemoLoader {
                         "/api/properties/" + site + "/sweeps",
                         "{\"mostPages\":2000,\"mostDepth\":12,\"connections\":4,\"delayMs\":0}"),
                 "jobId");
-        long shop = number(post("/api/properties", property(clientId, "listings", "Shop listings", "")), "id");
+        long shop = number(
+                post(
+                        "/api/properties",
+                        property(
+                                clientId,
+                                "listings",
+                                "Shop listings",
+                                website.resolve("/marketplace/listings").toString())),
+                "id");
         String plan = upload(
                 "/api/properties/" + shop + "/imports", "listings.csv", get(website.resolve("/files/listings.csv")));
         post(
                 "/api/imports/" + text(plan, "token") + "/apply",
                 "{\"meanings\":[\"ID\",\"TITLE\",\"DESCRIPTION\",\"TAGS\",\"PRICE\",\"GROUP\",\"UNUSED\"]}");
+        long channel = number(
+                post(
+                        "/api/properties",
+                        property(
+                                clientId,
+                                "videos",
+                                "Channel",
+                                website.resolve("/channel/videos").toString())),
+                "id");
+        String videos = post("/api/properties/" + channel + "/imports/feed", "{}");
+        post(
+                "/api/imports/" + text(videos, "token") + "/apply",
+                "{\"meanings\":[\"ID\",\"TITLE\",\"DESCRIPTION\",\"TAGS\",\"PUBLISHED\",\"VIEWS\",\"GROUP\"]}");
         awaitJob(sweepJob);
         upload(
                 "/api/properties/" + site + "/keywords/file",

@@ -51,6 +51,7 @@ public final class ShopListings {
     private final Random random;
     private final List<Planted> planted = new ArrayList<>();
     private final StringBuilder csv = new StringBuilder();
+    private final List<String> json = new ArrayList<>();
 
     public ShopListings(long seed) {
         random = new Random(seed);
@@ -62,6 +63,11 @@ public final class ShopListings {
                     add(good, WOODS[w], OCCASIONS[(w + variant) % 3], variant, number++);
             }
         }
+    }
+
+    /** Each as a JSON object, as the marketplace answers it. */
+    List<String> json() {
+        return json;
     }
 
     public String csv() {
@@ -123,6 +129,21 @@ public final class ShopListings {
             description = "";
             note(id, "description", "empty");
         }
+        String price = "%d.00".formatted(12 + random.nextInt(90));
+        String section = good.contains("paddle")
+                ? "Paddles"
+                : good.contains("Boat") || good.contains("kayak") ? "Boats" : "Home";
+        json.add(
+                "{\"listing id\":\"%s\",\"title\":%s,\"description\":%s,\"tags\":[%s],\"price\":\"%s\",\"section\":\"%s\"}"
+                        .formatted(
+                                id,
+                                ChannelVideos.quoted(title),
+                                ChannelVideos.quoted(description),
+                                String.join(
+                                        ",",
+                                        tags.stream().map(ChannelVideos::quoted).toList()),
+                                price,
+                                section));
         csv.append(id)
                 .append(',')
                 .append(quoted(title))
@@ -131,12 +152,9 @@ public final class ShopListings {
                 .append(',')
                 .append(quoted(String.join(", ", tags)))
                 .append(',')
-                .append("%d.00".formatted(12 + random.nextInt(90)))
+                .append(price)
                 .append(',')
-                .append(quoted(
-                        good.contains("paddle")
-                                ? "Paddles"
-                                : good.contains("Boat") || good.contains("kayak") ? "Boats" : "Home"))
+                .append(quoted(section))
                 .append(',')
                 .append(1 + random.nextInt(9))
                 .append("\r\n");

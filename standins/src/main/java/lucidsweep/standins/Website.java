@@ -30,6 +30,8 @@ public final class Website implements AutoCloseable {
         return thread;
     });
     private final AtomicInteger flakyAsked = new AtomicInteger();
+    private final Feed marketplace = new Feed(new ShopListings(7).json());
+    private final Feed channel = new Feed(new ChannelVideos(7).json());
 
     private record Reply(int status, String type, byte[] body, Map<String, String> headers) {
 
@@ -95,6 +97,8 @@ public final class Website implements AutoCloseable {
         }
         if (path.startsWith("/calendar/")) return calendar(path);
         if (path.startsWith("/files/")) return file(path);
+        if (path.equals("/marketplace/listings")) return feed(marketplace, exchange, path);
+        if (path.equals("/channel/videos")) return feed(channel, exchange, path);
         return special(site, path);
     }
 
@@ -173,6 +177,12 @@ public final class Website implements AutoCloseable {
             case "/files/keywords.csv" -> csv(new KeywordFile(7).csv());
             default -> Reply.text(404, "<title>Not found</title>");
         };
+    }
+
+    private static Reply feed(Feed feed, HttpExchange exchange, String path) {
+        Feed.Answer answer = feed.of(path, exchange.getRequestURI().getRawQuery());
+        return new Reply(
+                answer.status(), "application/json", answer.body().getBytes(StandardCharsets.UTF_8), answer.headers());
     }
 
     private static Reply csv(String body) {

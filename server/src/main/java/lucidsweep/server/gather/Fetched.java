@@ -14,6 +14,7 @@ import java.util.concurrent.TimeUnit;
  * @param location where a redirect leads; "" where there is none
  * @param robots the X-Robots-Tag headers that concern us, joined by ", "
  * @param retryAfter the header as it came; "" where none did
+ * @param next where the Link header says the next page of a list is (RFC 8288); "" where it does not
  * @param body at most the limit; decoded
  * @param cutOff whether the body was longer than the limit
  */
@@ -24,6 +25,7 @@ record Fetched(
         String location,
         String robots,
         String retryAfter,
+        String next,
         byte[] body,
         boolean cutOff,
         int millis) {

@@ -16,6 +16,7 @@ import java.util.Locale;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.ScheduledThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.Inflater;
@@ -48,6 +49,7 @@ final class Fetcher implements AutoCloseable {
     private static final int LONGEST_HEADER = 64_000;
     private static final int BUFFER = 32_768;
     private static final int MOST_CONNECTIONS = 32;
+    private static final Pattern NEXT = Pattern.compile("<([^<>]{1,2000})>[^<>,]{0,200};\\s*rel\\s*=\\s*\"?next\"?");
     private static final Pattern FOR_AN_AGENT = Pattern.compile("[A-Za-z0-9_*-]+\\s*:.*");
 
     private final CloseableHttpClient http;
@@ -160,6 +162,7 @@ final class Fetcher implements AutoCloseable {
                 header(response, "location"),
                 robots(response),
                 header(response, "retry-after").strip(),
+                next(response),
                 out.toByteArray(),
                 cutOff,
                 (int) TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - start));
@@ -207,6 +210,14 @@ final class Fetcher implements AutoCloseable {
             if (!others) ours.add(tag);
         }
         return String.join(", ", ours);
+    }
+
+    private static String next(HttpResponse response) {
+        for (Header header : response.getHeaders("link")) {
+            Matcher link = NEXT.matcher(header.getValue() == null ? "" : header.getValue());
+            if (link.find()) return link.group(1).strip();
+        }
+        return "";
     }
 
     private static String charset(String contentType) {

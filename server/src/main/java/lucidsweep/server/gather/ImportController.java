@@ -44,6 +44,11 @@ class ImportController {
         return imports.plan(propertyId, pasted.text());
     }
 
+    @PostMapping("/properties/{propertyId}/imports/feed")
+    ImportPlan planFeed(@PathVariable long propertyId) throws IOException, InterruptedException {
+        return imports.planFeed(propertyId);
+    }
+
     @GetMapping("/imports/{token}")
     ImportPlan planAgain(
             @PathVariable String token,

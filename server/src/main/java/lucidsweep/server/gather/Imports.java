@@ -54,6 +54,7 @@ public class Imports {
     private final Jobs jobs;
     private final TransactionTemplate transaction;
     private final JsonMapper json;
+    private final Logins logins;
     private final ApplicationEventPublisher publisher;
     private final Map<String, Upload> uploads = new ConcurrentHashMap<>();
 
@@ -66,6 +67,7 @@ public class Imports {
             Jobs jobs,
             TransactionTemplate transaction,
             JsonMapper json,
+            Logins logins,
             ApplicationEventPublisher publisher) {
         this.mapper = mapper;
         this.reports = reports;
@@ -75,6 +77,7 @@ public class Imports {
         this.jobs = jobs;
         this.transaction = transaction;
         this.json = json;
+        this.logins = logins;
         this.publisher = publisher;
     }
 
@@ -104,6 +107,14 @@ public class Imports {
             Files.deleteIfExists(file);
             throw e;
         }
+    }
+
+    /** Fetches what the feed of a property answers, page by page, and says how it was understood. */
+    ImportPlan planFeed(long propertyId) throws IOException, InterruptedException {
+        Property property = clients.property(propertyId);
+        Path file = Feed.read(property, logins.of(propertyId), json);
+        file.toFile().deleteOnExit();
+        return plan(UUID.randomUUID().toString(), propertyId, file, property.address(), null, null);
     }
 
     /** Looks at a file again, as rows of another kind or at another sheet of it. */

@@ -1,0 +1,45 @@
+package lucidsweep.standins;
+
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.atomic.AtomicInteger;
+
+/**
+ * Answers a list page by page as marketplaces and channels do: so many a page, the next page in a Link header (RFC 8288),
+ * a rest asked for now and then (429), and now and then a fault of its own (500).
+ */
+final class Feed {
+
+    private static final int PAGE = 25;
+    private static final int RESTS_EVERY = 5;
+    private static final int FAILS_EVERY = 7;
+
+    private final List<String> items;
+    private final AtomicInteger asked = new AtomicInteger();
+
+    Feed(List<String> items) {
+        this.items = items;
+    }
+
+    /** What is answered: a status, headers and a body. */
+    record Answer(int status, Map<String, String> headers, String body) {}
+
+    /**
+     * Answers a request.
+     *
+     * @param path of the feed, without its parameters
+     * @param query "page=3", or null for the first page
+     */
+    Answer of(String path, String query) {
+        int count = asked.incrementAndGet();
+        if (count % RESTS_EVERY == 0) return new Answer(429, Map.of("Retry-After", "1"), "{\"error\":\"slow down\"}");
+        if (count % FAILS_EVERY == 0) return new Answer(500, Map.of(), "{\"error\":\"try again\"}");
+        int page = query == null || !query.startsWith("page=") ? 1 : Integer.parseInt(query.substring(5));
+        int from = Math.min(items.size(), (page - 1) * PAGE);
+        int to = Math.min(items.size(), from + PAGE);
+        String body = "[" + String.join(",\n", items.subList(from, to)) + "]";
+        Map<String, String> headers =
+                to == items.size() ? Map.of() : Map.of("Link", "<" + path + "?page=" + (page + 1) + ">; rel=\"next\"");
+        return new Answer(200, headers, body);
+    }
+}
