@@ -25,9 +25,9 @@ export function Gather() {
   const columns = useMemo(
     () => [
       itemColumns.address,
-      itemColumns.text("title", "minmax(220px, 1.6fr)"),
-      itemColumns.text("description", "minmax(240px, 2fr)"),
-      ...(website ? [itemColumns.h1, itemColumns.links] : [itemColumns.text("tags", "minmax(200px, 1.4fr)")]),
+      itemColumns.text("title", "minmax(200px, 1.6fr)"),
+      itemColumns.text("description", "minmax(200px, 2fr)"),
+      ...(website ? [itemColumns.h1, itemColumns.links] : [itemColumns.text("tags", "minmax(130px, 1.4fr)")]),
       ...(videos ? [itemColumns.published, itemColumns.views] : []),
     ],
     [website, videos],

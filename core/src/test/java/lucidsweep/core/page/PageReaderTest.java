@@ -90,6 +90,25 @@ class PageReaderTest {
     }
 
     @Test
+    void pagesThatMeanHarmAreReadAsFarAsTheyGo() {
+        assertThat(read("<title>Deep</title><p>start" + "<div><b>".repeat(10_000) + "end")
+                        .copy())
+                .startsWith("start");
+        StringBuilder attributes = new StringBuilder("<body ");
+        for (int i = 0; i < 100_000; i++) attributes.append("a").append(i).append("=x ");
+        assertThat(read("<title>Many</title>" + attributes + "><h1>Still here</h1>")
+                        .h1s())
+                .containsExactly("Still here");
+        assertThat(read("<title>" + "long ".repeat(1_000_000) + "</title>")
+                        .titles()
+                        .get(0))
+                .hasSize(4_999_999);
+        assertThat(read("<title>Ka\0yak</title><p>one\0two").titles().get(0))
+                .contains("Ka")
+                .contains("yak");
+    }
+
+    @Test
     void blocksPartWordsAndInlineElementsDoNot() {
         assertThat(read("<p>one</p><p>two<br>three</p><b>fo</b>ur<div>five</div>six")
                         .copy())

@@ -80,7 +80,7 @@ final class Crawl implements AutoCloseable {
         this.transaction = transaction;
         this.progress = progress;
         guard = new AddressGuard(property.privateAllowed());
-        fetcher = new Fetcher(guard, login, PageAddress.of(sweep.source()).orElseThrow());
+        fetcher = new Fetcher(guard, login, PageAddress.of(sweep.source()).orElseThrow(), Fetcher.Patience.USUAL);
         robots = new Robots(fetcher, guard);
         frontier = new Frontier(mapper, sweep.id(), settings.mostDepth());
         scope = settings.scope();

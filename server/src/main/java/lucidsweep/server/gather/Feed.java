@@ -43,7 +43,7 @@ final class Feed {
                 .orElseThrow(() -> Refusal.badInput("this property has no address of a feed; please give it one"));
         AddressGuard guard = new AddressGuard(property.privateAllowed());
         Path file = Files.createTempFile("lucid-feed-", ".part");
-        try (Fetcher fetcher = new Fetcher(guard, login, start);
+        try (Fetcher fetcher = new Fetcher(guard, login, start, Fetcher.Patience.USUAL);
                 BufferedWriter out = Files.newBufferedWriter(file, StandardCharsets.UTF_8)) {
             new Feed(fetcher, guard, json).read(start, out);
             return file;

@@ -42,9 +42,6 @@ final class Fetcher implements AutoCloseable {
     static final String AGENT = "lucidsweep";
     private static final String USER_AGENT = "LucidSweep/1 (an SEO consultant's crawler)";
     private static final int MOST_BYTES = 5_000_000;
-    private static final int CONNECT_SECONDS = 10;
-    private static final int SILENCE_SECONDS = 20;
-    private static final int ALL_SECONDS = 40;
     private static final int MOST_HEADERS = 200;
     private static final int LONGEST_HEADER = 64_000;
     private static final int BUFFER = 32_768;
@@ -61,10 +58,16 @@ final class Fetcher implements AutoCloseable {
 
     private final Login login;
     private final URI home;
+    private final Patience patience;
+
+    /** How long a fetcher waits, in seconds: for a connection, between two signs of life, and for an answer in all. */
+    record Patience(int connect, int silence, int all) {
+        static final Patience USUAL = new Patience(10, 20, 40);
+    }
 
     /** A fetcher without a login. */
     Fetcher(AddressGuard guard) {
-        this(guard, Login.NONE, null);
+        this(guard, Login.NONE, null, Patience.USUAL);
     }
 
     /**
@@ -72,23 +75,24 @@ final class Fetcher implements AutoCloseable {
      *
      * @param home the address of the property whose login it is
      */
-    Fetcher(AddressGuard guard, Login login, URI home) {
+    Fetcher(AddressGuard guard, Login login, URI home, Patience patience) {
         this.login = login;
         this.home = home;
+        this.patience = patience;
         watch.setRemoveOnCancelPolicy(true);
-        http = client(guard);
+        http = client(guard, patience);
     }
 
     /** The guard is asked for every connection, so that a name cannot lead elsewhere than it did when it was checked. */
-    private static CloseableHttpClient client(AddressGuard guard) {
+    private static CloseableHttpClient client(AddressGuard guard, Patience patience) {
         return HttpClients.custom()
                 .setConnectionManager(PoolingHttpClientConnectionManagerBuilder.create()
                         .setDnsResolver(guard)
                         .setMaxConnTotal(MOST_CONNECTIONS)
                         .setMaxConnPerRoute(MOST_CONNECTIONS)
                         .setDefaultConnectionConfig(ConnectionConfig.custom()
-                                .setConnectTimeout(Timeout.ofSeconds(CONNECT_SECONDS))
-                                .setSocketTimeout(Timeout.ofSeconds(SILENCE_SECONDS))
+                                .setConnectTimeout(Timeout.ofSeconds(patience.connect))
+                                .setSocketTimeout(Timeout.ofSeconds(patience.silence))
                                 .build())
                         .setConnectionFactory(ManagedHttpClientConnectionFactory.builder()
                                 .http1Config(Http1Config.custom()
@@ -125,13 +129,13 @@ final class Fetcher implements AutoCloseable {
             if (!login.header().isEmpty()) request.setHeader(login.header(), login.value());
         }
         long start = System.nanoTime();
-        ScheduledFuture<?> tooSlow = watch.schedule(request::abort, ALL_SECONDS, TimeUnit.SECONDS);
+        ScheduledFuture<?> tooSlow = watch.schedule(request::abort, patience.all, TimeUnit.SECONDS);
         try (ClassicHttpResponse response = http.executeOpen(null, request, null)) {
             return read(response, start);
         } catch (ConnectTimeoutException e) {
-            throw new Unreachable("no connection within " + CONNECT_SECONDS + " s", e);
+            throw new Unreachable("no connection within " + patience.connect + " s", e);
         } catch (SocketTimeoutException e) {
-            throw new Unreachable("no answer within " + SILENCE_SECONDS + " s", e);
+            throw new Unreachable("no answer within " + patience.silence + " s", e);
         } catch (ConnectException e) {
             throw new Unreachable("nobody answers at " + address.getAuthority(), e);
         } catch (UnknownHostException e) {
@@ -139,7 +143,7 @@ final class Fetcher implements AutoCloseable {
         } catch (SSLException e) {
             throw new Unreachable("no secure connection to " + address.getAuthority() + ": " + e.getMessage(), e);
         } catch (IOException | IllegalArgumentException e) {
-            if (request.isAborted()) throw new Unreachable("the answer was not whole within " + ALL_SECONDS + " s", e);
+            if (request.isAborted()) throw new Unreachable("the answer was not whole within " + patience.all + " s", e);
             throw new Unreachable("the answer broke off: " + e.getMessage(), e);
         } finally {
             tooSlow.cancel(false);

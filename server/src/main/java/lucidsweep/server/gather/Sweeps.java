@@ -111,7 +111,7 @@ public class Sweeps {
         guard.objection(start).ifPresent(why -> {
             throw Refusal.badInput(why);
         });
-        try (Fetcher fetcher = new Fetcher(guard, logins.of(property.id()), start)) {
+        try (Fetcher fetcher = new Fetcher(guard, logins.of(property.id()), start, Fetcher.Patience.USUAL)) {
             if (!RobotsGate.of(start, fetcher, guard).allows(start.toString())) return Set.of();
             Set<String> links = new LinkedHashSet<>(Set.of(start.toString()));
             PageCapture.read(fetcher.get(start), start).links().stream()
