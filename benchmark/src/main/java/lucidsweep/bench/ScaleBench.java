@@ -155,11 +155,10 @@ final class ScaleBench {
                 "",
                 null,
                 null,
-                0,
                 List.of(
                         CapturedItem.Text.of("title", title.isEmpty() ? 0 : 1, title, standard),
                         CapturedItem.Text.of("description", description.isEmpty() ? 0 : 1, description, standard)),
-                CapturedItem.Content.of("{\"headings\":[]}", "", ""));
+                CapturedItem.Content.ofRow("{\"headings\":[]}", ""));
     }
 
     /** Every page is of a table that nobody asked for before, so that no order is found ready. */

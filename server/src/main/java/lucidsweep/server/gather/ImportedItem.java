@@ -60,10 +60,9 @@ final class ImportedItem {
                 row.get(Meaning.PUBLISHED),
                 count(row, Meaning.VIEWS),
                 count(row, Meaning.FAVOURITES),
-                0,
                 texts(row),
-                CapturedItem.Content.of(
-                        json.writeValueAsString(new ImportShape.Row(cells)), row.get(Meaning.DESCRIPTION), ""));
+                CapturedItem.Content.ofRow(
+                        json.writeValueAsString(new ImportShape.Row(cells)), row.get(Meaning.DESCRIPTION)));
     }
 
     /** As it is written, with the currency: recipes put it into texts. */

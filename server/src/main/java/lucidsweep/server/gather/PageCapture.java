@@ -11,7 +11,6 @@ import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.page.PageFacts;
 import lucidsweep.core.page.PageReader;
 import lucidsweep.core.standard.Standard;
-import lucidsweep.core.text.Likeness;
 import lucidsweep.server.item.CapturedItem;
 import org.jsoup.Jsoup;
 import tools.jackson.databind.json.JsonMapper;
@@ -109,15 +108,12 @@ final class PageCapture {
                 clip(facts.published().isEmpty() ? stored.structured().published() : facts.published(), 40),
                 null,
                 null,
-                textHash(facts),
                 List.of(text("title", facts.titles()), text("description", facts.descriptions())),
-                CapturedItem.Content.of(json.writeValueAsString(stored), facts.copy(), links(facts, uri)));
-    }
-
-    /** The same for pages that say the same. */
-    private static long textHash(PageFacts facts) {
-        return Likeness.exactHash(
-                facts.titles() + "\n" + facts.descriptions() + "\n" + facts.h1s() + "\n" + facts.copy());
+                CapturedItem.Content.ofPage(
+                        json.writeValueAsString(stored),
+                        facts.titles() + "\n" + facts.descriptions() + "\n" + facts.h1s(),
+                        facts.copy(),
+                        links(facts, uri)));
     }
 
     private CapturedItem.Text text(String name, List<String> found) {

@@ -174,7 +174,7 @@ interface CaptureMapper {
 
     @Update("""
             update item set obstacle = null, twin_of = null
-            where twin_of in (select id from item where property_id = #{propertyId}) and obstacle like 'the same page as %'""")
+            where property_id = #{propertyId} and twin_of is not null and obstacle like 'the same page as %'""")
     void forgetTwins(long propertyId);
 
     /** An indexable page with what tells whether it is the same as others. */

@@ -12,7 +12,6 @@ import lucidsweep.core.text.Likeness;
  * @param obstacle why it is not indexable; null where it is
  * @param published the day it was published, "" where that is not known
  * @param views how often it was looked at; null where that is not known
- * @param textHash the same for items that say the same; 0 where that does not matter
  * @param h1Count -1 where the item has none by nature
  */
 public record CapturedItem(
@@ -35,7 +34,6 @@ public record CapturedItem(
         String published,
         Long views,
         Long favourites,
-        long textHash,
         List<Text> texts,
         Content content) {
 
@@ -54,14 +52,24 @@ public record CapturedItem(
      * @param copy the visible text, packed
      * @param links packed; one a line: address, tab, link text, tab, where it stands (c copy, n navigation, f footer), "-" where it is not to be followed
      * @param hash the same for the same content
+     * @param textHash the same for pages that say the same; 0 where that does not matter
      */
-    public record Content(String facts, byte[] copy, byte[] links, long hash) {
+    public record Content(String facts, byte[] copy, byte[] links, long hash, long textHash) {
 
-        public static Content of(String facts, String copy, String links) {
+        /** What a crawl saw of a page; said are the texts that stand out in it. */
+        public static Content ofPage(String facts, String said, String copy, String links) {
             byte[] copyBytes = copy.getBytes(StandardCharsets.UTF_8);
             byte[] linkBytes = links.getBytes(StandardCharsets.UTF_8);
-            long hash = Packed.hash(linkBytes, Packed.hash(copyBytes, Likeness.exactHash(facts)));
-            return new Content(facts, Packed.of(copyBytes), Packed.of(linkBytes), hash);
+            long textHash = Packed.hash(copyBytes, Likeness.exactHash(said));
+            long hash = Packed.hash(linkBytes, textHash ^ Likeness.exactHash(facts));
+            return new Content(facts, Packed.of(copyBytes), Packed.of(linkBytes), hash, textHash);
+        }
+
+        /** What a file said of an item. */
+        public static Content ofRow(String facts, String copy) {
+            byte[] copyBytes = copy.getBytes(StandardCharsets.UTF_8);
+            long hash = Packed.hash(copyBytes, Likeness.exactHash(facts));
+            return new Content(facts, Packed.of(copyBytes), Packed.of(new byte[0]), hash, 0);
         }
     }
 }

@@ -333,7 +333,7 @@ public class Captures {
                     item.published(),
                     item.views(),
                     item.favourites(),
-                    item.textHash());
+                    item.content().textHash());
         }
     }
 }
