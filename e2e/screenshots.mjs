@@ -32,6 +32,25 @@ await show("/", "Shop listings");
 await shoot("portfolio");
 await show("/p/1/gather", "/boats/avocet-15-kit/");
 await shoot("gather");
+await fetch(`http://127.0.0.1:${port + 1}/next-season`, { method: "POST" });
+const settings = { mostPages: 2000, mostDepth: 12, connections: 4, delayMs: 0 };
+const headers = { "Content-Type": "application/json" };
+const swept = await fetch(`http://127.0.0.1:${port}/api/properties/1/sweeps`, {
+  method: "POST",
+  headers,
+  body: JSON.stringify(settings),
+});
+const { jobId } = await swept.json();
+for (let state = "running"; state === "running"; ) {
+  await page.waitForTimeout(200);
+  state = (await (await fetch(`http://127.0.0.1:${port}/api/jobs/${jobId}`)).json()).state;
+}
+await show("/p/1/gather/compare?kind=CHANGED&field=title", "as they were");
+await page.getByRole("grid").click({ position: { x: 400, y: 75 } });
+await page.getByText("nobody here drafted it").first().waitFor();
+await shoot("compare");
+await show("/p/3/gather", "tbk-v001");
+await shoot("videos");
 await show("/p/1/aim", "all its words stand in");
 await shoot("aim");
 await show("/p/1/triage", "titles end in the same");

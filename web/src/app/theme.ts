@@ -58,6 +58,7 @@ export const theme = createTheme({
     NumberInput: { defaultProps: { size: "sm" } },
     Textarea: { defaultProps: { size: "sm" } },
     NativeSelect: { defaultProps: { size: "sm" } },
+    InputWrapper: { styles: { description: { color: "var(--ink-soft)" } } },
     Modal: { defaultProps: { centered: true, overlayProps: { backgroundOpacity: 0.35 } } },
   },
 });

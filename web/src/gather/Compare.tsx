@@ -107,6 +107,7 @@ export function Compare() {
   if (sweeps.data && (before === 0 || after === 0)) {
     return (
       <div className={stage.stage}>
+        <h2 className={css.kinds}>What changed</h2>
         <p className={panel.hint}>
           Here will stand what changed from one sweep to the next. It takes two of them; sweep the property again, or{" "}
           <Link to=".." relative="path">
@@ -142,7 +143,7 @@ export function Compare() {
   return (
     <div className={stage.stage}>
       <div className={bar.bar}>
-        <strong className={bar.total}>What changed</strong> from{" "}
+        <h2 className={bar.total}>What changed</h2> from{" "}
         {choice(
           "before",
           "The earlier sweep",

@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import { useKinds, useSections } from "../api/queries";
 import css from "./FilterBar.module.css";
 import { IconDownload, IconX } from "./icons";
-import { count } from "./number";
+import { count, of } from "./number";
 import type { ItemView } from "./useItemView";
 
 /** What narrows a table of items, and how many are left. */
@@ -23,7 +23,7 @@ export function FilterBar({
   const narrowed = Object.values(filter).some(Boolean);
   return (
     <div className={css.bar}>
-      <strong className={css.total}>{view.rows.total === undefined ? "–" : count(view.rows.total)} items</strong>
+      <strong className={css.total}>{view.rows.total === undefined ? "– items" : of(view.rows.total, "item")}</strong>
       <NativeSelect
         aria-label="Section"
         size="xs"

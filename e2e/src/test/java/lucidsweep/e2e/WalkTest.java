@@ -121,7 +121,8 @@ class WalkTest {
         page.keyboard().type("Family taster in doubles");
         page.keyboard().press("Enter");
         assertThat(first).containsText("Family taster in doubles");
-        assertThat(page.getByLabel("Close-up", new Page.GetByLabelOptions().setExact(true))).isVisible();
+        assertThat(page.getByLabel("Close-up", new Page.GetByLabelOptions().setExact(true)))
+                .isVisible();
 
         first.click();
         page.keyboard().press("Shift+ArrowDown");
@@ -237,6 +238,39 @@ class WalkTest {
     }
 
     @Test
+    void aSweepWithinAScopeAndAnImportThatIsTakenBack() {
+        page.navigate(address + "/p/1/gather");
+        page.getByText("It looks at").click();
+        page.getByLabel("Only addresses that fit").fill("/lessons/");
+        button("Try it on known addresses").click();
+        assertThat(page.getByText("addresses it would look at")).containsText("Of 365");
+        button("Start the sweep").click();
+        assertThat(button("A sweep is under way")).hasCount(0);
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Compare"))
+                .click();
+        assertThat(page.getByText("as they were")).isVisible();
+        assertThat(button("0 gone")).isDisabled();
+
+        page.navigate(address + "/p/2/gather");
+        button("Paste rows").click();
+        page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Rows"))
+                .fill("listing id\ttitle\tcreated\nTBK-9001\tTide clock in larch\t03/04/2026\n\t\t\n");
+        button("Look at them").click();
+        assertThat(button("Import")).isDisabled();
+        page.getByLabel("Dates such as").selectOption("the day comes first");
+        button("Try it").click();
+        assertThat(page.getByText("not in it any more")).isVisible();
+        assertThat(page.getByText("line 3: there is no id, no address and no title"))
+                .isVisible();
+        button("Import").click();
+        assertThat(page.getByText("1 item", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+        button("Take back").click();
+        assertThat(page.getByText("180 items", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+    }
+
+    @Test
     void everyViewIsAccessible() throws IOException {
         String axe = Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js"));
         for (String scheme : List.of("light", "dark")) {
@@ -249,7 +283,9 @@ class WalkTest {
                     "/p/1/rewrite?tool=recipe",
                     "/p/1/release",
                     "/p/1/watch",
-                    "/p/2/gather")) {
+                    "/p/2/gather",
+                    "/p/3/gather",
+                    "/p/1/gather/compare")) {
                 page.navigate(address + view);
                 page.evaluate("scheme => localStorage.setItem('mantine-color-scheme-value', scheme)", scheme);
                 page.reload();

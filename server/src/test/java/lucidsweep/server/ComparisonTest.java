@@ -82,6 +82,26 @@ class ComparisonTest {
     }
 
     @Test
+    void whatASmallerSweepDidNotAskIsNeitherGoneNorChanged(Api api) {
+        try (Site site = new Site()) {
+            site.page("/", "Kayaks on the bay", "/hire", "/tours/a", "/tours/b")
+                    .page("/hire", "Hire a kayak")
+                    .page("/tours/a", "Tour a")
+                    .page("/tours/b", "Tour b");
+            long property = api.property("website", site.address(), true);
+            api.sweep(property);
+            site.remove("/tours/b");
+            JsonNode sweep = api.post(
+                            "/api/properties/" + property + "/sweeps",
+                            "{\"mostPages\":50,\"mostDepth\":9,\"connections\":1,\"delayMs\":0,\"include\":[\"/tours/\"]}")
+                    .json();
+            api.ended(sweep.path("jobId").asLong());
+            assertThat(compare(api, property, "").path("counts").toString())
+                    .isEqualTo("{\"new\":0,\"gone\":1,\"moved\":0,\"changed\":0,\"unchanged\":1}");
+        }
+    }
+
+    @Test
     void importsFieldByField(Api api) {
         Shop shop = new Shop(api, "id,title,tags\nA,Ash paddle,ash\nB,Oak paddle,oak\n");
         shop.importFile("id,tags,title\nA,\"ash, gift\",Ash paddle\nC,,Elm paddle\n");

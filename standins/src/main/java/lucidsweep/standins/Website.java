@@ -29,6 +29,7 @@ public final class Website implements AutoCloseable {
         thread.setDaemon(true);
         return thread;
     });
+    private volatile NextSeason season;
     private final AtomicInteger flakyAsked = new AtomicInteger();
     private final Feed marketplace = new Feed(new ShopListings(7).json());
     private final Feed channel = new Feed(new ChannelVideos(7).json());
@@ -88,9 +89,17 @@ public final class Website implements AutoCloseable {
     }
 
     private Reply demo(DemoSite site, PageHtml html, HttpExchange exchange, String path) {
+        if (path.equals("/next-season") && exchange.getRequestMethod().equals("POST")) {
+            season = new NextSeason(site);
+            return Reply.text(200, "<title>A new season has begun</title>");
+        }
+        NextSeason changed = season;
+        if (changed != null && changed.isGone(path)) return Reply.text(404, "<title>Not found</title>");
+        if (changed != null && changed.movedTo(path) != null) return Reply.redirect(301, changed.movedTo(path));
         SitePage page = site.pages().get(path);
         if (page != null) {
-            byte[] body = html.of(page).getBytes(StandardCharsets.UTF_8);
+            String text = changed == null ? html.of(page) : changed.html(path, html.of(page));
+            byte[] body = text.getBytes(StandardCharsets.UTF_8);
             Map<String, String> headers =
                     page.robotsHeader.isEmpty() ? Map.of() : Map.of("X-Robots-Tag", page.robotsHeader);
             return new Reply(200, "text/html; charset=utf-8", body, headers);

@@ -92,7 +92,8 @@ interface GatherMapper {
 
     @Select("""
             select id, address, redirect_to, item_id, capture_id from visit
-            where id > #{after} and id <= #{last} and outcome <> 'waiting' and address not like 'line %'
+            where id > #{after} and id <= #{last}
+                and outcome in ('captured', 'redirect', 'redirect-loop', 'error-status', 'not-html')
             order by id limit #{limit}""")
     List<Sweeps.Seen> seen(long after, long last, int limit);
 

@@ -214,14 +214,14 @@ public class Sweeps {
     }
 
     /**
-     * An address of a sweep and what was stored of it.
+     * An address that a sweep had an answer from, and what was stored of it.
      *
      * @param itemId null where nothing was
      * @param redirectTo where it leads on; "" where nowhere
      */
     public record Seen(long id, String address, String redirectTo, Long itemId, Long captureId) {}
 
-    /** Walks over what a sweep saw, in its order. */
+    /** Walks over the addresses that a sweep had an answer from, in their order. */
     public void forEachSeen(long sweepId, Consumer<Seen> visit) {
         IdRange range = IdRange.of(sweepId);
         long after = range.first() - 1;
