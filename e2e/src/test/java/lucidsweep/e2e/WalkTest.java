@@ -207,21 +207,18 @@ class WalkTest {
         page.navigate(address + "/p/1/gather");
         page.getByLabel("Find items by address or text").fill("seal");
         page.keyboard().press("Enter");
-        assertThat(page.getByText("13 items", new Page.GetByTextOptions().setExact(true)))
-                .isVisible();
+        assertThat(total("13 items")).isVisible();
         page.getByRole(
                         AriaRole.BUTTON,
                         new Page.GetByRoleOptions().setName("title").setExact(true))
                 .click();
         page.reload();
-        assertThat(page.getByText("13 items", new Page.GetByTextOptions().setExact(true)))
-                .isVisible();
+        assertThat(total("13 items")).isVisible();
         assertThat(page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("title")))
                 .hasAttribute("aria-sort", "ascending");
         page.goBack();
         page.goBack();
-        assertThat(page.getByText("365 items", new Page.GetByTextOptions().setExact(true)))
-                .isVisible();
+        assertThat(total("365 items")).isVisible();
     }
 
     @Test
@@ -263,11 +260,9 @@ class WalkTest {
         assertThat(page.getByText("line 3: there is no id, no address and no title"))
                 .isVisible();
         button("Import").click();
-        assertThat(page.getByText("1 item", new Page.GetByTextOptions().setExact(true)))
-                .isVisible();
+        assertThat(total("1 item")).isVisible();
         button("Take back").click();
-        assertThat(page.getByText("180 items", new Page.GetByTextOptions().setExact(true)))
-                .isVisible();
+        assertThat(total("180 items")).isVisible();
     }
 
     @Test
@@ -302,6 +297,11 @@ class WalkTest {
                 assertThat(violations).as(view + " " + scheme).isEmpty();
             }
         }
+    }
+
+    /** How many items the table says it has. */
+    private Locator total(String items) {
+        return page.locator("strong").getByText(items, new Locator.GetByTextOptions().setExact(true));
     }
 
     private Locator panel() {

@@ -1,0 +1,198 @@
+package lucidsweep.bench;
+
+import java.io.BufferedWriter;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.locks.LockSupport;
+import java.util.function.IntFunction;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import lucidsweep.server.LucidSweep;
+import lucidsweep.server.client.ClientForm;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.client.PropertyForm;
+import lucidsweep.server.intake.Intake;
+import lucidsweep.server.intake.IntakeRow;
+import lucidsweep.server.intake.Mapping;
+import lucidsweep.server.intake.RowKind;
+import lucidsweep.server.table.TableFile;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** Large files read, and stored through the API; two imports of 200,000 listings side by side. Heap 768 MiB. */
+final class ImportBench {
+
+    private static final int DEMAND = Integer.getInteger("demand", 1_000_000);
+    private static final int LISTINGS = Integer.getInteger("listings", 500_000);
+    private static final int COMPARED = Integer.getInteger("compared", 200_000);
+    private static final double WANTED = 50_000;
+
+    private final HttpClient http = HttpClient.newHttpClient();
+    private final Path folder;
+    private final Clients clients;
+    private final String base;
+    private final long client;
+
+    private ImportBench(ConfigurableApplicationContext application, Path folder) {
+        this.folder = folder;
+        clients = application.getBean(Clients.class);
+        base = "http://127.0.0.1:" + application.getEnvironment().getProperty("local.server.port");
+        client = clients.addClient(new ClientForm("Tarrin Bay Kayaks", "", "")).id();
+    }
+
+    public static void main(String[] args) throws Exception {
+        Path folder = Files.createTempDirectory("lucid-bench-");
+        try (ConfigurableApplicationContext application = new SpringApplicationBuilder(LucidSweep.class)
+                .logStartupInfo(false)
+                .run(
+                        "--server.port=0",
+                        "--lucid.data=" + folder,
+                        "--lucid.web=" + folder,
+                        "--logging.level.root=error")) {
+            new ImportBench(application, folder).run();
+        }
+    }
+
+    private void run() throws IOException, InterruptedException {
+        Path demand = file(
+                "demand.csv",
+                "page,query,country,from,to,clicks,impressions,position",
+                DEMAND,
+                i -> "https://bay.example/tours/" + i % 20_000 + ",kayak tour " + i / 20 + ",gb,2026-" + (10 + i % 3)
+                        + "-01,2026-" + (10 + i % 3) + "-28," + i % 9 + "," + i % 900 + "," + i % 60 + ".5");
+        Path listings =
+                file("listings.csv", "listing id,title,description,tags,price,section", LISTINGS, ImportBench::listing);
+        read("Reading 1,000,000 rows of demand", RowKind.DEMAND, demand, DEMAND);
+        read("Reading 500,000 listings", RowKind.LISTINGS, listings, LISTINGS);
+        store("… demand read and stored", property("listings"), demand, DEMAND);
+        long shop = property("listings");
+        Path some = file("some.csv", "listing id,title,description,tags,price,section", COMPARED, ImportBench::listing);
+        store("200,000 listings read, stored and judged", shop, some, COMPARED);
+        Path changed = file(
+                "changed.csv",
+                "listing id,title,description,tags,price,section",
+                COMPARED,
+                i -> i % 3 == 0 ? listing(i).replace("Paddle", "Oar") : listing(i + (i % 50 == 1 ? COMPARED : 0)));
+        store("… and again with every third one changed", shop, changed, COMPARED);
+        compare(shop);
+    }
+
+    private static String listing(int i) {
+        return "L" + i + ",Paddle " + i + " of ash for a boat on the bay,\"Carved by hand in our shed, number " + i
+                + ", oiled three times and signed by its maker\",\"ash paddle, boat gift, kayak gift\"," + i % 90
+                + ".00,Paddles";
+    }
+
+    private Path file(String name, String head, int rows, IntFunction<String> row) throws IOException {
+        Path file = folder.resolve(name);
+        try (BufferedWriter out = Files.newBufferedWriter(file)) {
+            out.write(head + "\n");
+            for (int i = 0; i < rows; i++) out.write(row.apply(i) + "\n");
+        }
+        return file;
+    }
+
+    private static void read(String what, RowKind kind, Path file, int rows) {
+        double best = 0;
+        for (int round = 0; round < 3; round++) {
+            TableFile table = TableFile.of(file);
+            int[] count = {0};
+            long start = System.nanoTime();
+            new Intake(kind, Mapping.guess(kind, table.first(2_000))).read(table, new Intake.Receiver() {
+                @Override
+                public void row(IntakeRow row, java.util.List<String> cells) {
+                    count[0]++;
+                }
+
+                @Override
+                public void unreadable(long line, String reason) {
+                    throw new IllegalStateException(line + ": " + reason);
+                }
+            });
+            if (count[0] != rows) throw new IllegalStateException("read " + count[0] + " rows of " + rows);
+            best = Math.max(best, rows / Report.seconds(System.nanoTime() - start));
+        }
+        Report.line(what, ">= 50,000 a second", Report.format("%,.0f a second", best), best >= WANTED);
+    }
+
+    private long property(String kind) {
+        return clients.addProperty(new PropertyForm(client, kind, "Large", "", "en", false))
+                .id();
+    }
+
+    private void store(String what, long property, Path file, int rows) throws IOException, InterruptedException {
+        String boundary = "b";
+        String plan = send(HttpRequest.newBuilder(URI.create(base + "/api/properties/" + property + "/imports"))
+                .header("Content-Type", "multipart/form-data; boundary=" + boundary)
+                .POST(HttpRequest.BodyPublishers.concat(
+                        HttpRequest.BodyPublishers.ofString(
+                                "--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"x.csv\"\r\n\r\n"),
+                        HttpRequest.BodyPublishers.ofFile(file),
+                        HttpRequest.BodyPublishers.ofString("\r\n--b--\r\n"))));
+        Matcher meaning = Pattern.compile("\"meaning\":(\"[A-Z]+\")").matcher(plan);
+        StringBuilder meanings = new StringBuilder();
+        while (meaning.find())
+            meanings.append(meanings.length() == 0 ? "" : ",").append(meaning.group(1));
+        long start = System.nanoTime();
+        String applied = send(HttpRequest.newBuilder(
+                        URI.create(base + "/api/imports/" + find(plan, "\"token\":\"([^\"]+)\"") + "/apply"))
+                .header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString("{\"meanings\":[" + meanings + "]}")));
+        String job = find(applied, "\"jobId\":(\\d+)");
+        String state = get("/api/jobs/" + job);
+        while (state.contains("\"state\":\"running\"")) {
+            LockSupport.parkNanos(20_000_000);
+            state = get("/api/jobs/" + job);
+        }
+        if (!state.contains("\"state\":\"done\"")) throw new IllegalStateException(state);
+        double rate = rows / Report.seconds(System.nanoTime() - start);
+        Report.line(what, ">= 50,000 a second", Report.format("%,.0f a second", rate), rate >= WANTED);
+    }
+
+    private void compare(long property) throws IOException, InterruptedException {
+        Matcher sweep = Pattern.compile("\"id\":(\\d+)").matcher(get("/api/properties/" + property + "/sweeps"));
+        sweep.find();
+        String after = sweep.group(1);
+        sweep.find();
+        String path =
+                "/api/properties/" + property + "/comparison?before=" + sweep.group(1) + "&after=" + after + "&from=";
+        long start = System.nanoTime();
+        String first = get(path + 0);
+        double seconds = Report.seconds(System.nanoTime() - start);
+        String counts = find(first, "\"counts\":(\\{[^}]*\\})");
+        Report.line(
+                "Two imports of 200,000 side by side",
+                "< 10 s",
+                Report.format("%.2f s %s", seconds, counts),
+                seconds < 10);
+        long[] pages = new long[40];
+        for (int i = 0; i < pages.length; i++) {
+            start = System.nanoTime();
+            get(path + i * 1_500);
+            pages[i] = System.nanoTime() - start;
+        }
+        double p95 = Report.p95(pages);
+        Report.line("… a page of it: p95 of 40", "< 300 ms", Report.format("%.0f ms", p95), p95 < 300);
+    }
+
+    private String get(String path) throws IOException, InterruptedException {
+        return send(HttpRequest.newBuilder(URI.create(base + path)));
+    }
+
+    private String send(HttpRequest.Builder request) throws IOException, InterruptedException {
+        HttpResponse<String> answer = http.send(request.build(), HttpResponse.BodyHandlers.ofString());
+        if (answer.statusCode() != 200) throw new IllegalStateException(answer.uri() + ": " + answer.body());
+        return answer.body();
+    }
+
+    private static String find(String text, String pattern) {
+        Matcher matcher = Pattern.compile(pattern).matcher(text);
+        if (!matcher.find()) throw new IllegalStateException("expected " + pattern + " in " + text);
+        return matcher.group(1);
+    }
+}
