@@ -86,6 +86,12 @@ class ImportTest {
     }
 
     @Test
+    void textsOfAnyLengthAreStored() {
+        Shop shop = new Shop(api, "id,title,tags\nA,%s,%s\n".formatted("Ash ".repeat(30_000), "ash ".repeat(10_000)));
+        assertThat(shop.row("A").path("title").path("captured").asString()).hasSize(20_000);
+    }
+
+    @Test
     void columnsThatWerePutRightAreRemembered() {
         long property = api.property("listings", "", false);
         String file = "number,what it is,colour\n1,Ash paddle,red\n";

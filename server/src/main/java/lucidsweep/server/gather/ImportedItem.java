@@ -16,6 +16,7 @@ import tools.jackson.databind.json.JsonMapper;
 final class ImportedItem {
 
     private static final int OK = 200;
+    private static final int LONGEST_TEXT = 20_000;
 
     private final Property property;
     private final long sweepId;
@@ -82,12 +83,14 @@ final class ImportedItem {
         List<CapturedItem.Text> texts = new ArrayList<>();
         texts.add(text("title", row.get(Meaning.TITLE)));
         texts.add(text("description", row.get(Meaning.DESCRIPTION)));
-        if (property.hasTags()) texts.add(CapturedItem.Text.of("tags", 1, row.get(Meaning.TAGS), standard));
+        if (property.hasTags()) {
+            texts.add(CapturedItem.Text.of("tags", 1, clip(row.get(Meaning.TAGS), LONGEST_TEXT), standard));
+        }
         return texts;
     }
 
     private CapturedItem.Text text(String name, String text) {
-        return CapturedItem.Text.of(name, text.isEmpty() ? 0 : 1, text, standard);
+        return CapturedItem.Text.of(name, text.isEmpty() ? 0 : 1, clip(text, LONGEST_TEXT), standard);
     }
 
     private static Long count(IntakeRow row, Meaning meaning) {

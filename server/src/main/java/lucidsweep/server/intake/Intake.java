@@ -23,6 +23,7 @@ public final class Intake {
     private static final Set<String> NOTHING = Set.of("", "-", "–", "—", "n/a", "na", "null", "none");
     private static final int LONGEST_PHRASE = 200;
     private static final int LONGEST_ADDRESS = 2_000;
+    private static final int LONGEST_ROW = 200_000;
 
     private final RowKind kind;
     private final Mapping mapping;
@@ -87,6 +88,7 @@ public final class Intake {
     }
 
     private IntakeRow parsed(long line, List<String> cells) throws Unusable {
+        checkLength(cells);
         Map<Meaning, String> values = new EnumMap<>(Meaning.class);
         for (Map.Entry<Meaning, Integer> place : places.entrySet()) {
             if (place.getKey() == Meaning.MONTH) continue;
@@ -105,6 +107,14 @@ public final class Intake {
         int before = seen.seen(key, line);
         if (before > 0) throw new Unusable("the same as line " + before + "; the first is kept");
         return new IntakeRow(line, values, monthly);
+    }
+
+    private static void checkLength(List<String> cells) throws Unusable {
+        long length = 0;
+        for (String cell : cells) length += cell.length();
+        if (length <= LONGEST_ROW) return;
+        throw new Unusable("the row has " + length + " characters, at most " + LONGEST_ROW
+                + " are expected; is a quote never closed?");
     }
 
     private String value(Meaning meaning, String text) throws Unusable {

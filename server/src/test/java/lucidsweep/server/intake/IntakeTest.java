@@ -95,6 +95,15 @@ class IntakeTest {
     }
 
     @Test
+    void aRowThatIsFarTooLongIsNamedAndTheRestIsRead() {
+        Read read = read(RowKind.LISTINGS, TableFile.of("id,title\n1,Ash\n2," + "x".repeat(300_000) + "\n3,Oak"));
+        assertThat(read.rows).containsExactly("id=1; title=Ash", "id=3; title=Oak");
+        assertThat(read.unreadable)
+                .containsExactly(
+                        "3: the row has 300001 characters, at most 200000 are expected; is a quote never closed?");
+    }
+
+    @Test
     void demandOfDaysAndMonths() throws IOException {
         Read read = read(RowKind.DEMAND, "demand.tsv", """
                 Page\tTop queries\tCountry\tMonth\tClicks\tImpressions\tAverage position
