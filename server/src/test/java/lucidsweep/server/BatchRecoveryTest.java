@@ -69,6 +69,22 @@ class BatchRecoveryTest {
         }
     }
 
+    @Test
+    void theBatchOfARemovedPropertyHindersNoStart() {
+        try (ConfigurableApplicationContext application = start()) {
+            Shop shop = new Shop(api(application), "id,title\nA,Ash paddle\n");
+            shop.batch(edit("after", "title", "\"with\":\" of cedar\""));
+            JdbcTemplate database = application.getBean(JdbcTemplate.class);
+            database.update("update batch set under_way = true, items = 0");
+            database.update("update property set removed = now(), findings_due = true");
+        }
+        try (ConfigurableApplicationContext application = start()) {
+            JdbcTemplate database = application.getBean(JdbcTemplate.class);
+            assertThat(count(database, "batch")).isZero();
+            assertThat(count(database, "field where draft is not null")).isZero();
+        }
+    }
+
     private static String listings() {
         StringBuilder csv = new StringBuilder("id,title,description\n");
         for (int i = 0; i < LISTINGS; i++) csv.append("L%d,Paddle %d,Carved in our shed %d\n".formatted(i, i, i));

@@ -35,6 +35,9 @@ interface ClientMapper {
             where p.removed is null and c.removed is null order by p.client_id, p.id""")
     List<Property> properties();
 
+    @Select("select * from property where id = #{id}")
+    Property propertyOrRemoved(long id);
+
     @Select("select * from property where id = #{id} and removed is null")
     Property property(long id);
 

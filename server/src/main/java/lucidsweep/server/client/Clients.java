@@ -38,6 +38,11 @@ public class Clients {
         return property;
     }
 
+    /** A property, also one that was removed: what was begun for it is still brought to its end. */
+    public Property propertyOrRemoved(long id) {
+        return mapper.propertyOrRemoved(id);
+    }
+
     public Client addClient(ClientForm form) {
         ClientMapper.Key key = new ClientMapper.Key();
         mapper.insertClient(key, form);

@@ -174,7 +174,7 @@ public class Batches implements SmartInitializingSingleton {
 
     /** Brings the fields of a batch to its state; those that are there already stay so. */
     private void finishTurn(Batch batch, Progress progress, Touched touched) {
-        Standard standard = clients.property(batch.propertyId()).standard();
+        Standard standard = clients.propertyOrRemoved(batch.propertyId()).standard();
         boolean undo = batch.state().equals("undone");
         int[] done = {0};
         Lookahead.over(
@@ -194,7 +194,7 @@ public class Batches implements SmartInitializingSingleton {
     /** Takes back what was written of a batch that did not come to its end. */
     private void takeBack(Batch batch) {
         IdRange range = IdRange.of(batch.id());
-        Standard standard = clients.property(batch.propertyId()).standard();
+        Standard standard = clients.propertyOrRemoved(batch.propertyId()).standard();
         Lookahead.over(
                 IdRange.ids(batch.id(), mapper.countChanges(range)),
                 AT_ONCE,

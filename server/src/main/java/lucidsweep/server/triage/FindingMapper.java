@@ -30,7 +30,7 @@ interface FindingMapper {
     @Update("update property set findings_due = #{due} where id = #{propertyId}")
     void setDue(long propertyId, boolean due);
 
-    @Select("select id from property where findings_due order by id")
+    @Select("select id from property where findings_due and removed is null order by id")
     List<Long> due();
 
     @Delete("delete from ending where property_id = #{propertyId}")
