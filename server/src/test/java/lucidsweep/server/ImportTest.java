@@ -123,6 +123,17 @@ class ImportTest {
                 .get(0);
         assertThat(row.path("published").asString()).isEqualTo("2026-03-04");
         assertThat(row.path("views").asInt()).isEqualTo(1_300);
+        String next = "video id,title,published,views\nv2,Edging,%s,7\n";
+        assertThat(plan(property, "next.csv", next.formatted("05/06/2026"))
+                        .path("dates")
+                        .asString())
+                .as("as it was said the last time")
+                .isEqualTo("MONTH_FIRST");
+        assertThat(plan(property, "next.csv", next.formatted("25/06/2026"))
+                        .path("dates")
+                        .asString())
+                .as("as this date can only be read")
+                .isEqualTo("DAY_FIRST");
     }
 
     @Test

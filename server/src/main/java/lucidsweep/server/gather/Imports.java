@@ -17,6 +17,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import lucidsweep.core.text.Likeness;
+import lucidsweep.core.text.WrittenDate;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.intake.Intake;
@@ -99,9 +100,13 @@ public class Imports {
     ImportPlan plan(long propertyId, String name, InputStream content) throws IOException {
         clients.property(propertyId);
         Path file = Files.createTempFile("lucid-import-", ".part");
+        Files.copy(content, file, StandardCopyOption.REPLACE_EXISTING);
+        return firstPlan(propertyId, file, name);
+    }
+
+    private ImportPlan firstPlan(long propertyId, Path file, String name) throws IOException {
         file.toFile().deleteOnExit();
         try {
-            Files.copy(content, file, StandardCopyOption.REPLACE_EXISTING);
             return plan(UUID.randomUUID().toString(), propertyId, file, name, null, null);
         } catch (RuntimeException e) {
             Files.deleteIfExists(file);
@@ -113,8 +118,7 @@ public class Imports {
     ImportPlan planFeed(long propertyId) throws IOException, InterruptedException {
         Property property = clients.property(propertyId);
         Path file = Feed.read(property, logins.of(propertyId), json);
-        file.toFile().deleteOnExit();
-        return plan(UUID.randomUUID().toString(), propertyId, file, property.address(), null, null);
+        return firstPlan(propertyId, file, property.address());
     }
 
     /** Looks at a file again, as rows of another kind or at another sheet of it. */
@@ -133,7 +137,7 @@ public class Imports {
         RowKind kind = asked == null ? likely(kinds, first) : asked;
         Mapping guessed = Mapping.guess(kind, first);
         String before = mapper.rememberedColumns(propertyId, kind.name(), hash(guessed));
-        Mapping mapping = before == null ? guessed : remembered(guessed, before);
+        Mapping mapping = before == null ? guessed : remembered(guessed, before, first);
         uploads.put(token, new Upload(propertyId, file, name, sheet, kind, mapping));
         List<ImportPlan.Column> columns = new ArrayList<>();
         for (int i = 0; i < mapping.columns().size(); i++) {
@@ -183,9 +187,11 @@ public class Imports {
         return Likeness.exactHash(String.join("\n", mapping.columns()));
     }
 
-    private Mapping remembered(Mapping guessed, String choice) {
+    /** What dates tell of the order of day and month outweighs what was said the last time. */
+    private Mapping remembered(Mapping guessed, String choice, List<List<String>> first) {
         ImportChoice before = json.readValue(choice, ImportChoice.class);
-        return guessed.with(before.meanings(), before.dates());
+        WrittenDate.Order told = Mapping.order(before.meanings(), first);
+        return guessed.with(before.meanings(), told == null ? before.dates() : told);
     }
 
     private static List<String> notes(RowKind kind, Mapping mapping) {

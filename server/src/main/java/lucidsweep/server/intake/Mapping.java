@@ -76,7 +76,8 @@ public record Mapping(List<String> columns, List<Meaning> meanings, boolean head
         return found;
     }
 
-    private static WrittenDate.Order order(List<Meaning> meanings, List<List<String>> rows) {
+    /** The order of day and month that the dates in some rows tell; null where they could have either. */
+    public static WrittenDate.Order order(List<Meaning> meanings, List<List<String>> rows) {
         boolean ambiguous = false;
         for (List<String> row : rows) {
             for (int i = 0; i < Math.min(row.size(), meanings.size()); i++) {
