@@ -1,7 +1,8 @@
 import { Button, FileButton, Modal, Textarea, TextInput } from "@mantine/core";
-import { useMutation } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type ImportPlan, type Property, upload } from "../api/client";
+import { ofProperty, useChange, useJobs } from "../api/queries";
 import stage from "../parts/stage.module.css";
 import { ImportDialog } from "./ImportDialog";
 
@@ -24,22 +25,29 @@ export function ImportPanel({ property }: { property: Property }) {
     onSuccess: () => setPasting(false),
   });
   const [feed, setFeed] = useState(property.address);
-  const fetchFeed = useMutation({
-    mutationFn: async () => {
-      if (feed !== property.address) {
-        await answer(
-          api.PUT("/api/properties/{id}", {
-            params: { path: { id: property.id } },
-            body: { ...property, address: feed },
-          }),
-        );
-      }
-      return answer(
-        api.POST("/api/properties/{propertyId}/imports/feed", { params: { path: { propertyId: property.id } } }),
+  const fetchFeed = useChange(property.id, async () => {
+    if (feed !== property.address) {
+      await answer(
+        api.PUT("/api/properties/{id}", {
+          params: { path: { id: property.id } },
+          body: { ...property, address: feed },
+        }),
       );
-    },
+    }
+    return answer(
+      api.POST("/api/properties/{propertyId}/imports/feed", { params: { path: { propertyId: property.id } } }),
+    );
   });
-  const plan = look.data ?? fetchFeed.data;
+  const jobs = useJobs(property.id);
+  const fetching = jobs.data?.find((job) => job.id === fetchFeed.data?.jobId);
+  const token = fetchFeed.data?.token ?? "";
+  const fetched = useQuery({
+    queryKey: ofProperty(property.id, "fetched", token),
+    queryFn: () => answer(api.GET("/api/imports/{token}", { params: { path: { token } } })),
+    enabled: fetching?.state === "done",
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  const plan = look.data ?? fetched.data;
   return (
     <div className={stage.block}>
       <h2>{WHAT[property.kind]}</h2>
@@ -100,9 +108,15 @@ export function ImportPanel({ property }: { property: Property }) {
             value={feed}
             onChange={(event) => setFeed(event.currentTarget.value)}
           />
-          <Button type="submit" variant="default" disabled={feed.trim() === ""} loading={fetchFeed.isPending}>
+          <Button
+            type="submit"
+            variant="default"
+            disabled={feed.trim() === ""}
+            loading={fetchFeed.isPending || fetching?.state === "running" || fetched.isFetching}
+          >
             Fetch
           </Button>
+          {fetching?.state === "failed" && <p role="alert">{fetching.note}</p>}
         </form>
       )}
       {plan && (

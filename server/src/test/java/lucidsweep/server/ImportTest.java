@@ -36,6 +36,7 @@ class ImportTest {
             """;
 
     private Api api;
+    private JsonNode fetching;
 
     @BeforeEach
     void takeApi(Api api) {
@@ -174,6 +175,20 @@ class ImportTest {
         assertThat(apply(again, Api.choice(again)))
                 .isEqualTo("3,001 rows of demand read, 3,000 of them in the place of earlier ones.");
         assertThat(shop.total("")).as("the listings are as they were").isEqualTo(3);
+        assertThat(api.post("/api/sweeps/" + lastSweep(shop.property()) + "/take-back", "")
+                        .status())
+                .isEqualTo(200);
+        JsonNode onceMore = plan(
+                shop.property(),
+                "demand.csv",
+                "page,query,country,month,clicks,impressions\n"
+                        + "https://bay.example/0,kayak 0,gb,2026-10,0,0\nhttps://bay.example/9,new,gb,2026-10,1,2\n");
+        trial = api.post("/api/imports/" + token(onceMore) + "/trial", Api.choice(onceMore))
+                .json();
+        assertThat(trial.path("added").asInt())
+                .as("what the second file brought is gone again")
+                .isEqualTo(1);
+        assertThat(trial.path("changed").asInt()).isEqualTo(1);
         JsonNode asListings = api.get(
                         "/api/imports/" + token(plan(shop.property(), "d.csv", demand)) + "?kind=LISTINGS")
                 .json();
@@ -185,8 +200,9 @@ class ImportTest {
         try (Website website = Website.ofDemo(DemoSite.ofSeed(7), 0)) {
             long property = api.property(
                     "videos", website.address().resolve("/channel/videos").toString(), true);
-            JsonNode plan = api.post("/api/properties/" + property + "/imports/feed", "{}")
-                    .json();
+            assertThat(fetched(property).path("note").asString()).isEqualTo("95 rows fetched.");
+            JsonNode plan =
+                    api.get("/api/imports/" + fetching.path("token").asString()).json();
             assertThat(plan.path("delimiter").asString()).as(plan.toString()).isEqualTo("none");
             int videos = new ChannelVideos(7).json().size();
             assertThat(videos).isGreaterThanOrEqualTo(90);
@@ -203,13 +219,20 @@ class ImportTest {
                     .contains("In the workshop");
         }
         long broken = api.property("listings", "http://127.0.0.1:9/none", true);
-        assertThat(api.post("/api/properties/" + broken + "/imports/feed", "{}").problem())
+        assertThat(fetched(broken).path("note").asString())
                 .contains("page 1 of the feed cannot be reached")
                 .contains("nothing was changed");
         long without = api.property("listings", "", true);
         assertThat(api.post("/api/properties/" + without + "/imports/feed", "{}")
                         .problem())
                 .contains("no address of a feed");
+    }
+
+    /** Fetches a property's feed and returns the job. */
+    private JsonNode fetched(long property) {
+        fetching =
+                api.post("/api/properties/" + property + "/imports/feed", "{}").json();
+        return api.ended(fetching.path("jobId").asLong());
     }
 
     private JsonNode plan(long property, String name, String content) {

@@ -2,7 +2,6 @@ package lucidsweep.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.BufferedReader;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.PrintStream;
@@ -10,39 +9,56 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Random;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import lucidsweep.server.RunningApplication.Api;
+import lucidsweep.server.RunningApplication.Reply;
 import lucidsweep.server.command.LucidCommand;
 import lucidsweep.standins.Website;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.JdbcTemplate;
+import tools.jackson.databind.JsonNode;
 
-/** A sweep whose process is killed again and again: no page is lost, none is captured twice. */
+/**
+ * Sweeps and imports whose process is killed again and again: nothing is lost, nothing is there twice. {@code ./bench} kills
+ * it 50 times.
+ */
 class KillTest {
 
-    private static final int PAGES = 600;
-    private static final int KILLS = 3;
+    private static final int KILLS = Integer.getInteger("kills", 3);
+    private static final int PAGES = 200 * KILLS;
+    private static final int LISTINGS = 4_000;
+    private static final int DEMAND = 10_000;
+
+    private final Random random = new Random(KILLS);
 
     @TempDir
     private Path data;
 
     @Test
-    void nothingIsLostAndNothingIsThereTwice() throws Exception {
-        Random random = new Random(3);
+    void sweepsGoOnWhereTheyWere() throws IOException {
+        long job = 0;
         try (Website website = Website.ofSize(PAGES, 0)) {
-            int done = 0;
+            long done = 0;
             for (int kill = 0; kill < KILLS; kill++) {
-                done = runUntil(website, done + 40 + random.nextInt(PAGES / KILLS - 100));
-                assertThat(done).as("done when it was killed").isBetween(1, PAGES - 1);
+                try (KilledApplication application = KilledApplication.on(data)) {
+                    if (kill == 0) job = begin(application.api(), website);
+                    done = reached(application.api(), job, done + 1 + random.nextInt(150));
+                }
+                assertThat(done).as("done when it was killed").isBetween(1L, PAGES - 1L);
             }
-            assertThat(runUntil(website, Integer.MAX_VALUE)).isEqualTo(-1);
+            try (KilledApplication application = KilledApplication.on(data)) {
+                assertThat(application.api().ended(job).path("state").asString())
+                        .isEqualTo("done");
+            }
         }
         try (ConfigurableApplicationContext application = KilledApplication.start(data.toString())) {
             JdbcTemplate database = application.getBean(JdbcTemplate.class);
             assertThat(count(database, "visit where outcome = 'captured'")).isEqualTo(PAGES);
             assertThat(count(database, "visit where outcome <> 'captured'")).isZero();
-            assertThat(database.queryForObject("select count(distinct address) from visit", Long.class))
-                    .isEqualTo(PAGES);
+            assertThat(count(database, "(select distinct address from visit)")).isEqualTo(PAGES);
             assertThat(count(database, "item")).isEqualTo(PAGES);
             assertThat(count(
                             database,
@@ -58,12 +74,63 @@ class KillTest {
     }
 
     @Test
-    void theCommandGoesOnWhereItWasCutShort() throws Exception {
+    void importsBeginAnewAndLeaveNothingTwice() throws IOException {
+        long shop = 0;
+        int listings = 0;
+        int demand = 0;
+        for (int kill = 0; kill < KILLS; kill++) {
+            try (KilledApplication application = KilledApplication.on(data)) {
+                Api api = application.api();
+                if (kill == 0) shop = api.property("listings", "", false);
+                for (int asked = random.nextInt(120); asked >= 0; asked--) {
+                    if (isRunning(api, shop)) continue;
+                    boolean ofItems = listings <= demand;
+                    apply(api, shop, ofItems ? listings(++listings) : demand(++demand));
+                }
+            }
+        }
+        try (KilledApplication application = KilledApplication.on(data)) {
+            Api api = application.api();
+            for (JsonNode job : api.get("/api/properties/" + shop + "/jobs").json())
+                api.ended(job.path("id").asLong());
+            if (demand == 0) apply(api, shop, demand(++demand));
+            for (JsonNode job : api.get("/api/properties/" + shop + "/jobs").json())
+                api.ended(job.path("id").asLong());
+        }
+        try (ConfigurableApplicationContext application = KilledApplication.start(data.toString())) {
+            JdbcTemplate database = application.getBean(JdbcTemplate.class);
+            assertThat(count(database, "sweep where state = 'done'"))
+                    .as("every import ended")
+                    .isEqualTo(count(database, "sweep"))
+                    .isEqualTo(listings + demand);
+            assertThat(count(database, "item where not gone")).isEqualTo(LISTINGS);
+            assertThat(count(
+                            database,
+                            "item i join field f on f.item_id = i.id where f.name = 'title'"
+                                    + " and f.captured = 'Paddle ' || substring(i.address, 2) || ' of year " + listings
+                                    + "'"))
+                    .as("titles of the last file")
+                    .isEqualTo(LISTINGS);
+            assertThat(count(database, "capture")).as("one of every file").isEqualTo((long) listings * LISTINGS);
+            assertThat(count(database, "visit")).isEqualTo((long) listings * LISTINGS);
+            assertThat(count(database, "demand where clicks = " + demand)).isEqualTo(DEMAND);
+            assertThat(count(database, "demand")).isEqualTo(DEMAND);
+            assertThat(count(database, "import_source")).isZero();
+        }
+        try (var files = Files.list(data.resolve("uploads"))) {
+            assertThat(files).as("files that are still kept").isEmpty();
+        }
+    }
+
+    @Test
+    void theCommandGoesOnWhereItWasCutShort() throws IOException {
         Path out = data.resolve("out");
         ByteArrayOutputStream errors = new ByteArrayOutputStream();
         PrintStream before = System.err;
         try (Website website = Website.ofSize(PAGES, 0)) {
-            runUntil(website, 100);
+            try (KilledApplication application = KilledApplication.on(data)) {
+                reached(application.api(), begin(application.api(), website), 50);
+            }
             System.setErr(new PrintStream(errors, true, StandardCharsets.UTF_8));
             int status = LucidCommand.run(new String[] {
                 "sweep", website.address().toString(), "--out", out.toString(), "--data", data.toString()
@@ -77,33 +144,49 @@ class KillTest {
         }
     }
 
-    private static long count(JdbcTemplate database, String what) {
-        return database.queryForObject("select count(*) from " + what, Long.class);
+    /** Begins to sweep a website, slowly enough to be killed on the way; returns the job. */
+    private static long begin(Api api, Website website) {
+        long property = api.property("website", website.address().toString(), true);
+        Reply begun = api.post(
+                "/api/properties/" + property + "/sweeps",
+                "{\"mostPages\":100000,\"mostDepth\":50,\"connections\":3,\"delayMs\":8}");
+        return begun.json().path("jobId").asLong();
     }
 
-    /** Runs until so many addresses are done and kills the process then; -1 where the sweep ended before. */
-    private int runUntil(Website website, int target) throws IOException, InterruptedException {
-        Path said = data.resolve("said.txt");
-        Process process = new ProcessBuilder(
-                        ProcessHandle.current().info().command().orElse("java"),
-                        "-cp",
-                        System.getProperty("java.class.path"),
-                        KilledApplication.class.getName(),
-                        data.toString(),
-                        website.address().toString())
-                .redirectError(said.toFile())
-                .start();
-        try (BufferedReader lines = process.inputReader()) {
-            for (String line = lines.readLine(); line != null; line = lines.readLine()) {
-                if (line.startsWith("ended done")) {
-                    process.waitFor();
-                    return -1;
-                }
-                if (line.matches("\\d+") && Integer.parseInt(line) >= target) return Integer.parseInt(line);
-            }
-            throw new IllegalStateException("the process ended by itself: " + Files.readString(said));
-        } finally {
-            process.destroyForcibly().waitFor();
-        }
+    /** Waits until a job has done so much, or has ended; returns how much it has done. */
+    private static long reached(Api api, long job, long target) {
+        JsonNode state = api.get("/api/jobs/" + job).json();
+        while (state.path("state").asString().equals("running")
+                && state.path("done").asLong() < target)
+            state = api.get("/api/jobs/" + job).json();
+        return state.path("done").asLong();
+    }
+
+    private static boolean isRunning(Api api, long property) {
+        return api.get("/api/properties/" + property + "/sweeps").body().contains("\"state\":\"running\"");
+    }
+
+    private static void apply(Api api, long property, String csv) {
+        JsonNode plan = api.upload(
+                        "/api/properties/" + property + "/imports", "file.csv", csv.getBytes(StandardCharsets.UTF_8))
+                .json();
+        Reply applied = api.post("/api/imports/" + plan.path("token").asString() + "/apply", Api.choice(plan));
+        assertThat(applied.status()).as(applied.body()).isEqualTo(200);
+    }
+
+    private static String listings(int year) {
+        return IntStream.range(0, LISTINGS)
+                .mapToObj(i -> "L" + i + ",Paddle " + i + " of year " + year)
+                .collect(Collectors.joining("\n", "id,title\n", "\n"));
+    }
+
+    private static String demand(int clicks) {
+        return IntStream.range(0, DEMAND)
+                .mapToObj(i -> "L" + i % LISTINGS + ",paddle " + i + ",2026-10," + clicks + ",900")
+                .collect(Collectors.joining("\n", "page,query,month,clicks,impressions\n", "\n"));
+    }
+
+    private static long count(JdbcTemplate database, String what) {
+        return database.queryForObject("select count(*) from " + what, Long.class);
     }
 }

@@ -1,53 +1,74 @@
 package lucidsweep.server;
 
-import java.util.List;
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.concurrent.locks.LockSupport;
-import lucidsweep.server.client.ClientForm;
-import lucidsweep.server.client.Clients;
-import lucidsweep.server.client.Property;
-import lucidsweep.server.client.PropertyForm;
-import lucidsweep.server.gather.CrawlSettings;
-import lucidsweep.server.gather.Sweeps;
-import lucidsweep.server.job.Job;
-import lucidsweep.server.job.Jobs;
+import lucidsweep.server.RunningApplication.Api;
 import org.springframework.boot.WebApplicationType;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
 
-/**
- * The application in a process of its own that a test may kill: sweeps a website, or goes on with the sweep that was
- * begun, and prints how many addresses are done, line by line, and "ended" at the end.
- */
-final class KilledApplication {
+/** The application in a process of its own that a test may kill. */
+final class KilledApplication implements AutoCloseable {
 
-    private static final CrawlSettings SETTINGS = CrawlSettings.of(100_000, 50, 3, 8);
+    private final Process process;
+    private final Api api;
 
-    private KilledApplication() {}
+    private KilledApplication(Process process, Api api) {
+        this.process = process;
+        this.api = api;
+    }
 
+    /** Runs until it is killed; prints its port when it answers. */
     public static void main(String[] args) {
-        try (ConfigurableApplicationContext application = start(args[0])) {
-            Clients clients = application.getBean(Clients.class);
-            List<Property> known = clients.properties();
-            long job = 1;
-            if (known.isEmpty()) {
-                long client = clients.addClient(new ClientForm("Large", "", "")).id();
-                Property property =
-                        clients.addProperty(new PropertyForm(client, "website", "Large", args[1], "en", true));
-                job = application
-                        .getBean(Sweeps.class)
-                        .start(property.id(), SETTINGS)
-                        .jobId();
+        ConfigurableApplicationContext application = new SpringApplicationBuilder(LucidSweep.class)
+                .logStartupInfo(false)
+                .run(
+                        "--server.port=0",
+                        "--lucid.data=" + args[0],
+                        "--lucid.web=" + args[0],
+                        "--logging.level.root=error");
+        System.out.println("port " + application.getEnvironment().getProperty("local.server.port"));
+        while (application.isRunning()) LockSupport.park();
+    }
+
+    /** Starts one on data that may have been there before. */
+    static KilledApplication on(Path data) throws IOException {
+        Path said = data.resolve("said.txt");
+        Process process = new ProcessBuilder(
+                        ProcessHandle.current().info().command().orElse("java"),
+                        "-cp",
+                        System.getProperty("java.class.path"),
+                        KilledApplication.class.getName(),
+                        data.toString())
+                .redirectError(said.toFile())
+                .start();
+        BufferedReader lines = process.inputReader();
+        for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+            if (line.startsWith("port ")) {
+                return new KilledApplication(process, new Api(Integer.parseInt(line.substring(5))));
             }
-            Job state = application.getBean(Jobs.class).find(job);
-            while (state.state().equals("running")) {
-                System.out.println(state.done());
-                LockSupport.parkNanos(10_000_000);
-                state = application.getBean(Jobs.class).find(job);
-            }
-            System.out.println("ended " + state.state() + " " + state.note());
+        }
+        throw new IllegalStateException("the process ended by itself: " + Files.readString(said));
+    }
+
+    Api api() {
+        return api;
+    }
+
+    /** Kills it as a power cut would. */
+    @Override
+    public void close() {
+        try {
+            process.destroyForcibly().waitFor();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
         }
     }
 
+    /** The application in this process, to look at what the killed one left; it goes on with it. */
     static ConfigurableApplicationContext start(String data) {
         return new SpringApplicationBuilder(LucidSweep.class)
                 .web(WebApplicationType.NONE)

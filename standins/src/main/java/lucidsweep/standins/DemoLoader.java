@@ -60,6 +60,7 @@ final class DemoLoader {
                                 website.resolve("/channel/videos").toString())),
                 "id");
         String videos = post("/api/properties/" + channel + "/imports/feed", "{}");
+        awaitJob(number(videos, "jobId"));
         post(
                 "/api/imports/" + text(videos, "token") + "/apply",
                 "{\"meanings\":[\"ID\",\"TITLE\",\"DESCRIPTION\",\"TAGS\",\"PUBLISHED\",\"VIEWS\",\"GROUP\"]}");

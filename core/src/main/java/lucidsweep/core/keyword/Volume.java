@@ -8,6 +8,7 @@ import java.util.regex.Pattern;
 /** Monthly searches as lists write them: "1300", "1,300", "1 300", "1.3K", "1300.0", "<10", "100 – 1K". */
 public final class Volume {
 
+    private static final int LONGEST_PLAIN = 15;
     private static final Pattern NUMBER = Pattern.compile(
             "[<>~≈]?\\s*(\\d[\\d ,.'\u00A0\u202F]*)\\s*([km]?)\\s*(?:[-–]\\s*(\\d[\\d ,.]*)\\s*([km]?))?\\s*\\+?");
     private static final Pattern GROUPED = Pattern.compile("\\d{1,3}([ ,.'\u00A0\u202F])\\d{3}(\\1\\d{3})*");
@@ -20,6 +21,7 @@ public final class Volume {
      * @return empty for "", "-", "n/a" and for anything that is no count
      */
     public static OptionalLong parse(String text) {
+        if (isPlain(text)) return OptionalLong.of(Long.parseLong(text));
         Matcher number = NUMBER.matcher(text.strip().toLowerCase(Locale.ROOT));
         if (!number.matches()) return OptionalLong.empty();
         try {
@@ -29,6 +31,13 @@ public final class Volume {
         } catch (NumberFormatException e) {
             return OptionalLong.empty();
         }
+    }
+
+    /** Most counts are digits only, which needs no patterns. */
+    private static boolean isPlain(String text) {
+        if (text.isEmpty() || text.length() > LONGEST_PLAIN) return false;
+        for (int i = 0; i < text.length(); i++) if (text.charAt(i) < '0' || text.charAt(i) > '9') return false;
+        return true;
     }
 
     private static double value(String digits, String unit) {

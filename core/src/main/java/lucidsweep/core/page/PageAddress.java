@@ -19,16 +19,22 @@ public final class PageAddress {
     private static final Pattern SUFFIX = Pattern.compile("\\.[A-Za-z0-9]{2,5}$");
     private static final Pattern FIRST_PAGE =
             Pattern.compile("(?i)(?<=/)(index|default|home)\\.(x?html?|php|aspx?|jsp|cgi)$");
+    private static final Pattern PLAIN_HOST = Pattern.compile("(?:[a-z0-9]+(?:-+[a-z0-9]+)*\\.)+[a-z]{2,20}");
     private static final Pattern WORD_BREAK = Pattern.compile("[-_+]");
 
     private PageAddress() {}
 
     /** The normal form of an absolute http or https address; empty for anything else. */
     public static Optional<URI> of(String address) {
+        return text(address).map(URI::create);
+    }
+
+    /** The same as text. */
+    public static Optional<String> text(String address) {
         if (address.length() > LONGEST) return Optional.empty();
         Reference reference = Reference.of(address);
         if (reference.scheme() == null) return Optional.empty();
-        return normal(reference.on(reference)).filter(PageAddress::isShort).map(URI::create);
+        return normal(reference.on(reference)).filter(PageAddress::isShort);
     }
 
     /** The normal form of a link found on a page of a normal address; empty where it leads to no page ("mailto:", "javascript:" …). */
@@ -94,20 +100,23 @@ public final class PageAddress {
         if (reference.authority() == null) return Optional.empty();
         String scheme = reference.scheme().toLowerCase(Locale.ROOT);
         if (!scheme.equals("http") && !scheme.equals("https")) return Optional.empty();
-        return host(reference.authority()).map(server -> {
-            boolean defaultPort = server.getPort() == (scheme.equals("http") ? 80 : 443);
-            String port = server.getPort() < 0 || defaultPort ? "" : ":" + server.getPort();
-            return scheme + "://" + server.getHost().toLowerCase(Locale.ROOT) + port + reference.pathAndQuery();
-        });
+        return host(reference.authority(), scheme).map(host -> scheme + "://" + host + reference.pathAndQuery());
     }
 
-    /** Host and port of an authority; empty where there is no valid host. Names in other scripts become their ASCII form. */
-    private static Optional<URI> host(String authority) {
+    /**
+     * Host and port of an authority, without a port that is the usual one; empty where there is no valid host. Names in
+     * other scripts become their ASCII form.
+     */
+    private static Optional<String> host(String authority, String scheme) {
+        if (PLAIN_HOST.matcher(authority).matches()) return Optional.of(authority);
         String server = authority.substring(authority.lastIndexOf('@') + 1);
         try {
             boolean ascii = server.chars().allMatch(c -> c < 0x80);
             URI address = new URI("http://" + (ascii ? server : IDN.toASCII(server, IDN.ALLOW_UNASSIGNED)));
-            return address.getHost() == null ? Optional.empty() : Optional.of(address);
+            if (address.getHost() == null) return Optional.empty();
+            boolean usual = address.getPort() < 0 || address.getPort() == (scheme.equals("http") ? 80 : 443);
+            String host = address.getHost().toLowerCase(Locale.ROOT);
+            return Optional.of(usual ? host : host + ":" + address.getPort());
         } catch (URISyntaxException | IllegalArgumentException e) {
             return Optional.empty();
         }

@@ -17,6 +17,7 @@ public final class WrittenNumber {
 
     /** The number with "." before its decimals, such as "1300.50"; empty where it is none. */
     public static Optional<String> plain(String text) {
+        if (isPlain(text)) return Optional.of(text);
         String digits = AROUND.matcher(text.strip()).replaceAll("").replaceAll("[\\s\\u00A0\\u202F'’]", "");
         int dot = digits.lastIndexOf('.');
         int comma = digits.lastIndexOf(',');
@@ -34,5 +35,17 @@ public final class WrittenNumber {
         if (!NUMBER.matcher(digits).matches()) return Optional.empty();
         String unsigned = digits.startsWith("+") ? digits.substring(1) : digits;
         return Optional.of(unsigned.startsWith(".") ? "0" + unsigned : unsigned);
+    }
+
+    /** Most numbers are written as we write them, which needs no patterns. */
+    private static boolean isPlain(String text) {
+        int dot = -1;
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            boolean firstDot = c == '.' && dot < 0 && i > 0 && i < text.length() - 1;
+            if (firstDot) dot = i;
+            else if (c < '0' || c > '9') return false;
+        }
+        return !text.isEmpty();
     }
 }

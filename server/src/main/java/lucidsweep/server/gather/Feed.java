@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.job.Progress;
 import lucidsweep.server.web.Refusal;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -29,35 +30,43 @@ final class Feed {
     private final Fetcher fetcher;
     private final AddressGuard guard;
     private final JsonMapper json;
+    private final Progress progress;
     private final RequestPace pace = new RequestPace(new Politeness(MOST_CONNECTIONS, 0));
 
-    Feed(Fetcher fetcher, AddressGuard guard, JsonMapper json) {
+    private Feed(Fetcher fetcher, AddressGuard guard, JsonMapper json, Progress progress) {
         this.fetcher = fetcher;
         this.guard = guard;
         this.json = json;
+        this.progress = progress;
     }
 
-    /** Reads all pages into a new file of JSON Lines. */
-    static Path read(Property property, Login login, JsonMapper json) throws InterruptedException, IOException {
-        URI start = PageAddress.of(property.address())
+    /** Says in words where a property has no address of a feed. */
+    static URI checkAddress(Property property) {
+        return PageAddress.of(property.address())
                 .orElseThrow(() -> Refusal.badInput("this property has no address of a feed; please give it one"));
+    }
+
+    /**
+     * Reads all pages into a file of JSON Lines.
+     *
+     * @return how many objects there are
+     */
+    static int read(Property property, Login login, Path file, JsonMapper json, Progress progress)
+            throws InterruptedException, IOException {
+        URI start = checkAddress(property);
         AddressGuard guard = new AddressGuard(property.privateAllowed());
-        Path file = Files.createTempFile("lucid-feed-", ".part");
         try (Fetcher fetcher = new Fetcher(guard, login, start, Fetcher.Patience.USUAL);
                 BufferedWriter out = Files.newBufferedWriter(file, StandardCharsets.UTF_8)) {
-            new Feed(fetcher, guard, json).read(start, out);
-            return file;
-        } catch (Refusal | IOException | InterruptedException e) {
-            Files.deleteIfExists(file);
-            throw e;
+            return new Feed(fetcher, guard, json, progress).read(start, out);
         }
     }
 
-    private void read(URI start, BufferedWriter out) throws InterruptedException, IOException {
+    private int read(URI start, BufferedWriter out) throws InterruptedException, IOException {
         Set<URI> seen = new HashSet<>();
         URI at = start;
         int items = 0;
         for (int page = 1; page <= MOST_PAGES && at != null && seen.add(at); page++) {
+            if (progress.stopAsked()) throw Refusal.conflict("Stopped; nothing was taken in.");
             Fetched answer = page(at, page);
             JsonNode body = body(answer, page);
             JsonNode list = list(body);
@@ -67,10 +76,12 @@ final class Feed {
                 out.write('\n');
                 items++;
             }
+            progress.report(items, 0);
             String next = answer.next().isEmpty() ? body.path("next").asString("") : answer.next();
             at = next.isEmpty() ? null : PageAddress.resolve(at, next).orElse(null);
         }
         if (items == 0) throw Refusal.badInput(start + " answers no list of objects");
+        return items;
     }
 
     private Fetched page(URI address, int page) throws InterruptedException {

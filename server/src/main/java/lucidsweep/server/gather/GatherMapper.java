@@ -73,11 +73,23 @@ interface GatherMapper {
     @Select("select max(ended) from sweep where property_id = #{propertyId} and state <> 'failed'")
     Instant lastEnded(long propertyId);
 
-    @Select("select * from sweep where state = 'running' and kind = 'crawl' order by id")
-    List<Sweep> unfinished();
+    @Select("select * from sweep where state = 'running' and kind = #{kind} order by id")
+    List<Sweep> unfinished(String kind);
 
-    @Update("update sweep set state = 'failed', ended = now() where state = 'running' and kind = 'import'")
-    void failUnfinishedImports();
+    /** The file of an import that is under way. */
+    record ImportSource(long sweepId, String token, String sheet) {}
+
+    @Insert("insert into import_source (sweep_id, token, sheet) values (#{sweepId}, #{token}, #{sheet})")
+    void insertSource(ImportSource source);
+
+    @Select("select * from import_source where sweep_id = #{sweepId}")
+    ImportSource source(long sweepId);
+
+    @Select("select * from import_source")
+    List<ImportSource> sources();
+
+    @Delete("delete from import_source where sweep_id = #{sweepId}")
+    void forgetSource(long sweepId);
 
     /** An address that a sweep came to know, and what was stored of it if that is known at once. */
     record NewVisit(
@@ -107,6 +119,9 @@ interface GatherMapper {
 
     @Delete("delete from visit where id = any(#{ids})")
     void deleteVisits(@Param("ids") Object[] ids);
+
+    @Delete("delete from visit where id between #{range.first} and #{range.last}")
+    void forgetVisits(@Param("range") IdRange range);
 
     /** What became of an address. */
     record EndedVisit(

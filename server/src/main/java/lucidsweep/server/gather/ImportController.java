@@ -20,9 +20,11 @@ import org.springframework.web.multipart.MultipartFile;
 @RequestMapping("/api")
 class ImportController {
 
+    private final ImportPlans plans;
     private final Imports imports;
 
-    ImportController(Imports imports) {
+    ImportController(ImportPlans plans, Imports imports) {
+        this.plans = plans;
         this.imports = imports;
     }
 
@@ -30,7 +32,7 @@ class ImportController {
     ImportPlan plan(@PathVariable long propertyId, @RequestParam MultipartFile file) throws IOException {
         String name = file.getOriginalFilename() == null ? "a file" : file.getOriginalFilename();
         try (InputStream content = file.getInputStream()) {
-            return imports.plan(propertyId, name, content);
+            return plans.plan(propertyId, name, content);
         }
     }
 
@@ -41,12 +43,12 @@ class ImportController {
 
     @PostMapping("/properties/{propertyId}/imports/text")
     ImportPlan planText(@PathVariable long propertyId, @Valid @RequestBody Pasted pasted) throws IOException {
-        return imports.plan(propertyId, pasted.text());
+        return plans.plan(propertyId, pasted.text());
     }
 
     @PostMapping("/properties/{propertyId}/imports/feed")
-    ImportPlan planFeed(@PathVariable long propertyId) throws IOException, InterruptedException {
-        return imports.planFeed(propertyId);
+    ImportPlans.Fetching fetchFeed(@PathVariable long propertyId) throws IOException {
+        return plans.fetchFeed(propertyId);
     }
 
     @GetMapping("/imports/{token}")
@@ -54,7 +56,7 @@ class ImportController {
             @PathVariable String token,
             @RequestParam(required = false) RowKind kind,
             @RequestParam(required = false) String sheet) {
-        return imports.plan(token, kind, sheet);
+        return plans.plan(token, kind, sheet);
     }
 
     @PostMapping("/imports/{token}/trial")

@@ -1,29 +1,16 @@
 package lucidsweep.server.gather;
 
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
-import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
-import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.UUID;
-import java.util.concurrent.ConcurrentHashMap;
-import lucidsweep.core.text.Likeness;
-import lucidsweep.core.text.WrittenDate;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.database.IdRange;
 import lucidsweep.server.intake.Intake;
 import lucidsweep.server.intake.IntakeRow;
 import lucidsweep.server.intake.Mapping;
-import lucidsweep.server.intake.Meaning;
 import lucidsweep.server.intake.RowKind;
 import lucidsweep.server.item.CapturedItem;
 import lucidsweep.server.item.Captures;
@@ -33,208 +20,69 @@ import lucidsweep.server.job.Progress;
 import lucidsweep.server.table.TableFile;
 import lucidsweep.server.web.Counted;
 import lucidsweep.server.web.Refusal;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Imports pages, listings, videos, demand and results from files: looked at, tried, applied, and taken back. */
+/** Reads files of pages, listings, videos, demand and results: tried, applied, and taken back. */
 @Service
 public class Imports {
 
-    private static final int SAMPLES = 4;
-    private static final int SAMPLE_ROWS = 2_000;
     private static final int TRIAL_AT_ONCE = 1_000;
     private static final int EXAMPLES = 50;
 
     private final GatherMapper mapper;
     private final ReportMapper reports;
+    private final ImportPlans plans;
+    private final Uploads uploads;
     private final Captures captures;
     private final Clients clients;
     private final Items items;
     private final Jobs jobs;
     private final TransactionTemplate transaction;
     private final JsonMapper json;
-    private final Logins logins;
     private final ApplicationEventPublisher publisher;
-    private final Map<String, Upload> uploads = new ConcurrentHashMap<>();
 
     Imports(
             GatherMapper mapper,
             ReportMapper reports,
+            ImportPlans plans,
+            Uploads uploads,
             Captures captures,
             Clients clients,
             Items items,
             Jobs jobs,
             TransactionTemplate transaction,
             JsonMapper json,
-            Logins logins,
             ApplicationEventPublisher publisher) {
         this.mapper = mapper;
         this.reports = reports;
+        this.plans = plans;
+        this.uploads = uploads;
         this.captures = captures;
         this.clients = clients;
         this.items = items;
         this.jobs = jobs;
         this.transaction = transaction;
         this.json = json;
-        this.logins = logins;
         this.publisher = publisher;
-    }
-
-    /** A file that was taken in, and how it is to be read. */
-    private record Upload(long propertyId, Path file, String name, String sheet, RowKind kind, Mapping mapping) {
-
-        TableFile table() {
-            return TableFile.of(file, sheet);
-        }
-    }
-
-    /** Takes a pasted text in. */
-    ImportPlan plan(long propertyId, String text) throws IOException {
-        if (text.isBlank()) throw Refusal.badInput("there is nothing in it; at least one line was expected");
-        return plan(propertyId, "pasted rows", new ByteArrayInputStream(text.getBytes(StandardCharsets.UTF_8)));
-    }
-
-    /** Takes a file in and says how it was understood. */
-    ImportPlan plan(long propertyId, String name, InputStream content) throws IOException {
-        clients.property(propertyId);
-        Path file = Files.createTempFile("lucid-import-", ".part");
-        Files.copy(content, file, StandardCopyOption.REPLACE_EXISTING);
-        return firstPlan(propertyId, file, name);
-    }
-
-    private ImportPlan firstPlan(long propertyId, Path file, String name) throws IOException {
-        file.toFile().deleteOnExit();
-        try {
-            return plan(UUID.randomUUID().toString(), propertyId, file, name, null, null);
-        } catch (RuntimeException e) {
-            Files.deleteIfExists(file);
-            throw e;
-        }
-    }
-
-    /** Fetches what the feed of a property answers, page by page, and says how it was understood. */
-    ImportPlan planFeed(long propertyId) throws IOException, InterruptedException {
-        Property property = clients.property(propertyId);
-        Path file = Feed.read(property, logins.of(propertyId), json);
-        return firstPlan(propertyId, file, property.address());
-    }
-
-    /** Looks at a file again, as rows of another kind or at another sheet of it. */
-    ImportPlan plan(String token, RowKind kind, String sheet) {
-        Upload upload = upload(token);
-        return plan(token, upload.propertyId, upload.file, upload.name, kind, sheet);
-    }
-
-    private ImportPlan plan(String token, long propertyId, Path file, String name, RowKind asked, String sheet) {
-        List<RowKind> kinds = kinds(clients.property(propertyId));
-        if (asked != null && !kinds.contains(asked)) {
-            throw Refusal.badInput("this property takes " + kinds + " in, not " + asked);
-        }
-        TableFile table = TableFile.of(file, sheet);
-        List<List<String>> first = table.first(SAMPLE_ROWS);
-        RowKind kind = asked == null ? likely(kinds, first) : asked;
-        Mapping guessed = Mapping.guess(kind, first);
-        String before = mapper.rememberedColumns(propertyId, kind.name(), hash(guessed));
-        Mapping mapping = before == null ? guessed : remembered(guessed, before, first);
-        uploads.put(token, new Upload(propertyId, file, name, sheet, kind, mapping));
-        List<ImportPlan.Column> columns = new ArrayList<>();
-        for (int i = 0; i < mapping.columns().size(); i++) {
-            int at = i;
-            List<String> samples = first.stream()
-                    .skip(mapping.header() ? 1 : 0)
-                    .limit(SAMPLES)
-                    .map(row -> at < row.size() ? row.get(at) : "")
-                    .toList();
-            columns.add(new ImportPlan.Column(
-                    mapping.columns().get(i), mapping.meanings().get(i), samples));
-        }
-        return new ImportPlan(
-                token,
-                name,
-                table.encoding(),
-                table.delimiter(),
-                table.sheets(),
-                table.sheets().isEmpty() ? null : sheet == null ? table.sheets().get(0) : sheet,
-                kind,
-                kinds,
-                kind.meanings(),
-                mapping.dates(),
-                before != null,
-                columns,
-                notes(kind, mapping));
-    }
-
-    private static List<RowKind> kinds(Property property) {
-        RowKind own = switch (property.kind()) {
-            case "website" -> RowKind.PAGES;
-            case "listings" -> RowKind.LISTINGS;
-            default -> RowKind.VIDEOS;
-        };
-        return List.of(own, RowKind.DEMAND, RowKind.RESULTS);
-    }
-
-    /** The kind of which a file has every column that is needed; else that of the property's items. */
-    private static RowKind likely(List<RowKind> kinds, List<List<String>> first) {
-        for (RowKind kind : List.of(kinds.get(1), kinds.get(2), kinds.get(0))) {
-            if (Mapping.guess(kind, first).isComplete(kind)) return kind;
-        }
-        return kinds.get(0);
-    }
-
-    private static long hash(Mapping mapping) {
-        return Likeness.exactHash(String.join("\n", mapping.columns()));
-    }
-
-    /** What dates tell of the order of day and month outweighs what was said the last time. */
-    private Mapping remembered(Mapping guessed, String choice, List<List<String>> first) {
-        ImportChoice before = json.readValue(choice, ImportChoice.class);
-        WrittenDate.Order told = Mapping.order(before.meanings(), first);
-        return guessed.with(before.meanings(), told == null ? before.dates() : told);
-    }
-
-    private static List<String> notes(RowKind kind, Mapping mapping) {
-        List<String> notes = new ArrayList<>();
-        Set<String> seen = new HashSet<>();
-        for (String name : mapping.columns()) {
-            if (!seen.add(name.strip().toLowerCase(Locale.ROOT))) {
-                notes.add("Two columns are called “" + name + "”; the first is taken unless you say otherwise.");
-            }
-        }
-        mapping.missing(kind)
-                .forEach(meaning -> notes.add("No column looks like the " + meaning.code() + "; please choose it."));
-        boolean known =
-                mapping.meanings().contains(Meaning.ID) || mapping.meanings().contains(Meaning.ADDRESS);
-        if (kind.isItem() && kind != RowKind.PAGES && !known) {
-            notes.add("No column looks like an id or address; items are then told apart by their titles.");
-        }
-        return notes;
-    }
-
-    private Upload upload(String token) {
-        Upload upload = uploads.get(token);
-        if (upload == null) throw Refusal.notFound("this file is no longer kept; please choose it again");
-        return upload;
-    }
-
-    private static Mapping checked(Upload upload, ImportChoice choice) {
-        Mapping mapping = upload.mapping.with(choice.meanings(), choice.dates());
-        mapping.check(upload.kind);
-        if (mapping.dates() == null) {
-            throw Refusal.badInput("please say whether the day or the month comes first in the dates");
-        }
-        return mapping;
     }
 
     /** Says what reading the file would do, and changes nothing. */
     ImportTrial trial(String token, ImportChoice choice) {
-        Upload upload = upload(token);
-        Mapping mapping = checked(upload, choice);
-        Property property = clients.property(upload.propertyId);
-        Trial trial = upload.kind.isItem() ? new ItemTrial(property, mapping) : new ReportTrial(upload.kind, property);
-        new Intake(upload.kind, mapping).read(upload.table(), trial);
+        ImportPlans.Checked file = plans.checked(token, choice);
+        Property property = clients.property(file.propertyId());
+        Trial trial =
+                file.kind().isItem() ? new ItemTrial(property, file.mapping()) : new ReportTrial(file.kind(), property);
+        new Intake(file.kind(), file.mapping()).read(table(token, file.sheet()), trial);
         return trial.result();
+    }
+
+    private TableFile table(String token, String sheet) {
+        return TableFile.of(uploads.file(token), sheet);
     }
 
     /** Counts what rows would do. */
@@ -307,27 +155,39 @@ public class Imports {
 
     /** Reads the file with the columns as they were put right. */
     Sweep apply(String token, ImportChoice choice) {
-        Upload upload = upload(token);
-        Mapping mapping = checked(upload, choice);
-        ImportShape shape = ImportShape.of(upload.kind, mapping, upload.table().delimiterChar());
-        long job = jobs.create(upload.propertyId, "import", "Import of " + upload.name);
+        ImportPlans.Checked file = plans.checked(token, choice);
+        boolean running = mapper.sweeps(file.propertyId()).stream()
+                .anyMatch(sweep -> sweep.state().equals("running"));
+        if (running) throw Refusal.conflict("a sweep or import of this property is under way; stop it first or wait");
+        char delimiter = table(token, file.sheet()).delimiterChar();
+        ImportShape shape = ImportShape.of(file.kind(), file.mapping(), delimiter);
         GatherMapper.Key key = new GatherMapper.Key();
-        mapper.insertSweep(key, upload.propertyId, job, "import", upload.name, json.writeValueAsString(shape));
-        mapper.rememberColumns(
-                upload.propertyId,
-                upload.kind.name(),
-                hash(mapping),
-                json.writeValueAsString(new ImportChoice(mapping.meanings(), mapping.dates())));
-        Sweep sweep = mapper.sweep(key.id);
-        uploads.remove(token);
-        jobs.start(job, progress -> {
-            try {
-                return run(sweep, upload, mapping, progress);
-            } finally {
-                Files.deleteIfExists(upload.file);
-            }
+        transaction.executeWithoutResult(status -> {
+            long job = jobs.create(file.propertyId(), "import", "Import of " + file.name());
+            mapper.insertSweep(key, file.propertyId(), job, "import", file.name(), json.writeValueAsString(shape));
+            mapper.insertSource(new GatherMapper.ImportSource(key.id, token, file.sheet()));
+            plans.handOver(file);
         });
+        Sweep sweep = mapper.sweep(key.id);
+        start(sweep);
         return sweep;
+    }
+
+    private void start(Sweep sweep) {
+        jobs.start(sweep.jobId(), progress -> run(sweep, progress));
+    }
+
+    /** Begins anew what was cut short: an import of items has left nothing then, one of reports is taken back first. */
+    @EventListener(ApplicationReadyEvent.class)
+    void beginAnewAfterTheEnd() {
+        uploads.keepOnly(
+                mapper.sources().stream().map(GatherMapper.ImportSource::token).toList());
+        for (Sweep sweep : mapper.unfinished("import")) {
+            takeBackReports(sweep.id());
+            GatherMapper.ImportSource source = mapper.source(sweep.id());
+            if (source != null && Files.exists(uploads.file(source.token()))) start(sweep);
+            else mapper.endSweep(sweep.id(), "failed");
+        }
     }
 
     /** The shape of the file that a sweep read; empty where it was a crawl. */
@@ -348,33 +208,45 @@ public class Imports {
                         "this property was not filled from a file, so there is no shape to hand it back in"));
     }
 
-    private String run(Sweep sweep, Upload upload, Mapping mapping, Progress progress) {
+    private String run(Sweep sweep, Progress progress) {
+        GatherMapper.ImportSource source = mapper.source(sweep.id());
+        ImportShape shape = shapeOfSweep(sweep.id()).orElseThrow();
         try {
-            String note = upload.kind.isItem()
-                    ? readItems(sweep, upload, mapping, progress)
-                    : readReports(sweep, upload, mapping, progress);
-            mapper.endSweep(sweep.id(), "done");
+            Intake intake = new Intake(shape.kind(), shape.mapping());
+            TableFile table = table(source.token(), source.sheet());
+            String note = shape.kind().isItem()
+                    ? readItems(sweep, shape, intake, table, progress)
+                    : readReports(sweep, shape.kind(), intake, table, progress);
+            end(sweep, source, "done");
             return note;
         } catch (RuntimeException e) {
-            mapper.endSweep(sweep.id(), "failed");
+            // Where the application ends, the next start begins the import anew.
+            if (jobs.isClosing() && progress.stopAsked()) return "";
+            takeBackReports(sweep.id());
+            end(sweep, source, "failed");
             throw e;
         } finally {
             items.changed(sweep.propertyId());
         }
     }
 
-    private String readItems(Sweep sweep, Upload upload, Mapping mapping, Progress progress) {
+    private void end(Sweep sweep, GatherMapper.ImportSource source, String state) {
+        mapper.endSweep(sweep.id(), state);
+        mapper.forgetSource(sweep.id());
+        uploads.remove(source.token());
+    }
+
+    private String readItems(Sweep sweep, ImportShape shape, Intake intake, TableFile table, Progress progress) {
         Property property = clients.property(sweep.propertyId());
-        ImportedItem maker = new ImportedItem(property, sweep.id(), mapping, json);
+        ImportedItem maker = new ImportedItem(property, sweep.id(), shape.mapping(), json);
         ImportReading<CapturedItem> reading =
                 new ImportReading<>(sweep, mapper, progress, maker::of, rows -> stored(property, sweep, rows));
         transaction.executeWithoutResult(status -> {
-            new Intake(upload.kind, mapping).read(upload.table(), reading);
-            reading.flush();
+            reading.read(intake, table, Runnable::run);
             if (property.hasTags()) captures.markGoneByImport(sweep.propertyId(), sweep.id());
         });
         publisher.publishEvent(new SweepEnded(sweep.propertyId(), sweep.id()));
-        String thing = upload.kind.name().toLowerCase(Locale.ROOT).replaceFirst("s$", "");
+        String thing = shape.kind().name().toLowerCase(Locale.ROOT).replaceFirst("s$", "");
         return said(Counted.of(reading.read(), thing) + " read", reading.unreadable());
     }
 
@@ -389,15 +261,13 @@ public class Imports {
         return lines;
     }
 
-    private String readReports(Sweep sweep, Upload upload, Mapping mapping, Progress progress) {
-        ReportedRows rows = new ReportedRows(reports, upload.kind, sweep.propertyId(), sweep.id());
+    /** Stored some thousands of rows at a time: the database takes twice as long over a million rows in one piece. */
+    private String readReports(Sweep sweep, RowKind kind, Intake intake, TableFile table, Progress progress) {
+        ReportedRows rows = new ReportedRows(reports, kind, sweep.propertyId(), sweep.id());
         ImportReading<Record> reading = new ImportReading<>(sweep, mapper, progress, rows::of, rows::store);
-        transaction.executeWithoutResult(status -> {
-            new Intake(upload.kind, mapping).read(upload.table(), reading);
-            reading.flush();
-        });
-        String thing = upload.kind == RowKind.DEMAND ? "row of demand" : "result";
-        String count = reading.read() == 1 || upload.kind != RowKind.DEMAND
+        reading.read(intake, table, store -> transaction.executeWithoutResult(status -> store.run()));
+        String thing = kind == RowKind.DEMAND ? "row of demand" : "result";
+        String count = reading.read() == 1 || kind != RowKind.DEMAND
                 ? Counted.of(reading.read(), thing)
                 : String.format(Locale.ROOT, "%,d rows of demand", reading.read());
         String replaced = rows.replaced() == 0
@@ -410,7 +280,7 @@ public class Imports {
         return read + (unreadable == 0 ? "." : ", " + Counted.of(unreadable, "row") + " could not be read.");
     }
 
-    /** Puts the items back as they were before the last import; drafts, targets and keeps stay as they are. */
+    /** Puts everything back as it was before the last import; drafts, targets and keeps stay as they are. */
     Sweep takeBack(long sweepId) {
         Sweep sweep = mapper.sweep(sweepId);
         if (sweep == null) throw Refusal.notFound("there is no sweep " + sweepId);
@@ -423,8 +293,12 @@ public class Imports {
         if (!last || !sweep.kind().equals("import") || !sweep.state().equals("done")) {
             throw Refusal.conflict("only the last import can be taken back, and only where no sweep came after it");
         }
-        ImportShape shape = json.readValue(mapper.settings(sweepId), ImportShape.class);
-        if (!shape.kind().isItem()) throw Refusal.conflict("demand and results are not taken back; import them anew");
+        boolean ofItems = shapeOfSweep(sweepId).orElseThrow().kind().isItem();
+        if (!ofItems) {
+            takeBackReports(sweepId);
+            mapper.endSweep(sweepId, "taken-back");
+            return mapper.sweep(sweepId);
+        }
         transaction.executeWithoutResult(status -> {
             captures.takeBack(property, sweepId);
             mapper.endSweep(sweepId, "taken-back");
@@ -432,5 +306,12 @@ public class Imports {
         publisher.publishEvent(new SweepEnded(property.id(), sweepId));
         items.changed(property.id());
         return mapper.sweep(sweepId);
+    }
+
+    private void takeBackReports(long sweepId) {
+        RowKind kind = shapeOfSweep(sweepId).orElseThrow().kind();
+        if (kind.isItem()) return;
+        ReportedRows.takeBack(reports, kind, sweepId, transaction);
+        mapper.forgetVisits(IdRange.of(sweepId));
     }
 }

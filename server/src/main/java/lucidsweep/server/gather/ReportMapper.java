@@ -2,6 +2,7 @@ package lucidsweep.server.gather;
 
 import java.util.List;
 import java.util.Map;
+import lucidsweep.server.database.IdRange;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -26,15 +27,22 @@ interface ReportMapper {
             long impressions,
             Double position) {}
 
-    @Insert("""
-            insert into demand (id, property_id, row_hash, address, query, country, from_day, to_day, clicks,
-                impressions, position)
+    String DEMAND_COLUMNS =
+            "id, property_id, row_hash, address, query, country, from_day, to_day, clicks, impressions, position";
+
+    String DEMAND_VALUES = """
             select * from unnest(cast(#{id} as bigint array), cast(#{propertyId} as bigint array),
                 cast(#{rowHash} as bigint array), cast(#{address} as varchar array), cast(#{query} as varchar array),
                 cast(#{country} as varchar array), cast(#{fromDay} as varchar array), cast(#{toDay} as varchar array),
                 cast(#{clicks} as bigint array), cast(#{impressions} as bigint array),
-                cast(#{position} as double precision array))""")
+                cast(#{position} as double precision array))
+            """;
+
+    @Insert("insert into demand (" + DEMAND_COLUMNS + ") " + DEMAND_VALUES)
     void insertDemand(Map<String, Object[]> rows);
+
+    @Insert("merge into demand (" + DEMAND_COLUMNS + ") key (id) " + DEMAND_VALUES)
+    void changeDemand(Map<String, Object[]> rows);
 
     /** Who ranks for a query. */
     record ResultRow(
@@ -47,13 +55,20 @@ interface ReportMapper {
             String title,
             String description) {}
 
-    @Insert("""
-            insert into result (id, property_id, row_hash, query, position, address, title, description)
+    String RESULT_COLUMNS = "id, property_id, row_hash, query, position, address, title, description";
+
+    String RESULT_VALUES = """
             select * from unnest(cast(#{id} as bigint array), cast(#{propertyId} as bigint array),
                 cast(#{rowHash} as bigint array), cast(#{query} as varchar array),
                 cast(#{position} as double precision array), cast(#{address} as varchar array),
-                cast(#{title} as varchar array), cast(#{description} as varchar array))""")
+                cast(#{title} as varchar array), cast(#{description} as varchar array))
+            """;
+
+    @Insert("insert into result (" + RESULT_COLUMNS + ") " + RESULT_VALUES)
     void insertResults(Map<String, Object[]> rows);
+
+    @Insert("merge into result (" + RESULT_COLUMNS + ") key (id) " + RESULT_VALUES)
+    void changeResults(Map<String, Object[]> rows);
 
     record Stored(long id, long rowHash) {}
 
@@ -65,9 +80,25 @@ interface ReportMapper {
             "select id, row_hash from result where property_id = #{propertyId} and id > #{after} order by id limit #{limit}")
     List<Stored> resultsAfter(long propertyId, long after, int limit);
 
-    @Delete("delete from demand where id = any(#{ids})")
-    void deleteDemand(@Param("ids") Object[] ids);
+    /** Keeps rows as they are before they are changed; the table is "demand" or "result". */
+    @Insert("insert into ${table}_before select #{sweepId}, t.* from ${table} t where id = any(#{ids})")
+    void keep(@Param("table") String table, @Param("sweepId") long sweepId, @Param("ids") Object[] ids);
 
-    @Delete("delete from result where id = any(#{ids})")
-    void deleteResults(@Param("ids") Object[] ids);
+    @Select("select id from ${table}_before where sweep_id = #{sweepId} order by id limit #{limit}")
+    List<Long> keptSome(String table, long sweepId, int limit);
+
+    @Insert("merge into ${table} (${columns}) key (id) select ${columns} from ${table}_before"
+            + " where sweep_id = #{sweepId} and id = any(#{ids})")
+    void putBack(
+            @Param("table") String table,
+            @Param("columns") String columns,
+            @Param("sweepId") long sweepId,
+            @Param("ids") Object[] ids);
+
+    @Delete("delete from ${table}_before where sweep_id = #{sweepId} and id = any(#{ids})")
+    void forgetKept(@Param("table") String table, @Param("sweepId") long sweepId, @Param("ids") Object[] ids);
+
+    /** Removes some of the rows that an import added; returns how many. */
+    @Delete("delete from ${table} where id between #{range.first} and #{range.last} limit #{limit}")
+    int removeSome(@Param("table") String table, @Param("range") IdRange range, @Param("limit") int limit);
 }

@@ -1,16 +1,16 @@
 package lucidsweep.server.gather;
 
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
-import java.util.function.Consumer;
 import lucidsweep.core.text.Likeness;
 import lucidsweep.server.database.Columns;
 import lucidsweep.server.database.IdRange;
+import lucidsweep.server.intake.HashPlaces;
 import lucidsweep.server.intake.IntakeRow;
 import lucidsweep.server.intake.Meaning;
 import lucidsweep.server.intake.RowKind;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Stores demand and results; a row that is there already, of the same item, query, country and period, is replaced. */
 final class ReportedRows {
@@ -22,7 +22,7 @@ final class ReportedRows {
     private final RowKind kind;
     private final long propertyId;
     private final long sweepId;
-    private final Map<Long, Long> known = new HashMap<>();
+    private final HashPlaces known = new HashPlaces();
     private long count;
     private int replaced;
 
@@ -45,14 +45,14 @@ final class ReportedRows {
     }
 
     Record of(IntakeRow row, List<String> cells) {
-        long id = IdRange.id(sweepId, count++);
         String query = row.get(Meaning.QUERY);
         String address = row.get(Meaning.ADDRESS);
         if (kind == RowKind.RESULTS) {
+            long hash = Likeness.exactHash(Likeness.key(query) + "\n" + row.get(Meaning.POSITION) + "\n" + address);
             return new ReportMapper.ResultRow(
-                    id,
+                    id(hash),
                     propertyId,
-                    Likeness.exactHash(Likeness.key(query) + "\n" + row.get(Meaning.POSITION) + "\n" + address),
+                    hash,
                     query,
                     Double.parseDouble(row.get(Meaning.POSITION)),
                     address,
@@ -61,10 +61,11 @@ final class ReportedRows {
         }
         String country = clip(row.get(Meaning.COUNTRY), 100);
         String period = row.get(Meaning.FROM) + "\n" + row.get(Meaning.TO);
+        long hash = Likeness.exactHash(address + "\n" + Likeness.key(query) + "\n" + country + "\n" + period);
         return new ReportMapper.DemandRow(
-                id,
+                id(hash),
                 propertyId,
-                Likeness.exactHash(address + "\n" + Likeness.key(query) + "\n" + country + "\n" + period),
+                hash,
                 address,
                 query,
                 country,
@@ -75,27 +76,57 @@ final class ReportedRows {
                 row.get(Meaning.POSITION).isEmpty() ? null : Double.valueOf(row.get(Meaning.POSITION)));
     }
 
+    /** A row that is there already keeps its id. */
+    private long id(long hash) {
+        long before = known.get(hash);
+        return before != 0 ? before : IdRange.id(sweepId, count++);
+    }
+
     /** Whether a row is there already. */
     boolean isKnown(Record row) {
-        return known.containsKey(hash(row));
+        return known.get(hash(row)) != 0;
     }
 
     List<ImportReading.Line> store(List<Record> rows) {
-        if (rows.isEmpty()) return List.of();
-        List<Long> old = new ArrayList<>();
-        for (Record row : rows) {
-            Long before = known.remove(hash(row));
-            if (before != null) old.add(before);
+        List<Record> added = new ArrayList<>(rows.size());
+        List<Record> changed = new ArrayList<>();
+        for (Record row : rows) (isKnown(row) ? changed : added).add(row);
+        replaced += changed.size();
+        boolean demand = kind == RowKind.DEMAND;
+        if (!added.isEmpty() && demand) mapper.insertDemand(Columns.of(added));
+        if (!added.isEmpty() && !demand) mapper.insertResults(Columns.of(added));
+        if (changed.isEmpty()) return List.of();
+        Object[] ids = changed.stream().map(row -> known.get(hash(row))).toArray();
+        for (int start = 0; start < ids.length; start += LIST) {
+            mapper.keep(table(kind), sweepId, Arrays.copyOfRange(ids, start, Math.min(ids.length, start + LIST)));
         }
-        replaced += old.size();
-        Consumer<Object[]> delete = kind == RowKind.DEMAND ? mapper::deleteDemand : mapper::deleteResults;
-        for (int start = 0; start < old.size(); start += LIST) {
-            delete.accept(old.subList(start, Math.min(old.size(), start + LIST)).toArray());
-        }
-        Map<String, Object[]> columns = Columns.of(rows);
-        if (kind == RowKind.DEMAND) mapper.insertDemand(columns);
-        else mapper.insertResults(columns);
+        if (demand) mapper.changeDemand(Columns.of(changed));
+        else mapper.changeResults(Columns.of(changed));
         return List.of();
+    }
+
+    private static String table(RowKind kind) {
+        return kind == RowKind.DEMAND ? "demand" : "result";
+    }
+
+    /** Puts everything back as it was before an import, whole or cut short; some thousands of rows at a time. */
+    static void takeBack(ReportMapper mapper, RowKind kind, long sweepId, TransactionTemplate transaction) {
+        IdRange range = IdRange.of(sweepId);
+        String table = table(kind);
+        while (mapper.removeSome(table, range, AT_ONCE) > 0) continue;
+        List<Long> some = mapper.keptSome(table, sweepId, LIST);
+        while (!some.isEmpty()) {
+            Object[] ids = some.toArray();
+            transaction.executeWithoutResult(status -> {
+                mapper.putBack(table, columns(kind), sweepId, ids);
+                mapper.forgetKept(table, sweepId, ids);
+            });
+            some = mapper.keptSome(table, sweepId, LIST);
+        }
+    }
+
+    private static String columns(RowKind kind) {
+        return kind == RowKind.DEMAND ? ReportMapper.DEMAND_COLUMNS : ReportMapper.RESULT_COLUMNS;
     }
 
     int replaced() {

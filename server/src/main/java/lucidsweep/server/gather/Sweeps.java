@@ -143,7 +143,7 @@ public class Sweeps {
 
     /** The crawl of a property that was cut short and has not gone on yet. */
     public Optional<Sweep> cutShort(long propertyId) {
-        return mapper.unfinished().stream()
+        return mapper.unfinished("crawl").stream()
                 .filter(sweep -> sweep.propertyId() == propertyId)
                 .findFirst();
     }
@@ -250,8 +250,7 @@ public class Sweeps {
 
     @EventListener(ApplicationReadyEvent.class)
     void goOnAfterTheEnd() {
-        mapper.failUnfinishedImports();
-        if (goOnByItself) mapper.unfinished().forEach(this::goOn);
+        if (goOnByItself) mapper.unfinished("crawl").forEach(this::goOn);
     }
 
     private Sweep create(long propertyId, CrawlSettings settings) {

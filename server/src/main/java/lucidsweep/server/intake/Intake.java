@@ -1,9 +1,10 @@
 package lucidsweep.server.intake;
 
-import java.net.URI;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -21,6 +22,8 @@ import lucidsweep.server.table.TableFile;
 public final class Intake {
 
     private static final Set<String> NOTHING = Set.of("", "-", "–", "—", "n/a", "na", "null", "none");
+    private static final int LONGEST_NOTHING = 4;
+    private static final int MOST_DATES = 10_000;
     private static final int LONGEST_PHRASE = 200;
     private static final int LONGEST_ADDRESS = 2_000;
     private static final int LONGEST_ROW = 200_000;
@@ -30,7 +33,8 @@ public final class Intake {
     private final Map<Meaning, Integer> places = new EnumMap<>(Meaning.class);
     private final List<Integer> months;
     private final WrittenDate.Order order;
-    private final FirstLines seen = new FirstLines();
+    private final Map<String, String> dates = new HashMap<>();
+    private final HashPlaces seen = new HashPlaces();
 
     /** Receives the rows. */
     public interface Receiver {
@@ -104,7 +108,7 @@ public final class Intake {
             values.put(Meaning.TO, month.map(WrittenDate::lastDay).orElse(values.get(Meaning.FROM)));
         }
         long key = identity(values);
-        int before = seen.seen(key, line);
+        long before = seen.put(key, line);
         if (before > 0) throw new Unusable("the same as line " + before + "; the first is kept");
         return new IntakeRow(line, values, monthly);
     }
@@ -128,7 +132,7 @@ public final class Intake {
     }
 
     private static boolean isNothing(String text) {
-        return NOTHING.contains(text.toLowerCase(java.util.Locale.ROOT));
+        return text.length() <= LONGEST_NOTHING && NOTHING.contains(text.toLowerCase(Locale.ROOT));
     }
 
     private static String count(Meaning meaning, String text) throws Unusable {
@@ -144,8 +148,18 @@ public final class Intake {
                 .orElseThrow(() -> new Unusable(meaning.code() + ": expected a number, got “" + clip(text) + "”"));
     }
 
+    /** Files name few dates many times. */
     private String date(Meaning meaning, String text) throws Unusable {
         if (isNothing(text)) return "";
+        String key = meaning == Meaning.TO ? "to " + text : text;
+        String known = dates.get(key);
+        if (known != null) return known;
+        String read = readDate(meaning, text);
+        if (dates.size() < MOST_DATES) dates.put(key, read);
+        return read;
+    }
+
+    private String readDate(Meaning meaning, String text) throws Unusable {
         if (meaning == Meaning.FROM || meaning == Meaning.TO) {
             String month = WrittenDate.month(text).orElse(null);
             if (month != null) return meaning == Meaning.FROM ? month + "-01" : WrittenDate.lastDay(month);
@@ -189,7 +203,7 @@ public final class Intake {
             throw new Unusable(
                     "the address has " + text.length() + " characters, at most " + LONGEST_ADDRESS + " are expected");
         }
-        String normal = PageAddress.of(text).map(URI::toString).orElse(null);
+        String normal = PageAddress.text(text).orElse(null);
         if (normal != null) return normal;
         boolean place = text.startsWith("/") || text.matches("\\S+\\.x?html?");
         if (kind == RowKind.PAGES && !place) {
