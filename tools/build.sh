@@ -5,6 +5,8 @@ started=$PWD
 cd "$(dirname "${BASH_SOURCE[0]}")/.."
 export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1
 BUILT="$PWD/.build"
+# Where Playwright for Java finds what drives a browser: the interface's libraries hold the same.
+export PLAYWRIGHT_DRIVER_DIR="$BUILT/driver"
 APP="$BUILT/app/server-1-app.jar"
 STANDINS="$PWD/standins/target/standins-1.jar"
 
@@ -63,6 +65,8 @@ build_web() {
     (cd web && npm ci --silent --no-progress >&2 </dev/null)
     touch web/node_modules/.package-lock.json
   fi
+  mkdir -p "$PLAYWRIGHT_DRIVER_DIR"
+  ln -sfn "$PWD/web/node_modules/playwright-core" "$PLAYWRIGHT_DRIVER_DIR/package"
   newer "$BUILT/web.stamp" web "$BUILT/openapi.json" || return 0
   need_tools
   say "Building the interface ..."

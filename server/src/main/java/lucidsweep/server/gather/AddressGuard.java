@@ -6,21 +6,28 @@ import java.net.URI;
 import java.net.UnknownHostException;
 import java.util.Optional;
 import org.apache.hc.client5.http.DnsResolver;
+import org.apache.hc.client5.http.SystemDefaultDnsResolver;
 
 /** Keeps a crawl away from hosts that lead into private networks, unless the property allows it. */
 final class AddressGuard implements DnsResolver {
 
     private final boolean privateAllowed;
+    private final DnsResolver names;
 
     AddressGuard(boolean privateAllowed) {
+        this(privateAllowed, SystemDefaultDnsResolver.INSTANCE);
+    }
+
+    AddressGuard(boolean privateAllowed, DnsResolver names) {
         this.privateAllowed = privateAllowed;
+        this.names = names;
     }
 
     /** Why an address may not be asked; empty where it may. */
     Optional<String> objection(URI address) {
         if (privateAllowed) return Optional.empty();
         try {
-            for (InetAddress each : InetAddress.getAllByName(address.getHost())) {
+            for (InetAddress each : names.resolve(address.getHost())) {
                 if (isPrivate(each)) {
                     return Optional.of(address.getHost() + " leads to the private address " + each.getHostAddress()
                             + "; allow private addresses for this property if that is meant");
@@ -35,7 +42,7 @@ final class AddressGuard implements DnsResolver {
     /** The addresses of a host, for a connection; a host with a private one has none where that is not allowed. */
     @Override
     public InetAddress[] resolve(String host) throws UnknownHostException {
-        InetAddress[] found = InetAddress.getAllByName(host);
+        InetAddress[] found = names.resolve(host);
         for (InetAddress each : found) {
             if (!privateAllowed && isPrivate(each)) {
                 throw new UnknownHostException(host + " leads to the private address " + each.getHostAddress());

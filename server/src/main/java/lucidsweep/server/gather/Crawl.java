@@ -51,6 +51,7 @@ final class Crawl implements AutoCloseable {
     private final Fetcher fetcher;
     private final Robots robots;
     private final Frontier frontier;
+    private final Renderer renderer;
     private final PageVisitor visitor;
     private final BlockingQueue<Answer> answers = new LinkedBlockingQueue<>(STORE_AT_ONCE * 2);
     private final Map<String, String> redirects = new HashMap<>();
@@ -80,13 +81,31 @@ final class Crawl implements AutoCloseable {
         this.transaction = transaction;
         this.progress = progress;
         guard = new AddressGuard(property.privateAllowed());
-        fetcher = new Fetcher(guard, login, PageAddress.of(sweep.source()).orElseThrow(), Fetcher.Patience.USUAL);
+        fetcher = new Fetcher(
+                guard,
+                login,
+                PageAddress.of(sweep.source()).orElseThrow(),
+                Fetcher.Patience.USUAL,
+                settings.introduced());
         robots = new Robots(fetcher, guard);
         frontier = new Frontier(mapper, sweep.id(), settings.mostDepth());
         scope = settings.scope();
         pace = new RequestPace(new Politeness(settings.connections(), settings.delayMs()));
+        renderer = settings.scripts()
+                ? new Renderer(new ScriptSources(fetcher, guard, robots, pace), settings.introduced())
+                : null;
         visitor = new PageVisitor(
-                sweep, property, fetcher, guard, robots, pace, pageCapture, frontier, scope, settings.pastRobots());
+                sweep,
+                property,
+                fetcher,
+                guard,
+                robots,
+                pace,
+                pageCapture,
+                frontier,
+                scope,
+                settings.pastRobots(),
+                renderer);
     }
 
     /**
@@ -137,6 +156,7 @@ final class Crawl implements AutoCloseable {
 
     @Override
     public void close() {
+        if (renderer != null) renderer.close();
         fetcher.close();
     }
 

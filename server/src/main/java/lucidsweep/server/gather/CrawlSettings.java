@@ -2,6 +2,7 @@ package lucidsweep.server.gather;
 
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Set;
@@ -27,6 +28,9 @@ import lucidsweep.server.web.Refusal;
  * @param query what is done with parameters; they stay where null
  * @param withoutParameters parameters that are taken off
  * @param pastRobots whether to look at what robots.txt and nofollow keep others from, and mark it
+ * @param agent the name that it introduces itself with; our own where null or blank
+ * @param scripts whether the scripts of pages are run in a browser before they are read
+ * @param keepsSource whether the markup of pages is kept as it came
  */
 public record CrawlSettings(
         @Min(value = 1, message = "is at least 1") @Max(value = 500_000, message = "is at most 500,000")
@@ -60,7 +64,13 @@ public record CrawlSettings(
 
         @Size(max = 100, message = "are at most 100") List<String> withoutParameters,
 
-        boolean pastRobots) {
+        boolean pastRobots,
+
+        @Pattern(regexp = "\\s*[A-Za-z_-]{0,60}\\s*", message = "is made of letters, - and _")
+        String agent,
+
+        boolean scripts,
+        boolean keepsSource) {
 
     /** Where the addresses of a crawl come from. */
     public enum Reach {
@@ -84,7 +94,23 @@ public record CrawlSettings(
     /** A crawl of everything that the start leads to. */
     public static CrawlSettings of(int mostPages, int mostDepth, int connections, int delayMs) {
         return new CrawlSettings(
-                mostPages, mostDepth, connections, delayMs, 0, 0, null, null, null, null, false, null, null, false);
+                mostPages,
+                mostDepth,
+                connections,
+                delayMs,
+                0,
+                0,
+                null,
+                null,
+                null,
+                null,
+                false,
+                null,
+                null,
+                false,
+                null,
+                false,
+                false);
     }
 
     /** The same with patterns of what it looks at. */
@@ -103,7 +129,10 @@ public record CrawlSettings(
                 subdomains,
                 query,
                 withoutParameters,
-                pastRobots);
+                pastRobots,
+                agent,
+                scripts,
+                keepsSource);
     }
 
     /** A crawl that looks at one address only. */
@@ -122,7 +151,10 @@ public record CrawlSettings(
                 subdomains,
                 query,
                 withoutParameters,
-                pastRobots);
+                pastRobots,
+                agent,
+                scripts,
+                keepsSource);
     }
 
     /**
@@ -133,6 +165,11 @@ public record CrawlSettings(
     public AddressScope scope() {
         return new AddressScope(
                 patterns(include), patterns(exclude), subdomains, new QueryRule(query, Set.copyOf(withoutParameters)));
+    }
+
+    /** Who asks. */
+    Agent introduced() {
+        return Agent.named(agent);
     }
 
     /** Whether it looks at everything there is, so that what it does not see is gone. */

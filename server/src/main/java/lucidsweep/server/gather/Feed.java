@@ -55,7 +55,7 @@ final class Feed {
             throws InterruptedException, IOException {
         URI start = checkAddress(property);
         AddressGuard guard = new AddressGuard(property.privateAllowed());
-        try (Fetcher fetcher = new Fetcher(guard, login, start, Fetcher.Patience.USUAL);
+        try (Fetcher fetcher = new Fetcher(guard, login, start, Fetcher.Patience.USUAL, Agent.USUAL);
                 BufferedWriter out = Files.newBufferedWriter(file, StandardCharsets.UTF_8)) {
             return new Feed(fetcher, guard, json, progress).read(start, out);
         }

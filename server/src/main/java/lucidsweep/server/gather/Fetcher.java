@@ -35,12 +35,11 @@ import org.apache.hc.core5.http.HttpEntity;
 import org.apache.hc.core5.http.HttpResponse;
 import org.apache.hc.core5.http.config.Http1Config;
 import org.apache.hc.core5.util.Timeout;
+import org.brotli.dec.BrotliInputStream;
 
 /** Asks a server for one address; follows nothing, reads so much and waits so long, no more. */
 final class Fetcher implements AutoCloseable {
 
-    static final String AGENT = "lucidsweep";
-    private static final String USER_AGENT = "LucidSweep/1 (an SEO consultant's crawler)";
     private static final int MOST_BYTES = 5_000_000;
     private static final int MOST_HEADERS = 200;
     private static final int LONGEST_HEADER = 64_000;
@@ -59,6 +58,7 @@ final class Fetcher implements AutoCloseable {
     private final Login login;
     private final URI home;
     private final Patience patience;
+    private final Agent agent;
 
     /** How long a fetcher waits, in seconds: for a connection, between two signs of life, and for an answer in all. */
     record Patience(int connect, int silence, int all) {
@@ -67,7 +67,7 @@ final class Fetcher implements AutoCloseable {
 
     /** A fetcher without a login. */
     Fetcher(AddressGuard guard) {
-        this(guard, Login.NONE, null, Patience.USUAL);
+        this(guard, Login.NONE, null, Patience.USUAL, Agent.USUAL);
     }
 
     /**
@@ -75,16 +75,17 @@ final class Fetcher implements AutoCloseable {
      *
      * @param home the address of the property whose login it is
      */
-    Fetcher(AddressGuard guard, Login login, URI home, Patience patience) {
+    Fetcher(AddressGuard guard, Login login, URI home, Patience patience, Agent agent) {
         this.login = login;
         this.home = home;
         this.patience = patience;
+        this.agent = agent;
         watch.setRemoveOnCancelPolicy(true);
-        http = client(guard, patience);
+        http = client(guard, patience, agent);
     }
 
     /** The guard is asked for every connection, so that a name cannot lead elsewhere than it did when it was checked. */
-    private static CloseableHttpClient client(AddressGuard guard, Patience patience) {
+    private static CloseableHttpClient client(AddressGuard guard, Patience patience, Agent agent) {
         return HttpClients.custom()
                 .setConnectionManager(PoolingHttpClientConnectionManagerBuilder.create()
                         .setDnsResolver(guard)
@@ -102,7 +103,7 @@ final class Fetcher implements AutoCloseable {
                                         .build())
                                 .build())
                         .build())
-                .setUserAgent(USER_AGENT)
+                .setUserAgent(agent.header())
                 .disableRedirectHandling()
                 .disableAutomaticRetries()
                 .disableCookieManagement()
@@ -123,7 +124,7 @@ final class Fetcher implements AutoCloseable {
     Fetched get(URI address) throws Unreachable {
         HttpGet request = new HttpGet(address);
         request.setHeader("Accept", "text/html,application/xhtml+xml;q=0.9,*/*;q=0.1");
-        request.setHeader("Accept-Encoding", "gzip, deflate");
+        request.setHeader("Accept-Encoding", "gzip, deflate, br");
         if (!login.isNone() && Login.mayGo(address, home)) {
             if (!login.user().isEmpty()) request.setHeader("Authorization", login.basic());
             if (!login.header().isEmpty()) request.setHeader(login.header(), login.value());
@@ -151,7 +152,7 @@ final class Fetcher implements AutoCloseable {
     }
 
     /** A body that is longer than the limit is left where it is; closing the answer then closes the connection. */
-    private static Fetched read(ClassicHttpResponse response, long start) throws IOException {
+    private Fetched read(ClassicHttpResponse response, long start) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream(32_768);
         HttpEntity entity = response.getEntity();
         boolean cutOff = false;
@@ -177,6 +178,7 @@ final class Fetcher implements AutoCloseable {
         String encoding = entity.getContentEncoding() == null
                 ? ""
                 : entity.getContentEncoding().toLowerCase(Locale.ROOT);
+        if (encoding.equals("br")) return new BrotliInputStream(body);
         if (encoding.equals("gzip") || encoding.equals("x-gzip")) return new GZIPInputStream(body, 8192);
         if (!encoding.equals("deflate")) return body;
         // Servers send either the zlib format that the name stands for, or bare deflate.
@@ -203,12 +205,12 @@ final class Fetcher implements AutoCloseable {
     }
 
     /** A tag for another agent ("otherbot: noindex") does not concern us. */
-    private static String robots(HttpResponse response) {
+    private String robots(HttpResponse response) {
         List<String> ours = new ArrayList<>(1);
         for (Header header : response.getHeaders("x-robots-tag")) {
             String tag = header.getValue() == null ? "" : header.getValue().strip();
-            if (tag.toLowerCase(Locale.ROOT).startsWith(AGENT + ":")) {
-                tag = tag.substring(AGENT.length() + 1).strip();
+            if (tag.toLowerCase(Locale.ROOT).startsWith(agent.token() + ":")) {
+                tag = tag.substring(agent.token().length() + 1).strip();
             }
             boolean others = FOR_AN_AGENT.matcher(tag).matches() && !tag.startsWith("unavailable_after");
             if (!others) ours.add(tag);
@@ -237,6 +239,10 @@ final class Fetcher implements AutoCloseable {
             }
         }
         return null;
+    }
+
+    Agent agent() {
+        return agent;
     }
 
     @Override

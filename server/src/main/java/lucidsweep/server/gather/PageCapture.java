@@ -24,28 +24,13 @@ final class PageCapture {
 
     private final JsonMapper json;
     private final Standard standard;
+    private final boolean keepsSource;
 
-    PageCapture(JsonMapper json, Standard standard) {
+    PageCapture(JsonMapper json, Standard standard, boolean keepsSource) {
         this.json = json;
         this.standard = standard;
+        this.keepsSource = keepsSource;
     }
-
-    /** Everything a sweep keeps of a page besides its copy and links; stored as JSON. */
-    private record Stored(
-            List<String> titles,
-            List<String> descriptions,
-            List<String> h1s,
-            List<String> headings,
-            String canonical,
-            String robots,
-            String metaKeywords,
-            String published,
-            String modified,
-            boolean blocked,
-            List<PageFacts.Image> images,
-            PageFacts.Shared shared,
-            List<PageFacts.Alternate> alternates,
-            StructuredData structured) {}
 
     static PageFacts read(Fetched answer, URI address) {
         try {
@@ -58,12 +43,19 @@ final class PageCapture {
     }
 
     CapturedItem item(
-            long propertyId, long sweepId, URI uri, Fetched answer, PageFacts facts, int depth, boolean blocked) {
+            long propertyId,
+            long sweepId,
+            URI uri,
+            Fetched answer,
+            PageFacts facts,
+            List<ScriptChange> scripts,
+            int depth,
+            boolean blocked) {
         String address = uri.toString();
         String robots = facts.robots().isEmpty() || answer.robots().isEmpty()
                 ? facts.robots() + answer.robots()
                 : facts.robots() + ", " + answer.robots();
-        Stored stored = new Stored(
+        CapturedPage stored = new CapturedPage(
                 clipped(facts.titles(), LONGEST_TEXT),
                 clipped(facts.descriptions(), LONGEST_TEXT),
                 clipped(facts.h1s(), 1_000),
@@ -83,7 +75,8 @@ final class PageCapture {
                 facts.alternates().stream()
                         .map(each -> new PageFacts.Alternate(clip(each.language(), 20), clip(each.address(), 300)))
                         .toList(),
-                StructuredData.of(facts.structured(), json));
+                StructuredData.of(facts.structured(), json),
+                scripts);
         return new CapturedItem(
                 propertyId,
                 sweepId,
@@ -113,7 +106,8 @@ final class PageCapture {
                         json.writeValueAsString(stored),
                         facts.titles() + "\n" + facts.descriptions() + "\n" + facts.h1s(),
                         facts.copy(),
-                        links(facts, uri)));
+                        links(facts, uri),
+                        keepsSource ? answer.body() : null));
     }
 
     private CapturedItem.Text text(String name, List<String> found) {

@@ -8,11 +8,16 @@ import lucidsweep.core.page.AddressScope;
 import lucidsweep.core.page.Indexing;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.page.PageFacts;
+import lucidsweep.core.page.PageReader;
 import lucidsweep.core.text.Likeness;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.item.CapturedItem;
+import org.jsoup.Jsoup;
 
-/** Asks for one address after another and reads what comes; used by many threads at once. */
+/**
+ * Asks for one address after another and reads what comes, after its scripts have run where there is a renderer; used by many
+ * threads at once.
+ */
 final class PageVisitor {
 
     private static final int TRIES = 3;
@@ -27,6 +32,7 @@ final class PageVisitor {
     private final Frontier frontier;
     private final AddressScope scope;
     private final boolean pastRobots;
+    private final Renderer renderer;
 
     PageVisitor(
             Sweep sweep,
@@ -38,7 +44,8 @@ final class PageVisitor {
             PageCapture pageCapture,
             Frontier frontier,
             AddressScope scope,
-            boolean pastRobots) {
+            boolean pastRobots,
+            Renderer renderer) {
         this.sweep = sweep;
         this.property = property;
         this.fetcher = fetcher;
@@ -49,6 +56,7 @@ final class PageVisitor {
         this.frontier = frontier;
         this.scope = scope;
         this.pastRobots = pastRobots;
+        this.renderer = renderer;
     }
 
     /** What comes of an address; whatever a page does to its reader is an answer too. */
@@ -94,8 +102,17 @@ final class PageVisitor {
         return read(visit, address, fetched, blocked);
     }
 
-    private Answer read(Visit visit, URI address, Fetched fetched, boolean blocked) {
-        PageFacts facts = PageCapture.read(fetched, address);
+    private Answer read(Visit visit, URI address, Fetched fetched, boolean blocked) throws InterruptedException {
+        PageFacts delivered = PageCapture.read(fetched, address);
+        PageFacts facts = delivered;
+        String detail = fetched.cutOff() ? "only the first 5 MB were read" : "";
+        if (renderer != null) {
+            try {
+                facts = PageReader.read(Jsoup.parse(renderer.html(address, fetched), address.toString()), address);
+            } catch (Renderer.NotRendered e) {
+                detail = "read as it was delivered, its scripts could not be run: " + e.getMessage();
+            }
+        }
         boolean nofollow = Indexing.isNofollow(facts.robots()) || Indexing.isNofollow(fetched.robots());
         List<Answer.Link> links = new ArrayList<>();
         int elsewhere = 0;
@@ -108,9 +125,15 @@ final class PageVisitor {
         }
         Optional<String> outside = scope.objection(visit.address());
         if (outside.isPresent()) return Answer.passed(visit, fetched, outside.get(), links, elsewhere);
-        CapturedItem item =
-                pageCapture.item(property.id(), sweep.id(), address, fetched, facts, visit.depth(), blocked);
-        String detail = fetched.cutOff() ? "only the first 5 MB were read" : "";
+        CapturedItem item = pageCapture.item(
+                property.id(),
+                sweep.id(),
+                address,
+                fetched,
+                facts,
+                ScriptChange.between(delivered, facts),
+                visit.depth(),
+                blocked);
         return Answer.captured(visit, fetched, item, detail, links, elsewhere);
     }
 

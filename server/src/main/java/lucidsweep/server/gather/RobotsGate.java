@@ -42,7 +42,12 @@ final class RobotsGate {
             if (answer.isRedirect()) return new RobotsGate(parser.failedFetch(404), null);
             if (answer.status() != 200) return new RobotsGate(parser.failedFetch(answer.status()), null);
             return new RobotsGate(
-                    parser.parseContent(address.toString(), answer.body(), "text/plain", Set.of(Fetcher.AGENT)), null);
+                    parser.parseContent(
+                            address.toString(),
+                            answer.body(),
+                            "text/plain",
+                            Set.of(fetcher.agent().token())),
+                    null);
         } catch (Fetcher.Unreachable e) {
             return new RobotsGate(parser.failedFetch(503), e.getMessage());
         }

@@ -99,11 +99,11 @@ public class Sweeps {
         Property property = clients.property(propertyId);
         ScopeTrial.Counter counter = new ScopeTrial.Counter(settings.scope());
         items.forEachAddress(propertyId, counter::add);
-        if (counter.isEmpty()) linksOfStart(property).forEach(counter::add);
+        if (counter.isEmpty()) linksOfStart(property, settings.introduced()).forEach(counter::add);
         return counter.result();
     }
 
-    private Set<String> linksOfStart(Property property) {
+    private Set<String> linksOfStart(Property property, Agent agent) {
         URI start = PageAddress.of(property.address()).orElseThrow();
         AddressScope here = CrawlSettings.GENTLE.scope();
         here.keepTo(start);
@@ -111,7 +111,7 @@ public class Sweeps {
         guard.objection(start).ifPresent(why -> {
             throw Refusal.badInput(why);
         });
-        try (Fetcher fetcher = new Fetcher(guard, logins.of(property.id()), start, Fetcher.Patience.USUAL)) {
+        try (Fetcher fetcher = new Fetcher(guard, logins.of(property.id()), start, Fetcher.Patience.USUAL, agent)) {
             if (!RobotsGate.of(start, fetcher, guard).allows(start.toString())) return Set.of();
             Set<String> links = new LinkedHashSet<>(Set.of(start.toString()));
             PageCapture.read(fetcher.get(start), start).links().stream()
@@ -277,7 +277,7 @@ public class Sweeps {
 
     private String crawl(Sweep sweep, CrawlSettings settings, Progress progress) throws InterruptedException {
         Property property = clients.property(sweep.propertyId());
-        PageCapture pageCapture = new PageCapture(json, property.standard());
+        PageCapture pageCapture = new PageCapture(json, property.standard(), settings.keepsSource());
         try (Crawl crawl = new Crawl(
                 sweep,
                 property,

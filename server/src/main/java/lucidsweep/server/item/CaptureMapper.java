@@ -96,6 +96,14 @@ interface CaptureMapper {
                 cast(#{id} as bigint array), cast(#{copy} as varbinary array), cast(#{links} as varbinary array))""")
     void insertBodies(Map<String, Object[]> captures);
 
+    /** The markup of a page as it came, packed. */
+    record Source(long captureId, byte[] markup) {}
+
+    @Insert("""
+            merge into source (capture_id, markup) key (capture_id) select * from unnest(
+                cast(#{captureId} as bigint array), cast(#{markup} as varbinary array))""")
+    void keepSources(Map<String, Object[]> sources);
+
     record FieldValues(
             long id,
             long itemId,

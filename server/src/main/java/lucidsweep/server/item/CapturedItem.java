@@ -53,23 +53,25 @@ public record CapturedItem(
      * @param links packed; one a line: address, tab, link text, tab, where it stands (c copy, n navigation, f footer), "-" where it is not to be followed
      * @param hash the same for the same content
      * @param textHash the same for pages that say the same; 0 where that does not matter
+     * @param source the markup as it came, packed; null where it is not kept
      */
-    public record Content(String facts, byte[] copy, byte[] links, long hash, long textHash) {
+    public record Content(String facts, byte[] copy, byte[] links, long hash, long textHash, byte[] source) {
 
         /** What a crawl saw of a page; said are the texts that stand out in it. */
-        public static Content ofPage(String facts, String said, String copy, String links) {
+        public static Content ofPage(String facts, String said, String copy, String links, byte[] source) {
             byte[] copyBytes = copy.getBytes(StandardCharsets.UTF_8);
             byte[] linkBytes = links.getBytes(StandardCharsets.UTF_8);
             long textHash = Packed.hash(copyBytes, Likeness.exactHash(said));
             long hash = Packed.hash(linkBytes, textHash ^ Likeness.exactHash(facts));
-            return new Content(facts, Packed.of(copyBytes), Packed.of(linkBytes), hash, textHash);
+            byte[] packed = source == null ? null : Packed.of(source);
+            return new Content(facts, Packed.of(copyBytes), Packed.of(linkBytes), hash, textHash, packed);
         }
 
         /** What a file said of an item. */
         public static Content ofRow(String facts, String copy) {
             byte[] copyBytes = copy.getBytes(StandardCharsets.UTF_8);
             long hash = Packed.hash(copyBytes, Likeness.exactHash(facts));
-            return new Content(facts, Packed.of(copyBytes), Packed.of(new byte[0]), hash, 0);
+            return new Content(facts, Packed.of(copyBytes), Packed.of(new byte[0]), hash, 0, null);
         }
     }
 }

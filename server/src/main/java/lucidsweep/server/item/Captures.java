@@ -264,11 +264,13 @@ public class Captures {
         private final List<CaptureMapper.FieldValues> newFields = new ArrayList<>();
         private final List<CaptureMapper.FieldValues> changedFields = new ArrayList<>();
         private final List<CaptureMapper.CaptureValues> captures = new ArrayList<>();
+        private final List<CaptureMapper.Source> sources = new ArrayList<>();
 
         private Stored add(CapturedItem item, long addressHash, CaptureMapper.Known known) {
             boolean isNew = known == null;
             if (!isNew && known.captureHash() == item.content().hash()) {
                 seen.add(known.id());
+                keepSource(item, known.captureId());
                 return new Stored(known.id(), known.captureId(), false, false);
             }
             long id = isNew ? itemIds.next() : known.id();
@@ -278,6 +280,7 @@ public class Captures {
             CapturedItem.Content content = item.content();
             captures.add(new CaptureMapper.CaptureValues(
                     captureId, id, item.sweepId(), content.hash(), content.facts(), content.copy(), content.links()));
+            keepSource(item, captureId);
             for (CapturedItem.Text text : item.texts()) {
                 (isNew ? newFields : changedFields)
                         .add(new CaptureMapper.FieldValues(
@@ -294,12 +297,19 @@ public class Captures {
             return new Stored(id, captureId, isNew, true);
         }
 
+        private void keepSource(CapturedItem item, long captureId) {
+            if (item.content().source() != null) {
+                sources.add(new CaptureMapper.Source(captureId, item.content().source()));
+            }
+        }
+
         private void write(long sweepId) {
             if (!seen.isEmpty()) mapper.seen(sweepId, seen.toArray());
             Captures.write(newItems, mapper::insertItems);
             Captures.write(changedItems, mapper::changeItems);
             Captures.write(newFields, mapper::insertFields);
             Captures.write(changedFields, mapper::changeFields);
+            Captures.write(sources, mapper::keepSources);
             if (captures.isEmpty()) return;
             Map<String, Object[]> columns = Columns.of(captures);
             mapper.insertCaptures(columns);

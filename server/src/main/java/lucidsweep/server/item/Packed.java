@@ -31,9 +31,12 @@ public final class Packed {
 
     /** The text again; "" of null. */
     public static String text(byte[] packed) {
-        if (packed == null || packed.length == 0) return "";
+        return packed == null ? "" : new String(bytes(packed), StandardCharsets.UTF_8);
+    }
+
+    static byte[] bytes(byte[] packed) {
         try {
-            return new String(DECOMPRESSOR.decompress(packed), StandardCharsets.UTF_8);
+            return packed.length == 0 ? packed : DECOMPRESSOR.decompress(packed);
         } catch (LZ4Exception e) {
             throw new IllegalStateException("a stored text is damaged", e);
         }

@@ -11,12 +11,15 @@ import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.net.Socket;
 import java.net.URI;
+import java.net.UnknownHostException;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.Base64;
 import java.util.concurrent.locks.LockSupport;
 import java.util.zip.Deflater;
 import java.util.zip.DeflaterOutputStream;
 import java.util.zip.GZIPOutputStream;
+import org.apache.hc.client5.http.SystemDefaultDnsResolver;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -29,7 +32,7 @@ class FetcherTest {
     private static final int MOST = 5_000_000;
 
     private final Fetcher fetcher =
-            new Fetcher(new AddressGuard(true), Login.NONE, null, new Fetcher.Patience(1, 1, 2));
+            new Fetcher(new AddressGuard(true), Login.NONE, null, new Fetcher.Patience(1, 1, 2), Agent.USUAL);
     private ServerSocket server;
 
     /** Writes an answer to whatever is asked. */
@@ -155,6 +158,15 @@ class FetcherTest {
                 .hasMessageContaining("broke off");
     }
 
+    @Test
+    void brotliIsUnpacked() throws Fetcher.Unreachable {
+        byte[] packed = Base64.getDecoder().decode("GyYA+B2pVZ80GqpfhJaodBgIj9zMk1vrQkJhRRadwAYvfAQXaiTcJxkB");
+        assertThat(fetchPacked("br", packed).body()).asString().isEqualTo("<title>Kayak hire in Tarrin Bay</title>");
+        assertThatThrownBy(() -> fetchPacked("br", "this is not packed".getBytes(StandardCharsets.US_ASCII)))
+                .isInstanceOf(Fetcher.Unreachable.class)
+                .hasMessageContaining("broke off");
+    }
+
     private Fetched fetchPacked(String encoding, byte[] body) throws Fetcher.Unreachable {
         return fetch(out -> {
             write(
@@ -183,5 +195,24 @@ class FetcherTest {
         assertThat(fetch(out -> write(out, head(links + "Content-Length: 0\r\n")))
                         .next())
                 .isEqualTo("/videos?page=2");
+    }
+
+    @Test
+    void aNameThatLeadsElsewhereTheSecondTimeIsNotFollowedThere() throws Exception {
+        byte[][] answers = {{(byte) 198, 51, 100, 7}, {127, 0, 0, 1}};
+        int[] asked = {0};
+        AddressGuard guard = new AddressGuard(false, new SystemDefaultDnsResolver() {
+            @Override
+            public InetAddress[] resolve(String host) throws UnknownHostException {
+                return new InetAddress[] {InetAddress.getByAddress(host, answers[asked[0]++])};
+            }
+        });
+        URI address = URI.create("http://turncoat.example:" + server.getLocalPort() + "/");
+        assertThat(guard.objection(address)).isEmpty();
+        try (Fetcher guarded = new Fetcher(guard, Login.NONE, null, new Fetcher.Patience(1, 1, 2), Agent.USUAL)) {
+            assertThatThrownBy(() -> guarded.get(address))
+                    .isInstanceOf(Fetcher.Unreachable.class)
+                    .hasMessageContaining("turncoat.example leads to the private address 127.0.0.1");
+        }
     }
 }

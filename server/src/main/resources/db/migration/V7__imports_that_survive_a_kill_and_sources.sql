@@ -36,3 +36,9 @@ create table result_before (
 
 -- The addresses that are the same page as an item are looked for by it.
 create index item_twin on item (twin_of);
+
+-- The markup of a page as it came, packed; only where a sweep was asked to keep it.
+create table source (
+    capture_id bigint primary key,
+    markup varbinary(6000000) not null
+);

@@ -1,0 +1,25 @@
+package lucidsweep.server.item;
+
+import java.util.List;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+
+@Mapper
+interface LastCaptureMapper {
+
+    record Row(long sweepId, String facts, byte[] links, boolean hasSource) {}
+
+    @Select("""
+            select c.sweep_id, c.facts, b.links, s.capture_id is not null has_source
+            from item i join capture c on c.id = i.capture_id join body b on b.capture_id = c.id
+            left join source s on s.capture_id = c.id where i.id = #{itemId}""")
+    Row of(long itemId);
+
+    @Select("select address from item where twin_of = #{itemId} and not gone order by address limit 100")
+    List<String> twins(long itemId);
+
+    record Markup(byte[] markup) {}
+
+    @Select("select s.markup from item i join source s on s.capture_id = i.capture_id where i.id = #{itemId}")
+    Markup source(long itemId);
+}
