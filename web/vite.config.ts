@@ -5,5 +5,10 @@ export default defineConfig({
   plugins: [react()],
   server: { proxy: { "/api": "http://127.0.0.1:8420" } },
   build: { chunkSizeWarningLimit: 900 },
-  test: { environment: "jsdom", setupFiles: ["testing/server.ts"], include: ["src/**/*.test.{ts,tsx}"] },
+  test: {
+    environment: "jsdom",
+    setupFiles: ["testing/server.ts"],
+    include: ["src/**/*.test.{ts,tsx}"],
+    testTimeout: 30_000,
+  },
 });

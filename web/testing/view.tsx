@@ -64,8 +64,10 @@ export function standing(changes: Partial<Standing> = {}, property: Partial<Stan
     sentBack: 1,
     approved: 2,
     handedOver: 4,
+    live: 3,
     draftedFields: ["title"],
     lastSweep: "2026-10-01T08:00:00Z",
+    nextSweep: null as never,
     ...changes,
   };
 }

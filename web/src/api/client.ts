@@ -36,6 +36,7 @@ export type Added = Whole<Schemas["Added"]>;
 export type Schedule = Whole<Schemas["Schedule"]>;
 export type Change = Whole<Schemas["Change"]>;
 export type ChangeKind = Change["kind"];
+export type CaptureView = Whole<Schemas["CaptureView"]>;
 export type ImportTrial = Whole<Schemas["ImportTrial"]>;
 export type CrawlSettings = Schemas["CrawlSettings"];
 export type EditSpec = Schemas["EditSpec"];

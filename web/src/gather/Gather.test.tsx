@@ -68,6 +68,9 @@ it("starts a sweep with what was set, after the property was changed where it ha
   const address = await screen.findByLabelText("Address to start from");
   fireEvent.change(address, { target: { value: "https://tarrin.example/en/" } });
   fireEvent.change(screen.getByLabelText("Pages at most"), { target: { value: "500" } });
+  fireEvent.click(screen.getByLabelText("Run their scripts first"));
+  fireEvent.change(screen.getByLabelText("Name that it asks under"), { target: { value: "Tarrin-Audit" } });
+  expect(screen.getByText("as their scripts build them; as Tarrin-Audit")).toBeTruthy();
   fireEvent.click(screen.getByRole("button", { name: "Start the sweep" }));
   await waitFor(() => expect(asked("POST /api/properties/7/sweeps")).toHaveLength(1));
   expect(asked("PUT /api/properties/7")[0].body).toMatchObject({
@@ -81,6 +84,9 @@ it("starts a sweep with what was set, after the property was changed where it ha
     delayMs: 100,
     reach: "LINKS",
     include: [],
+    scripts: true,
+    keepsSource: false,
+    agent: "Tarrin-Audit",
   });
 });
 
@@ -261,6 +267,22 @@ it("plans sweeps, and says what is planned", async () => {
   fireEvent.click(screen.getByRole("button", { name: "Sweep it by itself" }));
   expect(await screen.findByText(/Swept every month, next on 1 Dec 2026/)).toBeTruthy();
   expect(asked("PUT /api/properties/7/schedule")[0].body).toEqual({ every: "MONTH", nextDay: "2026-12-01" });
+});
+
+it("fetches a feed as a job and shows how it was understood when that has ended", async () => {
+  serve("GET /api/properties/7/standing", standing({}, { kind: "listings", address: "https://shop.example/list" }));
+  const job = { ...RUNNING, id: 9, kind: "feed" };
+  serve("POST /api/properties/7/imports/feed", { token: "abc", jobId: 9 });
+  serve("GET /api/properties/7/jobs", [{ ...job, state: "failed", note: "page 3 of the feed answers 404" }]);
+  const { unmount } = show(<Gather />);
+  fireEvent.click(await screen.findByRole("button", { name: "Fetch" }));
+  expect((await screen.findByRole("alert")).textContent).toBe("page 3 of the feed answers 404");
+  unmount();
+  serve("GET /api/properties/7/jobs", [{ ...job, state: "done" }]);
+  serve("GET /api/imports/abc", PLAN);
+  show(<Gather />);
+  fireEvent.click(await screen.findByRole("button", { name: "Fetch" }));
+  expect(await screen.findByRole("dialog", { name: "shop.csv" })).toBeTruthy();
 });
 
 it("takes the last import back, and no other", async () => {

@@ -8,6 +8,7 @@ import { JobStrip } from "../parts/JobStrip";
 import stage from "../parts/stage.module.css";
 import { useItemView } from "../parts/useItemView";
 import { useProperty } from "../parts/useProperty";
+import { CaptureDetails } from "./CaptureDetails";
 import { ImportPanel } from "./ImportPanel";
 import { SchedulePanel } from "./SchedulePanel";
 import { SweepList } from "./SweepList";
@@ -59,7 +60,14 @@ export function Gather() {
             />
           </div>
         </div>
-        {hand !== undefined && <CloseUp propertyId={propertyId} itemId={hand} onClose={() => setHand(undefined)} />}
+        {hand !== undefined && (
+          <CloseUp
+            propertyId={propertyId}
+            itemId={hand}
+            more={(item) => <CaptureDetails propertyId={propertyId} item={item} />}
+            onClose={() => setHand(undefined)}
+          />
+        )}
       </div>
     </div>
   );

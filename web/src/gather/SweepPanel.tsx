@@ -6,6 +6,7 @@ import stage from "../parts/stage.module.css";
 import { type CrawlForm, GENTLE, settingsOf } from "./crawlForm";
 import css from "./Gather.module.css";
 import { LoginFields } from "./LoginFields";
+import { ReadingFields } from "./ReadingFields";
 import { ScopeFields } from "./ScopeFields";
 
 type Limit = "mostPages" | "mostDepth" | "connections" | "delayMs" | "mostMinutes" | "mostMegabytes";
@@ -65,6 +66,7 @@ export function SweepPanel({ property }: { property: Property }) {
       </div>
       <LoginFields propertyId={property.id} />
       <ScopeFields propertyId={property.id} address={address} form={form} onChange={change} />
+      <ReadingFields form={form} onChange={change} />
       <Checkbox
         size="xs"
         label="May reach private addresses (for a site on this machine or in the office)"

@@ -16,6 +16,9 @@ export interface CrawlForm {
   query: "KEEP" | "SORT" | "DROP";
   withoutParameters: string;
   pastRobots: boolean;
+  agent: string;
+  scripts: boolean;
+  keepsSource: boolean;
 }
 
 export const GENTLE: CrawlForm = {
@@ -33,6 +36,9 @@ export const GENTLE: CrawlForm = {
   query: "KEEP",
   withoutParameters: "",
   pastRobots: false,
+  agent: "",
+  scripts: false,
+  keepsSource: false,
 };
 
 const list = (text: string, mark: RegExp) =>
@@ -64,6 +70,16 @@ export function scopeInWords(form: CrawlForm): string {
     form.subdomains && "subdomains too",
     form.query === "DROP" ? "no parameters" : withoutParameters?.length && `without ${withoutParameters.join(", ")}`,
     form.pastRobots && "past robots.txt",
+  ];
+  return words.filter(Boolean).join("; ");
+}
+
+/** How a sweep reads pages, in a few words. */
+export function readingInWords({ scripts, keepsSource, agent }: CrawlForm): string {
+  const words = [
+    scripts ? "as their scripts build them" : "as they are delivered",
+    keepsSource && "keeps the markup",
+    agent.trim() && `as ${agent.trim()}`,
   ];
   return words.filter(Boolean).join("; ");
 }

@@ -1,6 +1,6 @@
 import { Button, SegmentedControl, Textarea } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { type ReactNode, useEffect, useState } from "react";
 import { answer, api, type Fit, type ItemRow, type TypedCell } from "../api/client";
 import { ofProperty, useChange } from "../api/queries";
 import css from "./CloseUp.module.css";
@@ -14,11 +14,13 @@ interface Props {
   propertyId: number;
   itemId: number | undefined;
   editable?: boolean;
+  /** What else is shown of the item. */
+  more?: (item: ItemRow) => ReactNode;
   onClose: () => void;
 }
 
 /** The item in hand: how it will look, its texts with their measure, its keyword, what is wrong, what was done. */
-export function CloseUp({ propertyId, itemId, editable, onClose }: Props) {
+export function CloseUp({ propertyId, itemId, editable, more, onClose }: Props) {
   const item = useQuery({
     queryKey: ofProperty(propertyId, "item", itemId),
     queryFn: () => answer(api.GET("/api/items/{id}", { params: { path: { id: itemId ?? 0 } } })),
@@ -31,7 +33,7 @@ export function CloseUp({ propertyId, itemId, editable, onClose }: Props) {
         <IconX size={16} />
       </button>
       {item.data ? (
-        <Inside key={item.data.id} propertyId={propertyId} item={item.data} editable={editable} />
+        <Inside key={item.data.id} propertyId={propertyId} item={item.data} editable={editable} more={more} />
       ) : (
         <p className={css.hint}>
           Choose a row to see its item close up: the search result, its texts, its keyword and its history.
@@ -41,7 +43,9 @@ export function CloseUp({ propertyId, itemId, editable, onClose }: Props) {
   );
 }
 
-function Inside({ propertyId, item, editable }: { propertyId: number; item: ItemRow; editable?: boolean }) {
+type InsideProps = Pick<Props, "propertyId" | "editable" | "more"> & { item: ItemRow };
+
+function Inside({ propertyId, item, editable, more }: InsideProps) {
   const [device, setDevice] = useState<"desktop" | "phone">("desktop");
   const captured = {
     title: item.title.draft ?? item.title.captured,
@@ -155,6 +159,7 @@ function Inside({ propertyId, item, editable }: { propertyId: number; item: Item
         {item.depth < 0 && item.address.includes("://") && <p className={css.soft}>No link leads to it.</p>}
       </section>
       <History propertyId={propertyId} itemId={item.id} />
+      {more?.(item)}
     </div>
   );
 }

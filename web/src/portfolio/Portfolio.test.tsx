@@ -10,7 +10,7 @@ const CLIENT = { id: 3, name: "Tarrin Bay Kayaks", brand: "Tarrin Bay", places: 
 beforeEach(() => {
   serve("GET /api/clients", [CLIENT]);
   serve("GET /api/portfolio", [
-    standing(),
+    standing({ nextSweep: "2026-11-01" as never }),
     standing({ items: 0, lastSweep: null as never }, { id: 8, name: "Shop", address: "", kind: "listings" }),
   ]);
   serve("GET /api/removed", []);
@@ -23,7 +23,18 @@ it("shows where every property stands, and leads to where its work is", async ()
     within(row)
       .getAllByRole("cell")
       .map((each) => each.textContent),
-  ).toEqual(["Tarrin Bay websitehttps://tarrin.example/", "1 Oct 2026", "120", "35", "60", "6", "2", "4", "change"]);
+  ).toEqual([
+    "Tarrin Bay websitehttps://tarrin.example/",
+    "1 Oct 2026next on 1 Nov 2026",
+    "120",
+    "35",
+    "60",
+    "6",
+    "2",
+    "4",
+    "3",
+    "change",
+  ]);
   expect(screen.getByRole("link", { name: "Tarrin Bay website" }).getAttribute("href")).toBe("/p/7/triage");
   expect(screen.getByRole("link", { name: "Shop" }).getAttribute("href")).toBe("/p/8/gather");
   expect(screen.getByText("never")).toBeTruthy();

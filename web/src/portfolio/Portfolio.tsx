@@ -70,6 +70,7 @@ function PropertyTable({ standings, onChange }: { standings?: Standing[]; onChan
           <th>Drafted</th>
           <th>Approved</th>
           <th>Handed over</th>
+          <th>Seen live</th>
           <th />
         </tr>
       </thead>
@@ -80,8 +81,11 @@ function PropertyTable({ standings, onChange }: { standings?: Standing[]; onChan
               <Link to={`/p/${property.id}/${s.items > 0 ? "triage" : "gather"}`}>{property.name}</Link>
               <span className={css.kind}>{property.address || property.kind}</span>
             </td>
-            <td>{s.lastSweep ? day(s.lastSweep) : "never"}</td>
-            {[s.items, s.aimed, s.flawed, s.drafted + s.sentBack, s.approved, s.handedOver].map((n, i) => (
+            <td>
+              {s.lastSweep ? day(s.lastSweep) : "never"}
+              {s.nextSweep && <span className={css.kind}>next on {day(s.nextSweep)}</span>}
+            </td>
+            {[s.items, s.aimed, s.flawed, s.drafted + s.sentBack, s.approved, s.handedOver, s.live].map((n, i) => (
               <td key={i}>{count(n)}</td>
             ))}
             <td>

@@ -8,12 +8,12 @@ import java.time.LocalDate;
  *
  * @param nextDay the first day on which it is
  */
-record Schedule(
+public record Schedule(
         @NotNull(message = "is needed") Every every,
         @NotNull(message = "is needed") LocalDate nextDay) {
 
     /** How often. */
-    enum Every {
+    public enum Every {
         WEEK,
         MONTH,
         ONCE

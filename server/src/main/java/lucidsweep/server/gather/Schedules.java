@@ -13,7 +13,7 @@ import org.springframework.stereotype.Service;
 /** Sweeps properties by themselves, weekly, monthly or on a day, as their last sweep was set. */
 @Service
 @EnableScheduling
-class Schedules {
+public class Schedules {
 
     private static final Logger LOG = LoggerFactory.getLogger(Schedules.class);
 
@@ -27,7 +27,7 @@ class Schedules {
         this.clients = clients;
     }
 
-    Optional<Schedule> of(long propertyId) {
+    public Optional<Schedule> of(long propertyId) {
         return Optional.ofNullable(mapper.of(propertyId)).map(Schedules::schedule);
     }
 

@@ -47,7 +47,7 @@ interface ItemMapper {
     List<TableItem> tableItemsOf(@Param("ids") Object[] ids);
 
     /** What it holds of a field. */
-    record TableField(long id, String text, int px, long alike, String state) {}
+    record TableField(long id, String text, int px, long alike, String state, boolean live) {}
 
     @Select(ItemSql.TABLE_FIELD + "where id between #{first} and #{last} and property_id = #{propertyId}")
     List<TableField> tableFields(long propertyId, long first, long last);

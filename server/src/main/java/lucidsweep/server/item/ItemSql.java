@@ -32,7 +32,8 @@ final class ItemSql {
             from item i left join item_link l on l.item_id = i.id
             """;
 
-    static final String TABLE_FIELD = "select id, coalesce(draft, captured) text, px, alike, state from field ";
+    static final String TABLE_FIELD = "select id, coalesce(draft, captured) text, px, alike, state,"
+            + " (state = 'handed-over' and draft = captured) is true live from field ";
 
     /** What rules, recipes and the search for targets need of an item itself. */
     static final String CORE = """

@@ -59,12 +59,14 @@ final class ItemTable {
         private final TextColumn text = new TextColumn();
         private final IntColumn px = new IntColumn();
         private final IntColumn state = new IntColumn();
+        private final BitSet live = new BitSet();
         private long[] alike = new long[1_024];
 
         private void set(int row, ItemMapper.TableField field) {
             text.set(row, field == null ? null : field.text());
             px.set(row, field == null ? 0 : field.px());
             state.set(row, field == null ? 0 : STATES.indexOf(field.state()));
+            live.set(row, field != null && field.live());
             if (row >= alike.length) alike = Arrays.copyOf(alike, Math.max(row + 1, alike.length * 2));
             alike[row] = field == null ? 0 : field.alike();
         }
@@ -146,13 +148,15 @@ final class ItemTable {
         }
         Map<String, Integer> drafts = new HashMap<>();
         List<String> drafted = new ArrayList<>();
+        int live = 0;
         for (int field = 0; field < fields.length; field++) {
             int[] counts = new int[STATES.size()];
             for (int row = 0; row < size; row++) counts[fields[field].state.get(row)]++;
             for (int i = 1; i < counts.length; i++) drafts.merge(STATES.get(i), counts[i], Integer::sum);
+            live += fields[field].live.cardinality();
             if (counts[0] < size) drafted.add(FIELDS.get(field));
         }
-        return new Items.Counts(size, indexable.cardinality(), aimed, flawed, drafts, drafted);
+        return new Items.Counts(size, indexable.cardinality(), aimed, flawed, drafts, live, drafted);
     }
 
     synchronized List<Items.Section> sections() {

@@ -72,10 +72,17 @@ public class Items {
      * @param aimed items with a target
      * @param flawed indexable items with at least one finding
      * @param drafts how many drafts there are in each state that occurs
+     * @param live texts that were handed over and that the last sweep saw in place
      * @param draftedFields the fields of which there are drafts
      */
     public record Counts(
-            int items, int indexable, int aimed, int flawed, Map<String, Integer> drafts, List<String> draftedFields) {}
+            int items,
+            int indexable,
+            int aimed,
+            int flawed,
+            Map<String, Integer> drafts,
+            int live,
+            List<String> draftedFields) {}
 
     /** A folder or shop section and how many items it has. */
     public record Section(String section, int items) {}

@@ -5,6 +5,8 @@ import lucidsweep.server.aim.Aims;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.gather.Schedule;
+import lucidsweep.server.gather.Schedules;
 import lucidsweep.server.gather.Sweeps;
 import lucidsweep.server.item.Items;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -20,12 +22,14 @@ class PortfolioController {
     private final Items items;
     private final Aims aims;
     private final Sweeps sweeps;
+    private final Schedules schedules;
 
-    PortfolioController(Clients clients, Items items, Aims aims, Sweeps sweeps) {
+    PortfolioController(Clients clients, Items items, Aims aims, Sweeps sweeps, Schedules schedules) {
         this.clients = clients;
         this.items = items;
         this.aims = aims;
         this.sweeps = sweeps;
+        this.schedules = schedules;
     }
 
     @GetMapping("/portfolio")
@@ -53,8 +57,10 @@ class PortfolioController {
                 drafts(counts, "sent-back"),
                 drafts(counts, "approved"),
                 drafts(counts, "handed-over"),
+                counts.live(),
                 counts.draftedFields(),
-                sweeps.lastEnded(property.id()));
+                sweeps.lastEnded(property.id()),
+                schedules.of(property.id()).map(Schedule::nextDay).orElse(null));
     }
 
     private static int drafts(Items.Counts counts, String state) {

@@ -1,6 +1,7 @@
 package lucidsweep.server.portfolio;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import lucidsweep.server.client.Property;
 
@@ -12,8 +13,10 @@ import lucidsweep.server.client.Property;
  * @param drafted drafts that wait to be looked at
  * @param approved drafts that wait to be handed over
  * @param handedOver texts handed over
+ * @param live those of them that the last sweep saw in place
  * @param draftedFields the fields of which there are drafts
  * @param lastSweep null where there was none
+ * @param nextSweep null where none is planned
  */
 public record Standing(
         Property property,
@@ -27,5 +30,7 @@ public record Standing(
         int sentBack,
         int approved,
         int handedOver,
+        int live,
         List<String> draftedFields,
-        Instant lastSweep) {}
+        Instant lastSweep,
+        LocalDate nextSweep) {}

@@ -64,7 +64,12 @@ class ItemTableTest {
     private ItemMapper.TableField field(long id) {
         String text = words();
         return new ItemMapper.TableField(
-                id, text, text.length() * 9, text.hashCode(), STATES[random.nextInt(STATES.length)]);
+                id,
+                text,
+                text.length() * 9,
+                text.hashCode(),
+                STATES[random.nextInt(STATES.length)],
+                random.nextBoolean());
     }
 
     private String words() {
