@@ -185,12 +185,25 @@ class CapturedPagesTest {
         site.page("/", "Kayaks on the bay", "/tours", "/tours/", "/tours/?ref=a")
                 .page("/tours", "Guided tours")
                 .page("/tours/", "Guided tours")
-                .page("/tours/?ref=a", "Guided tours");
+                .page("/tours/?ref=a", "Guided tours")
+                .html(
+                        "/",
+                        "<title>Kayaks on the bay</title><link rel=canonical href='file:///srv/site/index.html'>"
+                                + "<a href=/tours>a</a><a href=/tours/>b</a><a href='/tours/?ref=a'>c</a>");
         assertThat(sweep("\"scripts\":false")).isEqualTo("4 pages captured, 2 are the same page as another.");
         long grouped = List.of("/tours", "/tours/", "/tours/?ref=a").stream()
                 .map(this::captured)
                 .filter(page -> page.path("alsoAt").size() == 2)
                 .count();
         assertThat(grouped).as("one that names the two others").isEqualTo(1);
+        assertThat(api.get("/api/properties/" + property + "/items?kind=missing&field=description")
+                        .json()
+                        .path("total")
+                        .asInt())
+                .as("what is wrong with a page is said once")
+                .isEqualTo(2);
+        assertThat(item("/").path("obstacle").isNull())
+                .as("a canonical that is no web address hides nothing")
+                .isTrue();
     }
 }

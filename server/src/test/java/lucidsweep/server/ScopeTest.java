@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.concurrent.locks.LockSupport;
 import lucidsweep.server.RunningApplication.Api;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -151,6 +152,25 @@ class ScopeTest {
         assertThat(visits("trap")).containsOnlyKeys("/tides/2026/41");
         assertThat(visits("trap")).containsValue("a calendar without end: /tides/#/#");
         assertThat(visits("captured")).containsKeys("/tours/seal", "/hire/");
+    }
+
+    @Test
+    void aCalendarIsStillKnownAfterAStop() {
+        for (int day = 1; day < 200; day++) {
+            site.page("/tides/2026/" + day, "Tides of day " + day, "/tides/2026/" + (day + 1));
+        }
+        site.page("/", "Kayaks on the bay", "/tides/2026/1");
+        JsonNode begun = api.post(
+                        "/api/properties/" + property + "/sweeps",
+                        "{\"mostPages\":500,\"mostDepth\":90,\"connections\":1,\"delayMs\":20}")
+                .json();
+        long job = begun.path("jobId").asLong();
+        while (api.get("/api/jobs/" + job).json().path("done").asInt() < 15) LockSupport.parkNanos(5_000_000);
+        api.post("/api/jobs/" + job + "/stop", "");
+        assertThat(api.ended(job).path("state").asString()).isEqualTo("stopped");
+        api.post("/api/sweeps/" + begun.path("id") + "/go-on", "");
+        assertThat(api.ended(job).path("note").asString()).startsWith("41 pages captured");
+        assertThat(visits("trap")).containsOnlyKeys("/tides/2026/41");
     }
 
     @Test

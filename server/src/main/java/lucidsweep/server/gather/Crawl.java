@@ -3,9 +3,11 @@ package lucidsweep.server.gather;
 import java.net.URI;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
@@ -123,8 +125,12 @@ final class Crawl implements AutoCloseable {
         gate.silence().ifPresent(why -> {
             throw Refusal.badInput(start + " cannot be reached: " + why);
         });
-        if (frontier.resume()) keepToWhereTheStartLed();
-        else begin(gate);
+        if (frontier.resume()) {
+            keepToWhereTheStartLed();
+            learnAgain();
+        } else {
+            begin(gate);
+        }
         List<Thread> workers = startWorkers();
         try {
             while (!isDone()) {
@@ -174,6 +180,23 @@ final class Crawl implements AutoCloseable {
             if (to.isEmpty()) return;
             keepTo(to.get());
         }
+    }
+
+    /** What was learned of traps and redirects before the crawl was interrupted, from the addresses that are stored. */
+    private void learnAgain() {
+        Set<Long> leadOn = new HashSet<>();
+        frontier.forEachKnown(known -> {
+            if (known.outcome().equals(Outcome.REDIRECT.code())) redirects.put(known.address(), known.redirectTo());
+            if (!known.foundOn().startsWith("http")) return;
+            traps.objection(known.address(), known.foundOn());
+            if (!AddressShape.of(known.address()).equals(AddressShape.of(known.foundOn())))
+                leadOn.add(Likeness.exactHash(known.foundOn()));
+        });
+        frontier.forEachKnown(known -> {
+            // Its title is not at hand; one like no other leaves the judgement to the pages that are still to come.
+            if (known.outcome().equals(Outcome.CAPTURED.code()))
+                traps.read(known.address(), known.address(), leadOn.contains(Likeness.exactHash(known.address())));
+        });
     }
 
     private boolean isHere(URI address) {

@@ -56,25 +56,32 @@ final class Frontier {
 
     /** Takes up what an earlier run left; returns whether there was one. */
     boolean resume() {
+        forEachKnown(known -> {
+            size = known.id() + 1 - range.first();
+            long hash = Likeness.exactHash(known.address());
+            if (known.outcome().equals(Outcome.NOFOLLOW.code())) {
+                nofollow.put(hash, known.id());
+                return;
+            }
+            seen.add(hash);
+            if (known.outcome().equals(Outcome.WAITING.code())) waitingCount++;
+            else endedCount++;
+            if (known.outcome().equals(Outcome.CAPTURED.code())) capturedCount++;
+        });
+        return size > 0;
+    }
+
+    /** Walks over the addresses that are stored, in the order in which they became known. */
+    void forEachKnown(Consumer<GatherMapper.Known> visit) {
         long after = range.first() - 1;
         List<GatherMapper.Known> chunk;
         do {
             chunk = mapper.known(after, range.last(), KNOWN_AT_ONCE);
             for (GatherMapper.Known known : chunk) {
                 after = known.id();
-                long hash = Likeness.exactHash(known.address());
-                if (known.outcome().equals(Outcome.NOFOLLOW.code())) {
-                    nofollow.put(hash, known.id());
-                    continue;
-                }
-                seen.add(hash);
-                if (known.outcome().equals(Outcome.WAITING.code())) waitingCount++;
-                else endedCount++;
-                if (known.outcome().equals(Outcome.CAPTURED.code())) capturedCount++;
+                visit.accept(known);
             }
         } while (chunk.size() == KNOWN_AT_ONCE);
-        size = after + 1 - range.first();
-        return size > 0;
     }
 
     /** Whether an address was not met yet; any thread may ask. */

@@ -155,10 +155,13 @@ interface GatherMapper {
             select * from visit where id > #{after} and id <= #{last} and outcome = 'waiting' order by id limit #{limit}""")
     List<Visit> waiting(long after, long last, int limit);
 
-    @Select("select id, address, outcome from visit where id > #{after} and id <= #{last} order by id limit #{limit}")
-    List<Known> known(long after, long last, int limit);
+    /** An address that a crawl came to know before it was interrupted. */
+    record Known(long id, String address, String foundOn, String outcome, String redirectTo) {}
 
-    record Known(long id, String address, String outcome) {}
+    @Select("""
+            select id, address, found_on, outcome, redirect_to from visit
+            where id > #{after} and id <= #{last} order by id limit #{limit}""")
+    List<Known> known(long after, long last, int limit);
 
     @Select("""
             select count(*) filter (where outcome <> 'waiting') done, count(*) known from visit

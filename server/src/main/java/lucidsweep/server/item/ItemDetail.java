@@ -26,6 +26,11 @@ public record ItemDetail(
         byte[] copy,
         String linkTexts) {
 
+    /** Whether it is the same page as another, at a variant of its address. */
+    public boolean isTwin() {
+        return obstacle != null && obstacle.startsWith(TwinPages.SAME_AS);
+    }
+
     /** A field by its name; null where the item has none such. */
     public FieldLine field(String name) {
         return switch (name) {

@@ -11,6 +11,9 @@ import lucidsweep.core.text.Likeness;
 /** Finds pages that say the same at variants of one address. */
 final class TwinPages {
 
+    /** How the obstacle of a page begins that is the same as another. */
+    static final String SAME_AS = "the same page as ";
+
     private static final int LONGEST = 2_200;
 
     /** The page that stands for its group: without parameters, then https, then the shortest address. */
@@ -35,7 +38,7 @@ final class TwinPages {
             CaptureMapper.Page main = group.stream().min(MAIN).orElseThrow();
             for (CaptureMapper.Page page : group) {
                 if (page == main) continue;
-                String why = "the same page as " + main.address();
+                String why = SAME_AS + main.address();
                 twins.add(new CaptureMapper.Twin(
                         page.id(), main.id(), why.length() <= LONGEST ? why : why.substring(0, LONGEST)));
             }

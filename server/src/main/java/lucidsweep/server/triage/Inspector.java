@@ -52,6 +52,8 @@ final class Inspector {
         List<FindingMapper.FindingValues> findings = new ArrayList<>(items.size());
         Map<String, Integer> fitWithout = new HashMap<>();
         for (ItemDetail item : items) {
+            // What is wrong with a page is said once, of the one that stands for all its addresses.
+            if (item.isTwin()) continue;
             countFitWithout(item.title().text(), fitWithout);
             List<Flaw> flaws = inspection.of(subjects.of(item)).stream()
                     .map(Inspector::flaw)
