@@ -94,7 +94,9 @@ function Inside({ propertyId, item, editable, more }: InsideProps) {
           ]}
         />
         <div className={css.preview}>
-          {looks.data && <ResultPreview looks={looks.data} address={item.address} device={device} />}
+          {looks.data && (
+            <ResultPreview looks={looks.data} address={item.address} device={device} wide={item.tags !== null} />
+          )}
         </div>
       </section>
       <section className={css.texts}>

@@ -8,15 +8,18 @@ export function ResultPreview({
   looks,
   address,
   device,
+  wide,
 }: {
   looks: Looks;
   address: string;
   device: "desktop" | "phone";
+  /** Whether it shows the longer lines of listings and videos. */
+  wide?: boolean;
 }) {
   const title = looks.title[device];
   const description = looks.description[device];
   return (
-    <figure className={`${css.result} ${css[device]}`} aria-label={`The result on a ${device}`}>
+    <figure className={`${css.result} ${css[device]} ${wide ? css.wide : ""}`} aria-label={`The result on a ${device}`}>
       <p className={css.address}>{crumbs(address)}</p>
       <p className={css.title}>{title.length > 0 ? <Lines lines={title} /> : <i>no title</i>}</p>
       <p className={css.description}>

@@ -25,7 +25,8 @@ it("shows where every property stands, and leads to where its work is", async ()
       .map((each) => each.textContent),
   ).toEqual([
     "Tarrin Bay websitehttps://tarrin.example/",
-    "1 Oct 2026next on 1 Nov 2026",
+    "1 Oct 2026",
+    "1 Nov 2026",
     "120",
     "35",
     "60",

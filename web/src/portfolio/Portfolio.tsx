@@ -64,6 +64,7 @@ function PropertyTable({ standings, onChange }: { standings?: Standing[]; onChan
         <tr>
           <th>Property</th>
           <th>Last sweep</th>
+          <th>Next</th>
           <th>Items</th>
           <th>Aimed</th>
           <th>At stake</th>
@@ -81,10 +82,8 @@ function PropertyTable({ standings, onChange }: { standings?: Standing[]; onChan
               <Link to={`/p/${property.id}/${s.items > 0 ? "triage" : "gather"}`}>{property.name}</Link>
               <span className={css.kind}>{property.address || property.kind}</span>
             </td>
-            <td>
-              {s.lastSweep ? day(s.lastSweep) : "never"}
-              {s.nextSweep && <span className={css.kind}>next on {day(s.nextSweep)}</span>}
-            </td>
+            <td>{s.lastSweep ? day(s.lastSweep) : "never"}</td>
+            <td>{s.nextSweep ? day(s.nextSweep) : "not planned"}</td>
             {[s.items, s.aimed, s.flawed, s.drafted + s.sentBack, s.approved, s.handedOver, s.live].map((n, i) => (
               <td key={i}>{count(n)}</td>
             ))}

@@ -248,7 +248,21 @@ class WalkTest {
         assertThat(page.getByText("as they were")).isVisible();
         assertThat(button("0 gone")).isDisabled();
 
+        page.navigate(address + "/p/1/gather");
+        page.locator("[role=row]").nth(2).click();
+        page.getByText("All that was captured").click();
+        assertThat(page.getByText("links on it")).isVisible();
+        assertThat(page.getByText("Guided tours (navigation)")).isVisible();
+        button("Sweep this page again").click();
+        assertThat(page.getByText("1 page captured.")).isVisible();
+
         page.navigate(address + "/p/2/gather");
+        button("Fetch").click();
+        page.getByRole(AriaRole.DIALOG)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Try it"))
+                .click();
+        assertThat(page.getByText("180 unchanged")).isVisible();
+        page.keyboard().press("Escape");
         button("Paste rows").click();
         page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Rows"))
                 .fill("listing id\ttitle\tcreated\nTBK-9001\tTide clock in larch\t03/04/2026\n\t\t\n");
