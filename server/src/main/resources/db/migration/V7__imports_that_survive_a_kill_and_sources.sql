@@ -1,8 +1,10 @@
--- The file of an import that is under way, and how it is read: cut short, the import is taken back and begun again.
+-- The file of an import that is under way, and how it is read: cut short, the import is taken back and begun again, unless
+-- all of it was stored.
 create table import_source (
     sweep_id bigint primary key references sweep,
     token varchar(50) not null,
-    sheet varchar(300)
+    sheet varchar(300),
+    stored boolean default false not null
 );
 
 -- What an import of demand or results replaced, as it was before.

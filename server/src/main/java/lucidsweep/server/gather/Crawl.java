@@ -125,6 +125,7 @@ final class Crawl implements AutoCloseable {
         gate.silence().ifPresent(why -> {
             throw Refusal.badInput(start + " cannot be reached: " + why);
         });
+        mend();
         if (frontier.resume()) {
             keepToWhereTheStartLed();
             learnAgain();
@@ -180,6 +181,14 @@ final class Crawl implements AutoCloseable {
             if (to.isEmpty()) return;
             keepTo(to.get());
         }
+    }
+
+    /** A page that was being stored when the machine went down may be there in part; it is asked again. */
+    private void mend() {
+        IdRange range = IdRange.of(sweep.id());
+        if (mapper.known(range.first() - 1, range.last(), 1).isEmpty()) return;
+        mapper.askAgainWhereNothingIsStored(range);
+        captures.mend(property.id(), sweep.id());
     }
 
     /** What was learned of traps and redirects before the crawl was interrupted, from the addresses that are stored. */

@@ -77,13 +77,22 @@ interface GatherMapper {
     List<Sweep> unfinished(String kind);
 
     /** The file of an import that is under way. */
-    record ImportSource(long sweepId, String token, String sheet) {}
+    record ImportSource(long sweepId, String token, String sheet, boolean stored) {}
 
     @Insert("insert into import_source (sweep_id, token, sheet) values (#{sweepId}, #{token}, #{sheet})")
     void insertSource(ImportSource source);
 
+    @Update("update import_source set stored = true where sweep_id = #{sweepId}")
+    void setStored(long sweepId);
+
     @Select("select * from import_source where sweep_id = #{sweepId}")
     ImportSource source(long sweepId);
+
+    @Update("""
+            update visit set outcome = 'waiting', item_id = null, capture_id = null
+            where id between #{range.first} and #{range.last} and outcome = 'captured'
+                and not exists (select 1 from capture c where c.id = visit.capture_id)""")
+    void askAgainWhereNothingIsStored(@Param("range") IdRange range);
 
     @Select("select * from import_source")
     List<ImportSource> sources();

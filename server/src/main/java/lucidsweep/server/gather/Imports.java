@@ -165,7 +165,7 @@ public class Imports {
         transaction.executeWithoutResult(status -> {
             long job = jobs.create(file.propertyId(), "import", "Import of " + file.name());
             mapper.insertSweep(key, file.propertyId(), job, "import", file.name(), json.writeValueAsString(shape));
-            mapper.insertSource(new GatherMapper.ImportSource(key.id, token, file.sheet()));
+            mapper.insertSource(new GatherMapper.ImportSource(key.id, token, file.sheet(), false));
             plans.handOver(file);
         });
         Sweep sweep = mapper.sweep(key.id);
@@ -183,8 +183,11 @@ public class Imports {
         uploads.keepOnly(
                 mapper.sources().stream().map(GatherMapper.ImportSource::token).toList());
         for (Sweep sweep : mapper.unfinished("import")) {
-            takeBackReports(sweep.id());
             GatherMapper.ImportSource source = mapper.source(sweep.id());
+            if (source == null || !source.stored()) {
+                takeBackReports(sweep.id());
+                captures.mendImport(sweep.propertyId(), sweep.id());
+            }
             if (source != null && Files.exists(uploads.file(source.token()))) start(sweep);
             else mapper.endSweep(sweep.id(), "failed");
         }
@@ -214,9 +217,12 @@ public class Imports {
         try {
             Intake intake = new Intake(shape.kind(), shape.mapping());
             TableFile table = table(source.token(), source.sheet());
-            String note = shape.kind().isItem()
-                    ? readItems(sweep, shape, intake, table, progress)
-                    : readReports(sweep, shape.kind(), intake, table, progress);
+            String note = source.stored()
+                    ? "Read; the end of it was cut short and made up for."
+                    : shape.kind().isItem()
+                            ? readItems(sweep, shape, intake, table, progress)
+                            : readReports(sweep, shape.kind(), intake, table, progress);
+            if (shape.kind().isItem()) publisher.publishEvent(new SweepEnded(sweep.propertyId(), sweep.id()));
             end(sweep, source, "done");
             return note;
         } catch (RuntimeException e) {
@@ -244,8 +250,8 @@ public class Imports {
         transaction.executeWithoutResult(status -> {
             reading.read(intake, table, Runnable::run);
             if (property.hasTags()) captures.markGoneByImport(sweep.propertyId(), sweep.id());
+            mapper.setStored(sweep.id());
         });
-        publisher.publishEvent(new SweepEnded(sweep.propertyId(), sweep.id()));
         String thing = shape.kind().name().toLowerCase(Locale.ROOT).replaceFirst("s$", "");
         return said(Counted.of(reading.read(), thing) + " read", reading.unreadable());
     }
@@ -266,6 +272,7 @@ public class Imports {
         ReportedRows rows = new ReportedRows(reports, kind, sweep.propertyId(), sweep.id());
         ImportReading<Record> reading = new ImportReading<>(sweep, mapper, progress, rows::of, rows::store);
         reading.read(intake, table, store -> transaction.executeWithoutResult(status -> store.run()));
+        mapper.setStored(sweep.id());
         String thing = kind == RowKind.DEMAND ? "row of demand" : "result";
         String count = reading.read() == 1 || kind != RowKind.DEMAND
                 ? Counted.of(reading.read(), thing)

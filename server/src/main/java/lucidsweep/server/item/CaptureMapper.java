@@ -174,6 +174,16 @@ interface CaptureMapper {
     @Update("delete from field_before where sweep_id = #{sweepId}")
     void forgetFieldsBefore(long sweepId);
 
+    @Update("""
+            update item set capture_hash = 0 where property_id = #{propertyId} and last_sweep = #{sweepId}
+            and not exists (select 1 from capture c where c.id = item.capture_id)""")
+    void distrust(long propertyId, long sweepId);
+
+    @Update("""
+            delete from capture where sweep_id = #{sweepId}
+            and not exists (select 1 from item i where i.id = capture.item_id and i.capture_id = capture.id)""")
+    void removeUnusedCaptures(long sweepId);
+
     @Select("select count(*) from item where property_id = #{propertyId} and not gone")
     int presentItems(long propertyId);
 

@@ -162,6 +162,22 @@ public class Captures {
                 .toArray();
     }
 
+    /**
+     * Makes sure that what a sweep stored in part, when the machine went down, is stored anew when it is seen again. The
+     * database takes back what was not committed, but once in 25 kills a single row had its new values all the same.
+     */
+    public void mend(long propertyId, long sweepId) {
+        mapper.distrust(propertyId, sweepId);
+        mapper.removeUnusedCaptures(sweepId);
+    }
+
+    /** The same of an import, which begins anew. */
+    public void mendImport(long propertyId, long sweepId) {
+        mend(propertyId, sweepId);
+        mapper.forgetItemsBefore(sweepId);
+        mapper.forgetFieldsBefore(sweepId);
+    }
+
     /** Marks the items that a complete sweep did not see; they are kept with all that was written for them. */
     public int markGone(long propertyId, long sweepId) {
         return mapper.markGone(propertyId, sweepId);
