@@ -1,5 +1,8 @@
 import { afterEach, beforeEach, vi } from "vitest";
 
+// A busy machine takes its time.
+configure({ asyncUtilTimeout: 15_000 });
+
 /** A call of the interface: "GET /api/clients", with its body and its query. */
 export interface Asked {
   call: string;
