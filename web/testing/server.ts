@@ -1,3 +1,4 @@
+import { configure } from "@testing-library/react";
 import { afterEach, beforeEach, vi } from "vitest";
 
 // A busy machine takes its time.
