@@ -107,6 +107,18 @@ class CapturedPagesTest {
         site.html("/", "<title>For ever</title><h1>For ever</h1><script>while (true);</script>");
         assertThat(sweep("\"scripts\":true")).isEqualTo("1 page captured.");
         assertThat(item("/").path("title").path("captured").asString()).isEqualTo("For ever");
+        String later = "<title>As it came</title><script>setTimeout(() => { while (true); }, 50)</script>";
+        site.page("/", "Start", "/a", "/b", "/c")
+                .html("/a", later)
+                .html("/b", later)
+                .html("/c", "<title>Last</title><script>document.title = 'Built at last'</script>");
+        assertThat(sweep("\"scripts\":true")).isEqualTo("4 pages captured.");
+        assertThat(item("/a").path("title").path("captured").asString()).isEqualTo("As it came");
+        assertThat(item("/c").path("title").path("captured").asString())
+                .as("pages that hang hold up no other")
+                .isEqualTo("Built at last");
+        site.html("/", "<title>For ever</title><script>while (true);</script>");
+        sweep("\"scripts\":true");
         assertThat(api.get("/api/properties/" + property + "/sweeps")
                         .json()
                         .get(0)

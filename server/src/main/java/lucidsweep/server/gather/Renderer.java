@@ -23,7 +23,7 @@ import lucidsweep.server.web.Refusal;
 final class Renderer implements AutoCloseable {
 
     private static final int PAGES_AT_ONCE = 2;
-    private static final int LONGEST_SECONDS = 60;
+    private static final int LONGEST_SECONDS = 30;
     private static final List<String> BROWSERS = List.of("chromium", "chromium-browser");
 
     private final ScriptSources sources;
@@ -34,7 +34,36 @@ final class Renderer implements AutoCloseable {
     private final List<Thread> threads = new ArrayList<>();
     private volatile boolean closed;
 
-    private record Work(URI address, Fetched page, CompletableFuture<String> html) {}
+    /** A page that waits for a browser, and the thread that is at it. */
+    private static final class Work {
+        private final URI address;
+        private final Fetched page;
+        private final CompletableFuture<String> html = new CompletableFuture<>();
+        private Thread at;
+
+        private Work(URI address, Fetched page) {
+            this.address = address;
+            this.page = page;
+        }
+
+        /** Says which thread is at it; returns whether it is still wanted. */
+        private synchronized boolean begin() {
+            at = Thread.currentThread();
+            return !html.isDone();
+        }
+
+        private synchronized void end() {
+            at = null;
+            // What came too late concerns this page, not the next one.
+            Thread.interrupted();
+        }
+
+        /** Ends it: a script that never ends holds the browser, and the thread with it, for ever. */
+        private synchronized void giveUp() {
+            html.cancel(false);
+            if (at != null) at.interrupt();
+        }
+    }
 
     /** A page whose scripts could not be run; the message says why. */
     static final class NotRendered extends Exception {
@@ -80,11 +109,12 @@ final class Renderer implements AutoCloseable {
 
     /** The markup of a page after its scripts have run. Safe for many threads. */
     String html(URI address, Fetched page) throws NotRendered, InterruptedException {
-        Work work = new Work(address, page, new CompletableFuture<>());
+        Work work = new Work(address, page);
         waiting.put(work);
         try {
             return work.html.get(LONGEST_SECONDS, TimeUnit.SECONDS);
         } catch (TimeoutException e) {
+            work.giveUp();
             throw new NotRendered("they did not end within " + LONGEST_SECONDS + " s");
         } catch (ExecutionException e) {
             String message = String.valueOf(e.getCause().getMessage());
@@ -94,23 +124,34 @@ final class Renderer implements AutoCloseable {
 
     private void work() {
         RenderingBrowser browser = null;
-        while (!closed) {
-            Work work = null;
-            try {
-                work = waiting.poll(200, TimeUnit.MILLISECONDS);
-                if (work == null) continue;
-                if (browser == null) browser = new RenderingBrowser(chromium, node, agent, sources);
-                work.html.complete(browser.html(work.address, work.page));
-            } catch (InterruptedException e) {
-                break;
-            } catch (RuntimeException e) {
-                work.html.completeExceptionally(e);
-                // A browser that failed is not trusted with the next page.
-                close(browser);
-                browser = null;
+        try {
+            while (!closed) {
+                Work work = waiting.poll(200, TimeUnit.MILLISECONDS);
+                if (work != null) browser = run(work, browser);
             }
+        } catch (InterruptedException ended) {
+            Thread.currentThread().interrupt();
+        } finally {
+            close(browser);
         }
-        close(browser);
+    }
+
+    /** Builds a page; returns the browser for the next one. One that failed is not trusted with it: null then. */
+    private RenderingBrowser run(Work work, RenderingBrowser known) {
+        RenderingBrowser browser = known;
+        try {
+            if (!work.begin()) return browser;
+            if (browser == null) browser = new RenderingBrowser(chromium, node, agent, sources);
+            work.html.complete(browser.html(work.address, work.page));
+            return browser;
+        } catch (RuntimeException e) {
+            work.html.completeExceptionally(e);
+            work.end();
+            close(browser);
+            return null;
+        } finally {
+            work.end();
+        }
     }
 
     private static void close(RenderingBrowser browser) {
