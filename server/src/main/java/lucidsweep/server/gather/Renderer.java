@@ -82,17 +82,35 @@ final class Renderer implements AutoCloseable {
     Renderer(ScriptSources sources, Agent agent) {
         this.sources = sources;
         this.agent = agent;
-        chromium = BROWSERS.stream()
-                .flatMap(name -> onPath(name).stream())
-                .findFirst()
-                .orElseThrow(() -> missing("Chromium", "chromium"));
-        node = onPath("node").orElseThrow(() -> missing("Node.js", "nodejs"));
+        chromium = chromium();
+        node = node();
         for (int i = 0; i < PAGES_AT_ONCE; i++) {
             Thread thread = new Thread(this::work, "render-" + i);
             thread.setDaemon(true);
             thread.start();
             threads.add(thread);
         }
+    }
+
+    /**
+     * Makes sure that scripts can be run here.
+     *
+     * @throws Refusal where the machine lacks something
+     */
+    static void check() {
+        chromium();
+        node();
+    }
+
+    private static Path chromium() {
+        return BROWSERS.stream()
+                .flatMap(name -> onPath(name).stream())
+                .findFirst()
+                .orElseThrow(() -> missing("Chromium", "chromium"));
+    }
+
+    private static Path node() {
+        return onPath("node").orElseThrow(() -> missing("Node.js", "nodejs"));
     }
 
     private static Refusal missing(String what, String debianPackage) {

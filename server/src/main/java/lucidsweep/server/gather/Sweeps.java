@@ -256,6 +256,7 @@ public class Sweeps {
     private Sweep create(long propertyId, CrawlSettings settings) {
         Property property = clients.property(propertyId);
         settings.scope();
+        if (settings.scripts()) Renderer.check();
         if (!property.kind().equals("website")) {
             throw Refusal.badInput("only websites can be crawled; this property is filled from a file");
         }
