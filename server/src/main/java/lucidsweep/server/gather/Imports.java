@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Optional;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.database.Durability;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.intake.Intake;
 import lucidsweep.server.intake.IntakeRow;
@@ -42,6 +43,7 @@ public class Imports {
     private final Clients clients;
     private final Items items;
     private final Jobs jobs;
+    private final Durability durability;
     private final TransactionTemplate transaction;
     private final JsonMapper json;
     private final ApplicationEventPublisher publisher;
@@ -55,6 +57,7 @@ public class Imports {
             Clients clients,
             Items items,
             Jobs jobs,
+            Durability durability,
             TransactionTemplate transaction,
             JsonMapper json,
             ApplicationEventPublisher publisher) {
@@ -66,6 +69,7 @@ public class Imports {
         this.clients = clients;
         this.items = items;
         this.jobs = jobs;
+        this.durability = durability;
         this.transaction = transaction;
         this.json = json;
         this.publisher = publisher;
@@ -237,8 +241,12 @@ public class Imports {
     }
 
     private void end(Sweep sweep, GatherMapper.ImportSource source, String state) {
-        mapper.endSweep(sweep.id(), state);
-        mapper.forgetSource(sweep.id());
+        transaction.executeWithoutResult(status -> {
+            mapper.endSweep(sweep.id(), state);
+            mapper.forgetSource(sweep.id());
+        });
+        // Where the database forgot that the import had ended, it would need the file once more.
+        durability.await();
         uploads.remove(source.token());
     }
 
