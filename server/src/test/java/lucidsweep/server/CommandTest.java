@@ -9,6 +9,7 @@ import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.List;
 import lucidsweep.server.command.LucidCommand;
 import lucidsweep.standins.DemoSite;
@@ -146,5 +147,68 @@ class CommandTest {
             assertThat(findings).anyMatch(line -> line.startsWith(website.address() + ",title,generic,"));
             assertThat(findings).anyMatch(line -> line.contains(",title,off-keyword,"));
         }
+    }
+
+    @Test
+    void worksOutWhatItemsShouldBeFoundForAndSaysWhatIsWrongWithTheFiles() throws IOException {
+        Path items = Files.writeString(
+                folder.resolve("items.csv"),
+                "address,status,indexable,title,h1,keyword\n"
+                        + "https://kiln.example/,200,yes,The Kiln Shed,The Kiln Shed,\n"
+                        + "https://kiln.example/raku/,200,yes,Raku course in Fennick,Raku course,\n"
+                        + "https://kiln.example/old/,200,no,Raku course,Raku course,\n"
+                        + "https://kiln.example/tiles/,200,yes,Tile making,Tile making,\n");
+        Path keywords = Files.writeString(
+                folder.resolve("keywords.csv"),
+                "keyword,volume\nraku course,40\nTile Making,30\nclay delivery,1300\nmaking tile,10\n"
+                        + "https://kiln.example/x,1\n" + "long ".repeat(60) + ",1\nRAKU course,50\n");
+        StringBuilder demand = new StringBuilder("page,query,from,to,clicks,impressions,position\n");
+        for (int week = 0; week < 20; week++) {
+            LocalDate from = LocalDate.of(2026, 6, 29).plusWeeks(week);
+            String period = from + "," + from.plusDays(6);
+            demand.append("https://kiln.example/raku/,raku course,%s,2,20,4\n".formatted(period))
+                    .append("https://kiln.example/raku/,raku fennick,%s,9,700,11.5\n".formatted(period))
+                    .append("https://kiln.example/,kiln shed,%s,60,90,1.1\n".formatted(period))
+                    .append("https://kiln.example/gone/,raku,%s,9,3,0\n".formatted(period));
+        }
+        Path reported = Files.writeString(folder.resolve("demand.csv"), demand);
+        Outcome outcome = run(
+                "aim",
+                "--items",
+                items.toString(),
+                "--keywords",
+                keywords.toString(),
+                "--demand",
+                reported.toString(),
+                "--out",
+                folder.toString());
+        assertThat(outcome.status).as(outcome.errors).isZero();
+        assertThat(outcome.errors)
+                .contains("keywords, line 5: “making tile” has the same words as “Tile Making”; both are kept")
+                .contains("keywords, line 6: this is an address, not a phrase")
+                .contains("keywords, line 7: the phrase has")
+                .contains("keywords, line 8: the same as line 2")
+                .contains("20 rows of demand are of addresses that are no items")
+                .contains("20 rows of demand have no position of 1 or more")
+                .contains("20 rows of demand have more clicks than impressions");
+        assertThat(Files.readAllLines(folder.resolve("targets.csv")))
+                .hasSize(4)
+                .startsWith("address,keyword,role,score,reason")
+                .anyMatch(
+                        line -> line.matches(
+                                "https://kiln.example/raku/,raku course,primary,0.\\d+,in the title and H1; already fourth for it"));
+        assertThat(Files.readAllLines(folder.resolve("gaps.csv")))
+                .containsExactly(
+                        "topic,keyword,volume,slug,title,description,section",
+                        "clay delivery,clay delivery,1300,clay-delivery,Clay delivery,Clay delivery.,");
+        assertThat(Files.readAllLines(folder.resolve("better.csv")))
+                .hasSize(2)
+                .last()
+                .asString()
+                .startsWith("https://kiln.example/raku/,raku course,raku fennick,3044,11.5,")
+                .contains("an estimate of 3,044 searches");
+        assertThat(Files.readAllLines(folder.resolve("curve.csv"))).hasSize(21).startsWith("position,rate,low,high");
+        assertThat(run("aim", "--items", items.toString(), "--out", folder.toString()).errors)
+                .isEqualTo("lucid: --keywords is needed\n");
     }
 }

@@ -18,6 +18,7 @@ public record DemoSite(Map<String, SitePage> pages, List<Planted> planted) {
         List<Planted> planted = new Faults(pages).plant();
         Map<String, SitePage> byPath = new LinkedHashMap<>();
         for (SitePage page : pages) byPath.put(page.path, page);
+        for (SitePage page : Newcomers.PAGES) byPath.put(page.path, page);
         SitePage orphan = new SitePage(
                 "/legal/winter-opening-hours/",
                 "legal",

@@ -10,15 +10,19 @@ import java.util.concurrent.atomic.AtomicInteger;
  */
 final class Feed {
 
-    private static final int PAGE = 25;
+    /** How many items of a shop or channel come at once. */
+    static final int FEW = 25;
+
     private static final int RESTS_EVERY = 5;
     private static final int FAILS_EVERY = 7;
 
     private final List<String> items;
-    private final AtomicInteger asked = new AtomicInteger();
+    private final int page;
+    private final AtomicInteger requests = new AtomicInteger();
 
-    Feed(List<String> items) {
+    Feed(List<String> items, int page) {
         this.items = items;
+        this.page = page;
     }
 
     /** What is answered: a status, headers and a body. */
@@ -31,15 +35,15 @@ final class Feed {
      * @param query "page=3", or null for the first page
      */
     Answer of(String path, String query) {
-        int count = asked.incrementAndGet();
+        int count = requests.incrementAndGet();
         if (count % RESTS_EVERY == 0) return new Answer(429, Map.of("Retry-After", "1"), "{\"error\":\"slow down\"}");
         if (count % FAILS_EVERY == 0) return new Answer(500, Map.of(), "{\"error\":\"try again\"}");
-        int page = query == null || !query.startsWith("page=") ? 1 : Integer.parseInt(query.substring(5));
-        int from = Math.min(items.size(), (page - 1) * PAGE);
-        int to = Math.min(items.size(), from + PAGE);
+        int asked = query == null || !query.startsWith("page=") ? 1 : Integer.parseInt(query.substring(5));
+        int from = Math.min(items.size(), (asked - 1) * page);
+        int to = Math.min(items.size(), from + page);
         String body = "[" + String.join(",\n", items.subList(from, to)) + "]";
         Map<String, String> headers =
-                to == items.size() ? Map.of() : Map.of("Link", "<" + path + "?page=" + (page + 1) + ">; rel=\"next\"");
+                to == items.size() ? Map.of() : Map.of("Link", "<" + path + "?page=" + (asked + 1) + ">; rel=\"next\"");
         return new Answer(200, headers, body);
     }
 }

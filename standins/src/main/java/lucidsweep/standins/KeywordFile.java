@@ -1,13 +1,19 @@
 package lucidsweep.standins;
 
+import java.time.YearMonth;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 
 /** A keyword list as a research tool would give it: phrases with monthly volume and competition. */
 public final class KeywordFile {
+
+    private static final int MONTHS = 24;
+    private static final YearMonth FIRST_MONTH = YearMonth.of(2024, 11);
 
     private final Random random;
     private final Set<String> phrases = new LinkedHashSet<>();
@@ -86,24 +92,60 @@ public final class KeywordFile {
                 "boat varnish"));
     }
 
+    /** Most of the phrases that pages begin to be shown for; of the others the research tool knows nothing. */
+    private static Map<String, Integer> rising() {
+        Map<String, Integer> volumes = new LinkedHashMap<>();
+        for (int i = 0; i < SearchMarket.RISING; i++) {
+            if (i % 6 != 3) volumes.put(SearchMarket.risingQuery(i), SearchMarket.risingSearches(i));
+        }
+        for (SitePage page : Newcomers.PAGES) {
+            volumes.put(page.name.toLowerCase(Locale.ROOT).replace(" in ", " "), 40);
+            volumes.put(Newcomers.wanted(page), 4_000);
+        }
+        return volumes;
+    }
+
     public int size() {
-        return phrases.size();
+        return phrases.size() + rising().size();
     }
 
     public String csv() {
-        StringBuilder csv = new StringBuilder("Keyword,Monthly searches,Competition\r\n");
+        StringBuilder csv = new StringBuilder("Keyword,Monthly searches,Competition,Country");
+        for (int month = 0; month < MONTHS; month++) csv.append(',').append(FIRST_MONTH.plusMonths(month));
+        csv.append("\r\n");
         for (String phrase : phrases) {
             long volume =
                     Math.round(Math.exp(2.5 + random.nextGaussian() * 1.6 + (phrase.split(" ").length < 3 ? 2 : 0)))
                             * 10;
-            csv.append(phrase)
-                    .append(',')
-                    .append(written(volume))
-                    .append(',')
-                    .append(List.of("low", "medium", "high").get(random.nextInt(3)))
-                    .append("\r\n");
+            add(phrase, volume, csv);
         }
+        rising().forEach((phrase, volume) -> add(phrase, volume, csv));
         return csv.toString();
+    }
+
+    private void add(String phrase, long volume, StringBuilder csv) {
+        csv.append(phrase)
+                .append(',')
+                .append(written(volume))
+                .append(',')
+                .append(List.of("low", "medium", "high").get(random.nextInt(3)))
+                .append(",gb");
+        String section = section(phrase);
+        Random noise = new Random(phrase.hashCode());
+        for (int month = 0; month < MONTHS; month++) {
+            double season =
+                    SearchMarket.season(section, FIRST_MONTH.plusMonths(month).getMonthValue());
+            csv.append(',').append(Math.round(volume * season * (1 + noise.nextGaussian() * 0.04)));
+        }
+        csv.append("\r\n");
+    }
+
+    /** The section whose season a phrase follows. */
+    private static String section(String phrase) {
+        if (phrase.matches(".*\\b(kit|build|varnish|carve|voucher|restoration)\\b.*")) return "workshop";
+        if (phrase.contains("hire")) return "hire";
+        if (phrase.matches(".*\\b(tour|paddle|trip|lessons|sunrise|sunset|caves|seals)\\b.*")) return "tours";
+        return "";
     }
 
     private String written(long volume) {

@@ -8,6 +8,7 @@ import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
 import java.util.Map;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -22,6 +23,8 @@ public final class Website implements AutoCloseable {
     }
 
     private static final int HUGE = 6_000_000;
+    private static final int ROWS_AT_ONCE = 5_000;
+    private static final int MARKET_SEED = 7;
 
     private final HttpServer server;
     private final ExecutorService threads = Executors.newFixedThreadPool(8, task -> {
@@ -31,8 +34,10 @@ public final class Website implements AutoCloseable {
     });
     private volatile NextSeason season;
     private final AtomicInteger flakyAsked = new AtomicInteger();
-    private final Feed marketplace = new Feed(new ShopListings(7).json());
-    private final Feed channel = new Feed(new ChannelVideos(7).json());
+    private volatile LocalDate today = SearchReports.FIRST_TODAY;
+    private volatile Feed demand;
+    private final Feed marketplace = new Feed(new ShopListings(7).json(), Feed.FEW);
+    private final Feed channel = new Feed(new ChannelVideos(7).json(), Feed.FEW);
 
     private record Reply(int status, String type, byte[] body, Map<String, String> headers) {
 
@@ -106,9 +111,25 @@ public final class Website implements AutoCloseable {
         }
         if (path.startsWith("/calendar/")) return calendar(path);
         if (path.startsWith("/files/")) return file(path);
+        if (path.equals("/search/clock") && exchange.getRequestMethod().equals("POST")) {
+            today = today.plusDays(
+                    Long.parseLong(exchange.getRequestURI().getQuery().replace("days=", "")));
+            demand = null;
+            return Reply.text(200, "<title>It is " + today + "</title>");
+        }
+        if (path.equals("/search/demand")) return feed(demand(site), exchange, path);
         if (path.equals("/marketplace/listings")) return feed(marketplace, exchange, path);
         if (path.equals("/channel/videos")) return feed(channel, exchange, path);
         return special(site, path);
+    }
+
+    /** What the stand-in search engine reports today; made when it is first asked for. */
+    private synchronized Feed demand(DemoSite site) {
+        if (demand == null) {
+            SearchMarket market = SearchMarket.of(site, MARKET_SEED);
+            demand = new Feed(SearchReports.rows(market, address(), today), ROWS_AT_ONCE);
+        }
+        return demand;
     }
 
     private Reply special(DemoSite site, String path) {

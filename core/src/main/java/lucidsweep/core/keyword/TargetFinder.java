@@ -1,121 +1,141 @@
 package lucidsweep.core.keyword;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
+import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
 
 /**
- * Finds for each item the keyword it fits best; a keyword has one home, an item one primary keyword.
+ * Gives every keyword one home and every item one primary and up to four secondary keywords.
  *
- * <p>Relevance is BM25F (Robertson, Zaragoza, Taylor: "Simple BM25 extension to multiple weighted fields", 2004) over
- * title, H1, slug, headings, link texts and copy, divided by the highest that the keyword could reach, so that the
- * scores of different keywords compare. An item fits a keyword only if it holds all its words and at least one of them
- * where it counts (title, H1, slug or link texts). Pairs are taken from the best down; of equal ones the longer keyword
- * first, and among those the one searched more; then keywords left without a home get one where another can move to a
- * home nearly as good. The same input gives the same result.
+ * <p>An item fits a keyword if it holds all its words, most of them (by rarity) where it counts: title, H1, slug or link
+ * texts; or if it ranks for it already. How well is its relevance ({@link ItemIndex}), with what it ranks blended in.
+ * Pairs are taken from the best down; of equal ones the longer keyword first, and among those the one searched more; then
+ * keywords left without a home get one where another can move to a home nearly as good. What is still without one becomes
+ * a secondary keyword of the item it fits best. The same input gives the same result, whatever its order.
  */
 public final class TargetFinder {
 
-    private static final String[] FIELD_NAMES = {"title", "H1", "address", "headings", "link texts", "copy"};
-    private static final double[] FIELD_WEIGHTS = {4, 3, 2.5, 1.5, 2, 0.5};
-    private static final double LENGTH_SHARE = 0.6;
-    private static final double SATURATION = 1.6;
-    private static final int TELLING_FIELDS = 0b010111;
     private static final double LEAST_SCORE = 0.3;
+    private static final double LEAST_TELLING = 0.6;
+    private static final double WHOLE = 0.15;
+    private static final double RANKING = 0.35;
+    private static final double LEAST_RANKING = 0.3;
     private static final double SPECIFIC = 0.08;
-    private static final int RUNNERS_UP = 40;
+    private static final int RUNNERS_UP = 12;
+    private static final int SECONDARIES = 4;
     private static final double NEARLY_AS_GOOD = 0.85;
+    private static final double LAST_POSITION = 50;
 
-    private final Words language;
+    private final ItemIndex index;
     private final List<Phrase> keywords = new ArrayList<>();
     private final List<Long> volumes = new ArrayList<>();
-    private final Map<String, Postings> vocabulary = new HashMap<>();
-    private final LongList items = new LongList();
-    private final List<float[]> lengths = new ArrayList<>();
-    private final double[] totalLength = new double[FIELD_NAMES.length];
+    private final Map<Integer, List<Rank>> ranks = new HashMap<>();
 
-    public TargetFinder(Words language) {
-        this.language = language;
+    public TargetFinder(ItemIndex index) {
+        this.index = index;
     }
 
-    /** Adds a keyword; all keywords come before the first item. */
-    public void keyword(String text, long volume) {
-        if (!lengths.isEmpty()) throw new IllegalStateException("keywords come before items");
-        Phrase phrase = Phrase.of(text, language);
+    private record Rank(int ordinal, double position, double worth) {}
+
+    /**
+     * An item that a keyword could live with.
+     *
+     * @param score how well they fit, 0 to 1
+     */
+    public record Candidate(long item, double score, String reason) {}
+
+    /** Adds a keyword, whose words the index has learnt. */
+    public void keyword(Phrase phrase, long volume) {
         keywords.add(phrase);
         volumes.add(volume);
-        for (Word word : phrase.words()) vocabulary.computeIfAbsent(word.stem(), stem -> new Postings());
-    }
-
-    /** Adds an item. Only the words that some keyword holds are kept of it. */
-    public void item(long id, ItemTexts texts) {
-        int ordinal = items.size();
-        items.add(id);
-        String[] fields = {texts.title(), texts.h1(), texts.slug(), texts.headings(), texts.linkTexts(), texts.copy()};
-        float[] length = new float[fields.length];
-        Map<String, int[]> counts = new HashMap<>();
-        for (int field = 0; field < fields.length; field++) {
-            List<Word> words = fields[field].isEmpty() ? List.of() : language.of(fields[field]);
-            length[field] = words.size();
-            totalLength[field] += words.size();
-            for (Word word : words) {
-                if (!vocabulary.containsKey(word.stem())) continue;
-                counts.computeIfAbsent(word.stem(), stem -> new int[fields.length])[field]++;
-            }
-        }
-        lengths.add(length);
-        counts.forEach((stem, count) -> vocabulary.get(stem).add(ordinal, count));
     }
 
     /**
-     * The targets of all items that have one.
+     * Says that an item ranks for a keyword already.
      *
-     * @param fixedItems items whose target is settled: they get none here
-     * @param fixedKeywords places of keywords that already have a home
+     * @param position mean position, 1 or more
+     * @param share of the impressions that the keyword brings the property, 0 to 1
      */
-    public List<Target> targets(Collection<Long> fixedItems, Collection<Integer> fixedKeywords) {
-        Set<Long> settledItems = new HashSet<>(fixedItems);
-        Set<Integer> settledKeywords = new HashSet<>(fixedKeywords);
-        List<List<Pair>> candidates = new ArrayList<>();
-        for (int keyword = 0; keyword < keywords.size(); keyword++) {
-            candidates.add(settledKeywords.contains(keyword) ? List.of() : bestItems(keyword, settledItems));
-        }
-        Homes homes = new Homes(candidates);
-        List<Pair> pairs = new ArrayList<>();
-        candidates.forEach(pairs::addAll);
-        pairs.sort(bestFirst());
-        pairs.forEach(homes::giveIfFree);
+    public void ranks(int keyword, long item, double position, double share) {
+        int ordinal = index.ordinal(item);
+        if (ordinal < 0 || position < 1 || position >= LAST_POSITION) return;
+        double worth = Math.sqrt(share) * (1 - (position - 1) / LAST_POSITION);
+        ranks.computeIfAbsent(keyword, any -> new ArrayList<>()).add(new Rank(ordinal, position, worth));
+    }
+
+    /** The targets of all items that have one, the best fitting first. */
+    public List<Target> targets(Decided decided) {
+        List<List<Pair>> candidates = IntStream.range(0, keywords.size())
+                .parallel()
+                .mapToObj(keyword -> decided.keywords.contains(keyword) ? List.<Pair>of() : fitting(keyword, decided))
+                .toList();
+        Homes homes = new Homes(candidates, item -> decided.withoutPrimary.contains(index.id(item)));
         candidates.stream()
+                .flatMap(List::stream)
+                .filter(Pair::nearlyBest)
+                .sorted(bestFirst())
+                .forEach(homes::giveIfFree);
+        List<List<Pair>> left = candidates.stream()
                 .filter(some -> !some.isEmpty() && homes.lacks(some.get(0).keyword))
                 .sorted(Comparator.comparing(some -> some.get(0), bestFirst()))
-                .forEach(homes::makeRoom);
-        return homes.given().stream()
-                .sorted(bestFirst())
-                .map(pair -> new Target(items.get(pair.ordinal), pair.keyword, pair.score, reason(pair)))
+                .toList();
+        left.forEach(homes::makeRoom);
+        List<Target> targets = new ArrayList<>();
+        homes.given().stream().sorted(bestFirst()).forEach(pair -> targets.add(target(pair, Target.Role.PRIMARY)));
+        addSecondaries(left, homes, decided, targets);
+        return targets;
+    }
+
+    private void addSecondaries(List<List<Pair>> left, Homes homes, Decided decided, List<Target> targets) {
+        Map<Long, Integer> counts = new HashMap<>(decided.secondaries);
+        for (List<Pair> some : left) {
+            if (!homes.lacks(some.get(0).keyword)) continue;
+            for (Pair pair : some) {
+                long item = index.id(pair.match.ordinal());
+                if (!pair.nearlyBest || !pair.isPlain() || counts.getOrDefault(item, 0) >= SECONDARIES) continue;
+                counts.merge(item, 1, Integer::sum);
+                targets.add(target(pair, Target.Role.SECONDARY));
+                break;
+            }
+        }
+    }
+
+    private Target target(Pair pair, Target.Role role) {
+        return new Target(index.id(pair.match.ordinal()), pair.keyword, role, pair.score, reason(pair));
+    }
+
+    /** The items that a keyword could live with, the best first. */
+    public List<Candidate> candidates(int keyword) {
+        return fitting(keyword, new Decided()).stream()
+                .map(pair -> new Candidate(index.id(pair.match.ordinal()), pair.score, reason(pair)))
                 .toList();
     }
 
     private Comparator<Pair> bestFirst() {
-        return Comparator.comparingDouble((Pair pair) -> -pair.rank)
-                .thenComparing(pair -> -volumes.get(pair.keyword))
-                .thenComparing(pair -> items.get(pair.ordinal))
-                .thenComparing(pair -> pair.keyword);
+        return (a, b) -> {
+            int order = Double.compare(b.weight, a.weight);
+            if (order == 0) order = Long.compare(volumes.get(b.keyword), volumes.get(a.keyword));
+            if (order == 0) order = Long.compare(index.id(a.match.ordinal()), index.id(b.match.ordinal()));
+            return order == 0 ? Integer.compare(a.keyword, b.keyword) : order;
+        };
     }
 
-    /** Who lives where while homes are given out. */
+    /** Who lives where while primary keywords are given out. */
     private static final class Homes {
         private final List<List<Pair>> candidates;
         private final Map<Integer, Pair> ofKeyword = new HashMap<>();
         private final Map<Integer, Pair> ofItem = new HashMap<>();
 
-        private Homes(List<List<Pair>> candidates) {
+        private final IntPredicate decided;
+
+        private Homes(List<List<Pair>> candidates, IntPredicate decided) {
             this.candidates = candidates;
+            this.decided = decided;
         }
 
         private Collection<Pair> given() {
@@ -127,133 +147,108 @@ public final class TargetFinder {
         }
 
         private void giveIfFree(Pair pair) {
-            if (!lacks(pair.keyword) || ofItem.containsKey(pair.ordinal)) return;
+            if (lacks(pair.keyword) && isFree(pair.match.ordinal())) give(pair);
+        }
+
+        private boolean isFree(int item) {
+            return !ofItem.containsKey(item) && !decided.test(item);
+        }
+
+        private void give(Pair pair) {
             ofKeyword.put(pair.keyword, pair);
-            ofItem.put(pair.ordinal, pair);
+            ofItem.put(pair.match.ordinal(), pair);
         }
 
         /** A keyword whose items are all taken gets one where the keyword there has another home nearly as good. */
         private void makeRoom(List<Pair> wanted) {
             for (Pair pair : wanted) {
-                Pair there = ofItem.get(pair.ordinal);
+                Pair there = ofItem.get(pair.match.ordinal());
+                if (!pair.nearlyBest || there == null) continue;
                 for (Pair other : candidates.get(there.keyword)) {
-                    if (other.rank < there.rank * NEARLY_AS_GOOD || ofItem.containsKey(other.ordinal)) continue;
-                    ofItem.put(other.ordinal, other);
-                    ofKeyword.put(other.keyword, other);
-                    ofItem.put(pair.ordinal, pair);
-                    ofKeyword.put(pair.keyword, pair);
+                    if (!other.nearlyBest || !isFree(other.match.ordinal())) continue;
+                    if (other.weight < there.weight * NEARLY_AS_GOOD) continue;
+                    give(other);
+                    give(pair);
                     return;
                 }
             }
         }
     }
 
-    private record Pair(int keyword, int ordinal, double score, double rank, int fields) {}
+    /**
+     * A keyword and an item.
+     *
+     * @param weight what pairs are ordered by
+     * @param nearlyBest whether no item fits the keyword much better
+     */
+    private record Pair(
+            int keyword, ItemIndex.Match match, Rank rank, double score, double weight, boolean nearlyBest) {
 
-    private List<Pair> bestItems(int keyword, Set<Long> taken) {
-        List<Word> words = keywords.get(keyword).words();
-        if (words.isEmpty()) return List.of();
-        List<Postings> all =
-                words.stream().map(word -> vocabulary.get(word.stem())).toList();
-        Postings rarest =
-                all.stream().min(Comparator.comparingInt(Postings::size)).orElseThrow();
-        List<Pair> found = new ArrayList<>();
-        for (int i = 0; i < rarest.size(); i++) {
-            int ordinal = rarest.items[i];
-            if (!taken.contains(items.get(ordinal))) score(keyword, ordinal, all, found);
+        Pair nearlyBest(boolean is) {
+            return new Pair(keyword, match, rank, score, weight, is);
         }
-        found.sort(
-                Comparator.comparingDouble((Pair pair) -> -pair.rank).thenComparing(pair -> items.get(pair.ordinal)));
-        return found.subList(0, Math.min(RUNNERS_UP, found.size()));
+
+        /** Whether it needs no guess that the item is about the keyword. */
+        boolean isPlain() {
+            return match.isWholeWhereItCounts() || isGood(rank);
+        }
     }
 
-    private void score(int keyword, int ordinal, List<Postings> words, List<Pair> found) {
-        double sum = 0;
-        double most = 0;
-        int fieldsOfAll = -1;
-        int fieldsOfAny = 0;
-        for (Postings word : words) {
-            int at = word.find(ordinal);
-            if (at < 0) return;
-            double frequency = 0;
-            int fields = 0;
-            for (int field = 0; field < FIELD_NAMES.length; field++) {
-                int count = word.count(at, field);
-                if (count == 0) continue;
-                fields |= 1 << field;
-                double mean = Math.max(1, totalLength[field] / items.size());
-                double length = 1 - LENGTH_SHARE + LENGTH_SHARE * lengths.get(ordinal)[field] / mean;
-                frequency += FIELD_WEIGHTS[field] * count / length;
-            }
-            double rarity = Math.log(1 + (items.size() - word.size() + 0.5) / (word.size() + 0.5)) + 0.1;
-            sum += rarity * frequency / (SATURATION + frequency);
-            most += rarity;
-            fieldsOfAll &= fields;
-            fieldsOfAny |= fields;
+    private List<Pair> fitting(int keyword, Decided decided) {
+        Phrase phrase = keywords.get(keyword);
+        if (phrase.words().isEmpty()) return List.of();
+        Map<Integer, Rank> ranked = new HashMap<>();
+        for (Rank rank : ranks.getOrDefault(keyword, List.of())) ranked.put(rank.ordinal, rank);
+        List<Pair> found = new ArrayList<>();
+        ItemIndex.Search search = index.search(phrase);
+        search.forEachMatch(LEAST_TELLING, match -> {
+            Rank rank = ranked.remove(match.ordinal());
+            if (match.score() >= LEAST_SCORE || isGood(rank)) found.add(pair(keyword, match, rank));
+        });
+        for (Rank rank : ranked.values()) {
+            if (!isGood(rank)) continue;
+            ItemIndex.Match whole = search.whole(rank.ordinal);
+            ItemIndex.Match match = whole == null ? search.of(rank.ordinal) : whole;
+            if (whole != null || match.telling() >= LEAST_TELLING) found.add(pair(keyword, match, rank));
         }
-        double score = sum / most;
-        if (score < LEAST_SCORE || (fieldsOfAny & TELLING_FIELDS) == 0) return;
-        double wholeInTelling = (fieldsOfAll & TELLING_FIELDS) != 0 ? 0.15 : 0;
-        double rank = score + wholeInTelling + SPECIFIC * (words.size() - 1);
-        found.add(new Pair(keyword, ordinal, score, rank, fieldsOfAll));
+        found.removeIf(pair -> decided.clear.contains(index.id(pair.match.ordinal())));
+        double best = 0;
+        for (Pair pair : found) best = Math.max(best, pair.weight);
+        double least = best * NEARLY_AS_GOOD;
+        if (found.size() > RUNNERS_UP) found.removeIf(pair -> pair.weight < least);
+        found.sort(Comparator.comparingDouble((Pair pair) -> -pair.weight)
+                .thenComparing(pair -> index.id(pair.match.ordinal())));
+        List<Pair> few = new ArrayList<>(found.subList(0, Math.min(RUNNERS_UP, found.size())));
+        few.replaceAll(pair -> pair.nearlyBest(pair.weight >= least));
+        return few;
+    }
+
+    private static boolean isGood(Rank rank) {
+        return rank != null && rank.worth >= LEAST_RANKING;
+    }
+
+    private Pair pair(int keyword, ItemIndex.Match match, Rank rank) {
+        double worth = rank == null ? 0 : rank.worth;
+        double whole = match.isWholeWhereItCounts() ? WHOLE : 0;
+        double specific = SPECIFIC * (keywords.get(keyword).words().size() - 1);
+        double score = Math.min(1, (match.score() + RANKING * worth) / (1 + RANKING * worth));
+        double weight = match.score() + whole + RANKING * worth + specific;
+        return new Pair(keyword, match, rank, score, weight, true);
     }
 
     private static String reason(Pair pair) {
+        ItemIndex.Match match = pair.match;
+        boolean whole = match.isWholeWhereItCounts();
         List<String> names = new ArrayList<>();
-        for (int field = 0; field < FIELD_NAMES.length; field++) {
-            if ((pair.fields & 1 << field) != 0) names.add(FIELD_NAMES[field]);
+        for (int field = 0; field < ItemIndex.FIELDS.size(); field++) {
+            boolean named = whole ? match.isWhole(field) : match.isTellingIn(field);
+            if (named) names.add(ItemIndex.fieldName(field, match.links()));
         }
-        if (names.isEmpty()) return "its words stand in different places of the item";
-        String last = names.remove(names.size() - 1);
-        return "all its words stand in the " + (names.isEmpty() ? last : String.join(", ", names) + " and " + last);
-    }
-
-    /** The items that hold one stem, in the order they came, with how often in which field (at most 255 each). */
-    private static final class Postings {
-        private int[] items = new int[4];
-        private long[] counts = new long[4];
-        private int size;
-
-        private void add(int item, int[] count) {
-            if (size == items.length) {
-                items = Arrays.copyOf(items, size * 2);
-                counts = Arrays.copyOf(counts, size * 2);
-            }
-            items[size] = item;
-            for (int field = 0; field < count.length; field++) {
-                counts[size] |= (long) Math.min(255, count[field]) << (8 * field);
-            }
-            size++;
-        }
-
-        private int size() {
-            return size;
-        }
-
-        private int find(int item) {
-            return Arrays.binarySearch(items, 0, size, item);
-        }
-
-        private int count(int at, int field) {
-            return (int) (counts[at] >>> (8 * field)) & 0xFF;
-        }
-    }
-
-    private static final class LongList {
-        private long[] values = new long[64];
-        private int size;
-
-        private void add(long value) {
-            if (size == values.length) values = Arrays.copyOf(values, size * 2);
-            values[size++] = value;
-        }
-
-        private long get(int at) {
-            return values[at];
-        }
-
-        private int size() {
-            return size;
-        }
+        String last = names.isEmpty() ? "" : names.remove(names.size() - 1);
+        String listed = names.isEmpty() ? last : String.join(", ", names) + " and " + last;
+        String place = whole
+                ? "in the " + listed
+                : (match.telling() > 0.999 ? "its words stand in the " : "most of its words stand in the ") + listed;
+        return pair.rank == null ? place : place + "; already " + Ordinal.of(pair.rank.position) + " for it";
     }
 }

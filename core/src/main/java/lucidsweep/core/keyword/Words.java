@@ -2,11 +2,13 @@ package lucidsweep.core.keyword;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Consumer;
 import org.apache.lucene.analysis.Analyzer;
 import org.apache.lucene.analysis.CharArraySet;
 import org.apache.lucene.analysis.LowerCaseFilter;
@@ -84,6 +86,30 @@ public final class Words {
             throw new UncheckedIOException(e);
         }
         return words;
+    }
+
+    /**
+     * Gives the stem of every word of a text in turn, without the words themselves: a quarter of the work.
+     *
+     * @return how many words there are
+     */
+    int forEachStem(String text, Consumer<String> stems) {
+        int count = 0;
+        String normal = Normalizer.isNormalized(text, Normalizer.Form.NFKC)
+                ? text
+                : Normalizer.normalize(text, Normalizer.Form.NFKC);
+        try (TokenStream stream = analyzer.tokenStream("", normal)) {
+            CharTermAttribute term = stream.addAttribute(CharTermAttribute.class);
+            stream.reset();
+            while (stream.incrementToken()) {
+                stems.accept(term.toString());
+                count++;
+            }
+            stream.end();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return count;
     }
 
     private static CharArraySet stopWords(String language) {

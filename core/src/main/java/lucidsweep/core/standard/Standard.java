@@ -12,6 +12,7 @@ import lucidsweep.core.text.Slot;
  * @param generic titles that say nothing, compared as {@code Likeness.key} does
  * @param endingShare an ending is common if at least this share of all titles has it, 0 to 1
  * @param endingPx … and it is at least so wide
+ * @param settlingDays an item is too young to be judged by what it ranks for until so many days after it was published
  */
 public record Standard(
         TextLimits title,
@@ -21,7 +22,8 @@ public record Standard(
         int mostRepeats,
         List<String> generic,
         double endingShare,
-        double endingPx) {
+        double endingPx,
+        int settlingDays) {
 
     /** Limits of a text: two slots, a most in characters, and the least width in px of the desktop's slot. */
     public record TextLimits(Slot desktop, Slot phone, int mostChars, double leastPx) {
@@ -82,7 +84,8 @@ public record Standard(
                         "start",
                         "main"),
                 0.2,
-                120);
+                120,
+                91);
     }
 
     /** What shop listings are held to: a long title, up to 13 tags of 20 characters. */
@@ -96,6 +99,7 @@ public record Standard(
                 pages.mostRepeats,
                 pages.generic,
                 pages.endingShare,
-                pages.endingPx);
+                pages.endingPx,
+                pages.settlingDays);
     }
 }

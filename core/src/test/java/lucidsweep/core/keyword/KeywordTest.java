@@ -1,11 +1,8 @@
 package lucidsweep.core.keyword;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatIllegalStateException;
 
-import java.util.List;
 import java.util.OptionalLong;
-import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -53,54 +50,5 @@ class KeywordTest {
             })
     void readsVolumesAsListsWriteThem(String text, Long volume) {
         assertThat(Volume.parse(text)).isEqualTo(volume == null ? OptionalLong.empty() : OptionalLong.of(volume));
-    }
-
-    @Test
-    void eachKeywordFindsItsHome() {
-        TargetFinder finder = finder("kayak hire", "kayak hire gull cove", "canoe repair", "wind turbine");
-        finder.item(1, item("Kayak hire on Tarrin Bay", "Kayak hire", "links to kayak hire"));
-        finder.item(2, item("Kayak hire in Gull Cove", "Kayak hire in Gull Cove", ""));
-        finder.item(3, item("Our workshop", "Repairs", "canoe repair, a canoe repaired"));
-        finder.item(4, item("Legal", "Legal", "wind turbine"));
-        List<Target> targets = finder.targets(List.of(), List.of());
-        assertThat(targets)
-                .extracting(Target::item, Target::keyword)
-                .containsExactlyInAnyOrder(
-                        org.assertj.core.groups.Tuple.tuple(2L, 1),
-                        org.assertj.core.groups.Tuple.tuple(1L, 0),
-                        org.assertj.core.groups.Tuple.tuple(3L, 2),
-                        org.assertj.core.groups.Tuple.tuple(4L, 3));
-        assertThat(targets.get(0).reason()).contains("title").contains("H1");
-        assertThat(targets).allSatisfy(target -> assertThat(target.score()).isBetween(0.0, 1.0));
-    }
-
-    @Test
-    void whatIsSettledByHandIsLeftAlone() {
-        TargetFinder finder = finder("kayak hire", "kayak lesson");
-        finder.item(1, item("Kayak hire and kayak lessons", "Kayak hire", ""));
-        finder.item(2, item("Kayak hire prices", "Prices of kayak hire", ""));
-        assertThat(finder.targets(Set.of(1L), Set.of()))
-                .extracting(Target::item)
-                .containsExactly(2L);
-        assertThat(finder.targets(Set.of(), Set.of(0)))
-                .extracting(Target::keyword)
-                .containsExactly(1);
-    }
-
-    @Test
-    void keywordsComeBeforeItems() {
-        TargetFinder finder = finder("kayak");
-        finder.item(1, item("Kayak", "Kayak", ""));
-        assertThatIllegalStateException().isThrownBy(() -> finder.keyword("late", 0));
-    }
-
-    private static TargetFinder finder(String... keywords) {
-        TargetFinder finder = new TargetFinder(ENGLISH);
-        for (String keyword : keywords) finder.keyword(keyword, 100);
-        return finder;
-    }
-
-    private static ItemTexts item(String title, String h1, String linkTexts) {
-        return new ItemTexts(title, h1, "", "", linkTexts, "");
     }
 }

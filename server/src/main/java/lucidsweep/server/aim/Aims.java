@@ -5,6 +5,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import lucidsweep.core.keyword.Decided;
+import lucidsweep.core.keyword.ItemIndex;
 import lucidsweep.core.keyword.ItemTexts;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.Target;
@@ -61,7 +63,7 @@ public class Aims {
      *
      * @param known how many were there already; their figures were brought up to date
      */
-    public record Added(int added, int known, List<KeywordList.Unreadable> unreadable, int aimed) {}
+    public record Added(int added, int known, List<KeywordList.Remark> unreadable, int aimed) {}
 
     /** Adds a list of keywords and works out the targets anew. */
     public Added add(long propertyId, TableFile table) {
@@ -146,26 +148,36 @@ public class Aims {
         Property property = clients.property(propertyId);
         Words words = Words.in(property.language());
         List<Keyword> keywords = mapper.keywords(propertyId);
-        TargetFinder finder = new TargetFinder(words);
+        ItemIndex index = new ItemIndex(words);
+        List<Phrase> phrases = new ArrayList<>();
         Map<Long, Integer> places = new HashMap<>();
         for (Keyword keyword : keywords) {
             places.put(keyword.id(), places.size());
-            finder.keyword(keyword.phrase(), keyword.volume() == null ? 0 : keyword.volume());
+            phrases.add(Phrase.of(keyword.phrase(), words));
+            index.learn(phrases.get(phrases.size() - 1));
         }
-        List<Long> fixedItems = new ArrayList<>();
-        List<Integer> fixedKeywords = new ArrayList<>();
+        Decided decided = new Decided();
+        int decidedHomes = 0;
         for (AimMapper.ByHand fixed : mapper.byHand(propertyId)) {
-            fixedItems.add(fixed.itemId());
-            if (fixed.keywordId() != null) fixedKeywords.add(places.get(fixed.keywordId()));
+            if (fixed.keywordId() == null) decided.clear(fixed.itemId());
+            else decided.home(fixed.itemId(), places.get(fixed.keywordId()), Target.Role.PRIMARY);
+            if (fixed.keywordId() != null) decidedHomes++;
         }
         if (!keywords.isEmpty()) {
             items.forEachDetail(
                     propertyId,
                     chunk -> chunk.stream()
                             .filter(item -> item.obstacle() == null)
-                            .forEach(item -> finder.item(item.id(), texts(item))));
+                            .forEach(item -> index.put(item.id(), texts(item))));
         }
-        List<Target> targets = finder.targets(fixedItems, fixedKeywords);
+        TargetFinder finder = new TargetFinder(index);
+        for (int i = 0; i < phrases.size(); i++) {
+            Long volume = keywords.get(i).volume();
+            finder.keyword(phrases.get(i), volume == null ? 0 : volume);
+        }
+        List<Target> targets = finder.targets(decided).stream()
+                .filter(target -> target.role() == Target.Role.PRIMARY)
+                .toList();
         transaction.executeWithoutResult(status -> {
             mapper.deleteWorkedOut(propertyId);
             for (Target target : targets) {
@@ -176,7 +188,7 @@ public class Aims {
         items.changed(propertyId);
         publisher.publishEvent(new TargetsChanged(propertyId));
         items.changed(propertyId);
-        return targets.size() + fixedKeywords.size();
+        return targets.size() + decidedHomes;
     }
 
     private ItemTexts texts(ItemDetail item) {

@@ -55,10 +55,6 @@ interface ClientMapper {
     @Update("update property set removed = case when #{removed} then now() end where id = #{id}")
     void removeProperty(long id, boolean removed);
 
-    /** Sees that everything committed so far is on disk; without it the database lets half a second pass. */
-    @Update("checkpoint sync")
-    void sync();
-
     @Update("update property set revision = revision + 1 where id = #{id}")
     void touch(long id);
 

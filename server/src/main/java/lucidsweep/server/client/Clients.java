@@ -2,6 +2,7 @@ package lucidsweep.server.client;
 
 import java.util.List;
 import lucidsweep.core.page.PageAddress;
+import lucidsweep.server.database.Durability;
 import lucidsweep.server.web.EventStream;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
@@ -12,10 +13,12 @@ public class Clients {
 
     private final ClientMapper mapper;
     private final EventStream events;
+    private final Durability durability;
 
-    Clients(ClientMapper mapper, EventStream events) {
+    Clients(ClientMapper mapper, EventStream events, Durability durability) {
         this.mapper = mapper;
         this.events = events;
+        this.durability = durability;
     }
 
     public List<Client> clients() {
@@ -46,14 +49,14 @@ public class Clients {
     public Client addClient(ClientForm form) {
         ClientMapper.Key key = new ClientMapper.Key();
         mapper.insertClient(key, form);
-        mapper.sync();
+        durability.await();
         return client(key.id);
     }
 
     Client changeClient(long id, ClientForm form) {
         client(id);
         mapper.updateClient(id, form);
-        mapper.sync();
+        durability.await();
         return client(id);
     }
 
@@ -61,26 +64,26 @@ public class Clients {
         client(form.clientId());
         ClientMapper.Key key = new ClientMapper.Key();
         mapper.insertProperty(key, withNormalAddress(form));
-        mapper.sync();
+        durability.await();
         return property(key.id);
     }
 
     Property changeProperty(long id, PropertyForm form) {
         property(id);
         mapper.updateProperty(id, withNormalAddress(form));
-        mapper.sync();
+        durability.await();
         return property(id);
     }
 
     void removeClient(long id, boolean removed) {
         client(id);
         mapper.removeClient(id, removed);
-        mapper.sync();
+        durability.await();
     }
 
     void removeProperty(long id, boolean removed) {
         mapper.removeProperty(id, removed);
-        mapper.sync();
+        durability.await();
     }
 
     List<Removed> removed() {
@@ -90,7 +93,7 @@ public class Clients {
     /** Counts the revision up, sees that what was changed outlives a kill of the process, and tells the open pages. */
     public void touch(long propertyId) {
         mapper.touch(propertyId);
-        mapper.sync();
+        durability.await();
         Property property = mapper.property(propertyId);
         if (property != null) events.tell("changed", new PropertyChanged(propertyId, property.revision()));
     }

@@ -15,6 +15,8 @@ public final class LucidCommand {
                 where it was cut short
             lucid read FILE --kind pages|listings|videos|demand|keywords|results --out DIR
                 reads a file as the import would and writes rows.csv and unreadable.csv
+            lucid aim --items FILE --keywords FILE [--demand FILE] --out DIR [--brand NAMES] [--language CODE]
+                works out what each item should be found for and writes targets.csv, gaps.csv, better.csv and curve.csv
             lucid measure --as title|description < texts
                 prints for each line its width in px, a tab, and the text""";
 
@@ -26,6 +28,7 @@ public final class LucidCommand {
         try {
             switch (args[0]) {
                 case "sweep" -> SweepCommand.run(words);
+                case "aim" -> AimCommand.run(words);
                 case "read" -> ReadCommand.run(words);
                 case "measure" -> MeasureCommand.run(words);
                 case "help" -> System.out.println(HELP);

@@ -1,0 +1,366 @@
+package lucidsweep.core.aim;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import lucidsweep.core.compose.LearntNames;
+import lucidsweep.core.compose.Names;
+import lucidsweep.core.compose.PageProposal;
+import lucidsweep.core.demand.BetterKeywords;
+import lucidsweep.core.demand.ClickCurve;
+import lucidsweep.core.demand.DemandTally;
+import lucidsweep.core.keyword.BrandNames;
+import lucidsweep.core.keyword.Decided;
+import lucidsweep.core.keyword.ItemIndex;
+import lucidsweep.core.keyword.ItemTexts;
+import lucidsweep.core.keyword.Phrase;
+import lucidsweep.core.keyword.Target;
+import lucidsweep.core.keyword.TargetFinder;
+import lucidsweep.core.keyword.Topics;
+import lucidsweep.core.keyword.Words;
+import lucidsweep.core.page.PageAddress;
+import lucidsweep.core.standard.Standard;
+
+/**
+ * Works out what the items of a property should be found for. First the keywords, then the demand, then the items are
+ * given; then {@link #plan}. Days are counted from 1970-01-01 on.
+ */
+public final class Aiming {
+
+    /** How many days the window has: thirteen weeks. */
+    public static final int WINDOW = 91;
+
+    private static final int NEW_ITEM = 28;
+    private static final int AT_ONCE = 500;
+
+    private final Words language;
+    private final Standard standard;
+    private final BrandNames brand;
+    private final String titleEnding;
+    private final List<String> names;
+    private final List<String> endings = new ArrayList<>();
+    private final LearntNames learntNames = new LearntNames();
+    private final ItemIndex index;
+    private final List<Phrase> keywords = new ArrayList<>();
+    private final List<Long> volumes = new ArrayList<>();
+    private final List<Phrase> queries = new ArrayList<>();
+    private final Map<String, Integer> queriesByKey = new HashMap<>();
+    private final Map<String, Integer> queriesByText = new HashMap<>();
+    private final Map<String, Integer> addresses = new HashMap<>();
+    private final ClickCurve.Fitter clicks = new ClickCurve.Fitter();
+    private final Set<Integer> brandQueries = new HashSet<>();
+    private final Map<Long, Item> items = new HashMap<>();
+    private final List<Waiting> waiting = new ArrayList<>();
+    private final Map<Integer, Long> itemOf = new TreeMap<>();
+    private final DemandTally tally;
+    private final int today;
+    private int firstDay = Integer.MAX_VALUE;
+    private List<DemandTally.Line> lastLines;
+    private List<List<DemandTally.Line>> lastOfKeyword;
+    private long rows;
+    private long withoutPosition;
+    private long tooManyClicks;
+    private final Map<Integer, Long> rowsOfAddress = new HashMap<>();
+
+    /**
+     * Begins.
+     *
+     * @param brandNames every name of the client
+     * @param titleEnding the name that proposed titles end in; "" for none
+     * @param places what keeps its letter case besides
+     * @param today the last day that demand is reported of; the window ends there
+     */
+    public Aiming(
+            Words language,
+            Standard standard,
+            Collection<String> brandNames,
+            String titleEnding,
+            Collection<String> places,
+            int today) {
+        this.language = language;
+        this.standard = standard;
+        this.today = today;
+        brand = new BrandNames(brandNames, language);
+        this.titleEnding = titleEnding;
+        names = new ArrayList<>(brandNames);
+        names.addAll(places);
+        index = new ItemIndex(language);
+        tally = new DemandTally(today - WINDOW + 1, today);
+    }
+
+    private record Item(String section, int published) {}
+
+    /** Says what many titles end in and what is therefore no sign of what an item is about; before the first item. */
+    public void commonEndings(Collection<String> texts) {
+        endings.addAll(texts);
+    }
+
+    private String withoutEnding(String title) {
+        for (String ending : endings) {
+            if (title.endsWith(ending)) return title.substring(0, title.length() - ending.length());
+        }
+        return title;
+    }
+
+    /** Adds a keyword; its volume is 0 where not known. */
+    public void keyword(String text, long volume) {
+        Phrase phrase = Phrase.of(text, language);
+        keywords.add(phrase);
+        volumes.add(volume);
+        index.learn(phrase);
+    }
+
+    /**
+     * Adds a row of demand.
+     *
+     * @param first, last days of its period; where none is given, the window's
+     * @param position 0 where not known
+     */
+    public void demand(String address, String query, int first, int last, long clicked, long shown, double position) {
+        int item = addresses.computeIfAbsent(PageAddress.text(address).orElse(address), any -> addresses.size());
+        int number = query(query);
+        rows++;
+        rowsOfAddress.merge(item, 1L, Long::sum);
+        if (position < 1) withoutPosition++;
+        if (clicked > shown) tooManyClicks++;
+        firstDay = Math.min(firstDay, first);
+        lastLines = null;
+        tally.add(item, number, first, last, clicked, shown, position);
+        if (!brandQueries.contains(number)) clicks.add(number, position, shown, clicked);
+    }
+
+    /** The number of a query; those that differ only in case, word form or stop words have the same. */
+    private int query(String text) {
+        Integer known = queriesByText.get(text);
+        if (known != null) return known;
+        Phrase phrase = Phrase.of(text, language);
+        Integer sameKey = queriesByKey.get(phrase.key());
+        int number = sameKey == null ? queries.size() : sameKey;
+        queriesByText.put(text, number);
+        if (sameKey != null) return number;
+        queriesByKey.put(phrase.key(), number);
+        queries.add(phrase);
+        index.learn(phrase);
+        if (brand.isIn(text)) brandQueries.add(number);
+        return number;
+    }
+
+    /** A query by its number in a better keyword. */
+    public String query(int number) {
+        return queries.get(number).text();
+    }
+
+    /**
+     * Adds an item that search engines may list, or replaces what was known of it.
+     *
+     * @param published the day; negative where not known
+     */
+    public void item(long id, String address, String section, ItemTexts texts, int published) {
+        waiting.add(new Waiting(id, texts.withTitle(withoutEnding(texts.title()))));
+        if (waiting.size() == AT_ONCE) takeIn();
+        learntNames.add(texts.title());
+        items.put(id, new Item(section, published));
+        Integer number = addresses.get(PageAddress.text(address).orElse(address));
+        if (number != null) itemOf.put(number, id);
+    }
+
+    private record Waiting(long id, ItemTexts texts) {}
+
+    /** Texts are taken apart by all processors and put in in their order. */
+    private void takeIn() {
+        waiting.parallelStream()
+                .map(item -> index.takeApart(item.id, item.texts))
+                .toList()
+                .forEach(index::put);
+        waiting.clear();
+    }
+
+    /** Works it all out; what a person decided stands. */
+    public AimPlan plan(Decided decided) {
+        Reckoning reckoning = new Reckoning();
+        List<Target> targets = reckoning.finder.targets(decided);
+        int[] named = reckoning.topics().names();
+        boolean[] isBrand = new boolean[keywords.size()];
+        for (int i = 0; i < isBrand.length; i++)
+            isBrand[i] = brand.isIn(keywords.get(i).text());
+        ClickCurve curve = clicks.fit();
+        List<BetterKeywords.Better> all = better(reckoning, curve, targets);
+        return new AimPlan(
+                targets,
+                named,
+                isBrand,
+                reckoning.ofKeyword.stream().map(Aiming::sum).toList(),
+                gaps(named, isBrand, targets, decided),
+                all.stream().filter(each -> each.youngUntil() == 0).toList(),
+                all.stream().filter(each -> each.youngUntil() > 0).toList(),
+                curve,
+                reported(reckoning.ids));
+    }
+
+    /** Only the targets, where little has changed since a plan. */
+    public List<Target> targets(Decided decided) {
+        return new Reckoning().finder.targets(decided);
+    }
+
+    /** The better keywords of items that have these targets. */
+    public List<BetterKeywords.Better> better(List<Target> targets) {
+        return better(new Reckoning(), clicks.fit(), targets);
+    }
+
+    /** The items and the demand as they are now, brought together. */
+    private final class Reckoning {
+        private final List<DemandTally.Line> lines;
+        private final List<List<DemandTally.Line>> ofKeyword;
+        private final long[] ids;
+        private final TargetFinder finder = new TargetFinder(index);
+
+        private Reckoning() {
+            takeIn();
+            if (lastLines == null) {
+                lastLines = tally.lines();
+                lastOfKeyword = ofKeyword(lastLines);
+            }
+            lines = lastLines;
+            ofKeyword = lastOfKeyword;
+            ids = ids();
+            for (int keyword = 0; keyword < keywords.size(); keyword++) {
+                finder.keyword(keywords.get(keyword), volumes.get(keyword));
+                addRanks(finder, keyword, ofKeyword.get(keyword), ids);
+            }
+        }
+
+        private Topics topics() {
+            Topics topics = new Topics();
+            for (int keyword = 0; keyword < keywords.size(); keyword++) {
+                topics.add(keywords.get(keyword), volumes.get(keyword), rankingItems(ofKeyword.get(keyword), ids));
+            }
+            return topics;
+        }
+    }
+
+    private List<List<DemandTally.Line>> ofKeyword(List<DemandTally.Line> lines) {
+        List<List<DemandTally.Line>> byQuery = new ArrayList<>();
+        for (int i = 0; i < queries.size(); i++) byQuery.add(null);
+        for (DemandTally.Line line : lines) {
+            if (byQuery.get(line.query()) == null) byQuery.set(line.query(), new ArrayList<>(2));
+            byQuery.get(line.query()).add(line);
+        }
+        List<List<DemandTally.Line>> found = new ArrayList<>();
+        for (Phrase keyword : keywords) {
+            Integer query = queriesByKey.get(keyword.key());
+            List<DemandTally.Line> own = query == null ? null : byQuery.get(query);
+            found.add(own == null ? List.of() : own);
+        }
+        return found;
+    }
+
+    private long[] ids() {
+        long[] ids = new long[addresses.size()];
+        Arrays.fill(ids, -1);
+        itemOf.forEach((number, id) -> ids[number] = id);
+        return ids;
+    }
+
+    private AimPlan.Reported reported(long[] ids) {
+        long elsewhere = 0;
+        for (Map.Entry<Integer, Long> each : rowsOfAddress.entrySet()) {
+            if (ids[each.getKey()] < 0) elsewhere += each.getValue();
+        }
+        return new AimPlan.Reported(
+                rows, elsewhere, withoutPosition, tooManyClicks, rows == 0 ? 0 : tally.missingDays(), tally.months());
+    }
+
+    private static DemandTally.Sum sum(List<DemandTally.Line> lines) {
+        long clicked = 0;
+        long shown = 0;
+        double places = 0;
+        long placed = 0;
+        for (DemandTally.Line line : lines) {
+            clicked += line.now().clicks();
+            shown += line.now().impressions();
+            if (line.now().position() < 1) continue;
+            places += line.now().position() * line.now().impressions();
+            placed += line.now().impressions();
+        }
+        return new DemandTally.Sum(clicked, shown, placed == 0 ? 0 : places / placed);
+    }
+
+    private static void addRanks(TargetFinder finder, int keyword, List<DemandTally.Line> lines, long[] ids) {
+        double all = lines.stream().mapToLong(line -> line.now().impressions()).sum();
+        for (DemandTally.Line line : lines) {
+            if (ids[line.item()] < 0 || line.now().impressions() == 0) continue;
+            finder.ranks(
+                    keyword, ids[line.item()], line.now().position(), line.now().impressions() / all);
+        }
+    }
+
+    private static long[] rankingItems(List<DemandTally.Line> lines, long[] ids) {
+        return lines.stream()
+                .filter(line -> line.now().impressions() > 0)
+                .mapToLong(line -> ids[line.item()])
+                .filter(id -> id >= 0)
+                .toArray();
+    }
+
+    private List<BetterKeywords.Better> better(Reckoning reckoning, ClickCurve curve, List<Target> targets) {
+        if (rows == 0) return List.of();
+        BetterKeywords better = new BetterKeywords(index, curve, queries, brandQueries);
+        for (int keyword = 0; keyword < keywords.size(); keyword++) {
+            better.volume(keywords.get(keyword).key(), volumes.get(keyword));
+        }
+        for (Target target : targets) {
+            better.target(target.item(), keywords.get(target.keyword()), target.role() == Target.Role.PRIMARY);
+        }
+        long[] ids = reckoning.ids;
+        for (int number = 0; number < ids.length; number++) {
+            if (ids[number] < 0) continue;
+            int since = since(number, items.get(ids[number]));
+            int settled = since + standard.settlingDays();
+            if (since >= 0 && settled > today) better.young(ids[number], settled);
+        }
+        return better.of(reckoning.lines, ids, Math.max(tally.months(), 0.25));
+    }
+
+    /** The day an item is there since: published, or first seen in demand that is older than it; negative where not known. */
+    private int since(int number, Item item) {
+        if (item.published >= 0) return item.published;
+        int seen = tally.firstDay(number);
+        return seen - firstDay >= NEW_ITEM ? seen : -1;
+    }
+
+    private List<AimPlan.Gap> gaps(int[] topics, boolean[] isBrand, List<Target> targets, Decided decided) {
+        Set<Integer> homed = new HashSet<>();
+        targets.forEach(target -> homed.add(target.keyword()));
+        Map<Integer, List<Integer>> byTopic = new TreeMap<>();
+        for (int keyword = 0; keyword < keywords.size(); keyword++) {
+            if (homed.contains(keyword) || decided.hasHome(keyword) || isBrand[keyword]) continue;
+            byTopic.computeIfAbsent(topics[keyword], any -> new ArrayList<>()).add(keyword);
+        }
+        List<String> all = new ArrayList<>(names);
+        all.addAll(learntNames.names());
+        Names written = Names.of(all);
+        List<AimPlan.Gap> gaps = new ArrayList<>();
+        byTopic.forEach((topic, some) -> gaps.add(gap(topic, some, written)));
+        gaps.sort(Comparator.comparingLong((AimPlan.Gap gap) -> -gap.volume())
+                .thenComparing(gap -> gap.page().slug()));
+        return gaps;
+    }
+
+    private AimPlan.Gap gap(int topic, List<Integer> some, Names written) {
+        some.sort(Comparator.comparingLong((Integer keyword) -> -volumes.get(keyword))
+                .thenComparing(keyword -> keywords.get(keyword).text()));
+        long volume = some.stream().mapToLong(volumes::get).sum();
+        List<String> phrases =
+                some.stream().map(keyword -> keywords.get(keyword).text()).toList();
+        long nearest = index.nearest(keywords.get(some.get(0)));
+        String section = nearest < 0 ? "" : items.get(nearest).section;
+        return new AimPlan.Gap(topic, some, volume, PageProposal.of(phrases, titleEnding, written, standard), section);
+    }
+}

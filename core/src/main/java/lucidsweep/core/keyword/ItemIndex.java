@@ -1,0 +1,326 @@
+package lucidsweep.core.keyword;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+
+/**
+ * Which items hold which words, and where: what is needed to say how much an item is about a phrase.
+ *
+ * <p>Relevance is BM25F (Robertson, Zaragoza, Taylor: "Simple BM25 extension to multiple weighted fields", 2004) over
+ * title, H1, slug, headings, link texts and copy, divided by the highest that the phrase could reach, so that the scores
+ * of different phrases compare. Only the words of the vocabulary are kept. An item that is put again replaces what was
+ * known of it; what comes out is the same as if it had been put so from the start.
+ */
+public final class ItemIndex {
+
+    static final List<String> FIELDS = List.of("title", "H1", "address", "headings", "link texts", "copy");
+    static final int TELLING_FIELDS = 0b010111;
+    private static final int LINK_TEXTS = 4;
+    private static final double[] WEIGHTS = {4, 3, 2.5, 1.5, 2, 0.5};
+    private static final double LENGTH_SHARE = 0.6;
+    private static final double SATURATION = 1.6;
+    private static final int NEAREST_AMONG = 500;
+    private static final double ROUNDING = 1e-9;
+    private static final double UNKNOWN_RARITY = Math.log(10);
+
+    private final Words language;
+    private final Map<String, Integer> vocabulary = new HashMap<>();
+    private final List<Postings> postings = new ArrayList<>();
+    private final Map<Long, Integer> ordinals = new HashMap<>();
+    private final List<Item> items = new ArrayList<>();
+    private final long[] totalLength = new long[FIELDS.size()];
+
+    public ItemIndex(Words language) {
+        this.language = language;
+    }
+
+    private record Item(long id, int[] lengths, int[] words) {}
+
+    /**
+     * How much an item is about a phrase.
+     *
+     * @param score 0 to 1
+     * @param telling the share of the phrase, by the rarity of its words, that stands in title, H1, slug or link texts
+     * @param fields a bit for each field that holds all its words
+     * @param anyFields … and for each that holds any of them
+     * @param links how many times the rarest of its words stands in the texts of links to the item
+     */
+    record Match(int ordinal, double score, double telling, int fields, int anyFields, int links) {
+
+        boolean isWholeWhereItCounts() {
+            return (fields & TELLING_FIELDS) != 0;
+        }
+
+        boolean isWhole(int field) {
+            return (fields & 1 << field) != 0;
+        }
+
+        boolean isTellingIn(int field) {
+            return (anyFields & TELLING_FIELDS & 1 << field) != 0;
+        }
+    }
+
+    /** A field as a reason names it. */
+    static String fieldName(int field, int links) {
+        if (field != LINK_TEXTS || links == 0) return FIELDS.get(field);
+        return links + (links == 1 ? " link text" : " link texts");
+    }
+
+    /** Takes in the words of a phrase; those of all phrases come before the first item. */
+    public void learn(Phrase phrase) {
+        if (!items.isEmpty()) throw new IllegalStateException("phrases come before items");
+        for (Word word : phrase.words()) {
+            vocabulary.computeIfAbsent(word.stem(), stem -> {
+                postings.add(new Postings());
+                return postings.size() - 1;
+            });
+        }
+    }
+
+    /** What is kept of an item; made on any thread. */
+    public final class Taken {
+        private final long id;
+        private final int[] lengths = new int[FIELDS.size()];
+        private final Map<Integer, int[]> counts = new HashMap<>();
+
+        private Taken(long id) {
+            this.id = id;
+        }
+    }
+
+    /** Takes the texts of an item apart; the costly half of putting it in, for which many threads can be used. */
+    public Taken takeApart(long id, ItemTexts texts) {
+        Taken taken = new Taken(id);
+        String[] fields = {texts.title(), texts.h1(), texts.slug(), texts.headings(), texts.linkTexts(), texts.copy()};
+        for (int field = 0; field < fields.length; field++) {
+            if (fields[field].isEmpty()) continue;
+            int place = field;
+            taken.lengths[field] = language.forEachStem(fields[field], stem -> {
+                Integer word = vocabulary.get(stem);
+                if (word != null) taken.counts.computeIfAbsent(word, any -> new int[fields.length])[place]++;
+            });
+        }
+        return taken;
+    }
+
+    /** Puts an item in, in the place of what was known of it. */
+    public void put(Taken taken) {
+        Integer known = ordinals.get(taken.id);
+        int ordinal = known == null ? items.size() : known;
+        int[] words =
+                taken.counts.keySet().stream().mapToInt(word -> word).sorted().toArray();
+        Item item = new Item(taken.id, taken.lengths, words);
+        if (known == null) {
+            ordinals.put(taken.id, ordinal);
+            items.add(item);
+        } else {
+            Item before = items.set(ordinal, item);
+            for (int word : before.words) postings.get(word).remove(ordinal);
+            for (int field = 0; field < totalLength.length; field++) totalLength[field] -= before.lengths[field];
+        }
+        for (int word : words) postings.get(word).put(ordinal, packed(taken.counts.get(word)));
+        for (int field = 0; field < totalLength.length; field++) totalLength[field] += taken.lengths[field];
+    }
+
+    public void put(long id, ItemTexts texts) {
+        put(takeApart(id, texts));
+    }
+
+    public int size() {
+        return items.size();
+    }
+
+    long id(int ordinal) {
+        return items.get(ordinal).id;
+    }
+
+    /** Where an item stands; -1 where there is none such. */
+    int ordinal(long id) {
+        return ordinals.getOrDefault(id, -1);
+    }
+
+    /** A phrase, made ready to be looked for. */
+    final class Search {
+        private final Postings[] words;
+        private final double[] rarities;
+        private final double most;
+        private final double[] means = new double[FIELDS.size()];
+
+        private Search(Phrase phrase) {
+            words = phrase.words().stream()
+                    .map(word -> vocabulary.get(word.stem()))
+                    .map(word -> word == null ? new Postings() : postings.get(word))
+                    .toArray(Postings[]::new);
+            rarities = Arrays.stream(words).mapToDouble(ItemIndex.this::rarity).toArray();
+            most = Arrays.stream(rarities).sum();
+            for (int field = 0; field < means.length; field++) {
+                means[field] = Math.max(1, totalLength[field] / (double) Math.max(1, items.size()));
+            }
+        }
+
+        /**
+         * All items that hold every word of the phrase, and at least this share of it where it counts. Only the items that
+         * hold one of its rarer words there are looked at: the others cannot reach the share.
+         *
+         * @param leastTelling above 0, to 1
+         */
+        void forEachMatch(double leastTelling, Consumer<Match> found) {
+            Integer[] order = new Integer[words.length];
+            for (int w = 0; w < order.length; w++) order[w] = w;
+            Arrays.sort(order, Comparator.comparingInt(w -> words[w].telling.size()));
+            double least = leastTelling * most - ROUNDING;
+            double rest = most;
+            for (int i = 0; i < order.length && rest >= least; i++) {
+                IntSet candidates = words[order[i]].telling;
+                for (int at = 0; at < candidates.size(); at++) {
+                    int ordinal = candidates.get(at);
+                    if (isInAny(order, i, ordinal) || telling(ordinal) < least) continue;
+                    Match match = match(ordinal, true);
+                    if (match != null) found.accept(match);
+                }
+                rest -= rarities[order[i]];
+            }
+        }
+
+        /** Whether an item was come upon already, by one of the words before. */
+        private boolean isInAny(Integer[] order, int count, int ordinal) {
+            for (int i = 0; i < count; i++) if (words[order[i]].telling.contains(ordinal)) return true;
+            return false;
+        }
+
+        private double telling(int ordinal) {
+            double sum = 0;
+            for (int w = 0; w < words.length; w++) if (words[w].telling.contains(ordinal)) sum += rarities[w];
+            return sum;
+        }
+
+        /** How much an item that holds every word of the phrase is about it; null where it does not. */
+        Match whole(int ordinal) {
+            return match(ordinal, true);
+        }
+
+        /** How much one item is about the phrase, though words may be missing. */
+        Match of(int ordinal) {
+            return match(ordinal, false);
+        }
+
+        private Match match(int ordinal, boolean whole) {
+            Item item = items.get(ordinal);
+            double sum = 0;
+            double telling = 0;
+            int fieldsOfAll = -1;
+            int fieldsOfAny = 0;
+            int links = Integer.MAX_VALUE;
+            for (int w = 0; w < words.length; w++) {
+                int at = words[w].find(ordinal);
+                if (at < 0) {
+                    if (whole) return null;
+                    fieldsOfAll = 0;
+                    links = 0;
+                    continue;
+                }
+                long counts = words[w].counts[at];
+                double frequency = 0;
+                int fields = 0;
+                for (int field = 0; field < means.length; field++) {
+                    int count = (int) (counts >>> 8 * field) & 0xFF;
+                    if (count == 0) continue;
+                    fields |= 1 << field;
+                    double length = 1 - LENGTH_SHARE + LENGTH_SHARE * item.lengths[field] / means[field];
+                    frequency += WEIGHTS[field] * count / length;
+                }
+                sum += rarities[w] * frequency / (SATURATION + frequency);
+                if ((fields & TELLING_FIELDS) != 0) telling += rarities[w];
+                fieldsOfAll &= fields;
+                fieldsOfAny |= fields;
+                links = Math.min(links, (int) (counts >>> 8 * LINK_TEXTS) & 0xFF);
+            }
+            if (most == 0) return new Match(ordinal, 0, 0, 0, 0, 0);
+            return new Match(ordinal, sum / most, telling / most, fieldsOfAll, fieldsOfAny, links);
+        }
+    }
+
+    /** How much an item is about a phrase, 0 to 1, though words may be missing; 0 where there is no such item. */
+    public double relevance(long id, Phrase phrase) {
+        int ordinal = ordinal(id);
+        return ordinal < 0 ? 0 : search(phrase).of(ordinal).score();
+    }
+
+    /** The item that is most about a phrase, though words may be missing; -1 where none holds any of them. */
+    public long nearest(Phrase phrase) {
+        Search search = search(phrase);
+        Match best = null;
+        for (Postings word : search.words) {
+            for (int i = 0; i < Math.min(word.telling.size(), NEAREST_AMONG); i++) {
+                Match match = search.of(word.telling.get(i));
+                if (best == null || match.score > best.score) best = match;
+            }
+        }
+        return best == null ? -1 : id(best.ordinal);
+    }
+
+    Search search(Phrase phrase) {
+        return new Search(phrase);
+    }
+
+    /** A word that no item holds says little of any of them: it weighs as one that a tenth of them hold. */
+    private double rarity(Postings word) {
+        if (word.size == 0) return UNKNOWN_RARITY;
+        return Math.log(1 + (items.size() - word.size + 0.5) / (word.size + 0.5)) + 0.1;
+    }
+
+    private static long packed(int[] counts) {
+        long packed = 0;
+        for (int field = 0; field < counts.length; field++) packed |= (long) Math.min(255, counts[field]) << 8 * field;
+        return packed;
+    }
+
+    /** The items that hold one stem, in their order, with how often in which field (at most 255 each). */
+    private static final class Postings {
+        private static final long TELLING = mask();
+
+        private final IntSet telling = new IntSet();
+        private int[] items = new int[2];
+        private long[] counts = new long[2];
+        private int size;
+
+        private static long mask() {
+            long mask = 0;
+            for (int field = 0; field < WEIGHTS.length; field++) {
+                if ((TELLING_FIELDS & 1 << field) != 0) mask |= 0xFFL << 8 * field;
+            }
+            return mask;
+        }
+
+        private void put(int item, long count) {
+            int at = size == 0 || items[size - 1] < item ? size : -find(item) - 1;
+            if (size == items.length) {
+                items = Arrays.copyOf(items, size * 2);
+                counts = Arrays.copyOf(counts, size * 2);
+            }
+            System.arraycopy(items, at, items, at + 1, size - at);
+            System.arraycopy(counts, at, counts, at + 1, size - at);
+            items[at] = item;
+            counts[at] = count;
+            size++;
+            if ((count & TELLING) != 0) telling.add(item);
+        }
+
+        private void remove(int item) {
+            int at = find(item);
+            System.arraycopy(items, at + 1, items, at, size - at - 1);
+            System.arraycopy(counts, at + 1, counts, at, size - at - 1);
+            size--;
+            telling.remove(item);
+        }
+
+        private int find(int item) {
+            return Arrays.binarySearch(items, 0, size, item);
+        }
+    }
+}

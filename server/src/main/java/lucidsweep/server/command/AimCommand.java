@@ -1,0 +1,299 @@
+package lucidsweep.server.command;
+
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import lucidsweep.core.aim.AimPlan;
+import lucidsweep.core.aim.Aiming;
+import lucidsweep.core.demand.BetterKeywords;
+import lucidsweep.core.demand.ClickCurve;
+import lucidsweep.core.keyword.Decided;
+import lucidsweep.core.keyword.ItemTexts;
+import lucidsweep.core.keyword.Target;
+import lucidsweep.core.keyword.Words;
+import lucidsweep.core.page.PageAddress;
+import lucidsweep.core.standard.Standard;
+import lucidsweep.core.text.Ending;
+import lucidsweep.server.aim.BetterReason;
+import lucidsweep.server.aim.KeywordList;
+import lucidsweep.server.intake.Intake;
+import lucidsweep.server.intake.IntakeRow;
+import lucidsweep.server.intake.Mapping;
+import lucidsweep.server.intake.Meaning;
+import lucidsweep.server.intake.RowKind;
+import lucidsweep.server.table.TableFile;
+import lucidsweep.server.web.CsvText;
+
+/** Works out what items should be found for, from files, and writes targets, gaps, better keywords and the click curve. */
+final class AimCommand {
+
+    private static final int SAMPLE_ROWS = 2_000;
+
+    /** What stands for the last day where demand names no days; any would do. */
+    private static final int SOME_DAY = 20_000;
+
+    private static final int MONTH = 30;
+    private static final double ENDING_SHARE = 0.2;
+
+    private final List<Item> items = new ArrayList<>();
+    private final List<String> said = new ArrayList<>();
+    private final GuessedBrand guessed = new GuessedBrand();
+    private final Ending.Finder endings = new Ending.Finder();
+
+    private record Item(String address, ItemTexts texts, int published) {}
+
+    static void run(List<String> words) {
+        Arguments arguments = new Arguments(words, Set.of("items", "keywords", "demand", "out", "brand", "language"));
+        if (!arguments.rest().isEmpty()) {
+            throw new Usage(
+                    Usage.BAD_ARGUMENTS,
+                    "expected options only, got \"" + arguments.rest().get(0) + "\"");
+        }
+        TableFile items = CommandFiles.table(arguments.needed("items"));
+        TableFile keywords = CommandFiles.table(arguments.needed("keywords"));
+        Optional<TableFile> demand = arguments.option("demand").map(CommandFiles::table);
+        Path out = CommandFiles.folder(arguments.needed("out"));
+        new AimCommand().aim(arguments, items, keywords, demand, out);
+    }
+
+    private void aim(
+            Arguments arguments, TableFile items, TableFile keywordFile, Optional<TableFile> demand, Path out) {
+        readItems(items);
+        KeywordList keywords = KeywordList.read(keywordFile);
+        if (keywords.lines().isEmpty()) throw new Usage(Usage.BAD_ARGUMENTS, "no keyword could be read");
+        keywords.unreadable().forEach(each -> said.add("keywords, line " + each.line() + ": " + each.reason()));
+        keywords.notes().forEach(each -> said.add("keywords, line " + each.line() + ": " + each.reason()));
+        Words language = Words.in(arguments.option("language").orElse("en"));
+        List<String> phrases =
+                keywords.lines().stream().map(KeywordList.Line::phrase).toList();
+        int today = demand.map(this::lastDay).orElse(SOME_DAY);
+        List<String> brand = arguments
+                .option("brand")
+                .map(given -> Arrays.stream(given.split(",")).map(String::strip).toList())
+                .orElseGet(() -> guessed.names(phrases, language));
+        String titleEnding = arguments.option("brand").isPresent() ? brand.get(0) : guessed.titleEnding();
+        Standard standard = Standard.ofPages();
+        Aiming aiming = new Aiming(language, standard, brand, titleEnding, List.of(), today);
+        aiming.commonEndings(endings.common(ENDING_SHARE, 0, standard.title().desktop()).stream()
+                .map(Ending::text)
+                .toList());
+        for (KeywordList.Line line : keywords.lines()) {
+            aiming.keyword(line.phrase(), line.volume() == null ? 0 : line.volume());
+        }
+        demand.ifPresent(table -> readDemand(table, aiming, today));
+        for (int i = 0; i < this.items.size(); i++) {
+            Item item = this.items.get(i);
+            aiming.item(i, item.address, PageAddress.section(item.address), item.texts, item.published);
+        }
+        AimPlan plan = aiming.plan(new Decided());
+        writeTargets(out, plan, phrases);
+        writeGaps(out, plan, keywords.lines());
+        writeBetter(out, plan, aiming);
+        writeCurve(out, plan.curve());
+        report(plan, brand);
+    }
+
+    private void readItems(TableFile table) {
+        List<List<String>> first = table.first(SAMPLE_ROWS);
+        Mapping asPages = Mapping.guess(RowKind.PAGES, first);
+        RowKind kind = asPages.isComplete(RowKind.PAGES) ? RowKind.PAGES : RowKind.LISTINGS;
+        Mapping mapping = kind == RowKind.PAGES ? asPages : Mapping.guess(kind, first);
+        Map<String, Integer> columns = new HashMap<>();
+        for (int i = 0; i < mapping.columns().size(); i++) {
+            columns.putIfAbsent(
+                    mapping.columns().get(i).toLowerCase(Locale.ROOT).strip(), i);
+        }
+        new Intake(kind, mapping).read(table, new Intake.Receiver() {
+            @Override
+            public void row(IntakeRow row, List<String> cells) {
+                if (cell(cells, "indexable").equalsIgnoreCase("no")) return;
+                String address = row.get(Meaning.ADDRESS).isEmpty() ? row.get(Meaning.ID) : row.get(Meaning.ADDRESS);
+                String title = row.get(Meaning.TITLE);
+                ItemTexts texts = new ItemTexts(
+                        title,
+                        cell(cells, "h1"),
+                        PageAddress.slugWords(address),
+                        row.get(Meaning.GROUP),
+                        (cell(cells, "link_texts") + " " + row.get(Meaning.TAGS)).strip(),
+                        cell(cells, "copy") + " " + row.get(Meaning.DESCRIPTION));
+                items.add(new Item(address.isEmpty() ? title : address, texts, day(row.get(Meaning.PUBLISHED), -1)));
+                guessed.add(address, title);
+                endings.add(title);
+            }
+
+            @Override
+            public void unreadable(long line, String reason) {
+                said.add("items, line " + line + ": " + reason);
+            }
+
+            private String cell(List<String> cells, String column) {
+                Integer at = columns.get(column);
+                return at == null || at >= cells.size() ? "" : cells.get(at);
+            }
+        });
+    }
+
+    private static int day(String iso, int otherwise) {
+        return iso.isEmpty() ? otherwise : (int) LocalDate.parse(iso).toEpochDay();
+    }
+
+    /** The last day that demand is reported of; what it tells of the brand is taken in on the way. */
+    private int lastDay(TableFile table) {
+        int[] last = {Integer.MIN_VALUE};
+        demandRows(table, new ArrayList<>(), row -> {
+            last[0] = Math.max(last[0], day(row.get(Meaning.TO), last[0]));
+            guessed.addDemand(
+                    row.get(Meaning.ADDRESS),
+                    row.get(Meaning.QUERY),
+                    count(row.get(Meaning.CLICKS)),
+                    count(row.get(Meaning.IMPRESSIONS)),
+                    position(row));
+        });
+        return last[0] == Integer.MIN_VALUE ? SOME_DAY : last[0];
+    }
+
+    private void readDemand(TableFile table, Aiming aiming, int today) {
+        demandRows(table, said, row -> {
+            int from = day(row.get(Meaning.FROM), today - MONTH + 1);
+            aiming.demand(
+                    row.get(Meaning.ADDRESS),
+                    row.get(Meaning.QUERY),
+                    from,
+                    Math.max(from, day(row.get(Meaning.TO), from == today - MONTH + 1 ? today : from)),
+                    count(row.get(Meaning.CLICKS)),
+                    count(row.get(Meaning.IMPRESSIONS)),
+                    position(row));
+        });
+    }
+
+    private static double position(IntakeRow row) {
+        String position = row.get(Meaning.POSITION);
+        return position.isEmpty() ? 0 : Double.parseDouble(position);
+    }
+
+    private static void demandRows(TableFile table, List<String> said, java.util.function.Consumer<IntakeRow> rows) {
+        Mapping mapping = Mapping.guess(RowKind.DEMAND, table.first(SAMPLE_ROWS));
+        new Intake(RowKind.DEMAND, mapping).read(table, new Intake.Receiver() {
+            @Override
+            public void row(IntakeRow row, List<String> cells) {
+                rows.accept(row);
+            }
+
+            @Override
+            public void unreadable(long line, String reason) {
+                said.add("demand, line " + line + ": " + reason);
+            }
+        });
+    }
+
+    private static long count(String text) {
+        return text.isEmpty() ? 0 : Long.parseLong(text);
+    }
+
+    private String address(long item) {
+        return items.get((int) item).address;
+    }
+
+    private void writeTargets(Path out, AimPlan plan, List<String> phrases) {
+        try (CsvText csv = CommandFiles.csv(out, "targets.csv")) {
+            csv.row("address", "keyword", "role", "score", "reason");
+            for (Target target : plan.targets()) {
+                csv.row(
+                        address(target.item()),
+                        phrases.get(target.keyword()),
+                        target.role().code(),
+                        decimal("%.3f", target.score()),
+                        target.reason());
+            }
+        }
+    }
+
+    private static void writeGaps(Path out, AimPlan plan, List<KeywordList.Line> keywords) {
+        try (CsvText csv = CommandFiles.csv(out, "gaps.csv")) {
+            csv.row("topic", "keyword", "volume", "slug", "title", "description", "section");
+            for (AimPlan.Gap gap : plan.gaps()) {
+                for (int keyword : gap.keywords()) {
+                    KeywordList.Line line = keywords.get(keyword);
+                    csv.row(
+                            keywords.get(gap.topic()).phrase(),
+                            line.phrase(),
+                            line.volume() == null ? "" : line.volume(),
+                            gap.page().slug(),
+                            gap.page().title(),
+                            gap.page().description(),
+                            gap.section());
+                }
+            }
+        }
+    }
+
+    private void writeBetter(Path out, AimPlan plan, Aiming aiming) {
+        try (CsvText csv = CommandFiles.csv(out, "better.csv")) {
+            csv.row("address", "keyword_now", "keyword_better", "impressions", "position", "value", "reason");
+            for (BetterKeywords.Better better : plan.better()) {
+                csv.row(
+                        address(better.item()),
+                        better.now(),
+                        aiming.query(better.query()),
+                        Math.round(better.shown()),
+                        decimal("%.1f", better.position()),
+                        decimal("%.1f", better.value()),
+                        BetterReason.of(better, plan.curve()));
+            }
+        }
+    }
+
+    private static void writeCurve(Path out, ClickCurve curve) {
+        try (CsvText csv = CommandFiles.csv(out, "curve.csv")) {
+            csv.row("position", "rate", "low", "high");
+            for (ClickCurve.Point point : curve.points()) {
+                csv.row(
+                        point.position(),
+                        decimal("%.5f", point.rate()),
+                        decimal("%.5f", point.low()),
+                        decimal("%.5f", point.high()));
+            }
+        }
+    }
+
+    private static String decimal(String form, double number) {
+        return String.format(Locale.ROOT, form, number);
+    }
+
+    private void report(AimPlan plan, List<String> brand) {
+        said.forEach(line -> System.err.println("lucid: " + line));
+        AimPlan.Reported reported = plan.reported();
+        warn(reported.elsewhere(), "rows of demand are of addresses that are no items");
+        warn(
+                reported.withoutPosition(),
+                "rows of demand have no position of 1 or more; they are counted but not placed");
+        warn(reported.tooManyClicks(), "rows of demand have more clicks than impressions");
+        warn(reported.missingDays(), "of the last " + Aiming.WINDOW + " days are in no row of demand");
+        long primary = plan.targets().stream()
+                .filter(target -> target.role() == Target.Role.PRIMARY)
+                .count();
+        System.out.printf(
+                Locale.ROOT,
+                "items %d aimed %d secondary %d gaps %d pages %d better %d too-early %d brand %s curve %s%n",
+                items.size(),
+                primary,
+                plan.targets().size() - primary,
+                plan.gaps().stream().mapToInt(gap -> gap.keywords().size()).sum(),
+                plan.gaps().size(),
+                plan.better().size(),
+                plan.tooEarly().size(),
+                brand.isEmpty() ? "unknown" : "“" + String.join("”, “", brand) + "”",
+                plan.curve().shape().name().toLowerCase(Locale.ROOT));
+    }
+
+    private static void warn(long count, String what) {
+        if (count > 0) System.err.printf(Locale.ROOT, "lucid: %,d %s%n", count, what);
+    }
+}
