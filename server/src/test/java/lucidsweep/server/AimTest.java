@@ -57,7 +57,8 @@ class AimTest {
     @Test
     void whatIsSetByHandStaysAndTheOthersMakeRoom() {
         assertThat(aim("greenland paddle", shop.itemId("A2"))).isEqualTo(1);
-        assertThat(homes()).containsEntry("greenland paddle", "A2").containsEntry("cedar paddle", "");
+        assertThat(homes()).containsEntry("greenland paddle", "A2").containsEntry("cedar paddle", "A2");
+        assertThat(keyword("cedar paddle").path("role").asString()).isEqualTo("secondary");
         assertThat(shop.row("A2").path("aim").path("byHand").asBoolean()).isTrue();
         shop.importFile(CSV.replace("Gift voucher", "Gift voucher for a greenland paddle"));
         assertThat(homes()).as("after the next import").containsEntry("greenland paddle", "A2");
@@ -118,7 +119,9 @@ class AimTest {
                 .extracting(line -> line.split(",")[0])
                 .containsExactly("keyword", "cedar paddle", "greenland paddle");
         assertThat(shop.get("/keywords.csv?home=without").body().lines())
-                .containsExactly("keyword,volume,competition,address,reason", "wooden oars,50,,,");
+                .containsExactly(
+                        "keyword,volume,competition,country,peaks,intent,topic,brand,place,address,role,position,clicks,impressions,reason",
+                        "wooden oars,50,,,,commercial,wooden oars,no,,,,,0,0,");
     }
 
     @Test

@@ -1,15 +1,22 @@
 package lucidsweep.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.TreeSet;
 import lucidsweep.server.RunningApplication.Api;
+import lucidsweep.server.RunningApplication.Reply;
 import lucidsweep.standins.DemoSite;
 import lucidsweep.standins.KeywordFile;
 import lucidsweep.standins.Planted;
+import lucidsweep.standins.SearchMarket;
 import lucidsweep.standins.ShopListings;
 import lucidsweep.standins.Website;
 import org.junit.jupiter.api.Test;
@@ -48,7 +55,7 @@ class DemoSiteTest {
             }
             assertThat(outcomes)
                     .containsExactlyInAnyOrder(
-                            "captured 200 365",
+                            "captured 200 368",
                             "blocked 0 1",
                             "not-html 200 1",
                             "error-status 404 1",
@@ -102,9 +109,71 @@ class DemoSiteTest {
                         .path("rows")
                         .get(0);
                 assertThat(row.path("address").asString()).endsWith(pair[1]);
-                assertThat(row.path("reason").asString()).contains("all its words stand in");
+                assertThat(row.path("reason").asString()).startsWith("in the ");
             }
         }
+    }
+
+    @Test
+    void whatWasPlantedInTheDemandIsFound(Api api) throws IOException {
+        DemoSite site = DemoSite.ofSeed(7);
+        try (Website website = Website.ofDemo(site, 0)) {
+            long property = api.property("website", website.address().toString(), true);
+            String path = "/api/properties/" + property;
+            api.sweep(property);
+            api.upload(
+                    path + "/keywords/file",
+                    "keywords.csv",
+                    new KeywordFile(7).csv().getBytes());
+            String demand = website.address().resolve("/search/demand").toString();
+            Reply fetching = api.post(path + "/demand/fetch", "{\"address\":\"" + demand + "\"}");
+            assertThat(api.ended(fetching.json().path("jobId").asLong())
+                            .path("note")
+                            .asString())
+                    .matches("3\\d,\\d{3} rows fetched\\.");
+            for (JsonNode job : api.get(path + "/jobs").json())
+                api.ended(job.path("id").asLong());
+
+            Map<String, String> primary = new HashMap<>();
+            for (JsonNode row :
+                    api.get(path + "/keywords?home=primary&count=1000").json().path("rows")) {
+                primary.put(row.path("address").asString(), row.path("phrase").asString());
+            }
+            Set<String> better = proposed(api, path + "/better");
+            Set<String> early = proposed(api, path + "/better?young=true");
+            int homes = 0;
+            int right = 0;
+            for (SearchMarket.Truth truth : SearchMarket.of(site, 7).truths()) {
+                String address = website.address().resolve(truth.path()).toString();
+                switch (truth.kind()) {
+                    case "home" -> {
+                        homes++;
+                        if (truth.query().equals(primary.get(address))) right++;
+                    }
+                    case "better" -> assertThat(better).contains(address + " " + truth.query());
+                    case "too-early" -> assertThat(better).doesNotContain(address + " " + truth.query());
+                    default -> assertThat(better).doesNotContain(address + " " + truth.query());
+                }
+            }
+            assertThat(right / (double) homes)
+                    .as("%d of %d homes", right, homes)
+                    .isGreaterThanOrEqualTo(0.95);
+            assertThat(early).hasSize(3);
+            JsonNode summary = api.get(path + "/aim").json();
+            assertThat(summary.path("to").asString()).isEqualTo("2026-11-22");
+            assertThat(summary.path("rows").asInt()).isBetween(30_000, 40_000);
+            assertThat(summary.path("points")).hasSize(20);
+            assertThat(summary.path("points").get(4).path("rate").asDouble()).isCloseTo(0.0464, within(0.005));
+            assertThat(summary.path("pages")).isNotEmpty();
+        }
+    }
+
+    private static Set<String> proposed(Api api, String path) {
+        Set<String> found = new HashSet<>();
+        for (JsonNode row : api.get(path).json().path("rows")) {
+            found.add(row.path("address").asString() + " " + row.path("query").asString());
+        }
+        return found;
     }
 
     private static List<String> found(Api api, long property, String base) {

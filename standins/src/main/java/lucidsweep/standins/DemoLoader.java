@@ -69,6 +69,9 @@ final class DemoLoader {
                 "/api/properties/" + site + "/keywords/file",
                 "keywords.csv",
                 get(website.resolve("/files/keywords.csv")));
+        post(
+                "/api/properties/" + site + "/demand/fetch",
+                "{\"address\":\"" + website.resolve("/search/demand") + "\"}");
         System.out.println("The demo client is loaded.");
     }
 

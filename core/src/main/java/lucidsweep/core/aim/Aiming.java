@@ -63,6 +63,7 @@ public final class Aiming {
     private final int today;
     private int firstDay = Integer.MAX_VALUE;
     private List<DemandTally.Line> lastLines;
+    private int[] topics;
     private List<List<DemandTally.Line>> lastOfKeyword;
     private long rows;
     private long withoutPosition;
@@ -186,7 +187,8 @@ public final class Aiming {
     public AimPlan plan(Decided decided) {
         Reckoning reckoning = new Reckoning();
         List<Target> targets = reckoning.finder.targets(decided);
-        int[] named = reckoning.topics().names();
+        if (topics == null) topics = reckoning.topics().names();
+        int[] named = topics;
         boolean[] isBrand = new boolean[keywords.size()];
         for (int i = 0; i < isBrand.length; i++)
             isBrand[i] = brand.isIn(keywords.get(i).text());
@@ -207,6 +209,11 @@ public final class Aiming {
     /** Only the targets, where little has changed since a plan. */
     public List<Target> targets(Decided decided) {
         return new Reckoning().finder.targets(decided);
+    }
+
+    /** The items that a keyword could live with, the best first. */
+    public List<TargetFinder.Candidate> candidates(int keyword) {
+        return new Reckoning().finder.candidates(keyword);
     }
 
     /** The better keywords of items that have these targets. */

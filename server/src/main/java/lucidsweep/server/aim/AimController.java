@@ -4,10 +4,12 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import lucidsweep.core.keyword.Intent;
 import lucidsweep.server.item.Selection;
 import lucidsweep.server.table.TableFile;
 import lucidsweep.server.web.CsvText;
 import lucidsweep.server.web.Page;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -24,12 +26,12 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 @RequestMapping("/api/properties/{propertyId}")
 class AimController {
 
-    private static final int CHUNK = 1_000;
-
     private final Aims aims;
+    private final KeywordTables tables;
 
-    AimController(Aims aims) {
+    AimController(Aims aims, KeywordTables tables) {
         this.aims = aims;
+        this.tables = tables;
     }
 
     /** Pasted keywords. */
@@ -44,13 +46,39 @@ class AimController {
     @GetMapping("/keywords")
     Page<KeywordRow> keywords(
             @PathVariable long propertyId,
-            @RequestParam(required = false) String q,
-            @RequestParam(required = false) String home,
+            @ParameterObject KeywordFilter filter,
             @RequestParam(defaultValue = "volume") String sort,
             @RequestParam(defaultValue = "true") boolean desc,
             @RequestParam(defaultValue = "0") int from,
             @RequestParam(defaultValue = "200") int count) {
-        return aims.rows(propertyId, q, home, sort, desc, from, count);
+        return tables.page(propertyId, filter, sort, desc, from, count);
+    }
+
+    @GetMapping("/keywords/choices")
+    KeywordTables.Choices choices(@PathVariable long propertyId) {
+        return tables.choices(propertyId);
+    }
+
+    /** The items that a keyword could live with, the best first. */
+    @GetMapping("/keywords/{id}/homes")
+    List<PossibleHome> homes(@PathVariable long propertyId, @PathVariable long id) {
+        return aims.homes(propertyId, id);
+    }
+
+    /** A topic for keywords; blank lets it be worked out. */
+    record TopicOrder(List<Long> ids, String topic) {}
+
+    @PostMapping("/keywords/topic")
+    void setTopic(@PathVariable long propertyId, @RequestBody TopicOrder order) {
+        aims.setTopic(propertyId, order.ids(), order.topic());
+    }
+
+    /** An intent for keywords; null lets it be worked out. */
+    record IntentOrder(List<Long> ids, Intent.Kind intent) {}
+
+    @PostMapping("/keywords/intent")
+    void setIntent(@PathVariable long propertyId, @RequestBody IntentOrder order) {
+        aims.setIntent(propertyId, order.ids(), order.intent());
     }
 
     @PostMapping("/keywords")
@@ -87,20 +115,43 @@ class AimController {
     @GetMapping("/keywords.csv")
     ResponseEntity<StreamingResponseBody> csv(
             @PathVariable long propertyId,
-            @RequestParam(required = false) String q,
-            @RequestParam(required = false) String home,
+            @ParameterObject KeywordFilter filter,
             @RequestParam(defaultValue = "volume") String sort,
             @RequestParam(defaultValue = "true") boolean desc) {
+        List<KeywordRow> rows = tables.view(propertyId, filter, sort, desc);
         return CsvText.download("keywords.csv", csv -> {
-            csv.row("keyword", "volume", "competition", "address", "reason");
-            List<KeywordRow> rows;
-            int from = 0;
-            do {
-                rows = aims.rows(propertyId, q, home, sort, desc, from, CHUNK).rows();
-                rows.forEach(
-                        row -> csv.row(row.phrase(), row.volume(), row.competition(), row.address(), row.reason()));
-                from += CHUNK;
-            } while (rows.size() == CHUNK);
+            csv.row(
+                    "keyword",
+                    "volume",
+                    "competition",
+                    "country",
+                    "peaks",
+                    "intent",
+                    "topic",
+                    "brand",
+                    "place",
+                    "address",
+                    "role",
+                    "position",
+                    "clicks",
+                    "impressions",
+                    "reason");
+            rows.forEach(row -> csv.row(
+                    row.phrase(),
+                    row.volume(),
+                    row.competition(),
+                    row.country(),
+                    row.peaks(),
+                    row.intent(),
+                    row.topic(),
+                    row.brand() ? "yes" : "no",
+                    row.place(),
+                    row.address(),
+                    row.role(),
+                    row.position() < 1 ? "" : row.position(),
+                    row.clicks(),
+                    row.impressions(),
+                    row.reason()));
         });
     }
 }

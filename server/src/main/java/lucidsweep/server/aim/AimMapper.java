@@ -1,9 +1,11 @@
 package lucidsweep.server.aim;
 
 import java.util.List;
+import java.util.Map;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Options;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
@@ -17,15 +19,152 @@ interface AimMapper {
     @Select("select id from keyword where property_id = #{propertyId} and phrase_key = #{key}")
     Long find(long propertyId, String key);
 
+    @Select("select count(*) > 0 from keyword where property_id = #{propertyId} and id = #{id}")
+    boolean has(long propertyId, long id);
+
+    @Select("select count(*) from keyword where property_id = #{propertyId}")
+    long count(long propertyId);
+
+    record Key(long id, String phraseKey) {}
+
+    @Select("select id, phrase_key from keyword where property_id = #{propertyId}")
+    List<Key> keys(long propertyId);
+
+    /** What a list says of a keyword; volume is null, the others "", where it says nothing. */
+    record Figures(Long volume, String competition, String country, String monthly, String lastMonth) {}
+
+    /** Receives the id of a new keyword. */
+    final class NewKeyword {
+        long id;
+    }
+
     @Insert("""
-            insert into keyword (property_id, phrase, phrase_key, volume, competition)
-            values (#{propertyId}, #{phrase}, #{key}, #{volume}, #{competition})""")
-    void insert(long propertyId, String phrase, String key, Long volume, String competition);
+            insert into keyword (property_id, phrase, phrase_key, volume, competition, country, monthly, last_month)
+            values (#{propertyId}, #{phrase}, #{key}, #{figures.volume}, #{figures.competition}, #{figures.country},
+                #{figures.monthly}, #{figures.lastMonth})""")
+    @Options(useGeneratedKeys = true, keyProperty = "row.id", keyColumn = "id")
+    void insert(
+            @Param("row") NewKeyword row,
+            @Param("propertyId") long propertyId,
+            @Param("phrase") String phrase,
+            @Param("key") String key,
+            @Param("figures") Figures figures);
 
     @Update("""
-            update keyword set volume = coalesce(#{volume}, volume),
-                competition = case when #{competition} = '' then competition else #{competition} end where id = #{id}""")
-    void update(long id, Long volume, String competition);
+            update keyword set volume = coalesce(#{figures.volume}, volume),
+                competition = case when #{figures.competition} = '' then competition else #{figures.competition} end,
+                country = case when #{figures.country} = '' then country else #{figures.country} end,
+                monthly = case when #{figures.monthly} = '' then monthly else #{figures.monthly} end,
+                last_month = case when #{figures.monthly} = '' then last_month else #{figures.lastMonth} end
+            where id = #{id}""")
+    void update(@Param("id") long id, @Param("figures") Figures figures);
+
+    @Update("update keyword set topic = #{topic}, topic_by_hand = #{topic} <> '' where id = #{id}")
+    void setTopic(long id, String topic);
+
+    @Update("""
+            update keyword set intent = #{intent}, intent_by_hand = #{intent} <> '', intent_reason = 'set by hand'
+            where id = #{id}""")
+    void setIntent(long id, String intent);
+
+    /** What is worked out of a keyword. */
+    record WorkedOut(
+            long id,
+            String topic,
+            String intent,
+            String intentReason,
+            boolean brand,
+            String place,
+            long clicks,
+            long impressions,
+            double position) {}
+
+    @Update("""
+            merge into keyword k using (select * from unnest(cast(#{id} as bigint array), cast(#{topic} as varchar array),
+                cast(#{intent} as varchar array), cast(#{intentReason} as varchar array),
+                cast(#{brand} as boolean array), cast(#{place} as varchar array), cast(#{clicks} as bigint array),
+                cast(#{impressions} as bigint array), cast(#{position} as double precision array))
+                as u(id, topic, intent, reason, brand, place, clicks, impressions, position)) s on k.id = s.id
+            when matched then update set k.topic = case when k.topic_by_hand then k.topic else s.topic end,
+                k.intent = case when k.intent_by_hand then k.intent else s.intent end,
+                k.intent_reason = case when k.intent_by_hand then k.intent_reason else s.reason end,
+                k.brand = s.brand, k.place = s.place, k.clicks = s.clicks, k.impressions = s.impressions,
+                k.position = s.position""")
+    void setWorkedOut(Map<String, Object[]> rows);
+
+    /** A target that was worked out. */
+    record NewTarget(long itemId, long propertyId, long keywordId, double score, String reason) {}
+
+    String NEW_TARGETS = """
+            select item, property, keyword, false, score, reason from unnest(cast(#{itemId} as bigint array),
+                cast(#{propertyId} as bigint array), cast(#{keywordId} as bigint array),
+                cast(#{score} as double precision array), cast(#{reason} as varchar array))
+                as u(item, property, keyword, score, reason)""";
+
+    @Insert("insert into target (item_id, property_id, keyword_id, by_hand, score, reason) " + NEW_TARGETS)
+    void insertTargets(Map<String, Object[]> rows);
+
+    @Insert("insert into second_target (item_id, property_id, keyword_id, by_hand, score, reason) " + NEW_TARGETS)
+    void insertSecondTargets(Map<String, Object[]> rows);
+
+    @Delete("delete from second_target where property_id = #{propertyId} and not by_hand")
+    void deleteSecondWorkedOut(long propertyId);
+
+    @Delete("delete from second_target where keyword_id = #{id}")
+    void deleteSecondTargetsOf(long id);
+
+    /** A better keyword as it is written. */
+    record NewBetter(
+            long propertyId,
+            long itemId,
+            String query,
+            String aimed,
+            double shown,
+            double position,
+            double positionBefore,
+            double volume,
+            double reachable,
+            double relevance,
+            double gain,
+            String youngUntil,
+            String reason) {}
+
+    @Insert("""
+            insert into better (property_id, item_id, query, aimed, shown, position, position_before, volume, reachable,
+                relevance, gain, young_until, reason) select * from unnest(cast(#{propertyId} as bigint array),
+                cast(#{itemId} as bigint array), cast(#{query} as varchar array), cast(#{aimed} as varchar array),
+                cast(#{shown} as double precision array), cast(#{position} as double precision array),
+                cast(#{positionBefore} as double precision array), cast(#{volume} as double precision array),
+                cast(#{reachable} as double precision array), cast(#{relevance} as double precision array),
+                cast(#{gain} as double precision array), cast(#{youngUntil} as varchar array),
+                cast(#{reason} as varchar array))""")
+    void insertBetter(Map<String, Object[]> rows);
+
+    @Delete("delete from better where property_id = #{propertyId}")
+    void deleteBetter(long propertyId);
+
+    String BETTER = """
+            from better b join item i on i.id = b.item_id
+            where b.property_id = #{propertyId} and not i.gone and (b.young_until <> '') = #{young}
+                and not exists (select 1 from better_refused r where r.item_id = b.item_id and r.query = b.query) """;
+
+    @Select("select b.*, i.address " + BETTER + "order by b.gain desc, b.id limit #{count} offset #{from}")
+    List<BetterRow> better(long propertyId, boolean young, int from, int count);
+
+    @Select("select count(*) " + BETTER)
+    long countBetter(long propertyId, boolean young);
+
+    @Select("select b.*, i.address from better b join item i on i.id = b.item_id where b.id = #{id}")
+    BetterRow betterOf(long id);
+
+    @Insert("merge into better_refused (item_id, query) key (item_id, query) values (#{itemId}, #{query})")
+    void refuse(long itemId, String query);
+
+    @Insert("merge into aim_summary (property_id, summary) key (property_id) values (#{propertyId}, #{summary})")
+    void setSummary(long propertyId, String summary);
+
+    @Select("select summary from aim_summary where property_id = #{propertyId}")
+    String summary(long propertyId);
 
     @Delete("delete from keyword where id = #{id}")
     void delete(long id);
@@ -53,43 +192,26 @@ interface AimMapper {
             @Param("score") double score,
             @Param("reason") String reason);
 
-    record ByHand(long itemId, Long keywordId) {}
+    record ByHand(long itemId, Long keywordId, boolean first) {}
 
-    @Select("select item_id, keyword_id from target where property_id = #{propertyId} and by_hand")
+    @Select("""
+            select item_id, keyword_id, true as first from target where property_id = #{propertyId} and by_hand
+            union all
+            select item_id, keyword_id, false from second_target where property_id = #{propertyId} and by_hand""")
     List<ByHand> byHand(long propertyId);
 
-    String ROWS = """
+    /** All keywords of a property with their homes. */
+    @Select("""
+            select k.*, coalesce(h.items, 0) items, coalesce(r.item_id, s.item_id) item_id, i.address,
+                case when r.item_id is not null then 'primary' when s.item_id is not null then 'secondary' end as role,
+                coalesce(r.by_hand, s.by_hand) by_hand, coalesce(r.score, s.score) score,
+                coalesce(r.reason, s.reason) reason
             from keyword k left join (
                 select r.keyword_id, count(*) items, min(r.item_id) item_id from target r join item i on i.id = r.item_id
                 where r.property_id = #{propertyId} and not i.gone group by r.keyword_id) h on h.keyword_id = k.id
             left join target r on r.item_id = h.item_id
-            left join item i on i.id = h.item_id
-            where k.property_id = #{propertyId}
-            <if test="q != null">and k.phrase ilike #{q} escape '\\'</if>
-            <if test="home == 'with'">and h.items is not null</if>
-            <if test="home == 'without'">and h.items is null</if>
-            """;
-
-    @Select("""
-            <script>select k.id, k.phrase, k.volume, k.competition, coalesce(h.items, 0) items, h.item_id, i.address,
-                r.by_hand, r.score, r.reason
-            """ + ROWS + """
-            order by
-            <choose>
-                <when test="sort == 'phrase'">k.phrase</when>
-                <when test="sort == 'address'">i.address</when>
-                <otherwise>k.volume</otherwise>
-            </choose>
-            <if test="descending">desc</if> nulls last, k.id limit #{count} offset #{from}</script>""")
-    List<KeywordRow> rows(
-            @Param("propertyId") long propertyId,
-            @Param("q") String q,
-            @Param("home") String home,
-            @Param("sort") String sort,
-            @Param("descending") boolean descending,
-            @Param("from") int from,
-            @Param("count") int count);
-
-    @Select("<script>select count(*) " + ROWS + "</script>")
-    long count(@Param("propertyId") long propertyId, @Param("q") String q, @Param("home") String home);
+            left join second_target s on s.keyword_id = k.id and h.item_id is null
+            left join item i on i.id = coalesce(r.item_id, s.item_id)
+            where k.property_id = #{propertyId} order by k.id""")
+    List<KeywordLine> lines(long propertyId);
 }

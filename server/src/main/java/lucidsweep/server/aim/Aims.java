@@ -1,60 +1,58 @@
 package lucidsweep.server.aim;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
+import java.util.stream.Collectors;
+import lucidsweep.core.aim.AimPlan;
 import lucidsweep.core.keyword.Decided;
-import lucidsweep.core.keyword.ItemIndex;
-import lucidsweep.core.keyword.ItemTexts;
+import lucidsweep.core.keyword.Intent;
 import lucidsweep.core.keyword.Phrase;
+import lucidsweep.core.keyword.PlacesNamed;
 import lucidsweep.core.keyword.Target;
-import lucidsweep.core.keyword.TargetFinder;
 import lucidsweep.core.keyword.Words;
-import lucidsweep.core.page.PageAddress;
+import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.gather.DemandChanged;
 import lucidsweep.server.gather.SweepEnded;
-import lucidsweep.server.item.ItemDetail;
 import lucidsweep.server.item.Items;
-import lucidsweep.server.item.Packed;
 import lucidsweep.server.item.Selection;
 import lucidsweep.server.table.TableFile;
-import lucidsweep.server.web.Page;
 import lucidsweep.server.web.Refusal;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Keywords and targets; what a person decided stays through every run. */
 @Service
 public class Aims {
 
-    private static final Set<String> SORTS = Set.of("volume", "phrase", "address");
-
     private final AimMapper mapper;
     private final Clients clients;
     private final Items items;
+    private final Aimings aimings;
+    private final AimPlanStore store;
     private final TransactionTemplate transaction;
-    private final JsonMapper json;
     private final ApplicationEventPublisher publisher;
 
     Aims(
             AimMapper mapper,
             Clients clients,
             Items items,
+            Aimings aimings,
+            AimPlanStore store,
             TransactionTemplate transaction,
-            JsonMapper json,
             ApplicationEventPublisher publisher) {
         this.mapper = mapper;
         this.clients = clients;
         this.items = items;
+        this.aimings = aimings;
+        this.store = store;
         this.transaction = transaction;
-        this.json = json;
         this.publisher = publisher;
     }
 
@@ -63,7 +61,8 @@ public class Aims {
      *
      * @param known how many were there already; their figures were brought up to date
      */
-    public record Added(int added, int known, List<KeywordList.Remark> unreadable, int aimed) {}
+    public record Added(
+            int added, int known, List<KeywordList.Remark> unreadable, List<KeywordList.Remark> notes, int aimed) {}
 
     /** Adds a list of keywords and works out the targets anew. */
     public Added add(long propertyId, TableFile table) {
@@ -76,51 +75,110 @@ public class Aims {
             throw Refusal.badInput("no keyword could be read from it" + why);
         }
         Words words = Words.in(clients.property(propertyId).language());
-        int[] counts = new int[2];
+        Map<String, Long> known = new HashMap<>();
+        mapper.keys(propertyId).forEach(each -> known.put(each.phraseKey(), each.id()));
+        int before = known.size();
         transaction.executeWithoutResult(status -> {
             for (KeywordList.Line line : list.lines()) {
                 String key = Phrase.of(line.phrase(), words).key();
-                Long known = mapper.find(propertyId, key);
-                if (known == null) mapper.insert(propertyId, line.phrase(), key, line.volume(), line.competition());
-                else mapper.update(known, line.volume(), line.competition());
-                counts[known == null ? 0 : 1]++;
+                AimMapper.Figures figures = figures(line, list.lastMonth());
+                Long id = known.get(key);
+                if (id != null) mapper.update(id, figures);
+                else known.put(key, insert(propertyId, line.phrase(), key, figures));
             }
         });
-        return new Added(counts[0], counts[1], list.unreadable(), workOut(propertyId));
+        aimings.forget(propertyId);
+        int added = known.size() - before;
+        return new Added(added, list.lines().size() - added, list.unreadable(), list.notes(), workOut(propertyId));
     }
 
-    Page<KeywordRow> rows(
-            long propertyId, String q, String home, String sort, boolean descending, int from, int count) {
-        clients.property(propertyId);
-        if (!SORTS.contains(sort)) throw Refusal.badInput("keywords cannot be sorted by \"" + sort + "\"");
-        String like = q == null || q.isBlank() ? null : "%" + q.replaceAll("([\\\\%_])", "\\\\$1") + "%";
-        return new Page<>(
-                mapper.count(propertyId, like, home),
-                mapper.rows(propertyId, like, home, sort, descending, from, Math.min(count, 1_000)));
+    private long insert(long propertyId, String phrase, String key, AimMapper.Figures figures) {
+        AimMapper.NewKeyword row = new AimMapper.NewKeyword();
+        mapper.insert(row, propertyId, phrase, key, figures);
+        return row.id;
+    }
+
+    private static AimMapper.Figures figures(KeywordList.Line line, String lastMonth) {
+        boolean any = Arrays.stream(line.monthly()).anyMatch(month -> month >= 0);
+        String monthly =
+                any ? Arrays.stream(line.monthly()).mapToObj(String::valueOf).collect(Collectors.joining(",")) : "";
+        return new AimMapper.Figures(line.volume(), line.competition(), line.country(), monthly, any ? lastMonth : "");
     }
 
     public long keywordCount(long propertyId) {
-        return mapper.count(propertyId, null, null);
+        return mapper.count(propertyId);
     }
 
     void remove(long propertyId, List<Long> keywordIds) {
         transaction.executeWithoutResult(status -> {
             for (long id : keywordIds) {
                 mapper.deleteTargetsOf(id);
+                mapper.deleteSecondTargetsOf(id);
                 mapper.delete(id);
             }
         });
+        aimings.forget(propertyId);
         workOut(propertyId);
+    }
+
+    /** The items that a keyword could live with, the best first. */
+    List<PossibleHome> homes(long propertyId, long keywordId) {
+        Aimings.Ready ready = aimings.of(propertyId);
+        Integer place = ready.places().get(keywordId);
+        if (place == null) throw Refusal.notFound("there is no keyword " + keywordId + " in this property");
+        return ready.aiming().candidates(place).stream()
+                .map(each ->
+                        new PossibleHome(each.item(), items.row(each.item()).address(), each.score(), each.reason()))
+                .toList();
+    }
+
+    /** Puts keywords under a topic by hand; a blank one lets it be worked out again. */
+    void setTopic(long propertyId, List<Long> keywordIds, String topic) {
+        transaction.executeWithoutResult(status -> keywordIds.forEach(id -> mapper.setTopic(id, topic.strip())));
+        if (topic.isBlank()) workOut(propertyId);
+        else items.changed(propertyId);
+    }
+
+    /** Settles the intent of keywords by hand; null lets it be worked out again. */
+    void setIntent(long propertyId, List<Long> keywordIds, Intent.Kind intent) {
+        transaction.executeWithoutResult(
+                status -> keywordIds.forEach(id -> mapper.setIntent(id, intent == null ? "" : intent.code())));
+        if (intent == null) workOut(propertyId);
+        else items.changed(propertyId);
+    }
+
+    /** Makes keywords of queries that are not yet on the list, and returns the ids of all, in their order. */
+    List<Long> keywordsOf(long propertyId, List<String> queries) {
+        Words words = Words.in(clients.property(propertyId).language());
+        List<Long> ids = new ArrayList<>();
+        for (String query : queries) {
+            String key = Phrase.of(query, words).key();
+            Long known = mapper.find(propertyId, key);
+            if (known == null) {
+                aimings.forget(propertyId);
+                known = insert(propertyId, query, key, new AimMapper.Figures(null, "", "", "", ""));
+            }
+            ids.add(known);
+        }
+        return ids;
+    }
+
+    /** Sets a target by hand without working the others out. */
+    void settle(long propertyId, long itemId, long keywordId, String reason) {
+        mapper.deleteWorkedOutOf(keywordId);
+        mapper.deleteSecondTargetsOf(keywordId);
+        mapper.setTarget(itemId, propertyId, keywordId, true, 0, reason);
     }
 
     /** Sets the target of items by hand; null clears it, and it stays clear. */
     int set(long propertyId, Selection selection, Long keywordId) {
         long[] ids = selection.resolve(propertyId, items);
-        if (keywordId != null && mapper.keywords(propertyId).stream().noneMatch(k -> k.id() == keywordId)) {
+        if (keywordId != null && !mapper.has(propertyId, keywordId)) {
             throw Refusal.notFound("there is no keyword " + keywordId + " in this property");
         }
         transaction.executeWithoutResult(status -> {
             if (keywordId != null) mapper.deleteWorkedOutOf(keywordId);
+            if (keywordId != null) mapper.deleteSecondTargetsOf(keywordId);
             String reason = keywordId == null ? "cleared by hand" : "set by hand";
             for (long id : ids) mapper.setTarget(id, propertyId, keywordId, true, 0, reason);
         });
@@ -140,71 +198,44 @@ public class Aims {
 
     @EventListener
     void sweepEnded(SweepEnded sweep) {
+        aimings.forget(sweep.propertyId());
         workOut(sweep.propertyId());
+    }
+
+    @EventListener
+    void demandChanged(DemandChanged demand) {
+        aimings.forget(demand.propertyId());
+        workOut(demand.propertyId());
     }
 
     /** Works out the targets of all indexable items, but for those set by hand; returns how many have one. */
     public int workOut(long propertyId) {
         Property property = clients.property(propertyId);
-        Words words = Words.in(property.language());
-        List<Keyword> keywords = mapper.keywords(propertyId);
-        ItemIndex index = new ItemIndex(words);
-        List<Phrase> phrases = new ArrayList<>();
-        Map<Long, Integer> places = new HashMap<>();
-        for (Keyword keyword : keywords) {
-            places.put(keyword.id(), places.size());
-            phrases.add(Phrase.of(keyword.phrase(), words));
-            index.learn(phrases.get(phrases.size() - 1));
-        }
+        Client client = clients.client(property.clientId());
+        Aimings.Ready ready = aimings.of(propertyId);
         Decided decided = new Decided();
         int decidedHomes = 0;
         for (AimMapper.ByHand fixed : mapper.byHand(propertyId)) {
             if (fixed.keywordId() == null) decided.clear(fixed.itemId());
-            else decided.home(fixed.itemId(), places.get(fixed.keywordId()), Target.Role.PRIMARY);
-            if (fixed.keywordId() != null) decidedHomes++;
+            else decided.home(fixed.itemId(), ready.places().get(fixed.keywordId()), role(fixed));
+            if (fixed.first() && fixed.keywordId() != null) decidedHomes++;
         }
-        if (!keywords.isEmpty()) {
-            items.forEachDetail(
-                    propertyId,
-                    chunk -> chunk.stream()
-                            .filter(item -> item.obstacle() == null)
-                            .forEach(item -> index.put(item.id(), texts(item))));
+        AimPlan plan;
+        synchronized (ready) {
+            plan = ready.aiming().plan(decided);
         }
-        TargetFinder finder = new TargetFinder(index);
-        for (int i = 0; i < phrases.size(); i++) {
-            Long volume = keywords.get(i).volume();
-            finder.keyword(phrases.get(i), volume == null ? 0 : volume);
-        }
-        List<Target> targets = finder.targets(decided).stream()
-                .filter(target -> target.role() == Target.Role.PRIMARY)
-                .toList();
-        transaction.executeWithoutResult(status -> {
-            mapper.deleteWorkedOut(propertyId);
-            for (Target target : targets) {
-                long keywordId = keywords.get(target.keyword()).id();
-                mapper.setTarget(target.item(), propertyId, keywordId, false, target.score(), target.reason());
-            }
-        });
+        PlacesNamed places = new PlacesNamed(Arrays.asList(client.places().split(",")));
+        transaction.executeWithoutResult(status -> store.write(propertyId, places, ready, plan));
         items.changed(propertyId);
         publisher.publishEvent(new TargetsChanged(propertyId));
         items.changed(propertyId);
-        return targets.size() + decidedHomes;
+        long primary = plan.targets().stream()
+                .filter(target -> target.role() == Target.Role.PRIMARY)
+                .count();
+        return (int) primary + decidedHomes;
     }
 
-    private ItemTexts texts(ItemDetail item) {
-        StringBuilder headings = new StringBuilder();
-        if (item.facts() != null) {
-            for (JsonNode heading : json.readTree(item.facts()).path("headings")) {
-                headings.append(heading.asString()).append(" . ");
-            }
-        }
-        String tags = item.tags() == null ? "" : item.tags().captured();
-        return new ItemTexts(
-                item.title().captured(),
-                item.h1(),
-                PageAddress.slugWords(item.address()),
-                headings.toString(),
-                item.linkTexts() + tags,
-                Packed.text(item.copy()) + " " + item.description().captured());
+    private static Target.Role role(AimMapper.ByHand fixed) {
+        return fixed.first() ? Target.Role.PRIMARY : Target.Role.SECONDARY;
     }
 }

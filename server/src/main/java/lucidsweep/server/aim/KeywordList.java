@@ -19,9 +19,9 @@ import lucidsweep.server.table.TableFile;
  *
  * @param unreadable what could not be used, with line and reason
  * @param notes what was used and may yet be a mistake
- * @param months how many monthly volumes each line has
+ * @param lastMonth the month of the last monthly volume, such as "2026-10"; "" where the columns name none
  */
-public record KeywordList(List<Line> lines, List<Remark> unreadable, List<Remark> notes, int months) {
+public record KeywordList(List<Line> lines, List<Remark> unreadable, List<Remark> notes, String lastMonth) {
 
     private static final int SAMPLE_ROWS = 20;
 
@@ -40,7 +40,7 @@ public record KeywordList(List<Line> lines, List<Remark> unreadable, List<Remark
     public static KeywordList read(TableFile table) {
         Mapping mapping = Mapping.guess(RowKind.KEYWORDS, table.first(SAMPLE_ROWS));
         KeywordList list =
-                new KeywordList(new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), mapping.monthCount());
+                new KeywordList(new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), mapping.lastMonth());
         Map<String, String> sameWords = new HashMap<>();
         new Intake(RowKind.KEYWORDS, mapping).read(table, new Intake.Receiver() {
             @Override

@@ -47,13 +47,12 @@ final class Feed {
     }
 
     /**
-     * Reads all pages into a file of JSON Lines.
+     * Reads all pages from an address on into a file of JSON Lines.
      *
      * @return how many objects there are
      */
-    static int read(Property property, Login login, Path file, JsonMapper json, Progress progress)
+    static int read(Property property, URI start, Login login, Path file, JsonMapper json, Progress progress)
             throws InterruptedException, IOException {
-        URI start = checkAddress(property);
         AddressGuard guard = new AddressGuard(property.privateAllowed());
         try (Fetcher fetcher = new Fetcher(guard, login, start, Fetcher.Patience.USUAL, Agent.USUAL);
                 BufferedWriter out = Files.newBufferedWriter(file, StandardCharsets.UTF_8)) {

@@ -198,4 +198,10 @@ interface GatherMapper {
             @Param("after") long after,
             @Param("last") long last,
             @Param("limit") int limit);
+
+    @Select("select address from demand_source where property_id = #{propertyId}")
+    String demandSource(long propertyId);
+
+    @Insert("merge into demand_source (property_id, address) key (property_id) values (#{propertyId}, #{address})")
+    void setDemandSource(long propertyId, String address);
 }

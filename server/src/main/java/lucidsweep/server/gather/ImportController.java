@@ -22,10 +22,12 @@ class ImportController {
 
     private final ImportPlans plans;
     private final Imports imports;
+    private final DemandFetch demand;
 
-    ImportController(ImportPlans plans, Imports imports) {
+    ImportController(ImportPlans plans, Imports imports, DemandFetch demand) {
         this.plans = plans;
         this.imports = imports;
+        this.demand = demand;
     }
 
     @PostMapping(path = "/properties/{propertyId}/imports", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
@@ -49,6 +51,22 @@ class ImportController {
     @PostMapping("/properties/{propertyId}/imports/feed")
     ImportPlans.Fetching fetchFeed(@PathVariable long propertyId) throws IOException {
         return plans.fetchFeed(propertyId);
+    }
+
+    /** Where demand is fetched from; "" where it never was. */
+    record DemandSource(String address) {}
+
+    /** A job that was begun. */
+    record BegunJob(long jobId) {}
+
+    @GetMapping("/properties/{propertyId}/demand/source")
+    DemandSource demandSource(@PathVariable long propertyId) {
+        return new DemandSource(demand.source(propertyId));
+    }
+
+    @PostMapping("/properties/{propertyId}/demand/fetch")
+    BegunJob fetchDemand(@PathVariable long propertyId, @RequestBody DemandSource from) {
+        return new BegunJob(demand.begin(propertyId, from.address()));
     }
 
     @GetMapping("/imports/{token}")

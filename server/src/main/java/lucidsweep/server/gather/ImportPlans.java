@@ -3,6 +3,7 @@ package lucidsweep.server.gather;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -11,6 +12,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.text.Likeness;
 import lucidsweep.core.text.WrittenDate;
 import lucidsweep.server.client.Clients;
@@ -95,14 +97,41 @@ class ImportPlans {
 
     private String fetched(Property property, String token, Progress progress)
             throws IOException, InterruptedException {
+        URI address = Feed.checkAddress(property);
+        return fetch(property, address, token, null, progress).note();
+    }
+
+    /** What was fetched, with its columns as they were guessed. */
+    record Fetched(String token, ImportChoice choice, String note) {}
+
+    /** Fetches a list from an address as rows of a kind. */
+    Fetched fetch(Property property, URI address, RowKind kind, Progress progress)
+            throws IOException, InterruptedException {
+        return fetch(property, address, uploads.add(), kind, progress);
+    }
+
+    private Fetched fetch(Property property, URI address, String token, RowKind kind, Progress progress)
+            throws IOException, InterruptedException {
         try {
-            int items = Feed.read(property, logins.of(property.id()), uploads.file(token), json, progress);
-            plan(token, property.id(), property.address(), null, null);
-            return Counted.of(items, "row") + " fetched.";
+            Login login = isOfHost(property, address) ? logins.of(property.id()) : null;
+            int rows = Feed.read(property, address, login, uploads.file(token), json, progress);
+            plan(token, property.id(), address.toString(), kind, null);
+            Mapping mapping = upload(token).mapping;
+            return new Fetched(
+                    token,
+                    new ImportChoice(mapping.meanings(), mapping.dates()),
+                    Counted.of(rows, "row") + " fetched.");
         } catch (IOException | RuntimeException | InterruptedException e) {
             uploads.remove(token);
             throw e;
         }
+    }
+
+    /** A login is for the property's own host only. */
+    private static boolean isOfHost(Property property, URI address) {
+        return PageAddress.of(property.address())
+                .filter(own -> own.getAuthority().equals(address.getAuthority()))
+                .isPresent();
     }
 
     /** Looks at a file again, as rows of another kind or at another sheet of it. */

@@ -226,7 +226,7 @@ public class Imports {
                     : shape.kind().isItem()
                             ? readItems(sweep, shape, intake, table, progress)
                             : readReports(sweep, shape.kind(), intake, table, progress);
-            if (shape.kind().isItem()) publisher.publishEvent(new SweepEnded(sweep.propertyId(), sweep.id()));
+            tell(sweep, shape.kind());
             end(sweep, source, "done");
             return note;
         } catch (RuntimeException e) {
@@ -238,6 +238,11 @@ public class Imports {
         } finally {
             items.changed(sweep.propertyId());
         }
+    }
+
+    private void tell(Sweep sweep, RowKind kind) {
+        if (kind.isItem()) publisher.publishEvent(new SweepEnded(sweep.propertyId(), sweep.id()));
+        if (kind == RowKind.DEMAND) publisher.publishEvent(new DemandChanged(sweep.propertyId()));
     }
 
     private void end(Sweep sweep, GatherMapper.ImportSource source, String state) {
@@ -312,6 +317,7 @@ public class Imports {
         if (!ofItems) {
             takeBackReports(sweepId);
             mapper.endSweep(sweepId, "taken-back");
+            tell(sweep, shapeOfSweep(sweepId).orElseThrow().kind());
             return mapper.sweep(sweepId);
         }
         transaction.executeWithoutResult(status -> {

@@ -70,6 +70,17 @@ interface ReportMapper {
     @Insert("merge into result (" + RESULT_COLUMNS + ") key (id) " + RESULT_VALUES)
     void changeResults(Map<String, Object[]> rows);
 
+    @Select("select max(to_day) from demand where property_id = #{propertyId}")
+    String lastDay(long propertyId);
+
+    String DEMAND = "select id, address, query, country, from_day, to_day, clicks, impressions, position from demand ";
+
+    @Select(DEMAND + "where property_id = #{propertyId} and id > #{after} order by id limit #{limit}")
+    List<Reports.Demand> demand(long propertyId, long after, int limit);
+
+    @Select(DEMAND + "where property_id = #{propertyId} and address = #{address} order by id")
+    List<Reports.Demand> demandOf(long propertyId, String address);
+
     record Stored(long id, long rowHash) {}
 
     @Select(

@@ -145,6 +145,13 @@ public record Mapping(List<String> columns, List<Meaning> meanings, boolean head
                 meanings.stream().filter(meaning -> meaning == Meaning.MONTH).count();
     }
 
+    /** The last month that the name of a column tells, such as "2026-10"; "" where none tells its year. */
+    public String lastMonth() {
+        List<Integer> at = months();
+        String last = at.isEmpty() ? null : month(columns.get(at.get(at.size() - 1)));
+        return last != null && last.matches("\\d{4}-\\d{2}") ? last : "";
+    }
+
     /** The month that a name tells, in an order that sorts; null where it tells none. */
     private static String month(String name) {
         String plain = name.strip().toLowerCase(Locale.ROOT).replaceFirst("^(searches|volume|month)[:\\s_-]+", "");

@@ -37,6 +37,7 @@ final class Details {
                 core.h1Count(),
                 core.opening(),
                 core.price(),
+                core.published(),
                 title == null ? FieldLine.none(core.id(), "title") : title,
                 description == null ? FieldLine.none(core.id(), "description") : description,
                 fields.get(FieldId.of(core.id(), "tags")),

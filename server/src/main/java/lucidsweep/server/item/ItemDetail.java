@@ -3,6 +3,7 @@ package lucidsweep.server.item;
 /**
  * An item as rules, recipes and the search for targets need it.
  *
+ * @param published the day it was published; "" where that is not known
  * @param tags null where the item has none by nature
  * @param keyword the keyword it aims at; null where it has none
  * @param facts the capture as JSON; null unless asked for
@@ -18,6 +19,7 @@ public record ItemDetail(
         int h1Count,
         String opening,
         String price,
+        String published,
         FieldLine title,
         FieldLine description,
         FieldLine tags,

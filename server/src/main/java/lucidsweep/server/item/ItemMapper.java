@@ -64,7 +64,8 @@ interface ItemMapper {
             String h1,
             int h1Count,
             String opening,
-            String price) {}
+            String price,
+            String published) {}
 
     @Select(ItemSql.CORE + """
             where property_id = #{propertyId} and not gone and id > #{after} order by property_id, id limit #{limit}""")
@@ -93,6 +94,14 @@ interface ItemMapper {
             where property_id = #{propertyId} and id between #{first} and #{last} and obstacle is null and not gone
             order by id""")
     List<Long> indexable(long propertyId, long first, long last);
+
+    record Title(long id, String captured) {}
+
+    @Select("""
+            select f.id, f.captured from field f join item i on i.id = f.item_id
+            where f.property_id = #{propertyId} and f.name = 'title' and not i.gone and f.id > #{after}
+            order by f.id limit #{limit}""")
+    List<Title> titles(long propertyId, long after, int limit);
 
     /** The keyword that an item aims at. */
     record Aimed(long itemId, long keywordId, String phrase) {}

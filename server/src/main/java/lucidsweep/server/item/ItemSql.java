@@ -37,7 +37,7 @@ final class ItemSql {
 
     /** What rules, recipes and the search for targets need of an item itself. */
     static final String CORE = """
-            select id, address, obstacle, section, h1, h1_count, opening, price from item
+            select id, address, obstacle, section, h1, h1_count, opening, price, published from item
             """;
 
     /** A field as rules, recipes and edits need it. */

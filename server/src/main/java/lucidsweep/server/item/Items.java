@@ -30,6 +30,7 @@ import tools.jackson.databind.json.JsonMapper;
 public class Items {
 
     private static final int CHUNK = 500;
+    private static final int TITLES_AT_ONCE = 5_000;
 
     /** The database compares every row with every value of a list, so that long lists cost their square. */
     private static final int LIST = 200;
@@ -154,6 +155,19 @@ public class Items {
                     mapper.captures(chunk.stream().map(ItemMapper.Core::id).toArray()));
             visit.accept(details.of(chunk));
         } while (chunk.size() == size);
+    }
+
+    /** Walks over the titles of all items as they were captured. */
+    public void forEachTitle(long propertyId, Consumer<String> visit) {
+        long after = -1;
+        List<ItemMapper.Title> chunk;
+        do {
+            chunk = mapper.titles(propertyId, after, TITLES_AT_ONCE);
+            for (ItemMapper.Title title : chunk) {
+                after = title.id();
+                visit.accept(title.captured());
+            }
+        } while (chunk.size() == TITLES_AT_ONCE);
     }
 
     /** The ids of all items of a property, gone ones too, ascending. */

@@ -1,0 +1,155 @@
+package lucidsweep.server.aim;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+import lucidsweep.core.aim.AimPlan;
+import lucidsweep.core.aim.Aiming;
+import lucidsweep.core.demand.BetterKeywords;
+import lucidsweep.core.demand.DemandTally;
+import lucidsweep.core.keyword.Intent;
+import lucidsweep.core.keyword.PlacesNamed;
+import lucidsweep.core.keyword.Target;
+import lucidsweep.server.database.Columns;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Writes what was worked out; what a person decided is left as it is. */
+@Component
+class AimPlanStore {
+
+    private static final int AT_ONCE = 1_000;
+    private static final int MOST_PAGES = 2_000;
+
+    private final AimMapper mapper;
+    private final JsonMapper json;
+
+    AimPlanStore(AimMapper mapper, JsonMapper json) {
+        this.mapper = mapper;
+        this.json = json;
+    }
+
+    /** Writes a plan, within the caller's transaction. */
+    void write(long propertyId, PlacesNamed places, Aimings.Ready ready, AimPlan plan) {
+        writeTargets(propertyId, ready, plan);
+        writeKeywords(places, ready, plan);
+        writeBetter(propertyId, ready, plan);
+        mapper.setSummary(propertyId, json.writeValueAsString(summary(ready, plan)));
+    }
+
+    private void writeTargets(long propertyId, Aimings.Ready ready, AimPlan plan) {
+        mapper.deleteWorkedOut(propertyId);
+        mapper.deleteSecondWorkedOut(propertyId);
+        List<AimMapper.NewTarget> primary = new ArrayList<>();
+        List<AimMapper.NewTarget> second = new ArrayList<>();
+        for (Target target : plan.targets()) {
+            long keyword = ready.keywords().get(target.keyword()).id();
+            (target.role() == Target.Role.PRIMARY ? primary : second)
+                    .add(new AimMapper.NewTarget(target.item(), propertyId, keyword, target.score(), target.reason()));
+        }
+        inSteps(primary, mapper::insertTargets);
+        inSteps(second, mapper::insertSecondTargets);
+    }
+
+    private void writeKeywords(PlacesNamed places, Aimings.Ready ready, AimPlan plan) {
+        List<AimMapper.WorkedOut> rows = new ArrayList<>();
+        for (int i = 0; i < ready.keywords().size(); i++) {
+            Keyword keyword = ready.keywords().get(i);
+            String place = places.in(keyword.phrase());
+            Intent intent = Intent.of(keyword.phrase(), plan.brand()[i], place);
+            DemandTally.Sum sum = plan.keywordDemand().get(i);
+            rows.add(new AimMapper.WorkedOut(
+                    keyword.id(),
+                    ready.keywords().get(plan.topics()[i]).phrase(),
+                    intent.kind().code(),
+                    intent.reason(),
+                    plan.brand()[i],
+                    place,
+                    sum.clicks(),
+                    sum.impressions(),
+                    sum.position()));
+        }
+        inSteps(rows, mapper::setWorkedOut);
+    }
+
+    private void writeBetter(long propertyId, Aimings.Ready ready, AimPlan plan) {
+        mapper.deleteBetter(propertyId);
+        List<AimMapper.NewBetter> rows = new ArrayList<>();
+        List<BetterKeywords.Better> all = new ArrayList<>(plan.better());
+        all.addAll(plan.tooEarly());
+        for (BetterKeywords.Better better : all) {
+            String until = better.youngUntil() == 0
+                    ? ""
+                    : LocalDate.ofEpochDay(better.youngUntil()).toString();
+            rows.add(new AimMapper.NewBetter(
+                    propertyId,
+                    better.item(),
+                    clip(ready.aiming().query(better.query()), 500),
+                    better.now(),
+                    better.shown(),
+                    better.position(),
+                    better.positionBefore(),
+                    better.volume(),
+                    better.reachable(),
+                    better.relevance(),
+                    better.value(),
+                    until,
+                    BetterReason.of(better, plan.curve())));
+        }
+        inSteps(rows, mapper::insertBetter);
+    }
+
+    private static String clip(String text, int most) {
+        return text.length() <= most ? text : text.substring(0, most);
+    }
+
+    private static void inSteps(List<? extends Record> rows, Consumer<Map<String, Object[]>> statement) {
+        for (int start = 0; start < rows.size(); start += AT_ONCE) {
+            statement.accept(Columns.of(rows.subList(start, Math.min(rows.size(), start + AT_ONCE))));
+        }
+    }
+
+    private static AimSummary summary(Aimings.Ready ready, AimPlan plan) {
+        AimPlan.Reported reported = plan.reported();
+        return new AimSummary(
+                ready.today().minusDays(Aiming.WINDOW - 1L).toString(),
+                ready.today().toString(),
+                reported.months(),
+                reported.rows(),
+                reported.elsewhere(),
+                reported.withoutPosition(),
+                reported.tooManyClicks(),
+                reported.missingDays(),
+                plan.curve().shape().words(),
+                plan.curve().points().stream()
+                        .map(point -> new AimSummary.CurvePoint(
+                                point.position(),
+                                point.rate(),
+                                point.low(),
+                                point.high(),
+                                point.impressions(),
+                                point.clicks(),
+                                point.thin()))
+                        .toList(),
+                plan.gaps().stream()
+                        .limit(MOST_PAGES)
+                        .map(gap -> page(gap, ready.keywords()))
+                        .toList());
+    }
+
+    private static AimSummary.PageToAdd page(AimPlan.Gap gap, List<Keyword> keywords) {
+        return new AimSummary.PageToAdd(
+                keywords.get(gap.topic()).phrase(),
+                gap.page().slug(),
+                gap.page().title(),
+                gap.page().description(),
+                gap.section(),
+                gap.volume(),
+                gap.keywords().stream()
+                        .map(keywords::get)
+                        .map(keyword -> new AimSummary.HomelessKeyword(keyword.phrase(), keyword.volume()))
+                        .toList());
+    }
+}

@@ -1,0 +1,43 @@
+package lucidsweep.server.aim;
+
+import java.util.List;
+
+/**
+ * What was worked out of a property besides its targets.
+ *
+ * @param from, to the window of demand, days as "2026-11-25"
+ * @param months how much of it is covered
+ * @param curve what the click curve was made of, in words
+ * @param points of the curve, from position 1 on
+ * @param pages that keywords without a home could get, the most searched first
+ */
+public record AimSummary(
+        String from,
+        String to,
+        double months,
+        long rows,
+        long elsewhere,
+        long withoutPosition,
+        long tooManyClicks,
+        int missingDays,
+        String curve,
+        List<CurvePoint> points,
+        List<PageToAdd> pages) {
+
+    /** A position of the curve; rates are clicks an impression. */
+    public record CurvePoint(
+            int position, double rate, double low, double high, double impressions, double clicks, boolean thin) {}
+
+    /** A page that could be added. */
+    public record PageToAdd(
+            String topic,
+            String slug,
+            String title,
+            String description,
+            String section,
+            long volume,
+            List<HomelessKeyword> keywords) {}
+
+    /** A keyword without a home; its volume is null where not known. */
+    public record HomelessKeyword(String phrase, Long volume) {}
+}

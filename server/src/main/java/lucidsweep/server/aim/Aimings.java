@@ -1,0 +1,148 @@
+package lucidsweep.server.aim;
+
+import java.lang.ref.SoftReference;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import lucidsweep.core.aim.Aiming;
+import lucidsweep.core.keyword.ItemTexts;
+import lucidsweep.core.keyword.Words;
+import lucidsweep.core.page.PageAddress;
+import lucidsweep.core.text.Ending;
+import lucidsweep.server.client.Client;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.client.Property;
+import lucidsweep.server.gather.Reports;
+import lucidsweep.server.item.ItemDetail;
+import lucidsweep.server.item.Items;
+import lucidsweep.server.item.Packed;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Properties made ready to be aimed: their keywords, items and demand; kept until something of them changes. */
+@Component
+class Aimings {
+
+    private static final int MONTH = 30;
+
+    private final AimMapper mapper;
+    private final Clients clients;
+    private final Items items;
+    private final Reports reports;
+    private final JsonMapper json;
+    private final Map<Long, SoftReference<Ready>> kept = new ConcurrentHashMap<>();
+
+    Aimings(AimMapper mapper, Clients clients, Items items, Reports reports, JsonMapper json) {
+        this.mapper = mapper;
+        this.clients = clients;
+        this.items = items;
+        this.reports = reports;
+        this.json = json;
+    }
+
+    /**
+     * A property made ready.
+     *
+     * @param places the place of each keyword, by its id
+     * @param today the last day that demand is reported of
+     */
+    record Ready(Aiming aiming, List<Keyword> keywords, Map<Long, Integer> places, LocalDate today) {}
+
+    /** Something other than a decision has changed. */
+    void forget(long propertyId) {
+        kept.remove(propertyId);
+    }
+
+    Ready of(long propertyId) {
+        SoftReference<Ready> before = kept.get(propertyId);
+        Ready ready = before == null ? null : before.get();
+        if (ready != null) return ready;
+        Ready made = make(clients.property(propertyId));
+        kept.put(propertyId, new SoftReference<>(made));
+        return made;
+    }
+
+    private Ready make(Property property) {
+        Client client = clients.client(property.clientId());
+        String last = reports.lastDay(property.id());
+        LocalDate today = last.isEmpty() ? LocalDate.now(ZoneOffset.UTC) : LocalDate.parse(last);
+        int day = (int) today.toEpochDay();
+        Aiming aiming = new Aiming(
+                Words.in(property.language()),
+                property.standard(),
+                client.brandNames(),
+                client.name(),
+                Arrays.asList(client.places().split("\\s*,\\s*")),
+                day);
+        List<Keyword> keywords = mapper.keywords(property.id());
+        Map<Long, Integer> places = new HashMap<>();
+        for (Keyword keyword : keywords) {
+            places.put(keyword.id(), places.size());
+            aiming.keyword(keyword.phrase(), keyword.volume() == null ? 0 : keyword.volume());
+        }
+        if (!keywords.isEmpty()) {
+            reports.forEachDemand(property.id(), row -> add(aiming, row, day));
+            aiming.commonEndings(endings(property));
+            items.forEachDetail(property.id(), chunk -> chunk.forEach(item -> add(aiming, item)));
+        }
+        return new Ready(aiming, keywords, places, today);
+    }
+
+    private static void add(Aiming aiming, Reports.Demand row, int today) {
+        int to = row.toDay().isEmpty() ? today : day(row.toDay());
+        int from = row.fromDay().isEmpty() ? to - MONTH + 1 : day(row.fromDay());
+        double position = row.position() == null ? 0 : row.position();
+        aiming.demand(row.address(), row.query(), from, Math.max(from, to), row.clicks(), row.impressions(), position);
+    }
+
+    private static int day(String iso) {
+        return (int) LocalDate.parse(iso).toEpochDay();
+    }
+
+    private List<String> endings(Property property) {
+        Ending.Finder finder = new Ending.Finder();
+        List<String> found = new ArrayList<>();
+        items.forEachTitle(property.id(), finder::add);
+        finder.common(
+                        property.standard().endingShare(),
+                        0,
+                        property.standard().title().desktop())
+                .forEach(ending -> found.add(ending.text()));
+        return found;
+    }
+
+    private void add(Aiming aiming, ItemDetail item) {
+        if (item.obstacle() != null) return;
+        String published = item.published().length() >= 10 ? item.published().substring(0, 10) : "";
+        boolean dated = published.matches("\\d{4}-\\d{2}-\\d{2}");
+        aiming.item(
+                item.id(),
+                item.address(),
+                PageAddress.section(item.address()),
+                texts(item),
+                dated ? day(published) : -1);
+    }
+
+    private ItemTexts texts(ItemDetail item) {
+        StringBuilder headings = new StringBuilder();
+        if (item.facts() != null) {
+            for (JsonNode heading : json.readTree(item.facts()).path("headings")) {
+                headings.append(heading.asString()).append(" . ");
+            }
+        }
+        String tags = item.tags() == null ? "" : item.tags().captured();
+        return new ItemTexts(
+                item.title().captured(),
+                item.h1(),
+                PageAddress.slugWords(item.address()),
+                headings.toString(),
+                item.linkTexts() + tags,
+                Packed.text(item.copy()) + " " + item.description().captured());
+    }
+}

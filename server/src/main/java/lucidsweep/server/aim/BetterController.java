@@ -1,0 +1,103 @@
+package lucidsweep.server.aim;
+
+import java.util.List;
+import lucidsweep.server.web.CsvText;
+import lucidsweep.server.web.Page;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import tools.jackson.databind.json.JsonMapper;
+
+@RestController
+@RequestMapping("/api/properties/{propertyId}")
+class BetterController {
+
+    private static final int ALL = 1_000;
+
+    private final Betters betters;
+    private final AimMapper mapper;
+    private final JsonMapper json;
+
+    BetterController(Betters betters, AimMapper mapper, JsonMapper json) {
+        this.betters = betters;
+        this.mapper = mapper;
+        this.json = json;
+    }
+
+    /** The items whose keyword was changed. */
+    record AcceptedItems(List<Long> items) {}
+
+    @GetMapping("/better")
+    Page<BetterRow> better(
+            @PathVariable long propertyId,
+            @RequestParam(defaultValue = "false") boolean young,
+            @RequestParam(defaultValue = "0") int from,
+            @RequestParam(defaultValue = "200") int count) {
+        return betters.page(propertyId, young, from, count);
+    }
+
+    @PostMapping("/better/accept")
+    AcceptedItems accept(@PathVariable long propertyId, @RequestBody List<Long> ids) {
+        return new AcceptedItems(betters.accept(propertyId, ids));
+    }
+
+    @PostMapping("/better/refuse")
+    void refuse(@PathVariable long propertyId, @RequestBody List<Long> ids) {
+        betters.refuse(propertyId, ids);
+    }
+
+    @GetMapping("/better.csv")
+    ResponseEntity<StreamingResponseBody> betterCsv(@PathVariable long propertyId) {
+        return CsvText.download("better.csv", csv -> {
+            csv.row("address", "keyword_now", "keyword_better", "impressions", "position", "value", "reason");
+            List<BetterRow> rows;
+            int from = 0;
+            do {
+                rows = betters.page(propertyId, false, from, ALL).rows();
+                rows.forEach(row -> csv.row(
+                        row.address(),
+                        row.aimed(),
+                        row.query(),
+                        Math.round(row.shown()),
+                        row.position(),
+                        row.gain(),
+                        row.reason()));
+                from += ALL;
+            } while (rows.size() == ALL);
+        });
+    }
+
+    /** What was worked out besides the targets; null where nothing was yet. */
+    @GetMapping("/aim")
+    AimSummary summary(@PathVariable long propertyId) {
+        String summary = mapper.summary(propertyId);
+        return summary == null
+                ? new AimSummary("", "", 0, 0, 0, 0, 0, 0, "", List.of(), List.of())
+                : json.readValue(summary, AimSummary.class);
+    }
+
+    @GetMapping("/pages-to-add.csv")
+    ResponseEntity<StreamingResponseBody> pagesCsv(@PathVariable long propertyId) {
+        return CsvText.download("pages-to-add.csv", csv -> {
+            csv.row("topic", "keyword", "volume", "slug", "title", "description", "section");
+            for (AimSummary.PageToAdd page : summary(propertyId).pages()) {
+                for (AimSummary.HomelessKeyword keyword : page.keywords()) {
+                    csv.row(
+                            page.topic(),
+                            keyword.phrase(),
+                            keyword.volume(),
+                            page.slug(),
+                            page.title(),
+                            page.description(),
+                            page.section());
+                }
+            }
+        });
+    }
+}

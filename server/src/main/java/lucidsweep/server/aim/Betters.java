@@ -1,0 +1,72 @@
+package lucidsweep.server.aim;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.web.Page;
+import lucidsweep.server.web.Refusal;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Better keywords: proposed, accepted or refused. */
+@Service
+class Betters {
+
+    private static final int MOST_AT_ONCE = 1_000;
+
+    private final AimMapper mapper;
+    private final Aims aims;
+    private final Clients clients;
+    private final TransactionTemplate transaction;
+
+    Betters(AimMapper mapper, Aims aims, Clients clients, TransactionTemplate transaction) {
+        this.mapper = mapper;
+        this.aims = aims;
+        this.clients = clients;
+        this.transaction = transaction;
+    }
+
+    Page<BetterRow> page(long propertyId, boolean young, int from, int count) {
+        clients.property(propertyId);
+        return new Page<>(
+                mapper.countBetter(propertyId, young),
+                mapper.better(propertyId, young, Math.max(0, from), Math.min(count, MOST_AT_ONCE)));
+    }
+
+    /** Makes queries the keywords of their items; of several for one item the first counts. Returns the items. */
+    List<Long> accept(long propertyId, List<Long> ids) {
+        List<BetterRow> chosen = new ArrayList<>();
+        Set<Long> items = new HashSet<>();
+        for (BetterRow row : rows(ids)) if (items.add(row.itemId())) chosen.add(row);
+        transaction.executeWithoutResult(status -> {
+            List<Long> keywords = aims.keywordsOf(
+                    propertyId, chosen.stream().map(BetterRow::query).toList());
+            for (int i = 0; i < chosen.size(); i++) {
+                BetterRow row = chosen.get(i);
+                aims.settle(
+                        propertyId, row.itemId(), keywords.get(i), "accepted in the place of “" + row.aimed() + "”");
+            }
+        });
+        aims.workOut(propertyId);
+        return chosen.stream().map(BetterRow::itemId).toList();
+    }
+
+    /** Does not propose them again. */
+    void refuse(long propertyId, List<Long> ids) {
+        List<BetterRow> rows = rows(ids);
+        transaction.executeWithoutResult(status -> rows.forEach(row -> mapper.refuse(row.itemId(), row.query())));
+        clients.touch(propertyId);
+    }
+
+    private List<BetterRow> rows(List<Long> ids) {
+        List<BetterRow> rows = new ArrayList<>();
+        for (long id : ids) {
+            BetterRow row = mapper.betterOf(id);
+            if (row == null) throw Refusal.conflict("some of these were worked out anew meanwhile; please look again");
+            rows.add(row);
+        }
+        return rows;
+    }
+}

@@ -1,0 +1,124 @@
+package lucidsweep.server.aim;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.web.Page;
+import lucidsweep.server.web.Refusal;
+import org.springframework.stereotype.Service;
+
+/** The keywords of properties, filtered and sorted by any of their figures. */
+@Service
+public class KeywordTables {
+
+    private static final int MOST_AT_ONCE = 1_000;
+    private static final long MOST_KEPT = 400_000;
+
+    private static final Map<String, Comparator<KeywordRow>> ORDERS = Map.of(
+            "phrase", Comparator.comparing(KeywordRow::phrase),
+            "volume", Comparator.comparing(KeywordRow::volume, Comparator.nullsFirst(Comparator.naturalOrder())),
+            "competition", Comparator.comparing(KeywordRow::competition),
+            "intent", Comparator.comparing(KeywordRow::intent),
+            "topic", Comparator.comparing(KeywordRow::topic),
+            "place", Comparator.comparing(KeywordRow::place),
+            "address", Comparator.comparing(KeywordRow::address, Comparator.nullsFirst(Comparator.naturalOrder())),
+            "position", Comparator.comparingDouble(row -> row.position() < 1 ? Double.MAX_VALUE : row.position()),
+            "clicks", Comparator.comparingLong(KeywordRow::clicks),
+            "impressions", Comparator.comparingLong(KeywordRow::impressions));
+
+    private final AimMapper mapper;
+    private final Clients clients;
+
+    private record Version(long propertyId, long revision) {}
+
+    private record View(Version version, KeywordFilter filter, String sort, boolean descending) {}
+
+    private final Cache<Version, List<KeywordRow>> rows = Caffeine.newBuilder()
+            .maximumWeight(MOST_KEPT)
+            .weigher((Version version, List<KeywordRow> some) -> some.size() + 1)
+            .build();
+    private final Cache<View, List<KeywordRow>> views = Caffeine.newBuilder()
+            .maximumWeight(MOST_KEPT)
+            .weigher((View view, List<KeywordRow> some) -> some.size() + 1)
+            .build();
+
+    KeywordTables(AimMapper mapper, Clients clients) {
+        this.mapper = mapper;
+        this.clients = clients;
+    }
+
+    /** A value of a column and how many keywords have it. */
+    public record Value(String value, int keywords) {}
+
+    /** What the table can be narrowed to; the most frequent first. */
+    public record Choices(List<Value> intents, List<Value> topics, List<Value> places, int brand, int seasonal) {}
+
+    Page<KeywordRow> page(long propertyId, KeywordFilter filter, String sort, boolean descending, int from, int count) {
+        List<KeywordRow> all = view(propertyId, filter, sort, descending);
+        int start = Math.min(Math.max(0, from), all.size());
+        int end = Math.min(start + Math.min(Math.max(0, count), MOST_AT_ONCE), all.size());
+        return new Page<>(all.size(), all.subList(start, end));
+    }
+
+    List<KeywordRow> view(long propertyId, KeywordFilter filter, String sort, boolean descending) {
+        Comparator<KeywordRow> order = ORDERS.get(sort);
+        if (order == null) throw Refusal.badInput("keywords cannot be sorted by \"" + sort + "\"");
+        View view = new View(version(propertyId), filter, sort, descending);
+        return views.get(view, any -> {
+            Comparator<KeywordRow> directed = descending ? order.reversed() : order;
+            return all(view.version).stream()
+                    .filter(filter::takes)
+                    .sorted(directed.thenComparingLong(KeywordRow::id))
+                    .toList();
+        });
+    }
+
+    KeywordRow row(long propertyId, long id) {
+        return all(version(propertyId)).stream()
+                .filter(row -> row.id() == id)
+                .findFirst()
+                .orElseThrow(() -> Refusal.notFound("there is no keyword " + id + " in this property"));
+    }
+
+    Choices choices(long propertyId) {
+        List<KeywordRow> all = all(version(propertyId));
+        Map<String, Integer> intents = new TreeMap<>();
+        Map<String, Integer> topics = new TreeMap<>();
+        Map<String, Integer> places = new TreeMap<>();
+        int brand = 0;
+        int seasonal = 0;
+        for (KeywordRow row : all) {
+            intents.merge(row.intent(), 1, Integer::sum);
+            topics.merge(row.topic(), 1, Integer::sum);
+            if (!row.place().isEmpty()) places.merge(row.place(), 1, Integer::sum);
+            if (row.brand()) brand++;
+            if (!row.peaks().isEmpty()) seasonal++;
+        }
+        topics.values().removeIf(count -> count < 2);
+        return new Choices(values(intents), values(topics), values(places), brand, seasonal);
+    }
+
+    private static List<Value> values(Map<String, Integer> counts) {
+        return counts.entrySet().stream()
+                .map(each -> new Value(each.getKey(), each.getValue()))
+                .sorted(Comparator.comparingInt((Value value) -> -value.keywords))
+                .limit(MOST_AT_ONCE)
+                .toList();
+    }
+
+    private Version version(long propertyId) {
+        return new Version(propertyId, clients.property(propertyId).revision());
+    }
+
+    private List<KeywordRow> all(Version version) {
+        return rows.get(
+                version,
+                any -> mapper.lines(version.propertyId).stream()
+                        .map(KeywordRow::of)
+                        .toList());
+    }
+}

@@ -1,0 +1,57 @@
+package lucidsweep.server.gather;
+
+import java.util.List;
+import java.util.function.Consumer;
+import org.springframework.stereotype.Service;
+
+/** What search engines report of a property, as it was taken in. */
+@Service
+public class Reports {
+
+    private static final int AT_ONCE = 5_000;
+
+    private final ReportMapper mapper;
+
+    Reports(ReportMapper mapper) {
+        this.mapper = mapper;
+    }
+
+    /**
+     * A row of demand.
+     *
+     * @param fromDay, toDay as "2026-11-25"; "" where the file named none
+     * @param position null where not known
+     */
+    public record Demand(
+            long id,
+            String address,
+            String query,
+            String country,
+            String fromDay,
+            String toDay,
+            long clicks,
+            long impressions,
+            Double position) {}
+
+    /** The last day that is reported of; "" where none is. */
+    public String lastDay(long propertyId) {
+        String day = mapper.lastDay(propertyId);
+        return day == null ? "" : day;
+    }
+
+    /** Walks over all rows of demand. */
+    public void forEachDemand(long propertyId, Consumer<Demand> visit) {
+        long after = -1;
+        List<Demand> chunk;
+        do {
+            chunk = mapper.demand(propertyId, after, AT_ONCE);
+            chunk.forEach(visit);
+            if (!chunk.isEmpty()) after = chunk.get(chunk.size() - 1).id();
+        } while (chunk.size() == AT_ONCE);
+    }
+
+    /** The rows of one address; every week of every query and country. */
+    public List<Demand> ofAddress(long propertyId, String address) {
+        return mapper.demandOf(propertyId, address);
+    }
+}
