@@ -49,7 +49,7 @@ export function AddKeywords({ propertyId }: { propertyId: number }) {
       {added && (
         <div role="status" className={stage.soft}>
           {of(added.added, "keyword")} added, {added.known} known already; {of(added.aimed, "item")} aimed.
-          {added.unreadable.slice(0, 5).map((fault) => (
+          {[...added.unreadable.slice(0, 5), ...added.notes.slice(0, 5)].map((fault) => (
             <p key={fault.line}>
               Line {fault.line}: {fault.reason}
             </p>

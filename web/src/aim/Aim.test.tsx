@@ -11,6 +11,21 @@ const keyword = (id: number, phrase: string, changes: Partial<KeywordRow> = {}):
   phrase,
   volume: 1300,
   competition: "",
+  country: "gb",
+  monthly: [],
+  lastMonth: "",
+  peaks: "",
+  topic: "a topic",
+  topicByHand: false,
+  intent: "transactional",
+  intentReason: "it holds “hire”",
+  intentByHand: false,
+  brand: false,
+  place: "",
+  clicks: 40,
+  impressions: 900,
+  position: 4.2,
+  role: "primary",
   items: 1,
   itemId: 1,
   address: "https://tarrin.example/page-1",
@@ -29,7 +44,16 @@ const HOMELESS = {
 } as unknown as Partial<KeywordRow>;
 const KEYWORDS = "GET /api/properties/7/keywords";
 
+const CHOICES = {
+  intents: [{ value: "transactional", keywords: 2 }],
+  topics: [{ value: "a topic", keywords: 2 }],
+  places: [{ value: "Gull Cove", keywords: 1 }],
+  brand: 0,
+  seasonal: 1,
+};
+
 beforeEach(() => {
+  serve("GET /api/properties/7/keywords/choices", CHOICES);
   serve("GET /api/properties/7/standing", standing({ indexable: 1200 }));
   serve("GET /api/properties/7/jobs", []);
   serve(KEYWORDS, { total: 2, rows: [keyword(1, "kayak hire"), keyword(2, "sea cave tour", HOMELESS)] });
@@ -41,6 +65,7 @@ it("takes pasted keywords in and says what became of each line", async () => {
     added: 2,
     known: 1,
     aimed: 30,
+    notes: [{ line: 2, reason: "“tour sea cave” has the same words as “sea cave tour”; both are kept" }],
     unreadable: Array.from({ length: 7 }, (_, i) => ({ line: i + 4, reason: "there is no phrase" })),
   });
   show(<Aim />, "/p/7/aim");
@@ -49,6 +74,7 @@ it("takes pasted keywords in and says what became of each line", async () => {
   const said = await screen.findByRole("status");
   expect(said.textContent).toContain("2 keywords added, 1 known already; 30 items aimed.");
   expect(said.textContent).toContain("Line 4: there is no phrase");
+  expect(said.textContent).toContain("Line 2: “tour sea cave” has the same words");
   expect(said.textContent).toContain("and 2 more lines that could not be used");
   expect(asked("POST /api/properties/7/keywords")[0].body).toEqual({ text: "kayak hire\nsea cave tour" });
   expect((screen.getByLabelText(/One a line/) as HTMLTextAreaElement).value).toBe("");
@@ -102,4 +128,137 @@ it("looks at the same from the side of the items, and aims them by hand", async 
   choose();
   fireEvent.click(screen.getByRole("button", { name: "Clear the keyword" }));
   await waitFor(() => expect(asked("POST /api/properties/7/targets")[1].body).not.toHaveProperty("keywordId"));
+});
+
+it("opens a keyword to its figures and to the items that could be its home", async () => {
+  const monthly = Array.from({ length: 24 }, (_, i) => (i % 12 === 7 ? 900 : 100));
+  const row = keyword(1, "kayak hire", { monthly, lastMonth: "2026-10", peaks: "June", role: "secondary" });
+  serve(KEYWORDS, { total: 1, rows: [row] });
+  serve("GET /api/properties/7/keywords/1/homes", [
+    { itemId: 1, address: "https://tarrin.example/page-1", score: 0.9, reason: "in the title" },
+    { itemId: 2, address: "https://tarrin.example/page-2", score: 0.7, reason: "in the H1; already ninth for it" },
+  ]);
+  serve("POST /api/properties/7/targets", { items: 1 });
+  show(<Aim />, "/p/7/aim?topic=a+topic");
+  await userEvent.click(await screen.findByText("kayak hire"));
+  const panel = within(await screen.findByLabelText("Keyword kayak hire"));
+  expect(await panel.findByText("in the H1; already ninth for it")).toBeTruthy();
+  expect(panel.getByText(/Most: June/)).toBeTruthy();
+  expect(panel.getByRole("img").getAttribute("aria-label")).toContain("most 900 in June 2025");
+  expect(panel.getByText("its home, secondary")).toBeTruthy();
+  expect(asked(KEYWORDS)[0].query).toMatchObject({ topic: "a topic" });
+  fireEvent.click(panel.getByRole("button", { name: "Make this its home" }));
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/targets")[0]?.body).toEqual({ selection: { ids: [2] }, keywordId: 1 }),
+  );
+});
+
+it("puts chosen keywords under a topic, and settles their intent", async () => {
+  serve("POST /api/properties/7/keywords/topic", {});
+  serve("POST /api/properties/7/keywords/intent", {});
+  show(<Aim />, "/p/7/aim");
+  await screen.findByText("sea cave tour");
+  const choose = () => fireEvent.click(screen.getAllByRole("checkbox", { name: /choose/i })[1]);
+  choose();
+  await userEvent.type(screen.getByLabelText("Topic for the chosen keywords"), "boats");
+  fireEvent.click(screen.getByRole("button", { name: "Put under topic" }));
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/keywords/topic")[0]?.body).toEqual({ ids: [1], topic: "boats" }),
+  );
+  choose();
+  await userEvent.selectOptions(await screen.findByLabelText("Intent for the chosen keywords"), "commercial");
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/keywords/intent")[0]?.body).toEqual({ ids: [1], intent: "COMMERCIAL" }),
+  );
+});
+
+const BETTER = {
+  id: 5,
+  itemId: 1,
+  address: "https://tarrin.example/page-1",
+  query: "seals saltmeadow",
+  aimed: "seal tour saltmeadow",
+  shown: 5283,
+  position: 15.1,
+  positionBefore: 24.2,
+  volume: 11080,
+  reachable: 7.6,
+  relevance: 0.85,
+  gain: 152.6,
+  youngUntil: "",
+  reason: "shown 5,283 times a month",
+};
+
+it("opens a better keyword to the parts of its worth, and aims at it", async () => {
+  serve("GET /api/properties/7/better", { total: 1, rows: [BETTER] });
+  serve("POST /api/properties/7/better/accept", { items: [1], keywords: [9] });
+  serve("POST /api/properties/7/better/refuse", {});
+  show(<Aim />, "/p/7/aim?side=better");
+  await userEvent.click(await screen.findByText("seals saltmeadow"));
+  const panel = within(screen.getByLabelText("Better keyword seals saltmeadow"));
+  expect(panel.getByText(/24.2 in the thirteen weeks before/)).toBeTruthy();
+  expect(panel.getByText(/1.6 in a hundred/)).toBeTruthy();
+  const choose = () => fireEvent.click(screen.getAllByRole("checkbox", { name: /choose/i })[1]);
+  choose();
+  fireEvent.click(screen.getByRole("button", { name: "Do not propose again" }));
+  await waitFor(() => expect(asked("POST /api/properties/7/better/refuse")[0]?.body).toEqual([5]));
+  choose();
+  fireEvent.click(screen.getByRole("button", { name: "Aim at these and rewrite" }));
+  await waitFor(() => expect(place).toBe("/p/7/rewrite?tool=recipe&target=9"));
+  expect(asked("POST /api/properties/7/better/accept")[0].body).toEqual([5]);
+});
+
+const point = (position: number) => ({
+  position,
+  rate: 0.3 / position,
+  low: 0.2 / position,
+  high: 0.4 / position,
+  impressions: 1000,
+  clicks: 300 / position,
+  thin: position > 15,
+});
+
+it("draws the click curve with what it was made of, says what is odd in the demand, and fetches more", async () => {
+  serve("GET /api/properties/7/aim", {
+    from: "2026-08-24",
+    to: "2026-11-22",
+    months: 3,
+    rows: 37928,
+    elsewhere: 413,
+    withoutPosition: 0,
+    tooManyClicks: 0,
+    missingDays: 7,
+    curve: "steps through this property’s own clicks",
+    points: Array.from({ length: 20 }, (_, i) => point(i + 1)),
+    pages: [
+      {
+        topic: "birds",
+        slug: "birds-thrift-bay",
+        title: "Birds Thrift Bay – Tarrin Bay Kayaks",
+        description: "Birds Thrift Bay at Tarrin Bay Kayaks.",
+        section: "/tours/",
+        volume: 900,
+        keywords: [{ phrase: "birds thrift bay", volume: 900 }],
+      },
+    ],
+  });
+  serve("GET /api/properties/7/demand/source", { address: "https://reports.example/demand" });
+  serve("POST /api/properties/7/demand/fetch", { jobId: 3 });
+  show(<Aim />, "/p/7/aim?side=demand");
+  expect(await screen.findByText("37,928 rows of demand, the last of 22 Nov 2026")).toBeTruthy();
+  expect(screen.getByText(/413 rows of addresses that are no items/)).toBeTruthy();
+  expect(screen.getByText(/7 days of them are in no row/)).toBeTruthy();
+  fireEvent.change(screen.getByLabelText("Position"), { target: { value: "15" } });
+  expect(screen.getByText("Position 16: 1.9%")).toBeTruthy();
+  expect(screen.getByText(/that is thin/)).toBeTruthy();
+  await screen.findByDisplayValue("https://reports.example/demand");
+  fireEvent.click(screen.getByRole("button", { name: "Fetch" }));
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/demand/fetch")[0]?.body).toEqual({
+      address: "https://reports.example/demand",
+    }),
+  );
+  fireEvent.click(screen.getByLabelText("Pages to add"));
+  expect(await screen.findByText("Birds Thrift Bay – Tarrin Bay Kayaks")).toBeTruthy();
+  expect(screen.getByText("/tours/birds-thrift-bay/")).toBeTruthy();
 });

@@ -7,27 +7,43 @@ import { useProperty } from "../parts/useProperty";
 import { AddKeywords } from "./AddKeywords";
 import css from "./Aim.module.css";
 import { AimedItems } from "./AimedItems";
+import { BetterKeywords } from "./BetterKeywords";
+import { DemandView } from "./DemandView";
 import { KeywordTable } from "./KeywordTable";
+import { PagesToAdd } from "./PagesToAdd";
 
-/** Keywords and the items that aim at them, seen from either side. */
+const SIDES = [
+  { value: "keywords", label: "Keywords" },
+  { value: "homeless", label: "Keywords without an item" },
+  { value: "items", label: "Items" },
+  { value: "aimless", label: "Items without a keyword" },
+  { value: "better", label: "Better keywords" },
+  { value: "pages", label: "Pages to add" },
+  { value: "demand", label: "Demand" },
+];
+
+/** Keywords and the items that aim at them, seen from either side, and what the demand says of both. */
 export function Aim() {
   const { propertyId, standing } = useProperty();
   const [search, setSearch] = useSearchParams();
   const side = search.get("side") ?? "keywords";
+  const ofKeywords = side === "keywords" || side === "homeless";
   return (
     <div className={stage.stage}>
       <JobStrip propertyId={propertyId} />
       <div className={stage.split}>
-        <div className={stage.side}>
-          <AddKeywords propertyId={propertyId} />
-          {standing && standing.keywords > 0 && (
-            <p className={stage.soft}>
-              {count(standing.aimed)} of {count(standing.indexable)} indexable items aim at a keyword. Each keyword has
-              one home: the item that holds its words best in title, H1, address, headings, link texts and copy. What
-              you set by hand stays.
-            </p>
-          )}
-        </div>
+        {ofKeywords && (
+          <div className={`${stage.side} ${css.narrow}`}>
+            <AddKeywords propertyId={propertyId} />
+            {standing && standing.keywords > 0 && (
+              <p className={stage.soft}>
+                {count(standing.aimed)} of {count(standing.indexable)} indexable items aim at a keyword. Each keyword
+                has one home: the item that holds its words best in title, H1, address, headings, link texts and copy,
+                or ranks for it already. What you set by hand stays.
+              </p>
+            )}
+          </div>
+        )}
         <div className={css.main}>
           <div className={css.sides}>
             <SegmentedControl
@@ -35,19 +51,18 @@ export function Aim() {
               aria-label="Seen from"
               value={side}
               onChange={(value) => setSearch({ side: value })}
-              data={[
-                { value: "keywords", label: "Keywords" },
-                { value: "homeless", label: "Keywords without an item" },
-                { value: "items", label: "Items" },
-                { value: "aimless", label: "Items without a keyword" },
-              ]}
+              data={SIDES}
             />
           </div>
-          {side === "items" || side === "aimless" ? (
-            <AimedItems key={side} propertyId={propertyId} target={side === "aimless" ? "without" : undefined} />
-          ) : (
+          {ofKeywords && (
             <KeywordTable key={side} propertyId={propertyId} home={side === "homeless" ? "without" : undefined} />
           )}
+          {(side === "items" || side === "aimless") && (
+            <AimedItems key={side} propertyId={propertyId} target={side === "aimless" ? "without" : undefined} />
+          )}
+          {side === "better" && <BetterKeywords propertyId={propertyId} />}
+          {side === "pages" && <PagesToAdd propertyId={propertyId} />}
+          {side === "demand" && <DemandView propertyId={propertyId} />}
         </div>
       </div>
     </div>

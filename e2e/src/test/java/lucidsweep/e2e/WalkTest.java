@@ -166,6 +166,44 @@ class WalkTest {
     }
 
     @Test
+    void keywordsAreNarrowedOpenedAndABetterOneIsTaken() {
+        page.navigate(address + "/p/1/aim");
+        page.getByLabel("Place", new Page.GetByLabelOptions().setExact(true)).selectOption("Kittering");
+        assertThat(rows("sea cave tour kittering")).isVisible();
+        page.getByLabel("Season", new Page.GetByLabelOptions().setExact(true)).selectOption("yes");
+        assertThat(rows("things to do kittering")).hasCount(0);
+        rows("sea cave tour kittering").getByText("June to August").click();
+        Locator panel = page.getByRole(AriaRole.COMPLEMENTARY);
+        assertThat(panel.getByText("/tours/kittering/sea-cave-tour/").first()).isVisible();
+        assertThat(panel).containsText("its home, primary");
+        page.keyboard().press("ArrowDown");
+        assertThat(panel.getByRole(AriaRole.HEADING).first()).not().containsText("sea cave tour");
+        page.reload();
+        assertThat(page.getByLabel("Place", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue("Kittering");
+
+        page.getByText("Better keywords", new Page.GetByTextOptions().setExact(true))
+                .click();
+        rows("island trip kittering").getByText("island day tour kittering").click();
+        assertThat(panel).containsText("an estimate");
+        page.getByText("Too early", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(rows("kayak fishing weekend")).containsText("2027");
+        page.getByText("Can be taken").click();
+        rows("island trip kittering").getByLabel("Choose this row").click();
+        button("Aim at these and rewrite").click();
+        assertThat(page.getByText("1 item aimed anew.")).isVisible();
+        assertThat(cell("/tours/kittering/island-day-tour/", "title")).isVisible();
+        assertThat(panel()).isVisible();
+        assertThat(page.getByRole(AriaRole.GRID)).hasAttribute("aria-rowcount", "2");
+
+        page.navigate(address + "/p/1/aim?side=pages");
+        assertThat(page.getByText("Women kayaking group – Tarrin Bay Kayaks")).isVisible();
+        page.getByText("Demand", new Page.GetByTextOptions().setExact(true)).click();
+        page.getByRole(AriaRole.SLIDER).press("ArrowRight");
+        assertThat(page.getByText("Position 2:")).isVisible();
+    }
+
+    @Test
     void aClientIsAddedAFileImportedAndBothRemovedAgain() {
         page.navigate(address);
         button("Add a client").click();
@@ -287,6 +325,9 @@ class WalkTest {
                     "/",
                     "/p/1/gather",
                     "/p/1/aim",
+                    "/p/1/aim?side=better",
+                    "/p/1/aim?side=pages",
+                    "/p/1/aim?side=demand",
                     "/p/1/triage",
                     "/p/1/triage?field=title&kind=missing",
                     "/p/1/rewrite?tool=recipe",

@@ -72,6 +72,7 @@ final class DemoLoader {
         post(
                 "/api/properties/" + site + "/demand/fetch",
                 "{\"address\":\"" + website.resolve("/search/demand") + "\"}");
+        while (get(application.resolve("/api/properties/" + site + "/jobs")).contains("\"running\"")) Thread.sleep(200);
         System.out.println("The demo client is loaded.");
     }
 

@@ -21,6 +21,7 @@ import lucidsweep.core.keyword.Decided;
 import lucidsweep.core.keyword.ItemIndex;
 import lucidsweep.core.keyword.ItemTexts;
 import lucidsweep.core.keyword.Phrase;
+import lucidsweep.core.keyword.PlacesNamed;
 import lucidsweep.core.keyword.Target;
 import lucidsweep.core.keyword.TargetFinder;
 import lucidsweep.core.keyword.Topics;
@@ -44,6 +45,7 @@ public final class Aiming {
     private final Standard standard;
     private final BrandNames brand;
     private final String titleEnding;
+    private final PlacesNamed places;
     private final List<String> names;
     private final List<String> endings = new ArrayList<>();
     private final LearntNames learntNames = new LearntNames();
@@ -75,7 +77,7 @@ public final class Aiming {
      *
      * @param brandNames every name of the client
      * @param titleEnding the name that proposed titles end in; "" for none
-     * @param places what keeps its letter case besides
+     * @param places that the client serves; may be empty
      * @param today the last day that demand is reported of; the window ends there
      */
     public Aiming(
@@ -92,6 +94,7 @@ public final class Aiming {
         this.titleEnding = titleEnding;
         names = new ArrayList<>(brandNames);
         names.addAll(places);
+        this.places = new PlacesNamed(places);
         index = new ItemIndex(language);
         tally = new DemandTally(today - WINDOW + 1, today);
     }
@@ -199,7 +202,7 @@ public final class Aiming {
                 named,
                 isBrand,
                 reckoning.ofKeyword.stream().map(Aiming::sum).toList(),
-                gaps(named, isBrand, targets, decided),
+                gaps(named, unserved(isBrand, targets, all, decided)),
                 all.stream().filter(each -> each.youngUntil() == 0).toList(),
                 all.stream().filter(each -> each.youngUntil() > 0).toList(),
                 curve,
@@ -342,32 +345,45 @@ public final class Aiming {
         return seen - firstDay >= NEW_ITEM ? seen : -1;
     }
 
-    private List<AimPlan.Gap> gaps(int[] topics, boolean[] isBrand, List<Target> targets, Decided decided) {
-        Set<Integer> homed = new HashSet<>();
-        targets.forEach(target -> homed.add(target.keyword()));
-        Map<Integer, List<Integer>> byTopic = new TreeMap<>();
+    /** Keywords that are not the brand's, that no item serves, and that none could be aimed at. */
+    private List<Integer> unserved(
+            boolean[] isBrand, List<Target> targets, List<BetterKeywords.Better> better, Decided decided) {
+        Set<Integer> served = new HashSet<>();
+        targets.forEach(target -> served.add(target.keyword()));
+        Set<String> wanted = new HashSet<>();
+        better.forEach(each -> wanted.add(queries.get(each.query()).key()));
+        List<Integer> unserved = new ArrayList<>();
         for (int keyword = 0; keyword < keywords.size(); keyword++) {
-            if (homed.contains(keyword) || decided.hasHome(keyword) || isBrand[keyword]) continue;
-            byTopic.computeIfAbsent(topics[keyword], any -> new ArrayList<>()).add(keyword);
+            boolean hasHome = served.contains(keyword) || decided.hasHome(keyword);
+            if (hasHome
+                    || isBrand[keyword]
+                    || wanted.contains(keywords.get(keyword).key())) continue;
+            unserved.add(keyword);
         }
+        return unserved;
+    }
+
+    private List<AimPlan.Gap> gaps(int[] topics, List<Integer> unserved) {
+        Gaps gaps = new Gaps(keywords, volumes, places);
+        unserved.forEach(keyword -> gaps.add(keyword, topics[keyword]));
         List<String> all = new ArrayList<>(names);
         all.addAll(learntNames.names());
         Names written = Names.of(all);
-        List<AimPlan.Gap> gaps = new ArrayList<>();
-        byTopic.forEach((topic, some) -> gaps.add(gap(topic, some, written)));
-        gaps.sort(Comparator.comparingLong((AimPlan.Gap gap) -> -gap.volume())
+        List<AimPlan.Gap> found = new ArrayList<>();
+        for (Gaps.Group group : gaps.groups()) {
+            List<String> phrases = group.keywords().stream()
+                    .map(keyword -> keywords.get(keyword).text())
+                    .toList();
+            long nearest = index.nearest(keywords.get(group.keywords().get(0)));
+            found.add(new AimPlan.Gap(
+                    group.topic(),
+                    group.keywords(),
+                    group.keywords().stream().mapToLong(volumes::get).sum(),
+                    PageProposal.of(phrases, titleEnding, written, standard),
+                    nearest < 0 ? "" : items.get(nearest).section));
+        }
+        found.sort(Comparator.comparingLong((AimPlan.Gap gap) -> -gap.volume())
                 .thenComparing(gap -> gap.page().slug()));
-        return gaps;
-    }
-
-    private AimPlan.Gap gap(int topic, List<Integer> some, Names written) {
-        some.sort(Comparator.comparingLong((Integer keyword) -> -volumes.get(keyword))
-                .thenComparing(keyword -> keywords.get(keyword).text()));
-        long volume = some.stream().mapToLong(volumes::get).sum();
-        List<String> phrases =
-                some.stream().map(keyword -> keywords.get(keyword).text()).toList();
-        long nearest = index.nearest(keywords.get(some.get(0)));
-        String section = nearest < 0 ? "" : items.get(nearest).section;
-        return new AimPlan.Gap(topic, some, volume, PageProposal.of(phrases, titleEnding, written, standard), section);
+        return found;
     }
 }

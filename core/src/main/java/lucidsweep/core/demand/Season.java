@@ -3,12 +3,14 @@ package lucidsweep.core.demand;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * The months in which a phrase is searched far more than in the others.
  *
- * <p>Each year back from the last month is measured by itself, so that growth is no season. A month stands out where it
- * lies two robust deviations (1.4826 times the median deviation) and a quarter above the year's median. It is a peak of
+ * <p>The steady growth from year to year (the median of the differences of twelve months) is taken out first, so that it is no
+ * season. Then each year back from the last month is measured by itself. A month stands out where it
+ * lies a robust deviation (1.4826 times the median deviation) and a quarter above the year's median. It is a peak of
  * every year with two peaks in two years; where only one year is known, that is said.
  *
  * @param peaks months, 1 for January, in the order of the season
@@ -31,7 +33,6 @@ public record Season(List<Integer> peaks, Evidence evidence) {
             "December");
     private static final int YEAR = 12;
     private static final double TO_DEVIATION = 1.4826;
-    private static final double DEVIATIONS = 2;
     private static final double LEAST_ABOVE = 1.25;
     private static final double LEAST_DEVIATION = 0.04;
 
@@ -51,8 +52,9 @@ public record Season(List<Integer> peaks, Evidence evidence) {
     public static Season of(long[] volumes, int lastMonth) {
         int[] seen = new int[YEAR];
         int[] stoodOut = new int[YEAR];
+        double[] level = withoutGrowth(volumes);
         for (int end = volumes.length; end >= YEAR; end -= YEAR) {
-            countYear(Arrays.copyOfRange(volumes, end - YEAR, end), lastMonth, seen, stoodOut);
+            countYear(Arrays.copyOfRange(level, end - YEAR, end), lastMonth, seen, stoodOut);
         }
         List<Integer> every = new ArrayList<>();
         List<Integer> once = new ArrayList<>();
@@ -65,10 +67,24 @@ public record Season(List<Integer> peaks, Evidence evidence) {
         return new Season(List.of(), Evidence.NONE);
     }
 
-    private static void countYear(long[] year, int lastMonth, int[] seen, int[] stoodOut) {
+    /** The volumes as they would be in the last year; NaN where not known. */
+    private static double[] withoutGrowth(long[] volumes) {
+        double[] growths = IntStream.range(YEAR, volumes.length)
+                .filter(i -> volumes[i] >= 0 && volumes[i - YEAR] >= 0)
+                .mapToDouble(i -> volumes[i] - volumes[i - YEAR])
+                .sorted()
+                .toArray();
+        double growth = growths.length == 0 ? 0 : median(growths) / YEAR;
+        double[] level = new double[volumes.length];
+        for (int i = 0; i < level.length; i++) {
+            level[i] = volumes[i] < 0 ? Double.NaN : volumes[i] + growth * (level.length - 1 - i);
+        }
+        return level;
+    }
+
+    private static void countYear(double[] year, int lastMonth, int[] seen, int[] stoodOut) {
         double[] known = Arrays.stream(year)
-                .filter(volume -> volume >= 0)
-                .asDoubleStream()
+                .filter(volume -> !Double.isNaN(volume))
                 .sorted()
                 .toArray();
         if (known.length < YEAR - 2) return;
@@ -80,9 +96,9 @@ public record Season(List<Integer> peaks, Evidence evidence) {
         double deviation = Math.max(TO_DEVIATION * median(off), LEAST_DEVIATION * median);
         for (int i = 0; i < YEAR; i++) {
             int month = Math.floorMod(lastMonth - YEAR + i, YEAR);
-            if (year[i] < 0) continue;
+            if (Double.isNaN(year[i])) continue;
             seen[month]++;
-            if (year[i] > 0 && year[i] >= median + DEVIATIONS * deviation && year[i] >= LEAST_ABOVE * median) {
+            if (year[i] > 0 && year[i] >= median + deviation && year[i] >= LEAST_ABOVE * median) {
                 stoodOut[month]++;
             }
         }

@@ -30,9 +30,6 @@ class BetterController {
         this.json = json;
     }
 
-    /** The items whose keyword was changed. */
-    record AcceptedItems(List<Long> items) {}
-
     @GetMapping("/better")
     Page<BetterRow> better(
             @PathVariable long propertyId,
@@ -43,8 +40,8 @@ class BetterController {
     }
 
     @PostMapping("/better/accept")
-    AcceptedItems accept(@PathVariable long propertyId, @RequestBody List<Long> ids) {
-        return new AcceptedItems(betters.accept(propertyId, ids));
+    Betters.Accepted accept(@PathVariable long propertyId, @RequestBody List<Long> ids) {
+        return betters.accept(propertyId, ids);
     }
 
     @PostMapping("/better/refuse")

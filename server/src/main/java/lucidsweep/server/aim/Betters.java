@@ -35,22 +35,30 @@ class Betters {
                 mapper.better(propertyId, young, Math.max(0, from), Math.min(count, MOST_AT_ONCE)));
     }
 
-    /** Makes queries the keywords of their items; of several for one item the first counts. Returns the items. */
-    List<Long> accept(long propertyId, List<Long> ids) {
+    /**
+     * What was accepted.
+     *
+     * @param items whose keyword was changed
+     * @param keywords what each of them aims at now
+     */
+    record Accepted(List<Long> items, List<Long> keywords) {}
+
+    /** Makes queries the keywords of their items; of several for one item the first counts. */
+    Accepted accept(long propertyId, List<Long> ids) {
         List<BetterRow> chosen = new ArrayList<>();
         Set<Long> items = new HashSet<>();
         for (BetterRow row : rows(ids)) if (items.add(row.itemId())) chosen.add(row);
-        transaction.executeWithoutResult(status -> {
-            List<Long> keywords = aims.keywordsOf(
+        List<Long> keywords = transaction.execute(status -> {
+            List<Long> made = aims.keywordsOf(
                     propertyId, chosen.stream().map(BetterRow::query).toList());
             for (int i = 0; i < chosen.size(); i++) {
                 BetterRow row = chosen.get(i);
-                aims.settle(
-                        propertyId, row.itemId(), keywords.get(i), "accepted in the place of “" + row.aimed() + "”");
+                aims.settle(propertyId, row.itemId(), made.get(i), "accepted in the place of “" + row.aimed() + "”");
             }
+            return made;
         });
         aims.workOut(propertyId);
-        return chosen.stream().map(BetterRow::itemId).toList();
+        return new Accepted(chosen.stream().map(BetterRow::itemId).toList(), keywords);
     }
 
     /** Does not propose them again. */

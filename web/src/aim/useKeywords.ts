@@ -1,0 +1,57 @@
+import { useQuery } from "@tanstack/react-query";
+import { useCallback, useMemo } from "react";
+import { useSearchParams } from "react-router";
+import { answer, api, type KeywordRow } from "../api/client";
+import { ofProperty } from "../api/queries";
+import { searchOf } from "../parts/searchOf";
+import { useRows } from "../parts/useRows";
+
+const FILTERS = ["q", "home", "intent", "topic", "brand", "place", "season"] as const;
+export type KeywordFilterName = (typeof FILTERS)[number];
+
+/** The keyword table as the address says: what narrows it, its order, and its rows. */
+export function useKeywords(propertyId: number, home?: "without") {
+  const [search, setSearch] = useSearchParams();
+  const by = search.get("sort") ?? "volume";
+  const desc = (search.get("desc") ?? "true") === "true";
+  const filter = useMemo(() => {
+    const given = Object.fromEntries(FILTERS.map((name) => [name, search.get(name) ?? undefined]));
+    return { ...given, home: home ?? given.home } as Partial<Record<KeywordFilterName, string>>;
+  }, [search, home]);
+  const query = useMemo(() => ({ ...filter, sort: by, desc }), [filter, by, desc]);
+  const rows = useRows<KeywordRow>(ofProperty(propertyId, "keywords", query), (from, size, signal) =>
+    answer(
+      api.GET("/api/properties/{propertyId}/keywords", {
+        params: { path: { propertyId }, query: { ...query, from, count: size } },
+        signal,
+      }),
+    ),
+  );
+  const set = useCallback(
+    (changes: Record<string, string | undefined>) =>
+      setSearch((before) => {
+        for (const [name, value] of Object.entries(changes)) {
+          if (value) before.set(name, value);
+          else before.delete(name);
+        }
+        return before;
+      }),
+    [setSearch],
+  );
+  const sortBy = useCallback(
+    (next: string) => {
+      const falling = next === "volume" || next === "clicks" || next === "impressions";
+      set({ sort: next, desc: String(by === next ? !desc : falling) });
+    },
+    [by, desc, set],
+  );
+  return { filter, by, desc, rows, set, sortBy, csv: `/api/properties/${propertyId}/keywords.csv?${searchOf(query)}` };
+}
+
+export function useKeywordChoices(propertyId: number) {
+  return useQuery({
+    queryKey: ofProperty(propertyId, "keyword-choices"),
+    queryFn: () =>
+      answer(api.GET("/api/properties/{propertyId}/keywords/choices", { params: { path: { propertyId } } })),
+  });
+}
