@@ -14,7 +14,7 @@ export function PagesToAdd({ propertyId }: { propertyId: number }) {
   return (
     <>
       <div className={css.line}>
-        <strong>{summary.data ? of(pages.length, "page") : "–"} to add</strong>
+        <h2>{summary.data ? of(pages.length, "page") : "–"} to add</h2>
         <span className={css.soft}>One for each topic that no item serves, the most searched first.</span>
         <a href={`/api/properties/${propertyId}/pages-to-add.csv`} download>
           <IconDownload size={15} aria-hidden /> CSV
