@@ -230,6 +230,16 @@ it("draws the click curve with what it was made of, says what is odd in the dema
     missingDays: 7,
     curve: "steps through this property’s own clicks",
     points: Array.from({ length: 20 }, (_, i) => point(i + 1)),
+    shared: [
+      {
+        query: "sunrise paddle gull cove",
+        shown: 210.4,
+        items: [
+          { itemId: 1, address: "https://t.example/a", share: 0.7, position: 4.1, clicks: 9.2, instead: "" },
+          { itemId: 2, address: "https://t.example/b", share: 0.3, position: 12.3, clicks: 0.4, instead: "sea cave" },
+        ],
+      },
+    ],
     pages: [
       {
         topic: "birds",
@@ -261,4 +271,38 @@ it("draws the click curve with what it was made of, says what is odd in the dema
   fireEvent.click(screen.getByLabelText("Pages to add"));
   expect(await screen.findByText("Birds Thrift Bay – Tarrin Bay Kayaks")).toBeTruthy();
   expect(screen.getByText("/tours/birds-thrift-bay/")).toBeTruthy();
+  fireEvent.click(screen.getByLabelText("Several items"));
+  expect(await screen.findByText("1 query with several items")).toBeTruthy();
+  expect(screen.getByText("/a").textContent).toContain("keep");
+  expect(screen.getByText("sea cave")).toBeTruthy();
+});
+
+it("lists the tags of a shop, and leads from one to its items and to edits that are filled in", async () => {
+  serve("GET /api/properties/7/tags", {
+    total: 1,
+    rows: [
+      {
+        tag: "paddle",
+        items: 12,
+        searches: null,
+        clicks: 4,
+        impressions: 90,
+        impressionsBefore: 60,
+        oneWord: true,
+        twins: ["paddles"],
+        longer: [{ phrase: "ash paddle", searches: 300 }],
+      },
+    ],
+  });
+  show(<Aim />, "/p/7/aim?side=tags&kind=one-word");
+  await userEvent.click(await screen.findByText("paddle"));
+  expect(asked("GET /api/properties/7/tags")[0].query).toMatchObject({ kind: "one-word", sort: "items" });
+  const panel = within(screen.getByLabelText("Tag paddle"));
+  expect(panel.getByText(/No keyword list knows/).textContent).toContain("60 in the thirteen before");
+  const link = (name: string) => panel.getAllByRole("link", { name })[0].getAttribute("href");
+  expect(link("12 items")).toBe("/p/7/rewrite?q=paddle");
+  expect(link("Remove it everywhere")).toBe("/p/7/rewrite?q=paddle&tool=remove-tags&on=tags&find=paddle");
+  expect(panel.getAllByRole("link", { name: "Use this instead" })[1].getAttribute("href")).toBe(
+    "/p/7/rewrite?q=paddle&tool=replace-tag&on=tags&find=paddle&with=ash+paddle",
+  );
 });

@@ -11,6 +11,8 @@ import { BetterKeywords } from "./BetterKeywords";
 import { DemandView } from "./DemandView";
 import { KeywordTable } from "./KeywordTable";
 import { PagesToAdd } from "./PagesToAdd";
+import { SharedQueries } from "./SharedQueries";
+import { TagTable } from "./TagTable";
 
 const SIDES = [
   { value: "keywords", label: "Keywords" },
@@ -18,13 +20,16 @@ const SIDES = [
   { value: "items", label: "Items" },
   { value: "aimless", label: "Items without a keyword" },
   { value: "better", label: "Better keywords" },
+  { value: "shared", label: "Several items" },
   { value: "pages", label: "Pages to add" },
   { value: "demand", label: "Demand" },
 ];
 
+const TAGS = { value: "tags", label: "Tags" };
+
 /** Keywords and the items that aim at them, seen from either side, and what the demand says of both. */
 export function Aim() {
-  const { propertyId, standing } = useProperty();
+  const { propertyId, property, standing } = useProperty();
   const [search, setSearch] = useSearchParams();
   const side = search.get("side") ?? "keywords";
   const ofKeywords = side === "keywords" || side === "homeless";
@@ -51,7 +56,7 @@ export function Aim() {
               aria-label="Seen from"
               value={side}
               onChange={(value) => setSearch({ side: value })}
-              data={SIDES}
+              data={property?.kind === "website" ? SIDES : [...SIDES, TAGS]}
             />
           </div>
           {ofKeywords && (
@@ -61,7 +66,9 @@ export function Aim() {
             <AimedItems key={side} propertyId={propertyId} target={side === "aimless" ? "without" : undefined} />
           )}
           {side === "better" && <BetterKeywords propertyId={propertyId} />}
+          {side === "shared" && <SharedQueries propertyId={propertyId} />}
           {side === "pages" && <PagesToAdd propertyId={propertyId} />}
+          {side === "tags" && <TagTable propertyId={propertyId} />}
           {side === "demand" && <DemandView propertyId={propertyId} />}
         </div>
       </div>

@@ -41,7 +41,7 @@ function Panel({ start, listings }: { start: Tool; listings?: boolean }) {
       listings={listings ?? false}
       tool={at.tool}
       field={at.field}
-      ending=" | Tarrin"
+      given={{ find: " | Tarrin", with: "" }}
       n={30}
       selection={SELECTION}
       onTool={(tool, field) => setAt({ tool, field: field ?? at.field })}

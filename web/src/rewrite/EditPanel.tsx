@@ -18,8 +18,8 @@ interface Props {
   listings: boolean;
   tool: Tool;
   field: string;
-  /** the ending that the chosen items share, where a cause led here */
-  ending: string;
+  /** what to find and to put in its place, where a cause or a tag led here; else "" */
+  given: { find: string; with: string };
   n: number;
   selection: Selection;
   onTool: (tool: Tool, field?: string) => void;
@@ -27,9 +27,9 @@ interface Props {
 }
 
 /** An edit of the chosen items: put together, seen before and after, applied as one batch. */
-export function EditPanel({ propertyId, listings, tool: asked, field, ending, n, selection, onTool, onClose }: Props) {
+export function EditPanel({ propertyId, listings, tool: asked, field, given, n, selection, onTool, onClose }: Props) {
   const tool = asked === "tags" ? "add-tags" : asked;
-  const [spec, setSpec] = useState<EditSpec>(() => startOf(tool, field, ending, listings));
+  const [spec, setSpec] = useState<EditSpec>(() => startOf(tool, field, given, listings));
   const ready = tool !== "keep" && isReady(spec);
   const { figures, problem } = usePreview(propertyId, selection, ready ? spec : undefined);
   const apply = useChange(propertyId, () =>

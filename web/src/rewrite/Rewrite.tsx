@@ -152,7 +152,7 @@ export function Rewrite() {
             listings={listings}
             tool={tool}
             field={on}
-            ending={search.get("shared") ?? ""}
+            given={{ find: search.get("shared") ?? search.get("find") ?? "", with: search.get("with") ?? "" }}
             n={n}
             selection={choice.selection(view.filter)}
             onTool={openTool}

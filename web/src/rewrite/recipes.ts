@@ -50,21 +50,25 @@ const withoutPages = (recipe: Recipe): Recipe => ({
 });
 
 /** What a tool starts with. */
-export function startOf(tool: Tool, field: string, ending: string, listings: boolean): EditSpec {
+/** What an edit begins with; what led here may have said what to find and what to put in its place. */
+export function startOf(tool: Tool, field: string, given: { find: string; with: string }, listings: boolean): EditSpec {
   switch (tool) {
     case "recipe": {
       const recipe = field === "title" ? TITLE : DESCRIPTION;
       return { tool, field, recipe: listings ? withoutPages(recipe) : recipe };
     }
     case "remove-ending":
-      return { tool, field, find: ending };
+      return { tool, field, find: given.find };
     case "case":
       return { tool, field, letterCase: "sentence" };
     case "add-tags":
     case "remove-tags":
+    case "tags": {
+      const tags = tool === "remove-tags" && given.find ? [given.find] : [];
+      return { tool: tool === "tags" ? "add-tags" : tool, field: "tags", tags };
+    }
     case "replace-tag":
-    case "tags":
-      return { tool: tool === "tags" ? "add-tags" : tool, field: "tags", tags: [] };
+      return { tool, field: "tags", ...given };
     default:
       return { tool, field, find: "", with: "" };
   }

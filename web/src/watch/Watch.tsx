@@ -1,6 +1,6 @@
 import stage from "../parts/stage.module.css";
 
-/** What will stand here once demand can be gathered. */
+/** What will stand here. */
 export function Watch() {
   return (
     <div className={stage.stage}>
@@ -8,9 +8,9 @@ export function Watch() {
         <h1>Nothing to watch yet</h1>
       </div>
       <p className={stage.soft} style={{ maxWidth: "62ch", padding: "0 20px", fontSize: 15, lineHeight: "22px" }}>
-        Here will stand the positions and clicks of what you rewrote, before and after, against pages left alone. That
-        takes reports of a search engine, which this version cannot gather yet. What was handed over, and when, is
-        recorded under Release and will be the starting point.
+        Here will stand the positions and clicks of what you rewrote, before and after, against pages left alone. The
+        demand for it is gathered under Aim; this version does not yet work with it here. What was handed over, and
+        when, is recorded under Release and will be the starting point.
       </p>
     </div>
   );

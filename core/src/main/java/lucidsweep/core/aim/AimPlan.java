@@ -5,6 +5,7 @@ import lucidsweep.core.compose.PageProposal;
 import lucidsweep.core.demand.BetterKeywords;
 import lucidsweep.core.demand.ClickCurve;
 import lucidsweep.core.demand.DemandTally;
+import lucidsweep.core.demand.SharedQueries;
 import lucidsweep.core.keyword.Target;
 
 /**
@@ -17,6 +18,7 @@ import lucidsweep.core.keyword.Target;
  * @param gaps pages that keywords without a home could get, the most searched first
  * @param better those that can be acted on now
  * @param tooEarly those of items that have not settled
+ * @param shared queries that several items are shown for
  * @param curve of the property
  * @param reported what its demand is made of
  */
@@ -28,6 +30,7 @@ public record AimPlan(
         List<Gap> gaps,
         List<BetterKeywords.Better> better,
         List<BetterKeywords.Better> tooEarly,
+        List<SharedQueries.Shared> shared,
         ClickCurve curve,
         Reported reported) {
 

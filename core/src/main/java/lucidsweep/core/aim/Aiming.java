@@ -16,6 +16,7 @@ import lucidsweep.core.compose.PageProposal;
 import lucidsweep.core.demand.BetterKeywords;
 import lucidsweep.core.demand.ClickCurve;
 import lucidsweep.core.demand.DemandTally;
+import lucidsweep.core.demand.SharedQueries;
 import lucidsweep.core.keyword.BrandNames;
 import lucidsweep.core.keyword.Decided;
 import lucidsweep.core.keyword.ItemIndex;
@@ -38,8 +39,10 @@ public final class Aiming {
     /** How many days the window has: thirteen weeks. */
     public static final int WINDOW = 91;
 
+    private static final DemandTally.Sum NOTHING = new DemandTally.Sum(0, 0, 0);
     private static final int NEW_ITEM = 28;
     private static final int AT_ONCE = 500;
+    private static final double LEAST_MONTHS = 0.23;
 
     private final Words language;
     private final Standard standard;
@@ -66,6 +69,7 @@ public final class Aiming {
     private int firstDay = Integer.MAX_VALUE;
     private List<DemandTally.Line> lastLines;
     private int[] topics;
+    private Map<Integer, DemandTally.Line> sums;
     private List<List<DemandTally.Line>> lastOfKeyword;
     private long rows;
     private long withoutPosition;
@@ -136,6 +140,7 @@ public final class Aiming {
         if (clicked > shown) tooManyClicks++;
         firstDay = Math.min(firstDay, first);
         lastLines = null;
+        sums = null;
         tally.add(item, number, first, last, clicked, shown, position);
         if (!brandQueries.contains(number)) clicks.add(number, position, shown, clicked);
     }
@@ -154,6 +159,20 @@ public final class Aiming {
         index.learn(phrase);
         if (brand.isIn(text)) brandQueries.add(number);
         return number;
+    }
+
+    /** What is reported of a query over all items, in its three windows; the line's numbers mean nothing. */
+    public DemandTally.Line demandOf(String query) {
+        Integer number = queriesByKey.get(Phrase.of(query, language).key());
+        if (number == null) return new DemandTally.Line(0, 0, NOTHING, NOTHING, NOTHING);
+        if (sums == null) sums = sumsByQuery();
+        return sums.getOrDefault(number, new DemandTally.Line(0, 0, NOTHING, NOTHING, NOTHING));
+    }
+
+    private Map<Integer, DemandTally.Line> sumsByQuery() {
+        Map<Integer, DemandTally.Line> found = new HashMap<>();
+        for (DemandTally.Line line : tally.lines()) found.merge(line.query(), line, DemandTally.Line::plus);
+        return found;
     }
 
     /** A query by its number in a better keyword. */
@@ -196,7 +215,7 @@ public final class Aiming {
         for (int i = 0; i < isBrand.length; i++)
             isBrand[i] = brand.isIn(keywords.get(i).text());
         ClickCurve curve = clicks.fit();
-        List<BetterKeywords.Better> all = better(reckoning, curve, targets);
+        List<BetterKeywords.Better> all = better(reckoning, curve, targets, decided);
         return new AimPlan(
                 targets,
                 named,
@@ -205,6 +224,7 @@ public final class Aiming {
                 gaps(named, unserved(isBrand, targets, all, decided)),
                 all.stream().filter(each -> each.youngUntil() == 0).toList(),
                 all.stream().filter(each -> each.youngUntil() > 0).toList(),
+                shared(reckoning, targets, decided),
                 curve,
                 reported(reckoning.ids));
     }
@@ -221,7 +241,7 @@ public final class Aiming {
 
     /** The better keywords of items that have these targets. */
     public List<BetterKeywords.Better> better(List<Target> targets) {
-        return better(new Reckoning(), clicks.fit(), targets);
+        return better(new Reckoning(), clicks.fit(), targets, new Decided());
     }
 
     /** The items and the demand as they are now, brought together. */
@@ -271,6 +291,24 @@ public final class Aiming {
         return found;
     }
 
+    private List<SharedQueries.Shared> shared(Reckoning reckoning, List<Target> targets, Decided decided) {
+        if (rows == 0) return List.of();
+        Map<Integer, Long> homes = new HashMap<>();
+        targets.forEach(target -> home(homes, target.keyword(), target.item()));
+        decided.homes().forEach((keyword, item) -> home(homes, keyword, item));
+        return SharedQueries.of(reckoning.lines, reckoning.ids, months(), brandQueries, homes);
+    }
+
+    private void home(Map<Integer, Long> homes, int keyword, long item) {
+        Integer query = queriesByKey.get(keywords.get(keyword).key());
+        if (query != null) homes.put(query, item);
+    }
+
+    /** A window that is hardly covered is taken for a week. */
+    private double months() {
+        return Math.max(tally.months(), LEAST_MONTHS);
+    }
+
     private long[] ids() {
         long[] ids = new long[addresses.size()];
         Arrays.fill(ids, -1);
@@ -288,18 +326,9 @@ public final class Aiming {
     }
 
     private static DemandTally.Sum sum(List<DemandTally.Line> lines) {
-        long clicked = 0;
-        long shown = 0;
-        double places = 0;
-        long placed = 0;
-        for (DemandTally.Line line : lines) {
-            clicked += line.now().clicks();
-            shown += line.now().impressions();
-            if (line.now().position() < 1) continue;
-            places += line.now().position() * line.now().impressions();
-            placed += line.now().impressions();
-        }
-        return new DemandTally.Sum(clicked, shown, placed == 0 ? 0 : places / placed);
+        DemandTally.Sum sum = NOTHING;
+        for (DemandTally.Line line : lines) sum = sum.plus(line.now());
+        return sum;
     }
 
     private static void addRanks(TargetFinder finder, int keyword, List<DemandTally.Line> lines, long[] ids) {
@@ -319,7 +348,8 @@ public final class Aiming {
                 .toArray();
     }
 
-    private List<BetterKeywords.Better> better(Reckoning reckoning, ClickCurve curve, List<Target> targets) {
+    private List<BetterKeywords.Better> better(
+            Reckoning reckoning, ClickCurve curve, List<Target> targets, Decided decided) {
         if (rows == 0) return List.of();
         BetterKeywords better = new BetterKeywords(index, curve, queries, brandQueries);
         for (int keyword = 0; keyword < keywords.size(); keyword++) {
@@ -328,6 +358,8 @@ public final class Aiming {
         for (Target target : targets) {
             better.target(target.item(), keywords.get(target.keyword()), target.role() == Target.Role.PRIMARY);
         }
+        decided.homes()
+                .forEach((keyword, item) -> better.target(item, keywords.get(keyword), decided.isPrimary(keyword)));
         long[] ids = reckoning.ids;
         for (int number = 0; number < ids.length; number++) {
             if (ids[number] < 0) continue;
@@ -335,7 +367,7 @@ public final class Aiming {
             int settled = since + standard.settlingDays();
             if (since >= 0 && settled > today) better.young(ids[number], settled);
         }
-        return better.of(reckoning.lines, ids, Math.max(tally.months(), 0.25));
+        return better.of(reckoning.lines, ids, months());
     }
 
     /** The day an item is there since: published, or first seen in demand that is older than it; negative where not known. */

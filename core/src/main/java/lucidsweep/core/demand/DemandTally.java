@@ -47,10 +47,26 @@ public final class DemandTally {
      *
      * @param position the mean over the impressions; 0 where none is known
      */
-    public record Sum(long clicks, long impressions, double position) {}
+    public record Sum(long clicks, long impressions, double position) {
+
+        /** Both together; the position is the mean over the impressions of those that have one. */
+        public Sum plus(Sum other) {
+            long placed = (position < 1 ? 0 : impressions) + (other.position < 1 ? 0 : other.impressions);
+            double places = (position < 1 ? 0 : position * impressions)
+                    + (other.position < 1 ? 0 : other.position * other.impressions);
+            return new Sum(clicks + other.clicks, impressions + other.impressions, placed == 0 ? 0 : places / placed);
+        }
+    }
 
     /** An item and a query, in the window, in the one before and a year before. */
-    public record Line(int item, int query, Sum now, Sum before, Sum yearBefore) {}
+    public record Line(int item, int query, Sum now, Sum before, Sum yearBefore) {
+
+        /** The sums of both, under this line's numbers. */
+        public Line plus(Line other) {
+            return new Line(
+                    item, query, now.plus(other.now), before.plus(other.before), yearBefore.plus(other.yearBefore));
+        }
+    }
 
     /**
      * Adds a row.

@@ -1,5 +1,6 @@
 package lucidsweep.core.keyword;
 
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;
@@ -10,18 +11,32 @@ public final class Decided {
 
     final Set<Long> withoutPrimary = new HashSet<>();
     final Set<Long> clear = new HashSet<>();
-    final Set<Integer> keywords = new HashSet<>();
     final Map<Long, Integer> secondaries = new HashMap<>();
+    private final Map<Integer, Long> homes = new HashMap<>();
+    private final Set<Integer> primary = new HashSet<>();
 
     /** A keyword lives with this item. */
     public void home(long item, int keyword, Target.Role role) {
-        keywords.add(keyword);
-        if (role == Target.Role.PRIMARY) withoutPrimary.add(item);
-        else secondaries.merge(item, 1, Integer::sum);
+        homes.put(keyword, item);
+        if (role == Target.Role.PRIMARY) {
+            primary.add(keyword);
+            withoutPrimary.add(item);
+        } else {
+            secondaries.merge(item, 1, Integer::sum);
+        }
     }
 
     public boolean hasHome(int keyword) {
-        return keywords.contains(keyword);
+        return homes.containsKey(keyword);
+    }
+
+    /** The items of keywords whose home is decided. */
+    public Map<Integer, Long> homes() {
+        return Collections.unmodifiableMap(homes);
+    }
+
+    public boolean isPrimary(int keyword) {
+        return primary.contains(keyword);
     }
 
     /** An item aims at nothing. */

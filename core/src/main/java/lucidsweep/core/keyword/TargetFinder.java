@@ -72,7 +72,7 @@ public final class TargetFinder {
     public List<Target> targets(Decided decided) {
         List<List<Pair>> candidates = IntStream.range(0, keywords.size())
                 .parallel()
-                .mapToObj(keyword -> decided.keywords.contains(keyword) ? List.<Pair>of() : fitting(keyword, decided))
+                .mapToObj(keyword -> decided.hasHome(keyword) ? List.<Pair>of() : fitting(keyword, decided))
                 .toList();
         Homes homes = new Homes(candidates, item -> decided.withoutPrimary.contains(index.id(item)));
         candidates.stream()

@@ -200,6 +200,11 @@ interface AimMapper {
             select item_id, keyword_id, false from second_target where property_id = #{propertyId} and by_hand""")
     List<ByHand> byHand(long propertyId);
 
+    record AddressOf(long id, String address) {}
+
+    @Select("select id, address from item where id = any(#{ids})")
+    List<AddressOf> addresses(@Param("ids") Object[] ids);
+
     /** All keywords of a property with their homes. */
     @Select("""
             select k.*, coalesce(h.items, 0) items, coalesce(r.item_id, s.item_id) item_id, i.address,

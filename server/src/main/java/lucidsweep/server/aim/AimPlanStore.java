@@ -2,6 +2,8 @@ package lucidsweep.server.aim;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
@@ -9,6 +11,7 @@ import lucidsweep.core.aim.AimPlan;
 import lucidsweep.core.aim.Aiming;
 import lucidsweep.core.demand.BetterKeywords;
 import lucidsweep.core.demand.DemandTally;
+import lucidsweep.core.demand.SharedQueries;
 import lucidsweep.core.keyword.Intent;
 import lucidsweep.core.keyword.PlacesNamed;
 import lucidsweep.core.keyword.Target;
@@ -22,6 +25,8 @@ class AimPlanStore {
 
     private static final int AT_ONCE = 1_000;
     private static final int MOST_PAGES = 2_000;
+    private static final int MOST_SHARED = 500;
+    private static final int LIST = 200;
 
     private final AimMapper mapper;
     private final JsonMapper json;
@@ -111,7 +116,7 @@ class AimPlanStore {
         }
     }
 
-    private static AimSummary summary(Aimings.Ready ready, AimPlan plan) {
+    private AimSummary summary(Aimings.Ready ready, AimPlan plan) {
         AimPlan.Reported reported = plan.reported();
         return new AimSummary(
                 ready.today().minusDays(Aiming.WINDOW - 1L).toString(),
@@ -133,6 +138,7 @@ class AimPlanStore {
                                 point.clicks(),
                                 point.thin()))
                         .toList(),
+                shared(ready, plan),
                 plan.gaps().stream()
                         .limit(MOST_PAGES)
                         .map(gap -> page(gap, ready.keywords()))
@@ -151,5 +157,34 @@ class AimPlanStore {
                         .map(keywords::get)
                         .map(keyword -> new AimSummary.HomelessKeyword(keyword.phrase(), keyword.volume()))
                         .toList());
+    }
+
+    private List<AimSummary.SharedQuery> shared(Aimings.Ready ready, AimPlan plan) {
+        List<SharedQueries.Shared> some =
+                plan.shared().stream().limit(MOST_SHARED).toList();
+        Map<Long, String> addresses = new HashMap<>();
+        Object[] ids = some.stream()
+                .flatMap(shared -> shared.sides().stream())
+                .map(SharedQueries.Side::item)
+                .distinct()
+                .toArray();
+        for (int start = 0; start < ids.length; start += LIST) {
+            Object[] few = Arrays.copyOfRange(ids, start, Math.min(ids.length, start + LIST));
+            mapper.addresses(few).forEach(each -> addresses.put(each.id(), each.address()));
+        }
+        return some.stream()
+                .map(shared -> new AimSummary.SharedQuery(
+                        ready.aiming().query(shared.query()),
+                        shared.shown(),
+                        shared.sides().stream()
+                                .map(side -> new AimSummary.SharingItem(
+                                        side.item(),
+                                        addresses.getOrDefault(side.item(), ""),
+                                        side.share(),
+                                        side.position(),
+                                        side.clicks(),
+                                        side.instead() < 0 ? "" : ready.aiming().query(side.instead())))
+                                .toList()))
+                .toList();
     }
 }

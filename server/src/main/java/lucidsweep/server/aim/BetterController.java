@@ -21,11 +21,13 @@ class BetterController {
     private static final int ALL = 1_000;
 
     private final Betters betters;
+    private final Tags tags;
     private final AimMapper mapper;
     private final JsonMapper json;
 
-    BetterController(Betters betters, AimMapper mapper, JsonMapper json) {
+    BetterController(Betters betters, Tags tags, AimMapper mapper, JsonMapper json) {
         this.betters = betters;
+        this.tags = tags;
         this.mapper = mapper;
         this.json = json;
     }
@@ -70,12 +72,25 @@ class BetterController {
         });
     }
 
-    /** What was worked out besides the targets; null where nothing was yet. */
+    @GetMapping("/tags")
+    Page<TagRow> tags(
+            @PathVariable long propertyId,
+            @RequestParam(required = false) String kind,
+            @RequestParam(defaultValue = "items") String sort,
+            @RequestParam(defaultValue = "true") boolean desc,
+            @RequestParam(defaultValue = "0") int from,
+            @RequestParam(defaultValue = "200") int count) {
+        List<TagRow> all = tags.rows(propertyId, kind, sort, desc);
+        int start = Math.min(Math.max(0, from), all.size());
+        return new Page<>(all.size(), all.subList(start, Math.min(all.size(), start + Math.min(count, ALL))));
+    }
+
+    /** What was worked out besides the targets; empty where nothing was yet. */
     @GetMapping("/aim")
     AimSummary summary(@PathVariable long propertyId) {
         String summary = mapper.summary(propertyId);
         return summary == null
-                ? new AimSummary("", "", 0, 0, 0, 0, 0, 0, "", List.of(), List.of())
+                ? new AimSummary("", "", 0, 0, 0, 0, 0, 0, "", List.of(), List.of(), List.of())
                 : json.readValue(summary, AimSummary.class);
     }
 

@@ -95,13 +95,13 @@ interface ItemMapper {
             order by id""")
     List<Long> indexable(long propertyId, long first, long last);
 
-    record Title(long id, String captured) {}
+    record Text(long id, String captured, String inForce) {}
 
     @Select("""
-            select f.id, f.captured from field f join item i on i.id = f.item_id
-            where f.property_id = #{propertyId} and f.name = 'title' and not i.gone and f.id > #{after}
+            select f.id, f.captured, coalesce(f.draft, f.captured) in_force from field f join item i on i.id = f.item_id
+            where f.property_id = #{propertyId} and f.name = #{field} and not i.gone and f.id > #{after}
             order by f.id limit #{limit}""")
-    List<Title> titles(long propertyId, long after, int limit);
+    List<Text> textsOf(long propertyId, String field, long after, int limit);
 
     /** The keyword that an item aims at. */
     record Aimed(long itemId, long keywordId, String phrase) {}

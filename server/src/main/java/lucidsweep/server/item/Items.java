@@ -30,7 +30,7 @@ import tools.jackson.databind.json.JsonMapper;
 public class Items {
 
     private static final int CHUNK = 500;
-    private static final int TITLES_AT_ONCE = 5_000;
+    private static final int TEXTS_AT_ONCE = 5_000;
 
     /** The database compares every row with every value of a list, so that long lists cost their square. */
     private static final int LIST = 200;
@@ -159,15 +159,25 @@ public class Items {
 
     /** Walks over the titles of all items as they were captured. */
     public void forEachTitle(long propertyId, Consumer<String> visit) {
+        forEachText(propertyId, "title", visit, ItemMapper.Text::captured);
+    }
+
+    /** Walks over the tags of all items, as they are in force. */
+    public void forEachTags(long propertyId, Consumer<String> visit) {
+        forEachText(propertyId, "tags", visit, ItemMapper.Text::inForce);
+    }
+
+    private void forEachText(
+            long propertyId, String field, Consumer<String> visit, Function<ItemMapper.Text, String> which) {
         long after = -1;
-        List<ItemMapper.Title> chunk;
+        List<ItemMapper.Text> chunk;
         do {
-            chunk = mapper.titles(propertyId, after, TITLES_AT_ONCE);
-            for (ItemMapper.Title title : chunk) {
-                after = title.id();
-                visit.accept(title.captured());
+            chunk = mapper.textsOf(propertyId, field, after, TEXTS_AT_ONCE);
+            for (ItemMapper.Text text : chunk) {
+                after = text.id();
+                visit.accept(which.apply(text));
             }
-        } while (chunk.size() == TITLES_AT_ONCE);
+        } while (chunk.size() == TEXTS_AT_ONCE);
     }
 
     /** The ids of all items of a property, gone ones too, ascending. */

@@ -1,0 +1,178 @@
+package lucidsweep.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.LocalDate;
+import lucidsweep.server.RunningApplication.Api;
+import lucidsweep.server.RunningApplication.Reply;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+/** Demand changes what is proposed; what a person makes of it stays. */
+@ExtendWith(RunningApplication.class)
+class BetterTest {
+
+    private static final String CSV = """
+            id,title,description
+            A1,Greenland paddle of ash,A greenland paddle for long days
+            A2,Spray deck for a sea kayak,Keeps the water out of a sea kayak
+            A3,Gift voucher,A voucher for somebody who paddles
+            """;
+
+    private Api api;
+    private Shop shop;
+
+    @BeforeEach
+    void aShopWithDemand(Api api) {
+        this.api = api;
+        shop = new Shop(api, CSV);
+        shop.post(
+                "/keywords",
+                "{\"text\":\"keyword,volume\\ngreenland paddle,90\\nspray deck,400\\nwooden oars,700\\n\"}");
+        StringBuilder demand = new StringBuilder("page,query,from,to,clicks,impressions,position\n");
+        for (int week = 0; week < 26; week++) {
+            LocalDate from = LocalDate.of(2026, 5, 25).plusWeeks(week);
+            String period = from + "," + from.plusDays(6);
+            demand.append("A1,ash paddle,%s,9,600,%s\n".formatted(period, 30 - week * 0.7))
+                    .append("A2,kayak deck,%s,4,90,6\n".formatted(period))
+                    .append("A1,kayak deck,%s,1,60,14\n".formatted(period))
+                    .append("nowhere,deck,%s,1,60,14\n".formatted(period));
+        }
+        JsonNode plan = api.upload(
+                        "/api/properties/" + shop.property() + "/imports",
+                        "demand.csv",
+                        demand.toString().getBytes())
+                .json();
+        Reply applied = api.post("/api/imports/" + plan.path("token").asString() + "/apply", Api.choice(plan));
+        api.ended(applied.json().path("jobId").asLong());
+    }
+
+    private JsonNode better() {
+        return shop.get("/better").json().path("rows");
+    }
+
+    private JsonNode keyword(String phrase) {
+        return shop.get("/keywords?q=" + Api.encoded(phrase))
+                .json()
+                .path("rows")
+                .path(0);
+    }
+
+    @Test
+    void whatIsAcceptedIsTheTargetAndStaysThroughTheNextImports() {
+        JsonNode row = better().path(0);
+        assertThat(row.path("address").asString()).isEqualTo("A1");
+        assertThat(row.path("aimed").asString()).isEqualTo("greenland paddle");
+        assertThat(row.path("query").asString()).isEqualTo("ash paddle");
+        assertThat(row.path("reason").asString()).contains("up from").contains("an estimate of");
+        JsonNode accepted =
+                shop.post("/better/accept", "[" + row.path("id") + "]").json();
+        assertThat(accepted.path("items")).hasSize(1);
+        assertThat(keyword("ash paddle").path("id"))
+                .isEqualTo(accepted.path("keywords").get(0));
+        for (int import_ = 0; import_ < 2; import_++) {
+            assertThat(shop.row("A1").path("aim").path("keyword").asString()).isEqualTo("ash paddle");
+            assertThat(shop.row("A1").path("aim").path("byHand").asBoolean()).isTrue();
+            assertThat(better()).as("nothing better than it").isEmpty();
+            shop.importFile(CSV.replace("Gift voucher", "Gift voucher " + import_));
+        }
+        assertThat(shop.post("/better/accept", "[" + row.path("id") + "]").status())
+                .isEqualTo(409);
+    }
+
+    @Test
+    void whatIsRefusedIsNotProposedAgain() {
+        shop.post("/better/refuse", "[" + better().path(0).path("id") + "]");
+        assertThat(better()).isEmpty();
+        shop.importFile(CSV.replace("Gift voucher", "Gift vouchers"));
+        assertThat(better()).isEmpty();
+        assertThat(shop.get("/better.csv").body().lines()).hasSize(1);
+    }
+
+    @Test
+    void theSummaryTellsWhatTheDemandIsMadeOf() {
+        JsonNode summary = shop.get("/aim").json();
+        assertThat(summary.path("rows").asInt()).isEqualTo(104);
+        assertThat(summary.path("elsewhere").asInt()).isEqualTo(26);
+        assertThat(summary.path("to").asString()).isEqualTo("2026-11-22");
+        assertThat(summary.path("shared").path(0).path("query").asString()).isEqualTo("kayak deck");
+        assertThat(summary.path("shared")
+                        .path(0)
+                        .path("items")
+                        .path(0)
+                        .path("address")
+                        .asString())
+                .isEqualTo("A2");
+        assertThat(summary.path("pages").path(0).path("slug").asString()).isEqualTo("wooden-oars");
+        assertThat(shop.get("/pages-to-add.csv").body())
+                .contains("wooden oars,wooden oars,700,wooden-oars,Wooden oars");
+        assertThat(keyword("wooden oars").path("itemId").isNull()).isTrue();
+    }
+
+    @Test
+    void theRunnersUpAreToldAndTopicsAndIntentsSetByHandStay() {
+        JsonNode homes = shop.get("/keywords/" + keyword("spray deck").path("id") + "/homes")
+                .json();
+        assertThat(homes.path(0).path("address").asString()).isEqualTo("A2");
+        String ids = "[" + keyword("spray deck").path("id") + ","
+                + keyword("wooden oars").path("id") + "]";
+        shop.post("/keywords/topic", "{\"ids\":" + ids + ",\"topic\":\"on board\"}");
+        shop.post("/keywords/intent", "{\"ids\":" + ids + ",\"intent\":\"INFORMATIONAL\"}");
+        shop.importFile(CSV);
+        assertThat(shop.get("/keywords?topic=on+board&intent=informational")
+                        .json()
+                        .path("total")
+                        .asInt())
+                .isEqualTo(2);
+        assertThat(keyword("spray deck").path("intentReason").asString()).isEqualTo("set by hand");
+        shop.post("/keywords/topic", "{\"ids\":" + ids + ",\"topic\":\" \"}");
+        shop.post("/keywords/intent", "{\"ids\":" + ids + "}");
+        assertThat(keyword("spray deck").path("topic").asString()).isEqualTo("spray deck");
+        assertThat(keyword("spray deck").path("intent").asString()).isEqualTo("commercial");
+        assertThat(shop.get("/keywords/999999/homes").status()).isEqualTo(404);
+        assertThat(shop.get("/keywords?sort=colour").problem()).contains("cannot be sorted by");
+        assertThat(shop.get("/keywords/choices")
+                        .json()
+                        .path("intents")
+                        .path(0)
+                        .path("keywords")
+                        .asInt())
+                .isPositive();
+    }
+
+    @Test
+    void anAddressThatIsNoneIsRefusedAndASilentServiceIsSaid() {
+        assertThat(shop.post("/demand/fetch", "{\"address\":\"reports\"}").problem())
+                .contains("expected the address of a reporting service");
+        Reply begun = shop.post("/demand/fetch", "{\"address\":\"https://127.0.0.1:9/demand\"}");
+        JsonNode job = api.ended(begun.json().path("jobId").asLong());
+        assertThat(job.path("state").asString()).isEqualTo("failed");
+        assertThat(shop.get("/demand/source").json().path("address").asString())
+                .isEqualTo("https://127.0.0.1:9/demand");
+    }
+
+    @Test
+    void tagsAreListedWithWhatIsSearchedOfThem(Api api) {
+        Shop tagged = new Shop(
+                api, "id,title,tags\nB1,One,\"paddle, kayak gift\"\nB2,Two,\"paddle, kayak gifts\"\nB3,Three,paddle\n");
+        tagged.post("/keywords", "{\"text\":\"keyword,volume\\nash paddle,900\\npaddles,40\\n\"}");
+        JsonNode first = tagged.get("/tags").json().path("rows").path(0);
+        assertThat(first.path("tag").asString()).isEqualTo("paddle");
+        assertThat(first.path("items").asInt()).isEqualTo(3);
+        assertThat(first.path("searches").asInt()).isEqualTo(40);
+        assertThat(first.path("longer").path(0).path("phrase").asString()).isEqualTo("ash paddle");
+        assertThat(tagged.get("/tags?kind=twins&sort=tag&desc=false")
+                        .json()
+                        .path("rows")
+                        .findValuesAsString("tag"))
+                .containsExactly("kayak gift", "kayak gifts");
+        assertThat(tagged.get("/tags?kind=never-searched").json().path("total").asInt())
+                .isEqualTo(2);
+        assertThat(tagged.get("/tags?kind=odd").problem()).contains("expected one of");
+        tagged.type("B1", "tags", "oar");
+        assertThat(tagged.get("/tags").json().path("rows").path(0).path("items").asInt())
+                .isEqualTo(2);
+    }
+}
