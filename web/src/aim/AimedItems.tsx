@@ -14,6 +14,7 @@ import stage from "../parts/stage.module.css";
 import { tell } from "../parts/tell";
 import { useItemView } from "../parts/useItemView";
 import css from "./Aim.module.css";
+import { ItemPhrases } from "./ItemPhrases";
 
 const WHY: Column<ItemRow> = {
   key: "why",
@@ -91,7 +92,14 @@ export function AimedItems({ propertyId, target }: { propertyId: number; target?
             </Button>
           </BatchBar>
         </div>
-        {hand !== undefined && <CloseUp propertyId={propertyId} itemId={hand} onClose={() => setHand(undefined)} />}
+        {hand !== undefined && (
+          <CloseUp
+            propertyId={propertyId}
+            itemId={hand}
+            more={(item) => <ItemPhrases propertyId={propertyId} item={item} />}
+            onClose={() => setHand(undefined)}
+          />
+        )}
       </div>
     </>
   );

@@ -1,6 +1,7 @@
 import { IconDownload } from "../parts/icons";
 import { count, of } from "../parts/number";
 import css from "./Aim.module.css";
+import { Scrolled } from "./Scrolled";
 import { useAimSummary } from "./useAimSummary";
 
 const MOST = 200;
@@ -20,7 +21,7 @@ export function PagesToAdd({ propertyId }: { propertyId: number }) {
           <IconDownload size={15} aria-hidden /> CSV
         </a>
       </div>
-      <div className={css.pages}>
+      <Scrolled label="Pages to add">
         {summary.data && pages.length === 0 && (
           <p className={css.soft}>
             Every keyword has an item. Topics that no item serves will stand here, each with a page that it could get.
@@ -63,7 +64,7 @@ export function PagesToAdd({ propertyId }: { propertyId: number }) {
           </table>
         )}
         {pages.length > MOST && <p className={css.soft}>and {count(pages.length - MOST)} more in the file.</p>}
-      </div>
+      </Scrolled>
     </>
   );
 }

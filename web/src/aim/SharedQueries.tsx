@@ -1,5 +1,6 @@
 import { count, of, pathOf } from "../parts/number";
 import css from "./Aim.module.css";
+import { Scrolled } from "./Scrolled";
 import { useAimSummary } from "./useAimSummary";
 
 const MOST = 200;
@@ -17,7 +18,7 @@ export function SharedQueries({ propertyId }: { propertyId: number }) {
           Search engines show now one, now another. The first of each is the one to keep.
         </span>
       </div>
-      <div className={css.pages}>
+      <Scrolled label="Queries with several items">
         {summary.data && shared.length === 0 && (
           <p className={css.soft}>
             No two items stand in each other’s way. Queries for which several are shown in turn will stand here, once
@@ -57,7 +58,7 @@ export function SharedQueries({ propertyId }: { propertyId: number }) {
             ))}
           </table>
         )}
-      </div>
+      </Scrolled>
     </>
   );
 }

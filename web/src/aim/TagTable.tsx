@@ -58,7 +58,7 @@ const COLUMNS: Column<TagRow>[] = [
   {
     key: "twins",
     label: "near-twins",
-    track: "minmax(120px, 0.8fr)",
+    track: "minmax(160px, 1fr)",
     text: (row) => row.twins.join(", "),
     cell: (row) => <span className={css.cut}>{row.twins.join(", ")}</span>,
   },

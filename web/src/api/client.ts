@@ -21,6 +21,7 @@ export type KeywordChoices = Whole<Schemas["Choices"]>;
 export type PossibleHome = Whole<Schemas["PossibleHome"]>;
 export type BetterRow = Whole<Schemas["BetterRow"]>;
 export type AimSummary = Whole<Schemas["AimSummary"]>;
+export type PhraseCount = Whole<Schemas["PhraseCount"]>;
 export type TagRow = Whole<Schemas["TagRow"]>;
 export type CurvePoint = Whole<Schemas["CurvePoint"]>;
 export type Cause = Whole<Schemas["CauseView"]>;

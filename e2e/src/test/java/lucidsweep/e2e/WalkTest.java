@@ -196,6 +196,14 @@ class WalkTest {
         assertThat(panel()).isVisible();
         assertThat(page.getByRole(AriaRole.GRID)).hasAttribute("aria-rowcount", "2");
 
+        page.navigate(address + "/p/1/aim?side=shared");
+        assertThat(page.getByText("keep").first()).isVisible();
+        page.getByText("Items", new Page.GetByTextOptions().setExact(true)).click();
+        rows("/tours/fennick/sunset-tour/").locator("[data-column=title]").click();
+        page.getByText("Its phrases").click();
+        assertThat(page.getByLabel("title, headings, copy, links to it").first())
+                .isVisible();
+
         page.navigate(address + "/p/1/aim?side=pages");
         assertThat(page.getByText("Women kayaking group – Tarrin Bay Kayaks")).isVisible();
         page.getByText("Demand", new Page.GetByTextOptions().setExact(true)).click();
@@ -256,7 +264,7 @@ class WalkTest {
                 .hasAttribute("aria-sort", "ascending");
         page.goBack();
         page.goBack();
-        assertThat(total("365 items")).isVisible();
+        assertThat(total("368 items")).isVisible();
     }
 
     @Test
@@ -278,7 +286,7 @@ class WalkTest {
         page.getByText("It looks at").click();
         page.getByLabel("Only addresses that fit").fill("/lessons/");
         button("Try it on known addresses").click();
-        assertThat(page.getByText("addresses it would look at")).containsText("Of 365");
+        assertThat(page.getByText("addresses it would look at")).containsText("Of 368");
         button("Start the sweep").click();
         assertThat(button("A sweep is under way")).hasCount(0);
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Compare"))
@@ -328,6 +336,8 @@ class WalkTest {
                     "/p/1/aim?side=better",
                     "/p/1/aim?side=pages",
                     "/p/1/aim?side=demand",
+                    "/p/1/aim?side=shared",
+                    "/p/2/aim?side=tags",
                     "/p/1/triage",
                     "/p/1/triage?field=title&kind=missing",
                     "/p/1/rewrite?tool=recipe",

@@ -129,7 +129,8 @@ class Aimings {
                 dated ? day(published) : -1);
     }
 
-    private ItemTexts texts(ItemDetail item) {
+    /** The texts of an item that say what it is about. */
+    ItemTexts texts(ItemDetail item) {
         StringBuilder headings = new StringBuilder();
         if (item.facts() != null) {
             for (JsonNode heading : json.readTree(item.facts()).path("headings")) {

@@ -211,6 +211,16 @@ public class Items {
         return found;
     }
 
+    /** An item with what the last sweep saw of it. */
+    public ItemDetail detailWithCapture(long id) {
+        Object[] one = {id};
+        List<ItemDetail> found = new Details(
+                        mapper.fieldsOf(FieldId.ofAll(one)), mapper.aimsOf(one), mapper.captures(one))
+                .of(mapper.coresOf(one));
+        if (found.isEmpty()) throw Refusal.notFound("item " + id + " is gone");
+        return found.get(0);
+    }
+
     /** The titles and descriptions of the indexable items of a property whose ids lie between two, in their order. */
     public List<ItemText> texts(long propertyId, long firstItem, long lastItem) {
         Set<Long> indexable = new HashSet<>(mapper.indexable(propertyId, firstItem, lastItem));
