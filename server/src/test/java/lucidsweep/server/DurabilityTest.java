@@ -14,6 +14,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.jdbc.core.JdbcTemplate;
+import tools.jackson.databind.JsonNode;
 
 /** What was answered is on disk: a copy of the database taken at that moment, as after a kill, holds it. */
 class DurabilityTest {
@@ -41,6 +43,14 @@ class DurabilityTest {
             String draft = afterAKill(
                     again -> again.getBean(Items.class).row(item).title().draft());
             assertThat(draft).isEqualTo("Ash paddle, oiled");
+
+            JsonNode plan = api.upload(
+                            "/api/properties/" + property + "/imports", "x.csv", "id,title\nA2,Oar\n".getBytes())
+                    .json();
+            api.post("/api/imports/" + plan.path("token").asString() + "/apply", Api.choice(plan));
+            Long imports = afterAKill(again ->
+                    again.getBean(JdbcTemplate.class).queryForObject("select count(*) from sweep", Long.class));
+            assertThat(imports).as("with the one that was begun").isEqualTo(2);
         }
     }
 

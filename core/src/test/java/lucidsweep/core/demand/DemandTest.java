@@ -4,8 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
+import java.util.TreeMap;
 import java.util.function.DoubleUnaryOperator;
 import java.util.stream.DoubleStream;
 import org.junit.jupiter.api.Test;
@@ -153,5 +156,51 @@ class DemandTest {
                 .extracting(DemandTally.Line::query)
                 .startsWith(7, 7, 0, 1)
                 .endsWith(2_998, 2_999);
+    }
+
+    @Test
+    void whatIsAddedUpIsWhatASlowSumSays() {
+        Random random = new Random(11);
+        DemandTally tally = new DemandTally(20_000, 20_090);
+        Map<String, long[]> slow = new TreeMap<>();
+        for (int row = 0; row < 30_000; row++) {
+            int item = random.nextInt(60);
+            int query = random.nextInt(80);
+            int first = 19_500 + random.nextInt(650);
+            int last = first + random.nextInt(14);
+            long clicks = random.nextInt(5);
+            long shown = 1 + random.nextInt(90);
+            double position = random.nextInt(4) == 0 ? 0 : 1 + random.nextInt(30);
+            tally.add(item, query, first, last, clicks, shown, position);
+            int middle = first + (last - first) / 2;
+            long[] sums = slow.computeIfAbsent("%03d %03d".formatted(item, query), any -> new long[8]);
+            int window = middle >= 20_000 && middle <= 20_090
+                    ? 0
+                    : middle >= 19_909 && middle < 20_000 ? 1 : middle >= 19_636 && middle <= 19_726 ? 2 : -1;
+            if (window < 0) continue;
+            sums[6]++;
+            sums[window] += clicks;
+            sums[3 + window] += shown;
+        }
+        slow.values().removeIf(sums -> sums[6] == 0);
+        List<DemandTally.Line> lines = tally.lines();
+        assertThat(lines).hasSize(slow.size());
+        for (DemandTally.Line line : lines) {
+            long[] sums = slow.get("%03d %03d".formatted(line.item(), line.query()));
+            assertThat(List.of(
+                            line.now().clicks(),
+                            line.before().clicks(),
+                            line.yearBefore().clicks()))
+                    .containsExactly(sums[0], sums[1], sums[2]);
+            assertThat(List.of(
+                            line.now().impressions(),
+                            line.before().impressions(),
+                            line.yearBefore().impressions()))
+                    .containsExactly(sums[3], sums[4], sums[5]);
+            assertThat(line.now().position()).isBetween(0.0, 30.0);
+        }
+        assertThat(lines)
+                .isSortedAccordingTo(
+                        Comparator.comparingInt(DemandTally.Line::item).thenComparingInt(DemandTally.Line::query));
     }
 }
