@@ -84,9 +84,11 @@ final class AimBench {
         long start = System.nanoTime();
         Aiming aiming = aiming(phrases);
         long making = 0;
+        ItemTexts[] edited = new ItemTexts[CHANGED];
         for (int i = 0; i < ITEMS; i++) {
             long before = System.nanoTime();
             ItemTexts texts = texts(phrases[i % KEYWORDS]);
+            if (i % 7 == 0 && i < CHANGED * 7) edited[i / 7] = texts;
             making += System.nanoTime() - before;
             aiming.item(i, "https://bay.example/p/" + i, "/p/", texts, -1);
         }
@@ -101,11 +103,16 @@ final class AimBench {
                 seconds < 60);
         start = System.nanoTime();
         for (int i = 0; i < CHANGED; i++) {
-            aiming.item(i * 7, "https://bay.example/p/" + i * 7, "/p/", texts(phrases[i]), -1);
+            ItemTexts texts = edited[i].withTitle(phrases[i + 1] + " " + some(2));
+            aiming.item(i * 7, "https://bay.example/p/" + i * 7, "/p/", texts, -1);
         }
         aiming.targets(new Decided());
         seconds = Report.seconds(System.nanoTime() - start);
-        Report.line("… again after 100 items were changed", "< 2 s", Report.format("%.2f s", seconds), seconds < 2);
+        Report.line(
+                "… again after the titles of 100 items were changed",
+                "< 2 s",
+                Report.format("%.2f s", seconds),
+                seconds < 2);
     }
 
     private void withDemand() {

@@ -19,6 +19,7 @@ import lucidsweep.core.demand.DemandTally;
 import lucidsweep.core.demand.SharedQueries;
 import lucidsweep.core.keyword.BrandNames;
 import lucidsweep.core.keyword.Decided;
+import lucidsweep.core.keyword.Fittings;
 import lucidsweep.core.keyword.ItemIndex;
 import lucidsweep.core.keyword.ItemTexts;
 import lucidsweep.core.keyword.Phrase;
@@ -68,6 +69,7 @@ public final class Aiming {
     private final int today;
     private int firstDay = Integer.MAX_VALUE;
     private List<DemandTally.Line> lastLines;
+    private Fittings fittings;
     private int[] topics;
     private Map<Integer, DemandTally.Line> sums;
     private List<List<DemandTally.Line>> lastOfKeyword;
@@ -249,14 +251,16 @@ public final class Aiming {
         private final List<DemandTally.Line> lines;
         private final List<List<DemandTally.Line>> ofKeyword;
         private final long[] ids;
-        private final TargetFinder finder = new TargetFinder(index);
+        private final TargetFinder finder;
 
         private Reckoning() {
             takeIn();
             if (lastLines == null) {
                 lastLines = tally.lines();
                 lastOfKeyword = ofKeyword(lastLines);
+                fittings = new Fittings(index);
             }
+            finder = new TargetFinder(index, fittings);
             lines = lastLines;
             ofKeyword = lastOfKeyword;
             ids = ids();

@@ -34,6 +34,9 @@ public final class ItemIndex {
     private final Map<Long, Integer> ordinals = new HashMap<>();
     private final List<Item> items = new ArrayList<>();
     private final long[] totalLength = new long[FIELDS.size()];
+    private double[] means = means();
+    private long version;
+    private long meansChanged;
 
     public ItemIndex(Words language) {
         this.language = language;
@@ -110,6 +113,7 @@ public final class ItemIndex {
 
     /** Puts an item in, in the place of what was known of it. */
     public void put(Taken taken) {
+        version++;
         Integer known = ordinals.get(taken.id);
         int ordinal = known == null ? items.size() : known;
         int[] words =
@@ -120,11 +124,62 @@ public final class ItemIndex {
             items.add(item);
         } else {
             Item before = items.set(ordinal, item);
+            markChanged(before, taken, ordinal);
             for (int word : before.words) postings.get(word).remove(ordinal);
             for (int field = 0; field < totalLength.length; field++) totalLength[field] -= before.lengths[field];
         }
         for (int word : words) postings.get(word).put(ordinal, packed(taken.counts.get(word)));
         for (int field = 0; field < totalLength.length; field++) totalLength[field] += taken.lengths[field];
+        double[] now = means();
+        if (known == null || !Arrays.equals(now, means)) meansChanged = version;
+        means = now;
+    }
+
+    /** Marks the words of which an item says something else now: more or less often, or in a field of another length. */
+    private void markChanged(Item before, Taken after, int ordinal) {
+        long lengthChanged = 0;
+        for (int field = 0; field < after.lengths.length; field++) {
+            if (before.lengths[field] != after.lengths[field]) lengthChanged |= 0xFFL << 8 * field;
+        }
+        for (int word : before.words) {
+            Postings own = postings.get(word);
+            long counts = own.counts[own.find(ordinal)];
+            int[] now = after.counts.get(word);
+            boolean same = now != null && packed(now) == counts && (counts & lengthChanged) == 0;
+            if (!same) own.changed = version;
+        }
+        for (int word : after.counts.keySet()) {
+            if (Arrays.binarySearch(before.words, word) < 0) postings.get(word).changed = version;
+        }
+    }
+
+    /**
+     * The mean lengths of the fields, to two digits: what the edit of some items leaves as it was need not be looked at
+     * again, and is yet the same as if it were.
+     */
+    private double[] means() {
+        double[] rounded = new double[FIELDS.size()];
+        for (int field = 0; field < rounded.length; field++) {
+            double mean = Math.max(1, totalLength[field] / (double) Math.max(1, items.size()));
+            double digits = Math.pow(10, 1 - Math.floor(Math.log10(mean)));
+            rounded[field] = Math.round(mean * digits) / digits;
+        }
+        return rounded;
+    }
+
+    /** Counts up with every item that is put. */
+    long version() {
+        return version;
+    }
+
+    /** The version since which nothing has changed that a phrase's matches are made of. */
+    long changed(Phrase phrase) {
+        long changed = meansChanged;
+        for (Word word : phrase.words()) {
+            Integer number = vocabulary.get(word.stem());
+            if (number != null) changed = Math.max(changed, postings.get(number).changed);
+        }
+        return changed;
     }
 
     public void put(long id, ItemTexts texts) {
@@ -149,7 +204,6 @@ public final class ItemIndex {
         private final Postings[] words;
         private final double[] rarities;
         private final double most;
-        private final double[] means = new double[FIELDS.size()];
 
         private Search(Phrase phrase) {
             words = phrase.words().stream()
@@ -158,9 +212,6 @@ public final class ItemIndex {
                     .toArray(Postings[]::new);
             rarities = Arrays.stream(words).mapToDouble(ItemIndex.this::rarity).toArray();
             most = Arrays.stream(rarities).sum();
-            for (int field = 0; field < means.length; field++) {
-                means[field] = Math.max(1, totalLength[field] / (double) Math.max(1, items.size()));
-            }
         }
 
         /**
@@ -285,6 +336,7 @@ public final class ItemIndex {
         private static final long TELLING = mask();
 
         private final IntSet telling = new IntSet();
+        private long changed;
         private int[] items = new int[2];
         private long[] counts = new long[2];
         private int size;

@@ -27,20 +27,28 @@ public final class TargetFinder {
     private static final double LEAST_RANKING = 0.3;
     private static final double SPECIFIC = 0.08;
     private static final int RUNNERS_UP = 12;
+    private static final int KEPT = 20;
     private static final int SECONDARIES = 4;
     private static final double NEARLY_AS_GOOD = 0.85;
     private static final double LAST_POSITION = 50;
 
     private final ItemIndex index;
+    private final Fittings fittings;
     private final List<Phrase> keywords = new ArrayList<>();
     private final List<Long> volumes = new ArrayList<>();
     private final Map<Integer, List<Rank>> ranks = new HashMap<>();
 
     public TargetFinder(ItemIndex index) {
-        this.index = index;
+        this(index, new Fittings(index));
     }
 
-    private record Rank(int ordinal, double position, double worth) {}
+    /** One that need not look again for what was found before; keywords and ranks must be the same as then. */
+    public TargetFinder(ItemIndex index, Fittings fittings) {
+        this.index = index;
+        this.fittings = fittings;
+    }
+
+    record Rank(int ordinal, double position, double worth) {}
 
     /**
      * An item that a keyword could live with.
@@ -181,8 +189,7 @@ public final class TargetFinder {
      * @param weight what pairs are ordered by
      * @param nearlyBest whether no item fits the keyword much better
      */
-    private record Pair(
-            int keyword, ItemIndex.Match match, Rank rank, double score, double weight, boolean nearlyBest) {
+    record Pair(int keyword, ItemIndex.Match match, Rank rank, double score, double weight, boolean nearlyBest) {
 
         Pair nearlyBest(boolean is) {
             return new Pair(keyword, match, rank, score, weight, is);
@@ -194,9 +201,21 @@ public final class TargetFinder {
         }
     }
 
+    /** The items that fit a keyword, but for those that a person cleared; the best first. */
     private List<Pair> fitting(int keyword, Decided decided) {
         Phrase phrase = keywords.get(keyword);
         if (phrase.words().isEmpty()) return List.of();
+        List<Pair> all = fittings.of(keyword, phrase, () -> find(keyword, phrase));
+        List<Pair> left = all.stream()
+                .filter(pair -> !decided.clear.contains(index.id(pair.match.ordinal())))
+                .limit(RUNNERS_UP)
+                .toList();
+        if (left.isEmpty() || left.get(0).nearlyBest && left.get(0) == all.get(0)) return left;
+        double least = left.get(0).weight * NEARLY_AS_GOOD;
+        return left.stream().map(pair -> pair.nearlyBest(pair.weight >= least)).toList();
+    }
+
+    private List<Pair> find(int keyword, Phrase phrase) {
         Map<Integer, Rank> ranked = new HashMap<>();
         for (Rank rank : ranks.getOrDefault(keyword, List.of())) ranked.put(rank.ordinal, rank);
         List<Pair> found = new ArrayList<>();
@@ -211,16 +230,16 @@ public final class TargetFinder {
             ItemIndex.Match match = whole == null ? search.of(rank.ordinal) : whole;
             if (whole != null || match.telling() >= LEAST_TELLING) found.add(pair(keyword, match, rank));
         }
-        found.removeIf(pair -> decided.clear.contains(index.id(pair.match.ordinal())));
         double best = 0;
         for (Pair pair : found) best = Math.max(best, pair.weight);
         double least = best * NEARLY_AS_GOOD;
-        if (found.size() > RUNNERS_UP) found.removeIf(pair -> pair.weight < least);
+        if (found.size() > KEPT) found.removeIf(pair -> pair.weight < least);
         found.sort(Comparator.comparingDouble((Pair pair) -> -pair.weight)
                 .thenComparing(pair -> index.id(pair.match.ordinal())));
-        List<Pair> few = new ArrayList<>(found.subList(0, Math.min(RUNNERS_UP, found.size())));
-        few.replaceAll(pair -> pair.nearlyBest(pair.weight >= least));
-        return few;
+        return found.stream()
+                .limit(KEPT)
+                .map(pair -> pair.nearlyBest(pair.weight >= least))
+                .toList();
     }
 
     private static boolean isGood(Rank rank) {

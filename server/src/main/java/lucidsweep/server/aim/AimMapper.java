@@ -33,6 +33,38 @@ interface AimMapper {
     /** What a list says of a keyword; volume is null, the others "", where it says nothing. */
     record Figures(Long volume, String competition, String country, String monthly, String lastMonth) {}
 
+    /** A new keyword. */
+    record NewRow(
+            long propertyId,
+            String phrase,
+            String key,
+            Long volume,
+            String competition,
+            String country,
+            String monthly,
+            String lastMonth) {
+
+        static NewRow of(long propertyId, String phrase, String key, Figures figures) {
+            return new NewRow(
+                    propertyId,
+                    phrase,
+                    key,
+                    figures.volume,
+                    figures.competition,
+                    figures.country,
+                    figures.monthly,
+                    figures.lastMonth);
+        }
+    }
+
+    @Insert("""
+            insert into keyword (property_id, phrase, phrase_key, volume, competition, country, monthly, last_month)
+            select * from unnest(cast(#{propertyId} as bigint array), cast(#{phrase} as varchar array),
+                cast(#{key} as varchar array), cast(#{volume} as bigint array), cast(#{competition} as varchar array),
+                cast(#{country} as varchar array), cast(#{monthly} as varchar array),
+                cast(#{lastMonth} as varchar array))""")
+    void insertAll(Map<String, Object[]> rows);
+
     /** Receives the id of a new keyword. */
     final class NewKeyword {
         long id;

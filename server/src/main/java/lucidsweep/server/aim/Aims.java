@@ -3,6 +3,7 @@ package lucidsweep.server.aim;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -16,6 +17,7 @@ import lucidsweep.core.keyword.Words;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.database.Columns;
 import lucidsweep.server.gather.DemandChanged;
 import lucidsweep.server.gather.SweepEnded;
 import lucidsweep.server.item.Items;
@@ -30,6 +32,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 /** Keywords and targets; what a person decided stays through every run. */
 @Service
 public class Aims {
+
+    private static final int AT_ONCE = 1_000;
 
     private final AimMapper mapper;
     private final Clients clients;
@@ -77,19 +81,23 @@ public class Aims {
         Words words = Words.in(clients.property(propertyId).language());
         Map<String, Long> known = new HashMap<>();
         mapper.keys(propertyId).forEach(each -> known.put(each.phraseKey(), each.id()));
-        int before = known.size();
+        Map<String, AimMapper.NewRow> added = new LinkedHashMap<>();
         transaction.executeWithoutResult(status -> {
             for (KeywordList.Line line : list.lines()) {
                 String key = Phrase.of(line.phrase(), words).key();
                 AimMapper.Figures figures = figures(line, list.lastMonth());
                 Long id = known.get(key);
                 if (id != null) mapper.update(id, figures);
-                else known.put(key, insert(propertyId, line.phrase(), key, figures));
+                else added.putIfAbsent(key, AimMapper.NewRow.of(propertyId, line.phrase(), key, figures));
+            }
+            List<AimMapper.NewRow> rows = new ArrayList<>(added.values());
+            for (int start = 0; start < rows.size(); start += AT_ONCE) {
+                mapper.insertAll(Columns.of(rows.subList(start, Math.min(rows.size(), start + AT_ONCE))));
             }
         });
         aimings.forget(propertyId);
-        int added = known.size() - before;
-        return new Added(added, list.lines().size() - added, list.unreadable(), list.notes(), workOut(propertyId));
+        return new Added(
+                added.size(), list.lines().size() - added.size(), list.unreadable(), list.notes(), workOut(propertyId));
     }
 
     private long insert(long propertyId, String phrase, String key, AimMapper.Figures figures) {
