@@ -35,6 +35,7 @@ public final class ItemIndex {
     private final List<Item> items = new ArrayList<>();
     private final long[] totalLength = new long[FIELDS.size()];
     private double[] means = means();
+    private final Map<Integer, Long> changedItems = new HashMap<>();
     private long version;
     private long meansChanged;
 
@@ -124,7 +125,8 @@ public final class ItemIndex {
             items.add(item);
         } else {
             Item before = items.set(ordinal, item);
-            markChanged(before, taken, ordinal);
+            markChanged(before, taken);
+            changedItems.put(ordinal, version);
             for (int word : before.words) postings.get(word).remove(ordinal);
             for (int field = 0; field < totalLength.length; field++) totalLength[field] -= before.lengths[field];
         }
@@ -135,34 +137,35 @@ public final class ItemIndex {
         means = now;
     }
 
-    /** Marks the words of which an item says something else now: more or less often, or in a field of another length. */
-    private void markChanged(Item before, Taken after, int ordinal) {
-        long lengthChanged = 0;
-        for (int field = 0; field < after.lengths.length; field++) {
-            if (before.lengths[field] != after.lengths[field]) lengthChanged |= 0xFFL << 8 * field;
-        }
+    /** Marks the words that so many more or fewer items hold now that their rarity is another. */
+    private void markChanged(Item before, Taken after) {
         for (int word : before.words) {
             Postings own = postings.get(word);
-            long counts = own.counts[own.find(ordinal)];
-            int[] now = after.counts.get(word);
-            boolean same = now != null && packed(now) == counts && (counts & lengthChanged) == 0;
-            if (!same) own.changed = version;
+            if (!after.counts.containsKey(word) && rounded(own.size) != rounded(own.size - 1)) own.changed = version;
         }
         for (int word : after.counts.keySet()) {
-            if (Arrays.binarySearch(before.words, word) < 0) postings.get(word).changed = version;
+            Postings own = postings.get(word);
+            boolean isNew = Arrays.binarySearch(before.words, word) < 0;
+            if (isNew && rounded(own.size) != rounded(own.size + 1)) own.changed = version;
         }
     }
 
+    /** A count to two digits. */
+    private static double rounded(double count) {
+        if (count < 100) return count;
+        double digits = Math.pow(10, Math.floor(Math.log10(count)) - 1);
+        return Math.round(count / digits) * digits;
+    }
+
     /**
-     * The mean lengths of the fields, to two digits: what the edit of some items leaves as it was need not be looked at
-     * again, and is yet the same as if it were.
+     * The mean lengths of the fields, to two digits: so the edit of some items changes what is found for those items only,
+     * and what is found without looking at the others again is the same as if all had been.
      */
     private double[] means() {
         double[] rounded = new double[FIELDS.size()];
         for (int field = 0; field < rounded.length; field++) {
             double mean = Math.max(1, totalLength[field] / (double) Math.max(1, items.size()));
-            double digits = Math.pow(10, 1 - Math.floor(Math.log10(mean)));
-            rounded[field] = Math.round(mean * digits) / digits;
+            rounded[field] = rounded(100 * mean) / 100;
         }
         return rounded;
     }
@@ -172,7 +175,16 @@ public final class ItemIndex {
         return version;
     }
 
-    /** The version since which nothing has changed that a phrase's matches are made of. */
+    /** The items that were put again after a version, ascending. */
+    int[] changedAfter(long since) {
+        return changedItems.entrySet().stream()
+                .filter(each -> each.getValue() > since)
+                .mapToInt(Map.Entry::getKey)
+                .sorted()
+                .toArray();
+    }
+
+    /** The version since which all items match a phrase as they did, but for those that were put again. */
     long changed(Phrase phrase) {
         long changed = meansChanged;
         for (Word word : phrase.words()) {
@@ -322,7 +334,8 @@ public final class ItemIndex {
     /** A word that no item holds says little of any of them: it weighs as one that a tenth of them hold. */
     private double rarity(Postings word) {
         if (word.size == 0) return UNKNOWN_RARITY;
-        return Math.log(1 + (items.size() - word.size + 0.5) / (word.size + 0.5)) + 0.1;
+        double holding = rounded(word.size);
+        return Math.log(1 + (Math.max(0, items.size() - holding) + 0.5) / (holding + 0.5)) + 0.1;
     }
 
     private static long packed(int[] counts) {

@@ -1,11 +1,14 @@
 package lucidsweep.core.keyword;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
 
@@ -27,7 +30,7 @@ public final class TargetFinder {
     private static final double LEAST_RANKING = 0.3;
     private static final double SPECIFIC = 0.08;
     private static final int RUNNERS_UP = 12;
-    private static final int KEPT = 20;
+    private static final double ROUNDING = 1e-9;
     private static final int SECONDARIES = 4;
     private static final double NEARLY_AS_GOOD = 0.85;
     private static final double LAST_POSITION = 50;
@@ -83,11 +86,7 @@ public final class TargetFinder {
                 .mapToObj(keyword -> decided.hasHome(keyword) ? List.<Pair>of() : fitting(keyword, decided))
                 .toList();
         Homes homes = new Homes(candidates, item -> decided.withoutPrimary.contains(index.id(item)));
-        candidates.stream()
-                .flatMap(List::stream)
-                .filter(Pair::nearlyBest)
-                .sorted(bestFirst())
-                .forEach(homes::giveIfFree);
+        candidates.stream().flatMap(List::stream).sorted(bestFirst()).forEach(homes::giveIfFree);
         List<List<Pair>> left = candidates.stream()
                 .filter(some -> !some.isEmpty() && homes.lacks(some.get(0).keyword))
                 .sorted(Comparator.comparing(some -> some.get(0), bestFirst()))
@@ -105,7 +104,7 @@ public final class TargetFinder {
             if (!homes.lacks(some.get(0).keyword)) continue;
             for (Pair pair : some) {
                 long item = index.id(pair.match.ordinal());
-                if (!pair.nearlyBest || !pair.isPlain() || counts.getOrDefault(item, 0) >= SECONDARIES) continue;
+                if (!pair.isPlain() || counts.getOrDefault(item, 0) >= SECONDARIES) continue;
                 counts.merge(item, 1, Integer::sum);
                 targets.add(target(pair, Target.Role.SECONDARY));
                 break;
@@ -119,7 +118,9 @@ public final class TargetFinder {
 
     /** The items that a keyword could live with, the best first. */
     public List<Candidate> candidates(int keyword) {
-        return fitting(keyword, new Decided()).stream()
+        return found(keyword).stream()
+                .sorted(bestItemFirst())
+                .limit(RUNNERS_UP)
                 .map(pair -> new Candidate(index.id(pair.match.ordinal()), pair.score, reason(pair)))
                 .toList();
     }
@@ -171,9 +172,9 @@ public final class TargetFinder {
         private void makeRoom(List<Pair> wanted) {
             for (Pair pair : wanted) {
                 Pair there = ofItem.get(pair.match.ordinal());
-                if (!pair.nearlyBest || there == null) continue;
+                if (there == null) continue;
                 for (Pair other : candidates.get(there.keyword)) {
-                    if (!other.nearlyBest || !isFree(other.match.ordinal())) continue;
+                    if (!isFree(other.match.ordinal())) continue;
                     if (other.weight < there.weight * NEARLY_AS_GOOD) continue;
                     give(other);
                     give(pair);
@@ -187,13 +188,8 @@ public final class TargetFinder {
      * A keyword and an item.
      *
      * @param weight what pairs are ordered by
-     * @param nearlyBest whether no item fits the keyword much better
      */
-    record Pair(int keyword, ItemIndex.Match match, Rank rank, double score, double weight, boolean nearlyBest) {
-
-        Pair nearlyBest(boolean is) {
-            return new Pair(keyword, match, rank, score, weight, is);
-        }
+    record Pair(int keyword, ItemIndex.Match match, Rank rank, double score, double weight) {
 
         /** Whether it needs no guess that the item is about the keyword. */
         boolean isPlain() {
@@ -201,45 +197,98 @@ public final class TargetFinder {
         }
     }
 
-    /** The items that fit a keyword, but for those that a person cleared; the best first. */
+    /** The items that fit a keyword nearly as well as the best of them, but for those that a person cleared. */
     private List<Pair> fitting(int keyword, Decided decided) {
         Phrase phrase = keywords.get(keyword);
         if (phrase.words().isEmpty()) return List.of();
-        List<Pair> all = fittings.of(keyword, phrase, () -> find(keyword, phrase));
-        List<Pair> left = all.stream()
-                .filter(pair -> !decided.clear.contains(index.id(pair.match.ordinal())))
-                .limit(RUNNERS_UP)
-                .toList();
-        if (left.isEmpty() || left.get(0).nearlyBest && left.get(0) == all.get(0)) return left;
-        double least = left.get(0).weight * NEARLY_AS_GOOD;
-        return left.stream().map(pair -> pair.nearlyBest(pair.weight >= least)).toList();
+        List<Pair> all = fittings.of(keyword, phrase, new Search(keyword));
+        boolean cleared = all.stream().anyMatch(pair -> decided.clear.contains(index.id(pair.match.ordinal())));
+        if (!cleared) return all;
+        List<Pair> left = found(keyword);
+        left.removeIf(pair -> decided.clear.contains(index.id(pair.match.ordinal())));
+        return best(left);
     }
 
-    private List<Pair> find(int keyword, Phrase phrase) {
+    private final class Search implements Fittings.Finding {
+        private final int keyword;
+
+        private Search(int keyword) {
+            this.keyword = keyword;
+        }
+
+        @Override
+        public List<Pair> anew() {
+            return best(found(keyword));
+        }
+
+        @Override
+        public List<Pair> with(List<Pair> before, int[] changedItems) {
+            for (Pair pair : before) {
+                if (Arrays.binarySearch(changedItems, pair.match.ordinal()) >= 0) return null;
+            }
+            List<Pair> now = new ArrayList<>(before);
+            ItemIndex.Search search = index.search(keywords.get(keyword));
+            Map<Integer, Rank> ranked = ranked(keyword);
+            for (int ordinal : changedItems) {
+                Pair pair = fitting(keyword, search, ordinal, ranked.get(ordinal));
+                if (pair != null) now.add(pair);
+            }
+            return now.size() == before.size() ? before : best(now);
+        }
+    }
+
+    private Map<Integer, Rank> ranked(int keyword) {
+        List<Rank> all = ranks.getOrDefault(keyword, List.of());
+        if (all.isEmpty()) return Map.of();
         Map<Integer, Rank> ranked = new HashMap<>();
-        for (Rank rank : ranks.getOrDefault(keyword, List.of())) ranked.put(rank.ordinal, rank);
+        for (Rank rank : all) ranked.put(rank.ordinal, rank);
+        return ranked;
+    }
+
+    /** All items that fit a keyword. */
+    private List<Pair> found(int keyword) {
+        Map<Integer, Rank> ranked = ranked(keyword);
         List<Pair> found = new ArrayList<>();
-        ItemIndex.Search search = index.search(phrase);
+        ItemIndex.Search search = index.search(keywords.get(keyword));
+        Set<Integer> seen = new HashSet<>();
         search.forEachMatch(LEAST_TELLING, match -> {
-            Rank rank = ranked.remove(match.ordinal());
+            Rank rank = ranked.get(match.ordinal());
+            if (rank != null) seen.add(rank.ordinal);
             if (match.score() >= LEAST_SCORE || isGood(rank)) found.add(pair(keyword, match, rank));
         });
         for (Rank rank : ranked.values()) {
-            if (!isGood(rank)) continue;
-            ItemIndex.Match whole = search.whole(rank.ordinal);
-            ItemIndex.Match match = whole == null ? search.of(rank.ordinal) : whole;
-            if (whole != null || match.telling() >= LEAST_TELLING) found.add(pair(keyword, match, rank));
+            Pair pair = seen.contains(rank.ordinal) ? null : fitting(keyword, search, rank.ordinal, rank);
+            if (pair != null) found.add(pair);
         }
+        return found;
+    }
+
+    /** A keyword with one item; null where they do not fit. */
+    private Pair fitting(int keyword, ItemIndex.Search search, int ordinal, Rank rank) {
+        ItemIndex.Match whole = search.whole(ordinal);
+        if (!isGood(rank)) {
+            boolean fits = whole != null && whole.score() >= LEAST_SCORE && whole.telling() >= LEAST_TELLING - ROUNDING;
+            return fits ? pair(keyword, whole, rank) : null;
+        }
+        ItemIndex.Match match = whole == null ? search.of(ordinal) : whole;
+        return whole != null || match.telling() >= LEAST_TELLING - ROUNDING ? pair(keyword, match, rank) : null;
+    }
+
+    /** Those that fit nearly as well as the best, the best first. */
+    private List<Pair> best(List<Pair> found) {
         double best = 0;
         for (Pair pair : found) best = Math.max(best, pair.weight);
         double least = best * NEARLY_AS_GOOD;
-        if (found.size() > KEPT) found.removeIf(pair -> pair.weight < least);
-        found.sort(Comparator.comparingDouble((Pair pair) -> -pair.weight)
-                .thenComparing(pair -> index.id(pair.match.ordinal())));
         return found.stream()
-                .limit(KEPT)
-                .map(pair -> pair.nearlyBest(pair.weight >= least))
+                .filter(pair -> pair.weight >= least)
+                .sorted(bestItemFirst())
+                .limit(RUNNERS_UP)
                 .toList();
+    }
+
+    private Comparator<Pair> bestItemFirst() {
+        return Comparator.comparingDouble((Pair pair) -> -pair.weight)
+                .thenComparing(pair -> index.id(pair.match.ordinal()));
     }
 
     private static boolean isGood(Rank rank) {
@@ -252,7 +301,7 @@ public final class TargetFinder {
         double specific = SPECIFIC * (keywords.get(keyword).words().size() - 1);
         double score = Math.min(1, (match.score() + RANKING * worth) / (1 + RANKING * worth));
         double weight = match.score() + whole + RANKING * worth + specific;
-        return new Pair(keyword, match, rank, score, weight, true);
+        return new Pair(keyword, match, rank, score, weight);
     }
 
     private static String reason(Pair pair) {

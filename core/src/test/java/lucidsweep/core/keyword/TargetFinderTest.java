@@ -156,7 +156,9 @@ class TargetFinderTest {
                 page(1, "Kayak hire", "Kayak hire", ""),
                 page(2, "Kayak hire", "Kayak hire", ""),
                 page(3, "About", "Us", ""));
-        assertThat(targets(List.of("kayak hire"), pages)).extracting(Target::item).containsExactly(1L);
+        assertThat(targets(List.of("kayak hire"), pages))
+                .extracting(Target::item)
+                .containsExactly(1L);
         TargetFinder finder = finder(List.of("kayak hire"), index(List.of("kayak hire"), pages));
         finder.ranks(0, 2, 9.2, 0.8);
         assertThat(finder.targets(new Decided())).singleElement().satisfies(target -> {
