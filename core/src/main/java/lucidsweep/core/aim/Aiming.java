@@ -1,7 +1,6 @@
 package lucidsweep.core.aim;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -9,7 +8,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeMap;
 import lucidsweep.core.compose.LearntNames;
 import lucidsweep.core.compose.Names;
 import lucidsweep.core.compose.PageProposal;
@@ -28,22 +26,19 @@ import lucidsweep.core.keyword.Target;
 import lucidsweep.core.keyword.TargetFinder;
 import lucidsweep.core.keyword.Topics;
 import lucidsweep.core.keyword.Words;
-import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.standard.Standard;
 
 /**
  * Works out what the items of a property should be found for. First the keywords, then the demand, then the items are
- * given; then {@link #plan}. Days are counted from 1970-01-01 on.
+ * given; then {@link #plan}. What is worked out may be asked for by several threads. Days are counted from 1970-01-01 on.
  */
 public final class Aiming {
 
     /** How many days the window has: thirteen weeks. */
     public static final int WINDOW = 91;
 
-    private static final DemandTally.Sum NOTHING = new DemandTally.Sum(0, 0, 0);
     private static final int NEW_ITEM = 28;
     private static final int AT_ONCE = 500;
-    private static final double LEAST_MONTHS = 0.23;
 
     private final Words language;
     private final Standard standard;
@@ -56,27 +51,14 @@ public final class Aiming {
     private final ItemIndex index;
     private final List<Phrase> keywords = new ArrayList<>();
     private final List<Long> volumes = new ArrayList<>();
-    private final List<Phrase> queries = new ArrayList<>();
-    private final Map<String, Integer> queriesByKey = new HashMap<>();
-    private final Map<String, Integer> queriesByText = new HashMap<>();
-    private final Map<String, Integer> addresses = new HashMap<>();
-    private final ClickCurve.Fitter clicks = new ClickCurve.Fitter();
-    private final Set<Integer> brandQueries = new HashSet<>();
+    private final ReportedDemand demand;
     private final Map<Long, Item> items = new HashMap<>();
     private final List<Waiting> waiting = new ArrayList<>();
-    private final Map<Integer, Long> itemOf = new TreeMap<>();
-    private final DemandTally tally;
     private final int today;
-    private int firstDay = Integer.MAX_VALUE;
-    private List<DemandTally.Line> lastLines;
     private Fittings fittings;
     private int[] topics;
-    private Map<Integer, DemandTally.Line> sums;
+    private List<DemandTally.Line> lastLines;
     private List<List<DemandTally.Line>> lastOfKeyword;
-    private long rows;
-    private long withoutPosition;
-    private long tooManyClicks;
-    private final Map<Integer, Long> rowsOfAddress = new HashMap<>();
 
     /**
      * Begins.
@@ -102,7 +84,7 @@ public final class Aiming {
         names.addAll(places);
         this.places = new PlacesNamed(places);
         index = new ItemIndex(language);
-        tally = new DemandTally(today - WINDOW + 1, today);
+        demand = new ReportedDemand(language, brand, today - WINDOW + 1, today);
     }
 
     private record Item(String section, int published) {}
@@ -134,52 +116,18 @@ public final class Aiming {
      * @param position 0 where not known
      */
     public void demand(String address, String query, int first, int last, long clicked, long shown, double position) {
-        int item = addresses.computeIfAbsent(PageAddress.text(address).orElse(address), any -> addresses.size());
-        int number = query(query);
-        rows++;
-        rowsOfAddress.merge(item, 1L, Long::sum);
-        if (position < 1) withoutPosition++;
-        if (clicked > shown) tooManyClicks++;
-        firstDay = Math.min(firstDay, first);
-        lastLines = null;
-        sums = null;
-        tally.add(item, number, first, last, clicked, shown, position);
-        if (!brandQueries.contains(number)) clicks.add(number, position, shown, clicked);
-    }
-
-    /** The number of a query; those that differ only in case, word form or stop words have the same. */
-    private int query(String text) {
-        Integer known = queriesByText.get(text);
-        if (known != null) return known;
-        Phrase phrase = Phrase.of(text, language);
-        Integer sameKey = queriesByKey.get(phrase.key());
-        int number = sameKey == null ? queries.size() : sameKey;
-        queriesByText.put(text, number);
-        if (sameKey != null) return number;
-        queriesByKey.put(phrase.key(), number);
-        queries.add(phrase);
-        index.learn(phrase);
-        if (brand.isIn(text)) brandQueries.add(number);
-        return number;
+        Phrase added = demand.add(address, query, first, last, clicked, shown, position);
+        if (added != null) index.learn(added);
     }
 
     /** What is reported of a query over all items, in its three windows; the line's numbers mean nothing. */
-    public DemandTally.Line demandOf(String query) {
-        Integer number = queriesByKey.get(Phrase.of(query, language).key());
-        if (number == null) return new DemandTally.Line(0, 0, NOTHING, NOTHING, NOTHING);
-        if (sums == null) sums = sumsByQuery();
-        return sums.getOrDefault(number, new DemandTally.Line(0, 0, NOTHING, NOTHING, NOTHING));
-    }
-
-    private Map<Integer, DemandTally.Line> sumsByQuery() {
-        Map<Integer, DemandTally.Line> found = new HashMap<>();
-        for (DemandTally.Line line : tally.lines()) found.merge(line.query(), line, DemandTally.Line::plus);
-        return found;
+    public synchronized DemandTally.Line demandOf(String query) {
+        return demand.sumOf(Phrase.of(query, language));
     }
 
     /** A query by its number in a better keyword. */
     public String query(int number) {
-        return queries.get(number).text();
+        return demand.queries().get(number).text();
     }
 
     /**
@@ -192,8 +140,7 @@ public final class Aiming {
         if (waiting.size() == AT_ONCE) takeIn();
         learntNames.add(texts.title());
         items.put(id, new Item(section, published));
-        Integer number = addresses.get(PageAddress.text(address).orElse(address));
-        if (number != null) itemOf.put(number, id);
+        demand.item(address, id);
     }
 
     private record Waiting(long id, ItemTexts texts) {}
@@ -208,7 +155,7 @@ public final class Aiming {
     }
 
     /** Works it all out; what a person decided stands. */
-    public AimPlan plan(Decided decided) {
+    public synchronized AimPlan plan(Decided decided) {
         Reckoning reckoning = new Reckoning();
         List<Target> targets = reckoning.finder.targets(decided);
         if (topics == null) topics = reckoning.topics().names();
@@ -216,54 +163,52 @@ public final class Aiming {
         boolean[] isBrand = new boolean[keywords.size()];
         for (int i = 0; i < isBrand.length; i++)
             isBrand[i] = brand.isIn(keywords.get(i).text());
-        ClickCurve curve = clicks.fit();
+        ClickCurve curve = demand.curve();
         List<BetterKeywords.Better> all = better(reckoning, curve, targets, decided);
         return new AimPlan(
                 targets,
                 named,
                 isBrand,
-                reckoning.ofKeyword.stream().map(Aiming::sum).toList(),
+                reckoning.ofKeyword.stream().map(ReportedDemand::sum).toList(),
                 gaps(named, unserved(isBrand, targets, all, decided)),
                 all.stream().filter(each -> each.youngUntil() == 0).toList(),
                 all.stream().filter(each -> each.youngUntil() > 0).toList(),
                 shared(reckoning, targets, decided),
                 curve,
-                reported(reckoning.ids));
+                demand.reported());
     }
 
     /** Only the targets, where little has changed since a plan. */
-    public List<Target> targets(Decided decided) {
+    public synchronized List<Target> targets(Decided decided) {
         return new Reckoning().finder.targets(decided);
     }
 
     /** The items that a keyword could live with, the best first. */
-    public List<TargetFinder.Candidate> candidates(int keyword) {
+    public synchronized List<TargetFinder.Candidate> candidates(int keyword) {
         return new Reckoning().finder.candidates(keyword);
     }
 
     /** The better keywords of items that have these targets. */
-    public List<BetterKeywords.Better> better(List<Target> targets) {
-        return better(new Reckoning(), clicks.fit(), targets, new Decided());
+    public synchronized List<BetterKeywords.Better> better(List<Target> targets) {
+        return better(new Reckoning(), demand.curve(), targets, new Decided());
     }
 
     /** The items and the demand as they are now, brought together. */
     private final class Reckoning {
-        private final List<DemandTally.Line> lines;
+        private final List<DemandTally.Line> lines = demand.lines();
         private final List<List<DemandTally.Line>> ofKeyword;
-        private final long[] ids;
+        private final long[] ids = demand.items();
         private final TargetFinder finder;
 
         private Reckoning() {
             takeIn();
-            if (lastLines == null) {
-                lastLines = tally.lines();
-                lastOfKeyword = ofKeyword(lastLines);
+            if (lastLines != lines) {
+                lastLines = lines;
+                lastOfKeyword = demand.ofKeywords(keywords);
                 fittings = new Fittings(index);
             }
-            finder = new TargetFinder(index, fittings);
-            lines = lastLines;
             ofKeyword = lastOfKeyword;
-            ids = ids();
+            finder = new TargetFinder(index, fittings);
             for (int keyword = 0; keyword < keywords.size(); keyword++) {
                 finder.keyword(keywords.get(keyword), volumes.get(keyword));
                 addRanks(finder, keyword, ofKeyword.get(keyword), ids);
@@ -279,60 +224,16 @@ public final class Aiming {
         }
     }
 
-    private List<List<DemandTally.Line>> ofKeyword(List<DemandTally.Line> lines) {
-        List<List<DemandTally.Line>> byQuery = new ArrayList<>();
-        for (int i = 0; i < queries.size(); i++) byQuery.add(null);
-        for (DemandTally.Line line : lines) {
-            if (byQuery.get(line.query()) == null) byQuery.set(line.query(), new ArrayList<>(2));
-            byQuery.get(line.query()).add(line);
-        }
-        List<List<DemandTally.Line>> found = new ArrayList<>();
-        for (Phrase keyword : keywords) {
-            Integer query = queriesByKey.get(keyword.key());
-            List<DemandTally.Line> own = query == null ? null : byQuery.get(query);
-            found.add(own == null ? List.of() : own);
-        }
-        return found;
-    }
-
     private List<SharedQueries.Shared> shared(Reckoning reckoning, List<Target> targets, Decided decided) {
-        if (rows == 0) return List.of();
         Map<Integer, Long> homes = new HashMap<>();
         targets.forEach(target -> home(homes, target.keyword(), target.item()));
         decided.homes().forEach((keyword, item) -> home(homes, keyword, item));
-        return SharedQueries.of(reckoning.lines, reckoning.ids, months(), brandQueries, homes);
+        return SharedQueries.of(reckoning.lines, reckoning.ids, demand.months(), demand.brandQueries(), homes);
     }
 
     private void home(Map<Integer, Long> homes, int keyword, long item) {
-        Integer query = queriesByKey.get(keywords.get(keyword).key());
+        Integer query = demand.query(keywords.get(keyword));
         if (query != null) homes.put(query, item);
-    }
-
-    /** A window that is hardly covered is taken for a week. */
-    private double months() {
-        return Math.max(tally.months(), LEAST_MONTHS);
-    }
-
-    private long[] ids() {
-        long[] ids = new long[addresses.size()];
-        Arrays.fill(ids, -1);
-        itemOf.forEach((number, id) -> ids[number] = id);
-        return ids;
-    }
-
-    private AimPlan.Reported reported(long[] ids) {
-        long elsewhere = 0;
-        for (Map.Entry<Integer, Long> each : rowsOfAddress.entrySet()) {
-            if (ids[each.getKey()] < 0) elsewhere += each.getValue();
-        }
-        return new AimPlan.Reported(
-                rows, elsewhere, withoutPosition, tooManyClicks, rows == 0 ? 0 : tally.missingDays(), tally.months());
-    }
-
-    private static DemandTally.Sum sum(List<DemandTally.Line> lines) {
-        DemandTally.Sum sum = NOTHING;
-        for (DemandTally.Line line : lines) sum = sum.plus(line.now());
-        return sum;
     }
 
     private static void addRanks(TargetFinder finder, int keyword, List<DemandTally.Line> lines, long[] ids) {
@@ -354,8 +255,8 @@ public final class Aiming {
 
     private List<BetterKeywords.Better> better(
             Reckoning reckoning, ClickCurve curve, List<Target> targets, Decided decided) {
-        if (rows == 0) return List.of();
-        BetterKeywords better = new BetterKeywords(index, curve, queries, brandQueries);
+        if (demand.isEmpty()) return List.of();
+        BetterKeywords better = new BetterKeywords(index, curve, demand.queries(), demand.brandQueries());
         for (int keyword = 0; keyword < keywords.size(); keyword++) {
             better.volume(keywords.get(keyword).key(), volumes.get(keyword));
         }
@@ -371,14 +272,13 @@ public final class Aiming {
             int settled = since + standard.settlingDays();
             if (since >= 0 && settled > today) better.young(ids[number], settled);
         }
-        return better.of(reckoning.lines, ids, months());
+        return better.of(reckoning.lines, ids, demand.months());
     }
 
     /** The day an item is there since: published, or first seen in demand that is older than it; negative where not known. */
     private int since(int number, Item item) {
         if (item.published >= 0) return item.published;
-        int seen = tally.firstDay(number);
-        return seen - firstDay >= NEW_ITEM ? seen : -1;
+        return demand.daysLate(number) >= NEW_ITEM ? demand.firstDay(number) : -1;
     }
 
     /** Keywords that are not the brand's, that no item serves, and that none could be aimed at. */
@@ -387,7 +287,7 @@ public final class Aiming {
         Set<Integer> served = new HashSet<>();
         targets.forEach(target -> served.add(target.keyword()));
         Set<String> wanted = new HashSet<>();
-        better.forEach(each -> wanted.add(queries.get(each.query()).key()));
+        better.forEach(each -> wanted.add(demand.queries().get(each.query()).key()));
         List<Integer> unserved = new ArrayList<>();
         for (int keyword = 0; keyword < keywords.size(); keyword++) {
             boolean hasHome = served.contains(keyword) || decided.hasHome(keyword);

@@ -343,49 +343,4 @@ public final class ItemIndex {
         for (int field = 0; field < counts.length; field++) packed |= (long) Math.min(255, counts[field]) << 8 * field;
         return packed;
     }
-
-    /** The items that hold one stem, in their order, with how often in which field (at most 255 each). */
-    private static final class Postings {
-        private static final long TELLING = mask();
-
-        private final IntSet telling = new IntSet();
-        private long changed;
-        private int[] items = new int[2];
-        private long[] counts = new long[2];
-        private int size;
-
-        private static long mask() {
-            long mask = 0;
-            for (int field = 0; field < WEIGHTS.length; field++) {
-                if ((TELLING_FIELDS & 1 << field) != 0) mask |= 0xFFL << 8 * field;
-            }
-            return mask;
-        }
-
-        private void put(int item, long count) {
-            int at = size == 0 || items[size - 1] < item ? size : -find(item) - 1;
-            if (size == items.length) {
-                items = Arrays.copyOf(items, size * 2);
-                counts = Arrays.copyOf(counts, size * 2);
-            }
-            System.arraycopy(items, at, items, at + 1, size - at);
-            System.arraycopy(counts, at, counts, at + 1, size - at);
-            items[at] = item;
-            counts[at] = count;
-            size++;
-            if ((count & TELLING) != 0) telling.add(item);
-        }
-
-        private void remove(int item) {
-            int at = find(item);
-            System.arraycopy(items, at + 1, items, at, size - at - 1);
-            System.arraycopy(counts, at + 1, counts, at, size - at - 1);
-            size--;
-            telling.remove(item);
-        }
-
-        private int find(int item) {
-            return Arrays.binarySearch(items, 0, size, item);
-        }
-    }
 }

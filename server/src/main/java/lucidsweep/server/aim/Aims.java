@@ -228,10 +228,7 @@ public class Aims {
             else decided.home(fixed.itemId(), ready.places().get(fixed.keywordId()), role(fixed));
             if (fixed.first() && fixed.keywordId() != null) decidedHomes++;
         }
-        AimPlan plan;
-        synchronized (ready) {
-            plan = ready.aiming().plan(decided);
-        }
+        AimPlan plan = ready.aiming().plan(decided);
         PlacesNamed places = new PlacesNamed(Arrays.asList(client.places().split(",")));
         transaction.executeWithoutResult(status -> store.write(propertyId, places, ready, plan));
         items.changed(propertyId);
