@@ -306,3 +306,35 @@ it("lists the tags of a shop, and leads from one to its items and to edits that 
     "/p/7/rewrite?q=paddle&tool=replace-tag&on=tags&find=paddle&with=ash+paddle",
   );
 });
+
+it("narrows the keywords by what there is to choose, and keeps that in the address", async () => {
+  show(<Aim />, "/p/7/aim");
+  await screen.findByText("sea cave tour");
+  await userEvent.selectOptions(screen.getByLabelText("Intent"), await screen.findByText("transactional (2)"));
+  expect(place).toBe("/p/7/aim?intent=transactional");
+  await userEvent.selectOptions(screen.getByLabelText("Place"), "Gull Cove");
+  await userEvent.selectOptions(screen.getByLabelText("Season"), "yes");
+  await waitFor(() =>
+    expect(asked(KEYWORDS).slice(-1)[0].query).toMatchObject({
+      intent: "transactional",
+      place: "Gull Cove",
+      season: "yes",
+    }),
+  );
+  await userEvent.selectOptions(screen.getByLabelText("Intent"), "");
+  expect(place).toBe("/p/7/aim?place=Gull+Cove&season=yes");
+});
+
+it("says what will stand in an empty place, and what went wrong", async () => {
+  serve("GET /api/properties/7/better", { total: 0, rows: [] });
+  const first = show(<Aim />, "/p/7/aim?side=better");
+  expect(await screen.findByText(/They are found in the demand/)).toBeTruthy();
+  fireEvent.click(screen.getByLabelText("Too early"));
+  expect(await screen.findByText("No young item begins to rank for anything better.")).toBeTruthy();
+  expect(place).toBe("/p/7/aim?side=better&young=true");
+  first.unmount();
+  serve("GET /api/properties/7/aim", new Problem(500, "the demand cannot be read"));
+  serve("GET /api/properties/7/demand/source", { address: "" });
+  show(<Aim />, "/p/7/aim?side=demand");
+  expect(await screen.findByText("the demand cannot be read")).toBeTruthy();
+});

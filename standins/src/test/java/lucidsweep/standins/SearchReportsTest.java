@@ -3,7 +3,11 @@ package lucidsweep.standins;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.io.IOException;
 import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -91,5 +95,45 @@ class SearchReportsTest {
         assertThat(better)
                 .hasSize(12)
                 .allSatisfy((path, count) -> assertThat(count).isEqualTo(1));
+    }
+
+    @Test
+    void isServedPageByPageAndGoesOnWithTime() throws IOException, InterruptedException {
+        try (Website website = Website.ofDemo(DEMO, 0)) {
+            HttpClient http = HttpClient.newHttpClient();
+            URI start = website.address().resolve("/search/demand");
+            int before = all(http, start);
+            assertThat(before).isGreaterThan(30_000);
+            URI clock = website.address().resolve("/search/clock?days=14");
+            http.send(
+                    HttpRequest.newBuilder(clock)
+                            .POST(HttpRequest.BodyPublishers.noBody())
+                            .build(),
+                    HttpResponse.BodyHandlers.discarding());
+            HttpResponse<String> first = asked(http, start);
+            assertThat(first.headers().firstValue("Link")).hasValue("</search/demand?page=2>; rel=\"next\"");
+            assertThat(first.body()).contains("\"from\":\"2025-08-04\"").doesNotContain("\"from\":\"2025-07-21\"");
+        }
+    }
+
+    private static int all(HttpClient http, URI start) throws IOException, InterruptedException {
+        int rows = 0;
+        for (URI at = start; at != null; ) {
+            HttpResponse<String> answer = asked(http, at);
+            rows += answer.body().split("\"query\"").length - 1;
+            String next = answer.headers().firstValue("Link").orElse("");
+            at = next.isEmpty() ? null : at.resolve(next.substring(1, next.indexOf('>')));
+        }
+        return rows;
+    }
+
+    /** Asks again where a rest is asked for or a fault is made. */
+    private static HttpResponse<String> asked(HttpClient http, URI address) throws IOException, InterruptedException {
+        HttpResponse<String> answer;
+        do {
+            answer = http.send(HttpRequest.newBuilder(address).build(), HttpResponse.BodyHandlers.ofString());
+            assertThat(answer.statusCode()).isIn(200, 429, 500);
+        } while (answer.statusCode() != 200);
+        return answer;
     }
 }

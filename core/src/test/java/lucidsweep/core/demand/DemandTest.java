@@ -203,4 +203,27 @@ class DemandTest {
                 .isSortedAccordingTo(
                         Comparator.comparingInt(DemandTally.Line::item).thenComparingInt(DemandTally.Line::query));
     }
+
+    @Test
+    void whateverIsReportedTheCurveIsOneThatFallsWithinItsSpread() {
+        for (int seed = 0; seed < 200; seed++) {
+            Random random = new Random(seed);
+            ClickCurve.Fitter fitter = new ClickCurve.Fitter();
+            for (int row = random.nextInt(400); row > 0; row--) {
+                long shown = random.nextInt(3) == 0 ? 0 : (long) Math.exp(random.nextDouble() * 12);
+                fitter.add(random.nextLong(), random.nextDouble() * 40 - 3, shown, (long)
+                        (shown * random.nextDouble() * 1.5));
+            }
+            ClickCurve curve = fitter.fit();
+            double before = 1;
+            for (ClickCurve.Point point : curve.points()) {
+                assertThat(point.rate()).as("seed %d", seed).isBetween(0.0, before);
+                assertThat(point.low()).isBetween(0.0, point.rate());
+                assertThat(point.high()).isBetween(point.rate(), 1.0);
+                before = point.rate();
+            }
+            assertThat(curve.rate(0)).isEqualTo(curve.rate(1));
+            assertThat(curve.rate(500)).isBetween(0.0, curve.rate(20));
+        }
+    }
 }

@@ -1,0 +1,116 @@
+package lucidsweep.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.function.Predicate;
+import lucidsweep.server.RunningApplication.Api;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+/** However the table is sorted and narrowed, it is the same keywords. */
+@ExtendWith(RunningApplication.class)
+class KeywordTableTest {
+
+    private static final String[] ACTS = {"hire", "best", "how to mend", "guide", "old"};
+    private static final String[] THINGS = {"kayak", "canoe", "paddle", "oar"};
+    private static final String[] PLACES = {"", " gull cove", " fennick"};
+
+    private Shop shop;
+
+    @BeforeEach
+    void sixtyKeywords(Api api) {
+        shop = new Shop(api, "id,title\nA1,Kayak hire\nA2,Old oars from Fennick\nA3,Canoe guide\n");
+        StringBuilder list = new StringBuilder("keyword,volume,competition,country");
+        for (int month = 0; month < 24; month++)
+            list.append(",%d-%02d".formatted(2024 + (month + 10) / 12, (month + 10) % 12 + 1));
+        int i = 0;
+        for (String act : ACTS) {
+            for (String thing : THINGS) {
+                for (String place : PLACES) {
+                    list.append("\n%s %s%s,%s,%s,gb"
+                            .formatted(
+                                    act,
+                                    thing,
+                                    place,
+                                    i % 7 == 0 ? "" : i * 37 % 500,
+                                    List.of("low", "high").get(i % 2)));
+                    for (int month = 0; month < 24; month++)
+                        list.append(',').append(month % 12 == 8 && i % 3 == 0 ? 900 : 100);
+                    i++;
+                }
+            }
+        }
+        shop.post("/keywords", "{\"text\":\"" + list.toString().replace("\n", "\\n") + "\"}");
+    }
+
+    private List<JsonNode> rows(String query) {
+        List<JsonNode> rows = new ArrayList<>();
+        shop.get("/keywords?count=500" + query).json().path("rows").forEach(rows::add);
+        return rows;
+    }
+
+    @Test
+    void everyFilterTakesWhatItSaysAndNothingElse() {
+        List<JsonNode> all = rows("");
+        assertThat(all).hasSize(60);
+        Map<String, Predicate<JsonNode>> filters = Map.of(
+                "&q=KAYAK", row -> row.path("phrase").asString().contains("kayak"),
+                "&home=with", row -> !row.path("itemId").isNull(),
+                "&home=without", row -> row.path("itemId").isNull(),
+                "&home=primary", row -> row.path("role").asString("").equals("primary"),
+                "&home=secondary", row -> row.path("role").asString("").equals("secondary"),
+                "&intent=informational", row -> row.path("intent").asString().equals("informational"),
+                "&season=yes", row -> !row.path("peaks").asString().isEmpty(),
+                "&brand=yes", row -> row.path("brand").asBoolean(),
+                "&q=oar&intent=commercial",
+                        row -> row.path("phrase").asString().contains("oar")
+                                && row.path("intent").asString().equals("commercial"));
+        filters.forEach((query, takes) -> assertThat(rows(query))
+                .as(query)
+                .containsExactlyElementsOf(all.stream().filter(takes).toList()));
+        assertThat(rows("&season=yes")).hasSize(20).allSatisfy(row -> {
+            assertThat(row.path("peaks").asString()).isEqualTo("July");
+            assertThat(row.path("lastMonth").asString()).isEqualTo("2026-10");
+            assertThat(row.path("monthly")).hasSize(24);
+        });
+    }
+
+    @Test
+    void everyOrderIsAnOrderInBothDirections() {
+        Map<String, Function<JsonNode, String>> keys = Map.of(
+                "phrase", row -> row.path("phrase").asString(),
+                "volume",
+                        row -> row.path("volume").isNull()
+                                ? ""
+                                : String.format(
+                                        Locale.ROOT, "%09d", row.path("volume").asLong()),
+                "intent", row -> row.path("intent").asString(),
+                "topic", row -> row.path("topic").asString(),
+                "competition", row -> row.path("competition").asString(),
+                "address", row -> row.path("address").asString(""));
+        keys.forEach((sort, key) -> {
+            Comparator<JsonNode> order = Comparator.comparing(key);
+            assertThat(rows("&desc=false&sort=" + sort)).as(sort).hasSize(60).isSortedAccordingTo(order);
+            assertThat(rows("&sort=" + sort)).as(sort + " falling").hasSize(60).isSortedAccordingTo(order.reversed());
+        });
+        List<String> paged = new ArrayList<>();
+        for (int from = 0; from < 60; from += 7) {
+            shop.get("/keywords?sort=intent&count=7&from=" + from)
+                    .json()
+                    .path("rows")
+                    .forEach(row -> paged.add(row.path("phrase").asString()));
+        }
+        assertThat(paged).hasSize(60).doesNotHaveDuplicates();
+        assertThat(shop.get("/keywords?from=900").json().path("rows")).isEmpty();
+        assertThat(shop.get("/keywords.csv?intent=informational").body().lines())
+                .hasSize(rows("&intent=informational").size() + 1);
+    }
+}
