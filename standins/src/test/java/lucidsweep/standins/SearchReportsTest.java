@@ -28,6 +28,8 @@ class SearchReportsTest {
                     + "\"country\":\"(gb|ie)\",\"from\":\"([\\d-]+)\",\"to\":\"([\\d-]+)\",\"clicks\":(\\d+),"
                     + "\"impressions\":(\\d+),\"position\":([\\d.]+)\\}");
 
+    private static final List<String> ROWS = rows(0);
+
     private static List<String> rows(int daysLater) {
         return SearchReports.rows(MARKET, SITE, SearchReports.FIRST_TODAY.plusDays(daysLater));
     }
@@ -35,7 +37,7 @@ class SearchReportsTest {
     @Test
     void seventyWeeksAreReportedADayLateAndNothingThatIsSeldomShown() {
         Set<String> weeks = new HashSet<>();
-        for (String row : rows(0)) {
+        for (String row : ROWS) {
             Matcher parts = ROW.matcher(row);
             assertThat(parts.matches()).as(row).isTrue();
             weeks.add(parts.group(4));
@@ -49,11 +51,11 @@ class SearchReportsTest {
 
     @Test
     void timeOnlyAddsToWhatWasReported() {
-        assertThat(rows(0)).isEqualTo(rows(0)).isEqualTo(rows(6));
+        assertThat(rows(6)).isEqualTo(ROWS);
         List<String> later = rows(7);
         assertThat(later).anyMatch(row -> row.contains("\"from\":\"2026-11-23\""));
         assertThat(new HashSet<>(later))
-                .containsAll(rows(0).stream()
+                .containsAll(ROWS.stream()
                         .filter(row -> !row.contains("\"from\":\"2025-07-21\""))
                         .toList());
     }
@@ -64,7 +66,7 @@ class SearchReportsTest {
         Set<String> brand = new HashSet<>();
         for (SearchMarket.Truth truth : MARKET.truths()) if (truth.kind().equals("brand")) brand.add(truth.query());
         double[] brandSums = new double[2];
-        for (String row : rows(0)) {
+        for (String row : ROWS) {
             Matcher parts = ROW.matcher(row);
             if (!parts.matches()) continue;
             int position = (int) Math.round(Double.parseDouble(parts.group(8)));
