@@ -54,10 +54,10 @@ class SearchReportsTest {
         assertThat(rows(6)).isEqualTo(ROWS);
         List<String> later = rows(7);
         assertThat(later).anyMatch(row -> row.contains("\"from\":\"2026-11-23\""));
-        assertThat(new HashSet<>(later))
-                .containsAll(ROWS.stream()
-                        .filter(row -> !row.contains("\"from\":\"2025-07-21\""))
-                        .toList());
+        List<String> stillTold = ROWS.stream()
+                .filter(row -> !row.contains("\"from\":\"2025-07-21\""))
+                .toList();
+        assertThat(new HashSet<>(later).containsAll(stillTold)).isTrue();
     }
 
     @Test
