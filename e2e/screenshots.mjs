@@ -45,18 +45,20 @@ for (let state = "running"; state === "running"; ) {
   await page.waitForTimeout(200);
   state = (await (await fetch(`http://127.0.0.1:${port}/api/jobs/${jobId}`)).json()).state;
 }
-await show("/p/1/gather/compare?kind=CHANGED&field=title", "as they were");
+const sweeps = await (await fetch(`http://127.0.0.1:${port}/api/properties/1/sweeps`)).json();
+const [after, before] = sweeps.filter((sweep) => sweep.kind === "crawl").map((sweep) => sweep.id);
+await show(`/p/1/gather/compare?before=${before}&after=${after}&kind=CHANGED&field=title`, "as they were");
 await page.getByRole("grid").click({ position: { x: 400, y: 75 } });
 await page.getByText("nobody here drafted it").first().waitFor();
 await shoot("compare");
 await show("/p/3/gather", "tbk-v001");
 await shoot("videos");
-await show("/p/1/aim", "kayaking fennick");
-await page.getByText("seals saltmeadow").first().click();
+await show("/p/1/aim", "319 keywords");
+await page.locator("[data-column=phrase]").getByText("seals saltmeadow").click();
 await page.getByText("its home, secondary").waitFor();
 await shoot("aim");
 await show("/p/1/aim?side=better", "sunrise heron creek");
-await page.getByText("sunrise heron creek").first().click();
+await page.locator("[data-column=query]").getByText("sunrise heron creek").click();
 await page.getByText("What it could bring").waitFor();
 await shoot("better-keywords");
 await show("/p/1/aim?side=pages", "Women kayaking group");
