@@ -3,6 +3,9 @@ package lucidsweep.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.server.RunningApplication.Reply;
 import org.junit.jupiter.api.BeforeEach;
@@ -174,5 +177,69 @@ class BetterTest {
         tagged.type("B1", "tags", "oar");
         assertThat(tagged.get("/tags").json().path("rows").path(0).path("items").asInt())
                 .isEqualTo(2);
+    }
+
+    @Test
+    void whatIsAnotherPropertysIsLeftAloneAndBadOrdersAreRefusedInWords(Api api) {
+        Shop other = new Shop(api, CSV);
+        String id = "[" + better().path(0).path("id") + "]";
+        assertThat(other.post("/better/accept", id).status()).isEqualTo(409);
+        assertThat(other.post("/better/refuse", id).status()).isEqualTo(409);
+        assertThat(better()).isNotEmpty();
+        String keyword = keyword("spray deck").path("id").toString();
+        other.post("/keywords/topic", "{\"ids\":[" + keyword + "],\"topic\":\"stolen\"}");
+        other.post("/keywords/intent", "{\"ids\":[" + keyword + "],\"intent\":\"NAVIGATIONAL\"}");
+        shop.importFile(CSV);
+        assertThat(keyword("spray deck").path("topic").asString()).isEqualTo("spray deck");
+        assertThat(keyword("spray deck").path("intent").asString()).isEqualTo("commercial");
+        assertThat(shop.post("/keywords/topic", "{\"ids\":[" + keyword + "]}").status())
+                .isBetween(400, 422);
+        assertThat(shop.post("/keywords/intent", "{\"intent\":\"COMMERCIAL\"}").status())
+                .isBetween(400, 422);
+        String endless = "{\"ids\":[" + keyword + "],\"topic\":\"" + "x".repeat(201) + "\"}";
+        assertThat(shop.post("/keywords/topic", endless).problem()).contains("201 characters, at most 200");
+        assertThat(shop.get("/better?count=-5").json().path("rows")).isEmpty();
+        assertThat(shop.get("/tags?count=-5&from=-3").json().path("rows")).isEmpty();
+    }
+
+    @Test
+    void aBrandThatIsGivenLaterCountsFromThenOn(Api api) {
+        long id = api.get("/api/properties/" + shop.property())
+                .json()
+                .path("clientId")
+                .asLong();
+        String client = "{\"name\":\"Somebody\",\"brand\":\"Ash Paddle\",\"places\":\"\"}";
+        assertThat(api.method("PUT", "/api/clients/" + id, client).status()).isEqualTo(200);
+        shop.post("/targets/free", "{\"ids\":[" + shop.itemId("A3") + "]}");
+        assertThat(better()).as("the brand's queries are no better keywords").isEmpty();
+        assertThat(api.method("PUT", "/api/clients/" + id, client.replace("Ash Paddle", ""))
+                        .status())
+                .isEqualTo(200);
+    }
+
+    @Test
+    void targetsSetWhileOthersAreWorkedOutStandAndNothingFails() throws InterruptedException {
+        long keyword = keyword("wooden oars").path("id").asLong();
+        long item = shop.itemId("A3");
+        List<Integer> answers = Collections.synchronizedList(new ArrayList<>());
+        List<Thread> threads = new ArrayList<>();
+        for (int i = 0; i < 4; i++) {
+            int number = i;
+            threads.add(new Thread(() -> {
+                for (int round = 0; round < 6; round++) {
+                    Reply answer = number % 2 == 0
+                            ? shop.post(
+                                    "/targets",
+                                    "{\"selection\":{\"ids\":[" + item + "]},\"keywordId\":" + keyword + "}")
+                            : shop.post("/keywords", "{\"text\":\"oar " + number + " of " + round + "\"}");
+                    answers.add(answer.status());
+                }
+            }));
+        }
+        threads.forEach(Thread::start);
+        for (Thread thread : threads) thread.join();
+        assertThat(answers).hasSize(24).containsOnly(200);
+        assertThat(shop.row("A3").path("aim").path("keyword").asString()).isEqualTo("wooden oars");
+        assertThat(shop.row("A3").path("aim").path("byHand").asBoolean()).isTrue();
     }
 }

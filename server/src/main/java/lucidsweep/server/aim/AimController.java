@@ -1,5 +1,7 @@
 package lucidsweep.server.aim;
 
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -66,18 +68,18 @@ class AimController {
     }
 
     /** A topic for keywords; blank lets it be worked out. */
-    record TopicOrder(List<Long> ids, String topic) {}
+    record TopicOrder(@NotNull List<Long> ids, @NotNull String topic) {}
 
     @PostMapping("/keywords/topic")
-    void setTopic(@PathVariable long propertyId, @RequestBody TopicOrder order) {
+    void setTopic(@PathVariable long propertyId, @Valid @RequestBody TopicOrder order) {
         aims.setTopic(propertyId, order.ids(), order.topic());
     }
 
     /** An intent for keywords; null lets it be worked out. */
-    record IntentOrder(List<Long> ids, Intent.Kind intent) {}
+    record IntentOrder(@NotNull List<Long> ids, Intent.Kind intent) {}
 
     @PostMapping("/keywords/intent")
-    void setIntent(@PathVariable long propertyId, @RequestBody IntentOrder order) {
+    void setIntent(@PathVariable long propertyId, @Valid @RequestBody IntentOrder order) {
         aims.setIntent(propertyId, order.ids(), order.intent());
     }
 

@@ -5,7 +5,6 @@ import java.util.Map;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
-import org.apache.ibatis.annotations.Options;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
@@ -65,23 +64,6 @@ interface AimMapper {
                 cast(#{lastMonth} as varchar array))""")
     void insertAll(Map<String, Object[]> rows);
 
-    /** Receives the id of a new keyword. */
-    final class NewKeyword {
-        long id;
-    }
-
-    @Insert("""
-            insert into keyword (property_id, phrase, phrase_key, volume, competition, country, monthly, last_month)
-            values (#{propertyId}, #{phrase}, #{key}, #{figures.volume}, #{figures.competition}, #{figures.country},
-                #{figures.monthly}, #{figures.lastMonth})""")
-    @Options(useGeneratedKeys = true, keyProperty = "row.id", keyColumn = "id")
-    void insert(
-            @Param("row") NewKeyword row,
-            @Param("propertyId") long propertyId,
-            @Param("phrase") String phrase,
-            @Param("key") String key,
-            @Param("figures") Figures figures);
-
     @Update("""
             update keyword set volume = coalesce(#{figures.volume}, volume),
                 competition = case when #{figures.competition} = '' then competition else #{figures.competition} end,
@@ -91,13 +73,15 @@ interface AimMapper {
             where id = #{id}""")
     void update(@Param("id") long id, @Param("figures") Figures figures);
 
-    @Update("update keyword set topic = #{topic}, topic_by_hand = #{topic} <> '' where id = #{id}")
-    void setTopic(long id, String topic);
+    @Update("""
+            update keyword set topic = #{topic}, topic_by_hand = #{topic} <> ''
+            where property_id = #{propertyId} and id = any(#{ids})""")
+    void setTopic(@Param("propertyId") long propertyId, @Param("ids") Object[] ids, @Param("topic") String topic);
 
     @Update("""
             update keyword set intent = #{intent}, intent_by_hand = #{intent} <> '', intent_reason = 'set by hand'
-            where id = #{id}""")
-    void setIntent(long id, String intent);
+            where property_id = #{propertyId} and id = any(#{ids})""")
+    void setIntent(@Param("propertyId") long propertyId, @Param("ids") Object[] ids, @Param("intent") String intent);
 
     /** What is worked out of a keyword. */
     record WorkedOut(
@@ -124,19 +108,23 @@ interface AimMapper {
                 k.position = s.position""")
     void setWorkedOut(Map<String, Object[]> rows);
 
-    /** A target that was worked out. */
+    /** A target that was worked out; what was decided or removed meanwhile goes before it. */
     record NewTarget(long itemId, long propertyId, long keywordId, double score, String reason) {}
 
     String NEW_TARGETS = """
             select item, property, keyword, false, score, reason from unnest(cast(#{itemId} as bigint array),
                 cast(#{propertyId} as bigint array), cast(#{keywordId} as bigint array),
                 cast(#{score} as double precision array), cast(#{reason} as varchar array))
-                as u(item, property, keyword, score, reason)""";
+                as u(item, property, keyword, score, reason)
+            where exists (select 1 from keyword k where k.id = keyword)
+            """;
 
-    @Insert("insert into target (item_id, property_id, keyword_id, by_hand, score, reason) " + NEW_TARGETS)
+    @Insert("insert into target (item_id, property_id, keyword_id, by_hand, score, reason) " + NEW_TARGETS
+            + "and not exists (select 1 from target t where t.item_id = item)")
     void insertTargets(Map<String, Object[]> rows);
 
-    @Insert("insert into second_target (item_id, property_id, keyword_id, by_hand, score, reason) " + NEW_TARGETS)
+    @Insert("insert into second_target (item_id, property_id, keyword_id, by_hand, score, reason) " + NEW_TARGETS
+            + "and not exists (select 1 from second_target t where t.keyword_id = keyword)")
     void insertSecondTargets(Map<String, Object[]> rows);
 
     @Delete("delete from second_target where property_id = #{propertyId} and not by_hand")
@@ -186,8 +174,10 @@ interface AimMapper {
     @Select("select count(*) " + BETTER)
     long countBetter(long propertyId, boolean young);
 
-    @Select("select b.*, i.address from better b join item i on i.id = b.item_id where b.id = #{id}")
-    BetterRow betterOf(long id);
+    @Select("""
+            select b.*, i.address from better b join item i on i.id = b.item_id
+            where b.property_id = #{propertyId} and b.id = any(#{ids}) order by b.gain desc, b.id""")
+    List<BetterRow> betterOf(@Param("propertyId") long propertyId, @Param("ids") Object[] ids);
 
     @Insert("merge into better_refused (item_id, query) key (item_id, query) values (#{itemId}, #{query})")
     void refuse(long itemId, String query);

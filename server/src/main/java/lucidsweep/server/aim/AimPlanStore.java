@@ -44,6 +44,14 @@ class AimPlanStore {
         mapper.setSummary(propertyId, json.writeValueAsString(summary(ready, plan)));
     }
 
+    /** What was worked out besides the targets; empty where nothing was yet. */
+    AimSummary summary(long propertyId) {
+        String summary = mapper.summary(propertyId);
+        return summary == null
+                ? new AimSummary("", "", 0, 0, 0, 0, 0, 0, "", List.of(), List.of(), List.of())
+                : json.readValue(summary, AimSummary.class);
+    }
+
     private void writeTargets(long propertyId, Aimings.Ready ready, AimPlan plan) {
         mapper.deleteWorkedOut(propertyId);
         mapper.deleteSecondWorkedOut(propertyId);

@@ -8,6 +8,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.concurrent.ConcurrentHashMap;
 import lucidsweep.core.aim.Aiming;
 import lucidsweep.core.keyword.ItemTexts;
@@ -37,6 +38,7 @@ class Aimings {
     private final Reports reports;
     private final JsonMapper json;
     private final Map<Long, SoftReference<Ready>> kept = new ConcurrentHashMap<>();
+    private final Map<Long, Long> changes = new ConcurrentHashMap<>();
 
     Aimings(AimMapper mapper, Clients clients, Items items, Reports reports, JsonMapper json) {
         this.mapper = mapper;
@@ -51,25 +53,37 @@ class Aimings {
      *
      * @param places the place of each keyword, by its id
      * @param today the last day that demand is reported of
+     * @param client whose brand and places it was made with
+     * @param language that its words were taken apart in
      */
-    record Ready(Aiming aiming, List<Keyword> keywords, Map<Long, Integer> places, LocalDate today) {}
+    record Ready(
+            Aiming aiming,
+            List<Keyword> keywords,
+            Map<Long, Integer> places,
+            LocalDate today,
+            Client client,
+            String language) {}
 
-    /** Something other than a decision has changed. */
+    /** Something other than a decision has changed; what is being made ready meanwhile is not kept. */
     void forget(long propertyId) {
+        changes.merge(propertyId, 1L, Long::sum);
         kept.remove(propertyId);
     }
 
     Ready of(long propertyId) {
+        Property property = clients.property(propertyId);
+        Client client = clients.client(property.clientId());
         SoftReference<Ready> before = kept.get(propertyId);
         Ready ready = before == null ? null : before.get();
-        if (ready != null) return ready;
-        Ready made = make(clients.property(propertyId));
-        kept.put(propertyId, new SoftReference<>(made));
+        boolean stands = ready != null && ready.client.equals(client) && ready.language.equals(property.language());
+        if (stands) return ready;
+        Long asOf = changes.get(propertyId);
+        Ready made = make(property, client);
+        if (Objects.equals(asOf, changes.get(propertyId))) kept.put(propertyId, new SoftReference<>(made));
         return made;
     }
 
-    private Ready make(Property property) {
-        Client client = clients.client(property.clientId());
+    private Ready make(Property property, Client client) {
         String last = reports.lastDay(property.id());
         LocalDate today = last.isEmpty() ? LocalDate.now(ZoneOffset.UTC) : LocalDate.parse(last);
         int day = (int) today.toEpochDay();
@@ -91,7 +105,7 @@ class Aimings {
             aiming.commonEndings(endings(property));
             items.forEachDetail(property.id(), chunk -> chunk.forEach(item -> add(aiming, item)));
         }
-        return new Ready(aiming, keywords, places, today);
+        return new Ready(aiming, keywords, places, today, client, property.language());
     }
 
     private static void add(Aiming aiming, Reports.Demand row, int today) {

@@ -13,6 +13,7 @@ import lucidsweep.core.keyword.Intent;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.PlacesNamed;
 import lucidsweep.core.keyword.Target;
+import lucidsweep.core.keyword.TargetFinder;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
@@ -34,6 +35,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class Aims {
 
     private static final int AT_ONCE = 1_000;
+    private static final int LONGEST_TOPIC = 200;
 
     private final AimMapper mapper;
     private final Clients clients;
@@ -95,15 +97,12 @@ public class Aims {
                 mapper.insertAll(Columns.of(rows.subList(start, Math.min(rows.size(), start + AT_ONCE))));
             }
         });
-        aimings.forget(propertyId);
         return new Added(
-                added.size(), list.lines().size() - added.size(), list.unreadable(), list.notes(), workOut(propertyId));
-    }
-
-    private long insert(long propertyId, String phrase, String key, AimMapper.Figures figures) {
-        AimMapper.NewKeyword row = new AimMapper.NewKeyword();
-        mapper.insert(row, propertyId, phrase, key, figures);
-        return row.id;
+                added.size(),
+                list.lines().size() - added.size(),
+                list.unreadable(),
+                list.notes(),
+                workOutAnew(propertyId));
     }
 
     private static AimMapper.Figures figures(KeywordList.Line line, String lastMonth) {
@@ -125,8 +124,7 @@ public class Aims {
                 mapper.delete(id);
             }
         });
-        aimings.forget(propertyId);
-        workOut(propertyId);
+        workOutAnew(propertyId);
     }
 
     /** The items that a keyword could live with, the best first. */
@@ -134,23 +132,29 @@ public class Aims {
         Aimings.Ready ready = aimings.of(propertyId);
         Integer place = ready.places().get(keywordId);
         if (place == null) throw Refusal.notFound("there is no keyword " + keywordId + " in this property");
-        return ready.aiming().candidates(place).stream()
-                .map(each ->
-                        new PossibleHome(each.item(), items.row(each.item()).address(), each.score(), each.reason()))
+        List<TargetFinder.Candidate> candidates = ready.aiming().candidates(place);
+        Map<Long, String> addresses = new HashMap<>();
+        mapper.addresses(candidates.stream().map(TargetFinder.Candidate::item).toArray())
+                .forEach(each -> addresses.put(each.id(), each.address()));
+        return candidates.stream()
+                .map(each -> new PossibleHome(each.item(), addresses.get(each.item()), each.score(), each.reason()))
                 .toList();
     }
 
     /** Puts keywords under a topic by hand; a blank one lets it be worked out again. */
     void setTopic(long propertyId, List<Long> keywordIds, String topic) {
-        transaction.executeWithoutResult(status -> keywordIds.forEach(id -> mapper.setTopic(id, topic.strip())));
+        if (topic.length() > LONGEST_TOPIC) {
+            throw Refusal.badInput(
+                    "the topic has " + topic.length() + " characters, at most " + LONGEST_TOPIC + " are expected");
+        }
+        mapper.setTopic(propertyId, keywordIds.toArray(), topic.strip());
         if (topic.isBlank()) workOut(propertyId);
         else items.changed(propertyId);
     }
 
     /** Settles the intent of keywords by hand; null lets it be worked out again. */
     void setIntent(long propertyId, List<Long> keywordIds, Intent.Kind intent) {
-        transaction.executeWithoutResult(
-                status -> keywordIds.forEach(id -> mapper.setIntent(id, intent == null ? "" : intent.code())));
+        mapper.setIntent(propertyId, keywordIds.toArray(), intent == null ? "" : intent.code());
         if (intent == null) workOut(propertyId);
         else items.changed(propertyId);
     }
@@ -161,12 +165,11 @@ public class Aims {
         List<Long> ids = new ArrayList<>();
         for (String query : queries) {
             String key = Phrase.of(query, words).key();
-            Long known = mapper.find(propertyId, key);
-            if (known == null) {
-                aimings.forget(propertyId);
-                known = insert(propertyId, query, key, new AimMapper.Figures(null, "", "", "", ""));
+            if (mapper.find(propertyId, key) == null) {
+                AimMapper.Figures nothing = new AimMapper.Figures(null, "", "", "", "");
+                mapper.insertAll(Columns.of(List.of(AimMapper.NewRow.of(propertyId, query, key, nothing))));
             }
-            ids.add(known);
+            ids.add(mapper.find(propertyId, key));
         }
         return ids;
     }
@@ -206,14 +209,18 @@ public class Aims {
 
     @EventListener
     void sweepEnded(SweepEnded sweep) {
-        aimings.forget(sweep.propertyId());
-        workOut(sweep.propertyId());
+        workOutAnew(sweep.propertyId());
     }
 
     @EventListener
     void demandChanged(DemandChanged demand) {
-        aimings.forget(demand.propertyId());
-        workOut(demand.propertyId());
+        workOutAnew(demand.propertyId());
+    }
+
+    /** The same after keywords, items or demand have changed, once that is committed. */
+    int workOutAnew(long propertyId) {
+        aimings.forget(propertyId);
+        return workOut(propertyId);
     }
 
     /** Works out the targets of all indexable items, but for those set by hand; returns how many have one. */
@@ -224,8 +231,9 @@ public class Aims {
         Decided decided = new Decided();
         int decidedHomes = 0;
         for (AimMapper.ByHand fixed : mapper.byHand(propertyId)) {
+            Integer place = ready.places().get(fixed.keywordId());
             if (fixed.keywordId() == null) decided.clear(fixed.itemId());
-            else decided.home(fixed.itemId(), ready.places().get(fixed.keywordId()), role(fixed));
+            else if (place != null) decided.home(fixed.itemId(), place, role(fixed));
             if (fixed.first() && fixed.keywordId() != null) decidedHomes++;
         }
         AimPlan plan = ready.aiming().plan(decided);

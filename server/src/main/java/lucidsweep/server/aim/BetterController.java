@@ -12,7 +12,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
-import tools.jackson.databind.json.JsonMapper;
 
 @RestController
 @RequestMapping("/api/properties/{propertyId}")
@@ -22,14 +21,12 @@ class BetterController {
 
     private final Betters betters;
     private final Tags tags;
-    private final AimMapper mapper;
-    private final JsonMapper json;
+    private final AimPlanStore store;
 
-    BetterController(Betters betters, Tags tags, AimMapper mapper, JsonMapper json) {
+    BetterController(Betters betters, Tags tags, AimPlanStore store) {
         this.betters = betters;
         this.tags = tags;
-        this.mapper = mapper;
-        this.json = json;
+        this.store = store;
     }
 
     @GetMapping("/better")
@@ -82,16 +79,14 @@ class BetterController {
             @RequestParam(defaultValue = "200") int count) {
         List<TagRow> all = tags.rows(propertyId, kind, sort, desc);
         int start = Math.min(Math.max(0, from), all.size());
-        return new Page<>(all.size(), all.subList(start, Math.min(all.size(), start + Math.min(count, ALL))));
+        int end = Math.min(all.size(), start + Math.max(0, Math.min(count, ALL)));
+        return new Page<>(all.size(), all.subList(start, end));
     }
 
     /** What was worked out besides the targets; empty where nothing was yet. */
     @GetMapping("/aim")
     AimSummary summary(@PathVariable long propertyId) {
-        String summary = mapper.summary(propertyId);
-        return summary == null
-                ? new AimSummary("", "", 0, 0, 0, 0, 0, 0, "", List.of(), List.of(), List.of())
-                : json.readValue(summary, AimSummary.class);
+        return store.summary(propertyId);
     }
 
     @GetMapping("/pages-to-add.csv")

@@ -32,7 +32,7 @@ class Betters {
         clients.property(propertyId);
         return new Page<>(
                 mapper.countBetter(propertyId, young),
-                mapper.better(propertyId, young, Math.max(0, from), Math.min(count, MOST_AT_ONCE)));
+                mapper.better(propertyId, young, Math.max(0, from), Math.max(0, Math.min(count, MOST_AT_ONCE))));
     }
 
     /**
@@ -47,7 +47,7 @@ class Betters {
     Accepted accept(long propertyId, List<Long> ids) {
         List<BetterRow> chosen = new ArrayList<>();
         Set<Long> items = new HashSet<>();
-        for (BetterRow row : rows(ids)) if (items.add(row.itemId())) chosen.add(row);
+        for (BetterRow row : rows(propertyId, ids)) if (items.add(row.itemId())) chosen.add(row);
         List<Long> keywords = transaction.execute(status -> {
             List<Long> made = aims.keywordsOf(
                     propertyId, chosen.stream().map(BetterRow::query).toList());
@@ -57,24 +57,20 @@ class Betters {
             }
             return made;
         });
-        aims.workOut(propertyId);
+        aims.workOutAnew(propertyId);
         return new Accepted(chosen.stream().map(BetterRow::itemId).toList(), keywords);
     }
 
     /** Does not propose them again. */
     void refuse(long propertyId, List<Long> ids) {
-        List<BetterRow> rows = rows(ids);
+        List<BetterRow> rows = rows(propertyId, ids);
         transaction.executeWithoutResult(status -> rows.forEach(row -> mapper.refuse(row.itemId(), row.query())));
         clients.touch(propertyId);
     }
 
-    private List<BetterRow> rows(List<Long> ids) {
-        List<BetterRow> rows = new ArrayList<>();
-        for (long id : ids) {
-            BetterRow row = mapper.betterOf(id);
-            if (row == null) throw Refusal.conflict("some of these were worked out anew meanwhile; please look again");
-            rows.add(row);
-        }
-        return rows;
+    private List<BetterRow> rows(long propertyId, List<Long> ids) {
+        List<BetterRow> rows = mapper.betterOf(propertyId, ids.toArray());
+        if (rows.size() == new HashSet<>(ids).size()) return rows;
+        throw Refusal.conflict("some of these were worked out anew meanwhile; please look again");
     }
 }

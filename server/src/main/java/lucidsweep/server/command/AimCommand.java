@@ -40,7 +40,6 @@ final class AimCommand {
     private static final int SOME_DAY = 20_000;
 
     private static final int MONTH = 30;
-    private static final double ENDING_SHARE = 0.2;
 
     private final List<Item> items = new ArrayList<>();
     private final List<String> said = new ArrayList<>();
@@ -81,9 +80,10 @@ final class AimCommand {
         String titleEnding = arguments.option("brand").isPresent() ? brand.get(0) : guessed.titleEnding();
         Standard standard = Standard.ofPages();
         Aiming aiming = new Aiming(language, standard, brand, titleEnding, List.of(), today);
-        aiming.commonEndings(endings.common(ENDING_SHARE, 0, standard.title().desktop()).stream()
-                .map(Ending::text)
-                .toList());
+        aiming.commonEndings(
+                endings.common(standard.endingShare(), 0, standard.title().desktop()).stream()
+                        .map(Ending::text)
+                        .toList());
         for (KeywordList.Line line : keywords.lines()) {
             aiming.keyword(line.phrase(), line.volume() == null ? 0 : line.volume());
         }
