@@ -4,11 +4,12 @@ import { asked, serve } from "../../testing/server";
 import { show, standing } from "../../testing/view";
 import { Compare } from "./Compare";
 
-const sweep = (id: number, kind = "crawl") => ({
+const sweep = (id: number, kind = "crawl", ofItems = true) => ({
   id,
   propertyId: 7,
   jobId: id,
   kind,
+  ofItems,
   source: "https://tarrin.example/",
   state: "done",
   started: `2026-10-0${id}T08:00:00Z`,
@@ -45,7 +46,7 @@ const ROWS = [
 
 beforeEach(() => {
   serve("GET /api/properties/7/standing", standing());
-  serve("GET /api/properties/7/sweeps", [sweep(4), sweep(3), sweep(1)]);
+  serve("GET /api/properties/7/sweeps", [sweep(5, "import", false), sweep(4), sweep(3), sweep(1)]);
   serve("GET /api/properties/7/comparison", {
     total: 2,
     counts: { new: 0, gone: 0, moved: 1, changed: 1, unchanged: 118 },

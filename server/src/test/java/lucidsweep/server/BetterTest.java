@@ -43,13 +43,7 @@ class BetterTest {
                     .append("A1,kayak deck,%s,1,60,14\n".formatted(period))
                     .append("nowhere,deck,%s,1,60,14\n".formatted(period));
         }
-        JsonNode plan = api.upload(
-                        "/api/properties/" + shop.property() + "/imports",
-                        "demand.csv",
-                        demand.toString().getBytes())
-                .json();
-        Reply applied = api.post("/api/imports/" + plan.path("token").asString() + "/apply", Api.choice(plan));
-        api.ended(applied.json().path("jobId").asLong());
+        shop.importDemand(demand.toString());
     }
 
     private JsonNode better() {

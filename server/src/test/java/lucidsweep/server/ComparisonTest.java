@@ -109,6 +109,13 @@ class ComparisonTest {
         assertThat(compared.path("counts").toString())
                 .isEqualTo("{\"new\":1,\"gone\":1,\"moved\":0,\"changed\":1,\"unchanged\":0}");
         assertThat(compared.path("fields").toString()).isEqualTo("{\"tags\":1}");
+        shop.importDemand("query,impressions\npaddle,40\n");
+        JsonNode sweeps = shop.get("/sweeps").json();
+        assertThat(sweeps.get(0).path("ofItems").asBoolean()).isFalse();
+        assertThat(shop.get("/comparison?before=" + sweeps.get(1).path("id") + "&after="
+                                + sweeps.get(0).path("id"))
+                        .problem())
+                .contains("expected two sweeps of the items, got the import of “demand.csv”");
     }
 
     private static JsonNode compare(Api api, long property, String filter) {

@@ -1,5 +1,6 @@
 package lucidsweep.server;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
@@ -26,6 +27,16 @@ final class Shop {
 
     void importFile(String csv) {
         assertThat(api.importListings(property, csv).path("state").asString()).isEqualTo("done");
+    }
+
+    void importDemand(String csv) {
+        JsonNode plan = api.upload("/api/properties/" + property + "/imports", "demand.csv", csv.getBytes(UTF_8))
+                .json();
+        Reply applied = api.post("/api/imports/" + plan.path("token").asString() + "/apply", Api.choice(plan));
+        assertThat(api.ended(applied.json().path("jobId").asLong())
+                        .path("state")
+                        .asString())
+                .isEqualTo("done");
     }
 
     /** Asks for something of the property, such as "/items?q=oar". */

@@ -20,7 +20,7 @@ public final class DemandTally {
 
     private final int from;
     private final int days;
-    private final boolean[] covered;
+    private final boolean[][] covered;
     private final Map<Integer, Integer> firstDays = new HashMap<>();
     private long[] keys = new long[1 << 10];
     private long[][] clicks = new long[WINDOWS][1 << 10];
@@ -38,7 +38,7 @@ public final class DemandTally {
         if (to < from) throw new IllegalArgumentException("expected the last day not before the first");
         this.from = from;
         days = to - from + 1;
-        covered = new boolean[days];
+        covered = new boolean[WINDOWS][days];
         Arrays.fill(keys, EMPTY);
     }
 
@@ -48,6 +48,11 @@ public final class DemandTally {
      * @param position the mean over the impressions; 0 where none is known
      */
     public record Sum(long clicks, long impressions, double position) {
+
+        /** Clicks an impression; 0 where nothing was shown. A report of more clicks than impressions gives 1. */
+        public double rate() {
+            return impressions == 0 ? 0 : Math.min(1, clicks / (double) impressions);
+        }
 
         /** Both together; the position is the mean over the impressions of those that have one. */
         public Sum plus(Sum other) {
@@ -78,12 +83,16 @@ public final class DemandTally {
     public void add(int item, int query, int first, int last, long clicked, long shown, double position) {
         firstDays.merge(item, first, Math::min);
         int middle = first + (last - first) / 2;
-        int window = window(middle);
-        if (window == 0) {
-            Arrays.fill(covered, Math.max(0, first - from), Math.max(0, Math.min(days, last - from + 1)), true);
+        for (int window = 0; window < WINDOWS; window++) {
+            int start = start(window);
+            if (middle < start || middle >= start + days) continue;
+            Arrays.fill(
+                    covered[window], Math.max(0, first - start), Math.max(0, Math.min(days, last - start + 1)), true);
+            add(window, slot((long) item << 32 | query), clicked, shown, position);
         }
-        if (window < 0) return;
-        int slot = slot((long) item << 32 | query);
+    }
+
+    private void add(int window, int slot, long clicked, long shown, double position) {
         clicks[window][slot] += clicked;
         impressions[window][slot] += shown;
         if (position < 1) return;
@@ -91,11 +100,9 @@ public final class DemandTally {
         placed[window][slot] += shown;
     }
 
-    private int window(int day) {
-        if (day >= from && day < from + days) return 0;
-        if (day >= from - days && day < from) return 1;
-        if (day >= from - YEAR && day < from - YEAR + days) return 2;
-        return -1;
+    /** The first day of a window: 0 for the one that was asked for, 1 for the one before, 2 for a year before. */
+    private int start(int window) {
+        return window == 0 ? from : window == 1 ? from - days : from - YEAR;
     }
 
     private int slot(long key) {
@@ -142,15 +149,18 @@ public final class DemandTally {
 
     /** How many months of the window the rows cover; a gap in them does not count. */
     public double months() {
-        int count = 0;
-        for (boolean day : covered) if (day) count++;
-        return count / DAYS_A_MONTH;
+        return (days - missingDays()) / DAYS_A_MONTH;
     }
 
     /** How many days of the window no row covers. */
     public int missingDays() {
+        return missingDays(0);
+    }
+
+    /** How many days no row covers of the window (0), the one before (1), or the one a year before (2). */
+    public int missingDays(int window) {
         int count = 0;
-        for (boolean day : covered) if (!day) count++;
+        for (boolean day : covered[window]) if (!day) count++;
         return count;
     }
 

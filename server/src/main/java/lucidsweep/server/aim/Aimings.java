@@ -2,7 +2,6 @@ package lucidsweep.server.aim;
 
 import java.lang.ref.SoftReference;
 import java.time.LocalDate;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -29,8 +28,6 @@ import tools.jackson.databind.json.JsonMapper;
 /** Properties made ready to be aimed: their keywords, items and demand; kept until something of them changes. */
 @Component
 class Aimings {
-
-    private static final int MONTH = 30;
 
     private final AimMapper mapper;
     private final Clients clients;
@@ -84,8 +81,7 @@ class Aimings {
     }
 
     private Ready make(Property property, Client client) {
-        String last = reports.lastDay(property.id());
-        LocalDate today = last.isEmpty() ? LocalDate.now(ZoneOffset.UTC) : LocalDate.parse(last);
+        LocalDate today = ReportedDays.today(reports, property.id());
         int day = (int) today.toEpochDay();
         Aiming aiming = new Aiming(
                 Words.in(property.language()),
@@ -109,14 +105,9 @@ class Aimings {
     }
 
     private static void add(Aiming aiming, Reports.Demand row, int today) {
-        int to = row.toDay().isEmpty() ? today : day(row.toDay());
-        int from = row.fromDay().isEmpty() ? to - MONTH + 1 : day(row.fromDay());
+        ReportedDays days = ReportedDays.of(row, today);
         double position = row.position() == null ? 0 : row.position();
-        aiming.demand(row.address(), row.query(), from, Math.max(from, to), row.clicks(), row.impressions(), position);
-    }
-
-    private static int day(String iso) {
-        return (int) LocalDate.parse(iso).toEpochDay();
+        aiming.demand(row.address(), row.query(), days.first(), days.last(), row.clicks(), row.impressions(), position);
     }
 
     private List<String> endings(Property property) {
@@ -140,7 +131,7 @@ class Aimings {
                 item.address(),
                 PageAddress.section(item.address()),
                 texts(item),
-                dated ? day(published) : -1);
+                dated ? ReportedDays.day(published) : -1);
     }
 
     /** The texts of an item that say what it is about. */

@@ -99,6 +99,10 @@ class Comparisons {
     private Sweep sweep(long propertyId, long id) {
         Sweep sweep = sweeps.find(id);
         if (sweep.propertyId() != propertyId) throw Refusal.notFound("this property has no sweep " + id);
+        if (!sweep.ofItems()) {
+            throw Refusal.badInput(
+                    "expected two sweeps of the items, got the import of “" + sweep.source() + "”, which holds none");
+        }
         return sweep;
     }
 

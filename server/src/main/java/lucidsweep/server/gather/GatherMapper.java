@@ -20,8 +20,8 @@ interface GatherMapper {
     }
 
     @Insert("""
-            insert into sweep (property_id, job_id, kind, source, settings, state, started)
-            values (#{propertyId}, #{jobId}, #{kind}, #{source}, #{settings}, 'running', now())""")
+            insert into sweep (property_id, job_id, kind, source, of_items, settings, state, started)
+            values (#{propertyId}, #{jobId}, #{kind}, #{source}, #{ofItems}, #{settings}, 'running', now())""")
     @Options(useGeneratedKeys = true, keyProperty = "key.id", keyColumn = "id")
     void insertSweep(
             @Param("key") Key key,
@@ -29,6 +29,7 @@ interface GatherMapper {
             @Param("jobId") long jobId,
             @Param("kind") String kind,
             @Param("source") String source,
+            @Param("ofItems") boolean ofItems,
             @Param("settings") String settings);
 
     @Update("update sweep set state = #{state}, ended = now() where id = #{id}")
@@ -70,7 +71,7 @@ interface GatherMapper {
     @Select("select * from sweep where property_id = #{propertyId} order by id desc limit 50")
     List<Sweep> sweeps(long propertyId);
 
-    @Select("select max(ended) from sweep where property_id = #{propertyId} and state <> 'failed'")
+    @Select("select max(ended) from sweep where property_id = #{propertyId} and of_items and state <> 'failed'")
     Instant lastEnded(long propertyId);
 
     @Select("select * from sweep where state = 'running' and kind = #{kind} order by id")

@@ -168,7 +168,14 @@ public class Imports {
         GatherMapper.Key key = new GatherMapper.Key();
         transaction.executeWithoutResult(status -> {
             long job = jobs.create(file.propertyId(), "import", "Import of " + file.name());
-            mapper.insertSweep(key, file.propertyId(), job, "import", file.name(), json.writeValueAsString(shape));
+            mapper.insertSweep(
+                    key,
+                    file.propertyId(),
+                    job,
+                    "import",
+                    file.name(),
+                    file.kind().isItem(),
+                    json.writeValueAsString(shape));
             mapper.insertSource(new GatherMapper.ImportSource(key.id, token, file.sheet(), false));
             plans.handOver(file);
         });

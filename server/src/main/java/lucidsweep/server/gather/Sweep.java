@@ -7,6 +7,7 @@ import java.time.Instant;
  *
  * @param kind crawl or import
  * @param source the address or the file's name
+ * @param ofItems whether it saw the items of the property; an import of demand or results does not
  * @param state running, done, stopped or failed
  */
 public record Sweep(
@@ -15,6 +16,7 @@ public record Sweep(
         long jobId,
         String kind,
         String source,
+        boolean ofItems,
         String state,
         Instant started,
         Instant ended) {}

@@ -98,7 +98,7 @@ public class Sweeps {
     ScopeTrial tryScope(long propertyId, CrawlSettings settings) {
         Property property = clients.property(propertyId);
         ScopeTrial.Counter counter = new ScopeTrial.Counter(settings.scope());
-        items.forEachAddress(propertyId, counter::add);
+        items.forEachAddress(propertyId, (address, id) -> counter.add(address));
         if (counter.isEmpty()) linksOfStart(property, settings.introduced()).forEach(counter::add);
         return counter.result();
     }
@@ -266,7 +266,7 @@ public class Sweeps {
         String address = PageAddress.of(property.address()).orElseThrow().toString();
         long job = jobs.create(propertyId, "crawl", "Sweep of " + address);
         GatherMapper.Key key = new GatherMapper.Key();
-        mapper.insertSweep(key, propertyId, job, "crawl", address, json.writeValueAsString(settings));
+        mapper.insertSweep(key, propertyId, job, "crawl", address, true, json.writeValueAsString(settings));
         return mapper.sweep(key.id);
     }
 

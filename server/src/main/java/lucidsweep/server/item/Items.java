@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.ObjLongConsumer;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.PhraseMatch;
 import lucidsweep.core.keyword.Words;
@@ -293,13 +294,13 @@ public class Items {
     }
 
     /** Walks over the addresses of all items that are not gone. */
-    public void forEachAddress(long propertyId, Consumer<String> visit) {
+    public void forEachAddress(long propertyId, ObjLongConsumer<String> visit) {
         long after = 0;
         List<ItemMapper.AddressOf> chunk;
         do {
             chunk = mapper.addressesAfter(propertyId, after, CHUNK);
             for (ItemMapper.AddressOf line : chunk) {
-                visit.accept(line.address());
+                visit.accept(line.address(), line.id());
                 after = line.id();
             }
         } while (chunk.size() == CHUNK);

@@ -1,0 +1,150 @@
+package lucidsweep.core.demand;
+
+import java.util.Arrays;
+import java.util.BitSet;
+
+/**
+ * Rows of demand held in columns, so that a million of them are added up anew for any window, country and item while a
+ * person waits. Items, queries and countries are numbers of 0 or more; days are counted from 1970-01-01 on.
+ */
+public final class DemandRows {
+
+    private static final int WEEK = 7;
+
+    private int size;
+    private int[] items = new int[1 << 10];
+    private int[] queries = new int[1 << 10];
+    private int[] countries = new int[1 << 10];
+    private int[] firsts = new int[1 << 10];
+    private int[] lasts = new int[1 << 10];
+    private long[] clicks = new long[1 << 10];
+    private long[] impressions = new long[1 << 10];
+    private float[] positions = new float[1 << 10];
+    private int firstDay = Integer.MAX_VALUE;
+    private int lastDay = Integer.MIN_VALUE;
+
+    /** What rows are added up for. */
+    public enum By {
+        ITEM,
+        QUERY,
+        COUNTRY,
+        ALL
+    }
+
+    /**
+     * Which rows count.
+     *
+     * @param item, query, country a number; negative for any
+     * @param queries only these; null for any
+     */
+    public record Only(int item, int query, int country, BitSet queries) {
+
+        /** All rows. */
+        public static final Only ANY = new Only(-1, -1, -1, null);
+    }
+
+    /** A week that ends as the last day of all does. */
+    public record Week(int first, DemandTally.Sum sum) {}
+
+    /**
+     * Adds a row.
+     *
+     * @param first, last days of its period
+     * @param position below 1 where not known
+     */
+    public void add(int item, int query, int country, int first, int last, long clicked, long shown, double position) {
+        if (size == items.length) grow();
+        items[size] = item;
+        queries[size] = query;
+        countries[size] = country;
+        firsts[size] = first;
+        lasts[size] = last;
+        clicks[size] = clicked;
+        impressions[size] = shown;
+        positions[size++] = (float) position;
+        firstDay = Math.min(firstDay, first);
+        lastDay = Math.max(lastDay, last);
+    }
+
+    private void grow() {
+        int wider = size * 2;
+        items = Arrays.copyOf(items, wider);
+        queries = Arrays.copyOf(queries, wider);
+        countries = Arrays.copyOf(countries, wider);
+        firsts = Arrays.copyOf(firsts, wider);
+        lasts = Arrays.copyOf(lasts, wider);
+        clicks = Arrays.copyOf(clicks, wider);
+        impressions = Arrays.copyOf(impressions, wider);
+        positions = Arrays.copyOf(positions, wider);
+    }
+
+    public int size() {
+        return size;
+    }
+
+    /** The first day that a row covers; of no rows a day later than all. */
+    public int firstDay() {
+        return firstDay;
+    }
+
+    /** The last day that a row covers; of no rows a day earlier than all. */
+    public int lastDay() {
+        return lastDay;
+    }
+
+    /**
+     * Adds up a window, the one before, and the one a year before; the item of each line is the number of what the rows are
+     * added up for, 0 for all.
+     *
+     * @param from, to the window's first and last day
+     */
+    public DemandTally tally(int from, int to, By by, Only only) {
+        DemandTally tally = new DemandTally(from, to);
+        for (int row = 0; row < size; row++) {
+            if (!counts(row, only)) continue;
+            tally.add(number(row, by), 0, firsts[row], lasts[row], clicks[row], impressions[row], positions[row]);
+        }
+        return tally;
+    }
+
+    private int number(int row, By by) {
+        return switch (by) {
+            case ITEM -> items[row];
+            case QUERY -> queries[row];
+            case COUNTRY -> countries[row];
+            case ALL -> 0;
+        };
+    }
+
+    private boolean counts(int row, Only only) {
+        return (only.item < 0 || items[row] == only.item)
+                && (only.query < 0 || queries[row] == only.query)
+                && (only.country < 0 || countries[row] == only.country)
+                && (only.queries == null || only.queries.get(queries[row]));
+    }
+
+    /** All weeks, the earliest first; a row counts where the middle of its period lies. */
+    public Week[] weeks(Only only) {
+        if (size == 0) return new Week[0];
+        int count = (lastDay - firstDay) / WEEK + 1;
+        long[][] sums = new long[3][count];
+        double[] places = new double[count];
+        for (int row = 0; row < size; row++) {
+            if (!counts(row, only)) continue;
+            int middle = firsts[row] + (lasts[row] - firsts[row]) / 2;
+            int week = count - 1 - (lastDay - middle) / WEEK;
+            sums[0][week] += clicks[row];
+            sums[1][week] += impressions[row];
+            if (positions[row] < 1) continue;
+            places[week] += positions[row] * (double) impressions[row];
+            sums[2][week] += impressions[row];
+        }
+        Week[] weeks = new Week[count];
+        for (int i = 0; i < count; i++) {
+            double position = sums[2][i] == 0 ? 0 : places[i] / sums[2][i];
+            weeks[i] =
+                    new Week(lastDay - WEEK * (count - i) + 1, new DemandTally.Sum(sums[0][i], sums[1][i], position));
+        }
+        return weeks;
+    }
+}

@@ -1,0 +1,124 @@
+package lucidsweep.core.demand;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.BitSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.function.IntFunction;
+import java.util.stream.Collectors;
+import lucidsweep.core.demand.DemandRows.By;
+import lucidsweep.core.demand.DemandRows.Only;
+import org.junit.jupiter.api.Test;
+
+/** Whatever is asked of the rows, it is what plain sums over them give. */
+class DemandRowsTest {
+
+    private static final int LAST = 20_699;
+
+    private record Given(int item, int query, int country, int first, long clicks, long impressions, double position) {}
+
+    private final List<Given> given = new ArrayList<>();
+    private final DemandRows rows = new DemandRows();
+
+    private void add(Given row) {
+        given.add(row);
+        rows.add(row.item, row.query, row.country, row.first, row.first + 6, row.clicks, row.impressions, row.position);
+    }
+
+    private void addSome() {
+        Random random = new Random(7);
+        for (int i = 0; i < 5_000; i++) {
+            int week = random.nextInt(75);
+            add(new Given(
+                    random.nextInt(9),
+                    random.nextInt(12),
+                    random.nextInt(3),
+                    LAST - 6 - 7 * week,
+                    random.nextInt(4),
+                    1 + random.nextInt(90),
+                    random.nextInt(8) == 0 ? 0 : 1 + random.nextInt(40)));
+        }
+    }
+
+    @Test
+    void anyWindowOfAnyPartIsThePlainSum() {
+        addSome();
+        BitSet even = new BitSet();
+        for (int query = 0; query < 12; query += 2) even.set(query);
+        for (Only only : List.of(Only.ANY, new Only(3, -1, 1, null), new Only(-1, -1, -1, even))) {
+            for (int days : List.of(7, 28, 91, 364)) {
+                int from = LAST - days + 1;
+                Map<By, IntFunction<Integer>> keys = Map.of(
+                        By.ITEM, i -> given.get(i).item,
+                        By.QUERY, i -> given.get(i).query,
+                        By.COUNTRY, i -> given.get(i).country,
+                        By.ALL, i -> 0);
+                keys.forEach((by, key) -> {
+                    DemandTally tally = rows.tally(from, LAST, by, only);
+                    if (only == Only.ANY) assertThat(tally.missingDays()).isZero();
+                    for (DemandTally.Line line : tally.lines()) {
+                        assertSum(line.now(), only, key, line.item(), from, days);
+                        assertSum(line.before(), only, key, line.item(), from - days, days);
+                        assertSum(line.yearBefore(), only, key, line.item(), from - 364, days);
+                    }
+                });
+            }
+        }
+    }
+
+    private void assertSum(DemandTally.Sum sum, Only only, IntFunction<Integer> key, int number, int from, int days) {
+        long clicks = 0;
+        long shown = 0;
+        long placed = 0;
+        double places = 0;
+        for (int i = 0; i < given.size(); i++) {
+            Given row = given.get(i);
+            boolean counts = key.apply(i) == number
+                    && (only.item() < 0 || only.item() == row.item)
+                    && (only.country() < 0 || only.country() == row.country)
+                    && (only.queries() == null || row.query % 2 == 0)
+                    && row.first + 3 >= from
+                    && row.first + 3 < from + days;
+            if (!counts) continue;
+            clicks += row.clicks;
+            shown += row.impressions;
+            if (row.position < 1) continue;
+            placed += row.impressions;
+            places += row.position * row.impressions;
+        }
+        assertThat(List.of(sum.clicks(), sum.impressions())).containsExactly(clicks, shown);
+        assertThat(sum.position()).isCloseTo(placed == 0 ? 0 : places / placed, within(1e-6));
+        assertThat(sum.rate()).isCloseTo(shown == 0 ? 0 : Math.min(1, clicks / (double) shown), within(1e-12));
+    }
+
+    @Test
+    void theWeeksAddUpToAllThereIs() {
+        assertThat(rows.weeks(Only.ANY)).isEmpty();
+        addSome();
+        DemandRows.Week[] weeks = rows.weeks(new Only(-1, 5, -1, null));
+        assertThat(weeks).hasSize(75);
+        assertThat(weeks[74].first()).isEqualTo(LAST - 6);
+        Map<Integer, Long> plain = given.stream()
+                .filter(row -> row.query == 5)
+                .collect(Collectors.groupingBy(Given::first, Collectors.summingLong(Given::impressions)));
+        Arrays.stream(weeks)
+                .forEach(week -> assertThat(week.sum().impressions()).isEqualTo(plain.getOrDefault(week.first(), 0L)));
+    }
+
+    @Test
+    void aWindowWithAGapSaysSo() {
+        add(new Given(0, 0, 0, LAST - 6, 1, 10, 3));
+        add(new Given(0, 0, 0, LAST - 27, 1, 10, 3));
+        DemandTally tally = rows.tally(LAST - 27, LAST, By.ALL, Only.ANY);
+        assertThat(tally.missingDays()).isEqualTo(14);
+        assertThat(tally.missingDays(1)).isEqualTo(28);
+        assertThat(tally.lines())
+                .singleElement()
+                .satisfies(line -> assertThat(line.before().impressions()).isZero());
+    }
+}
