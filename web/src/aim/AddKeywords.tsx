@@ -18,13 +18,13 @@ export function AddKeywords({ propertyId }: { propertyId: number }) {
   const added = file.data ?? paste.data;
   return (
     <form
+      className={css.form}
       onSubmit={(event) => {
         event.preventDefault();
         file.reset();
         paste.mutate(undefined, { onSuccess: () => setText("") });
       }}
     >
-      <h2>Add keywords</h2>
       <Textarea
         label="One a line, or rows of phrase, volume and competition"
         placeholder={"kayak hire gull cove\t1,300\nsea cave tour"}

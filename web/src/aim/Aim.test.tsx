@@ -69,7 +69,8 @@ it("takes pasted keywords in and says what became of each line", async () => {
     unreadable: Array.from({ length: 7 }, (_, i) => ({ line: i + 4, reason: "there is no phrase" })),
   });
   show(<Aim />, "/p/7/aim");
-  await userEvent.type(screen.getByLabelText(/One a line/), "kayak hire{enter}sea cave tour");
+  fireEvent.click(screen.getByRole("button", { name: "Add keywords" }));
+  await userEvent.type(await screen.findByLabelText(/One a line/), "kayak hire{enter}sea cave tour");
   fireEvent.click(screen.getByRole("button", { name: "Add" }));
   const said = await screen.findByRole("status");
   expect(said.textContent).toContain("2 keywords added, 1 known already; 30 items aimed.");
@@ -83,7 +84,8 @@ it("takes pasted keywords in and says what became of each line", async () => {
 it("leaves a list that could not be read where it is", async () => {
   serve("POST /api/properties/7/keywords", new Problem(422, "no keyword could be read from it; line 1: an address"));
   show(<Aim />, "/p/7/aim");
-  await userEvent.type(screen.getByLabelText(/One a line/), "https://x.example/");
+  fireEvent.click(screen.getByRole("button", { name: "Add keywords" }));
+  await userEvent.type(await screen.findByLabelText(/One a line/), "https://x.example/");
   fireEvent.click(screen.getByRole("button", { name: "Add" }));
   expect(await screen.findByText(/no keyword could be read from it/)).toBeTruthy();
   expect((screen.getByLabelText(/One a line/) as HTMLTextAreaElement).value).toBe("https://x.example/");
@@ -110,7 +112,7 @@ it("looks at the same from the side of the items, and aims them by hand", async 
   serve("POST /api/properties/7/targets", { items: 2 });
   serve("POST /api/properties/7/targets/free", { items: 2 });
   show(<Aim />, "/p/7/aim");
-  fireEvent.click(await screen.findByLabelText("Items without a keyword"));
+  fireEvent.click(await screen.findByRole("link", { name: "Without a keyword" }));
   expect(place).toBe("/p/7/aim?side=aimless");
   await screen.findByText("Title of page 1");
   expect(asked("GET /api/properties/7/items")[0].query).toMatchObject({ target: "without", indexable: "yes" });
@@ -254,7 +256,7 @@ it("draws the click curve with what it was made of, says what is odd in the dema
   });
   serve("GET /api/properties/7/demand/source", { address: "https://reports.example/demand" });
   serve("POST /api/properties/7/demand/fetch", { jobId: 3 });
-  show(<Aim />, "/p/7/aim?side=demand");
+  show(<Aim />, "/p/7/aim?side=curve");
   expect(await screen.findByText("37,928 rows of demand, the last of 22 Nov 2026")).toBeTruthy();
   expect(screen.getByText(/413 rows of addresses that are no items/)).toBeTruthy();
   expect(screen.getByText(/7 days of them are in no row/)).toBeTruthy();
@@ -268,10 +270,10 @@ it("draws the click curve with what it was made of, says what is odd in the dema
       address: "https://reports.example/demand",
     }),
   );
-  fireEvent.click(screen.getByLabelText("Pages to add"));
+  fireEvent.click(screen.getByRole("link", { name: "Pages to add" }));
   expect(await screen.findByText("Birds Thrift Bay – Tarrin Bay Kayaks")).toBeTruthy();
   expect(screen.getByText("/tours/birds-thrift-bay/")).toBeTruthy();
-  fireEvent.click(screen.getByLabelText("Several items"));
+  fireEvent.click(screen.getByRole("link", { name: "Several for one query" }));
   expect(await screen.findByText("1 query with several items")).toBeTruthy();
   expect(screen.getByText("/a").textContent).toContain("keep");
   expect(screen.getByText("sea cave")).toBeTruthy();
@@ -335,6 +337,6 @@ it("says what will stand in an empty place, and what went wrong", async () => {
   first.unmount();
   serve("GET /api/properties/7/aim", new Problem(500, "the demand cannot be read"));
   serve("GET /api/properties/7/demand/source", { address: "" });
-  show(<Aim />, "/p/7/aim?side=demand");
+  show(<Aim />, "/p/7/aim?side=curve");
   expect(await screen.findByText("the demand cannot be read")).toBeTruthy();
 });

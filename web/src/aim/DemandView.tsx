@@ -1,99 +1,149 @@
-import { Button, TextInput } from "@mantine/core";
-import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
-import { answer, api } from "../api/client";
-import { ofProperty, useChange } from "../api/queries";
-import { count, day, of } from "../parts/number";
+import { useCallback, useState } from "react";
+import type { DemandRow } from "../api/client";
+import { type Column, Grid } from "../parts/Grid";
+import { IconDownload } from "../parts/icons";
+import { count, day, of, pathOf } from "../parts/number";
 import stage from "../parts/stage.module.css";
-import css from "./Aim.module.css";
-import { ClickCurve } from "./ClickCurve";
-import { useAimSummary } from "./useAimSummary";
+import aim from "./Aim.module.css";
+import { DemandCloseUp } from "./DemandCloseUp";
+import { change, DemandFigures } from "./DemandFigures";
+import { DemandFilters } from "./DemandFilters";
+import css from "./DemandView.module.css";
+import { FetchDemand } from "./FetchDemand";
+import { useDemand, useDemandWindow } from "./useDemand";
+import { WeekChart } from "./WeekChart";
 
-/** What search engines report of the property, and the click curve that was fitted to it. */
-export function DemandView({ propertyId }: { propertyId: number }) {
-  const summary = useAimSummary(propertyId);
-  const data = summary.data;
-  if (summary.error) return <p className={css.line}>{summary.error.message}</p>;
-  return (
-    <div className={css.demand}>
-      <FetchDemand propertyId={propertyId} />
-      {data && data.rows === 0 && (
-        <p className={stage.soft}>
-          No demand is known yet. Clicks, impressions and positions by item, query and week are fetched from a reporting
-          service, or imported from a file under Gather. Until then the click curve is a default.
-        </p>
-      )}
-      {data && data.rows > 0 && (
-        <section className={stage.block}>
-          <h2>
-            {count(data.rows)} rows of demand, the last of {day(data.to)}
-          </h2>
-          <p>
-            What is worked out looks at the thirteen weeks from {day(data.from)} to {day(data.to)} and at the thirteen
-            before.
-            {data.missingDays > 0 &&
-              ` ${of(data.missingDays, "day")} of them ${data.missingDays === 1 ? "is" : "are"} in no row.`}
-          </p>
-          <Odd n={data.elsewhere} what="of addresses that are no items; they are kept and counted apart" />
-          <Odd n={data.withoutPosition} what="without a position of 1 or more; they are counted but not placed" />
-          <Odd
-            n={data.tooManyClicks}
-            what="with more clicks than impressions; the curve counts as many as were shown"
-          />
-        </section>
-      )}
-      {data && data.points.length > 0 && (
-        <section className={stage.block}>
-          <h2>The click curve</h2>
-          <p className={stage.soft}>
-            How many of those who are shown a result click it, by its position: {data.curve}. Queries for the brand are
-            left out.
-          </p>
-          <ClickCurve points={data.points} />
-        </section>
-      )}
-    </div>
-  );
-}
+const figure = (
+  key: string,
+  label: string,
+  track: string,
+  text: (row: DemandRow) => string,
+  soft = false,
+): Column<DemandRow> => ({
+  key,
+  label,
+  track,
+  sort: key,
+  right: true,
+  text,
+  cell: (row) => (soft ? <span className={aim.soft}>{text(row)}</span> : text(row)),
+});
 
-function Odd({ n, what }: { n: number; what: string }) {
-  return n === 0 ? null : (
-    <p className={stage.soft}>
-      {of(n, "row")} {what}.
-    </p>
-  );
-}
-
-function FetchDemand({ propertyId }: { propertyId: number }) {
-  const source = useQuery({
-    queryKey: ofProperty(propertyId, "demand-source"),
-    queryFn: () => answer(api.GET("/api/properties/{propertyId}/demand/source", { params: { path: { propertyId } } })),
-  });
-  const [typed, setTyped] = useState<string>();
-  const address = typed ?? source.data?.address ?? "";
-  const fetching = useChange(propertyId, () =>
-    answer(
-      api.POST("/api/properties/{propertyId}/demand/fetch", { params: { path: { propertyId } }, body: { address } }),
+function columns(side: "items" | "queries", hasYear: boolean): Column<DemandRow>[] {
+  return [
+    {
+      key: "text",
+      label: side === "items" ? "item" : "query",
+      track: "minmax(200px, 1.6fr)",
+      sort: "text",
+      text: (row) => row.text,
+      cell: (row) => (
+        <span className={aim.cut}>
+          {pathOf(row.text) || "no address named"}
+          {side === "items" && row.itemId === null && <span className={aim.brand}>no item</span>}
+        </span>
+      ),
+    },
+    figure("clicks", "clicks", "76px", (row) => count(row.now.clicks)),
+    figure("clicks-change", "on before", "88px", (row) => change(row.now.clicks, row.before.clicks), true),
+    ...(hasYear
+      ? [
+          figure(
+            "clicks-year",
+            "on the year before",
+            "138px",
+            (row) => (row.yearBefore === null ? "" : change(row.now.clicks, row.yearBefore.clicks)),
+            true,
+          ),
+        ]
+      : []),
+    figure("impressions", "shown", "84px", (row) => count(row.now.impressions)),
+    figure(
+      "impressions-change",
+      "on before",
+      "88px",
+      (row) => change(row.now.impressions, row.before.impressions),
+      true,
     ),
-  );
+    figure("rate", "rate", "72px", (row) => (row.now.impressions === 0 ? "" : `${(100 * row.now.rate).toFixed(1)}%`)),
+    figure("position", "position", "86px", (row) => (row.now.position < 1 ? "" : row.now.position.toFixed(1))),
+    {
+      key: "position-before",
+      label: "before",
+      track: "72px",
+      right: true,
+      text: (row) => (row.before.position < 1 ? "" : row.before.position.toFixed(1)),
+      cell: (row) => <span className={aim.soft}>{row.before.position < 1 ? "" : row.before.position.toFixed(1)}</span>,
+    },
+  ];
+}
+
+/** What search engines report, over a window that can be chosen, against the one before and the year before. */
+export function DemandView({ propertyId }: { propertyId: number }) {
+  const demand = useDemand(propertyId);
+  const window = useDemandWindow(propertyId, demand.filter);
+  const [hand, setHand] = useState<DemandRow>();
+  const follow = useCallback((row: DemandRow | undefined) => row && setHand(row), []);
+  const data = window.data;
+  if (data && data.lastDay === "") {
+    return (
+      <div className={aim.demand}>
+        <FetchDemand propertyId={propertyId} />
+        <p className={stage.soft}>
+          No demand is known yet. Here will stand the clicks, impressions and positions of every item and query, over
+          any window of weeks. They are fetched from a reporting service, or imported from a file under Gather.
+        </p>
+      </div>
+    );
+  }
+  const side = demand.of;
   return (
-    <form
-      className={css.fetch}
-      onSubmit={(event) => {
-        event.preventDefault();
-        fetching.mutate();
-      }}
-    >
-      <TextInput
-        label="Fetch demand from a reporting service"
-        placeholder="https://reports.example/demand"
-        value={address}
-        error={fetching.error?.message}
-        onChange={(event) => setTyped(event.currentTarget.value)}
-      />
-      <Button type="submit" disabled={address.trim() === ""} loading={fetching.isPending}>
-        Fetch
-      </Button>
-    </form>
+    <>
+      <div className={css.head}>
+        <DemandFilters demand={demand} window={data} />
+        <a href={demand.csv} download>
+          <IconDownload size={15} aria-hidden /> CSV
+        </a>
+      </div>
+      {window.error && <p className={css.note}>{window.error.message}</p>}
+      {data && !window.error && (
+        <div className={css.summary}>
+          <WeekChart weeks={data.weeks} first={data.first} last={data.last} />
+          <div>
+            <DemandFigures window={data} />
+            <p className={css.note}>
+              {day(data.first)} to {day(data.last)}.
+              {data.missing > 0 && ` ${of(data.missing, "day")} of it ${data.missing === 1 ? "is" : "are"} in no row.`}
+              {data.missingBefore > 0 && ` Of the one before, ${of(data.missingBefore, "day")}.`}
+            </p>
+          </div>
+        </div>
+      )}
+      <div className={stage.split}>
+        <div className={stage.table}>
+          <Grid
+            label={side === "items" ? "Demand by item" : "Demand by query"}
+            columns={columns(side, data?.yearBefore !== null)}
+            rows={demand.rows}
+            idOf={(row) => row.id}
+            sort={demand.by}
+            desc={demand.desc}
+            onSort={demand.sortBy}
+            onCursor={follow}
+            empty="Nothing is reported of this in the window or before it."
+          />
+        </div>
+        {hand && (
+          <DemandCloseUp
+            key={side}
+            propertyId={propertyId}
+            row={hand}
+            side={side}
+            filter={demand.filter}
+            onClose={() => setHand(undefined)}
+          />
+        )}
+      </div>
+    </>
   );
 }

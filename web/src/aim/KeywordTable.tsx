@@ -1,4 +1,4 @@
-import { Button, NativeSelect, TextInput } from "@mantine/core";
+import { Button, Modal, NativeSelect, TextInput } from "@mantine/core";
 import { useCallback, useState } from "react";
 import { answer, api, type KeywordRow } from "../api/client";
 import { useChange } from "../api/queries";
@@ -9,6 +9,7 @@ import { IconDownload } from "../parts/icons";
 import { count, of, pathOf } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { tell } from "../parts/tell";
+import { AddKeywords } from "./AddKeywords";
 import css from "./Aim.module.css";
 import { KeywordCloseUp } from "./KeywordCloseUp";
 import { KeywordFilters } from "./KeywordFilters";
@@ -120,12 +121,19 @@ export function KeywordTable({ propertyId, home }: { propertyId: number; home?: 
   const { filter, by, desc, rows, set, sortBy, csv } = useKeywords(propertyId, home);
   const choice = useChoice();
   const [hand, setHand] = useState<KeywordRow>();
+  const [adding, setAdding] = useState(false);
   const follow = useCallback((row: KeywordRow | undefined) => row && setHand(row), []);
   return (
     <>
       <div className={css.line}>
         <strong>{rows.total === undefined ? "–" : count(rows.total)} keywords</strong>
         <KeywordFilters propertyId={propertyId} filter={filter} set={set} />
+        <Button size="xs" variant="default" onClick={() => setAdding(true)} ml="auto">
+          Add keywords
+        </Button>
+        <Modal opened={adding} onClose={() => setAdding(false)} title="Add keywords" size="lg">
+          <AddKeywords propertyId={propertyId} />
+        </Modal>
         <a href={csv} download>
           <IconDownload size={15} aria-hidden /> CSV
         </a>
@@ -145,7 +153,7 @@ export function KeywordTable({ propertyId, home }: { propertyId: number; home?: 
             empty={
               home
                 ? "Every keyword has an item. Keywords that no item holds the words of will stand here, as ideas for new pages."
-                : "Here will stand the phrases people search for, each with the item that fits it best. Paste a list on the left, or choose a file."
+                : "Here will stand the phrases people search for, each with the item that fits it best. Add a list: paste it, or choose a file."
             }
           />
           <KeywordBatch propertyId={propertyId} choice={choice} total={rows.total ?? 0} />

@@ -101,7 +101,8 @@ export function Compare() {
     queryKey: ofProperty(propertyId, "sweeps"),
     queryFn: () => answer(api.GET("/api/properties/{propertyId}/sweeps", { params: { path: { propertyId } } })),
   });
-  const done = sweeps.data?.filter((sweep) => sweep.ofItems && (sweep.state === "done" || sweep.state === "stopped")) ?? [];
+  const done =
+    sweeps.data?.filter((sweep) => sweep.ofItems && (sweep.state === "done" || sweep.state === "stopped")) ?? [];
   const after = Number(search.get("after") ?? done[0]?.id ?? 0);
   const before = Number(search.get("before") ?? done.find((sweep) => sweep.id < after)?.id ?? 0);
   if (sweeps.data && (before === 0 || after === 0)) {

@@ -28,7 +28,9 @@ export function SweepList({ propertyId }: { propertyId: number }) {
     <div className={stage.block}>
       <div className={css.heading}>
         <h2>Sweeps</h2>
-        {sweeps.data.filter((sweep) => sweep.ofItems).length > 1 && <Link to={`/p/${propertyId}/gather/compare`}>Compare</Link>}
+        {sweeps.data.filter((sweep) => sweep.ofItems).length > 1 && (
+          <Link to={`/p/${propertyId}/gather/compare`}>Compare</Link>
+        )}
       </div>
       <ol className={css.sweeps}>
         {sweeps.data.map((sweep, i) => (

@@ -29,7 +29,7 @@ class DemandController {
 
     /** What is reported of items, or of queries. */
     @GetMapping("/rows")
-    Page<DemandWindow.Row> rows(
+    Page<DemandWindow.DemandRow> rows(
             @PathVariable long propertyId,
             @ParameterObject DemandFilter filter,
             @RequestParam(defaultValue = "queries") String side,
@@ -49,7 +49,7 @@ class DemandController {
             @RequestParam(required = false) String q,
             @RequestParam(defaultValue = "clicks") String sort,
             @RequestParam(defaultValue = "true") boolean desc) {
-        List<DemandWindow.Row> rows = tables.rows(propertyId, side, filter, q, sort, desc);
+        List<DemandWindow.DemandRow> rows = tables.rows(propertyId, side, filter, q, sort, desc);
         return CsvText.download("demand-" + side + ".csv", csv -> {
             csv.row(
                     side.equals("items") ? "address" : "query",

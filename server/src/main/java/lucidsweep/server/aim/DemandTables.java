@@ -19,7 +19,7 @@ import lucidsweep.core.demand.DemandRows.By;
 import lucidsweep.core.demand.DemandRows.Only;
 import lucidsweep.core.demand.DemandTally;
 import lucidsweep.server.aim.DemandWindow.Reported;
-import lucidsweep.server.aim.DemandWindow.Row;
+import lucidsweep.server.aim.DemandWindow.DemandRow;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
@@ -36,12 +36,13 @@ import org.springframework.stereotype.Service;
 @Service
 class DemandTables {
 
-    private static final int LONGEST = 364;
+    private static final int WEEK = 7;
+    private static final int LONGEST = 52 * WEEK;
     private static final int MOST_AT_ONCE = 1_000;
     private static final long MOST_ROWS_KEPT = 3_000_000;
     private static final int VIEWS_KEPT = 12;
 
-    private static final Map<String, ToDoubleFunction<Row>> FIGURES = Map.of(
+    private static final Map<String, ToDoubleFunction<DemandRow>> FIGURES = Map.of(
             "clicks", row -> row.now().clicks(),
             "clicks-change", row -> row.now().clicks() - row.before().clicks(),
             "clicks-year",
@@ -66,7 +67,7 @@ class DemandTables {
             .maximumWeight(MOST_ROWS_KEPT)
             .weigher((Long property, ReadDemand demand) -> demand.rows().size() + 1)
             .build();
-    private final Cache<View, List<Row>> views =
+    private final Cache<View, List<DemandRow>> views =
             Caffeine.newBuilder().maximumSize(VIEWS_KEPT).build();
 
     DemandTables(Reports reports, Clients clients, Items items) {
@@ -149,7 +150,7 @@ class DemandTables {
      * @param side items or queries
      * @param text that their addresses or words hold; null or "" for any
      */
-    List<Row> rows(long propertyId, String side, DemandFilter filter, String text, String sort, boolean descending) {
+    List<DemandRow> rows(long propertyId, String side, DemandFilter filter, String text, String sort, boolean descending) {
         By by = side.equals("items") ? By.ITEM : By.QUERY;
         if (!sort.equals("text") && !FIGURES.containsKey(sort)) {
             throw Refusal.badInput("demand cannot be sorted by \"" + sort + "\"");
@@ -158,7 +159,7 @@ class DemandTables {
         if (demand.rows().size() == 0) return List.of();
         Days days = Days.of(filter, demand.rows());
         Only only = only(propertyId, demand, filter);
-        List<Row> all =
+        List<DemandRow> all =
                 views.get(new View(demand, by, days.first, days.last, only, sort, descending), DemandTables::sorted);
         if (text == null || text.isBlank()) return all;
         String part = text.strip().toLowerCase(Locale.ROOT);
@@ -167,27 +168,27 @@ class DemandTables {
                 .toList();
     }
 
-    Page<Row> page(List<Row> rows, int from, int count) {
+    Page<DemandRow> page(List<DemandRow> rows, int from, int count) {
         int start = Math.min(Math.max(0, from), rows.size());
         int end = Math.min(rows.size(), start + Math.max(0, Math.min(count, MOST_AT_ONCE)));
         return new Page<>(rows.size(), rows.subList(start, end));
     }
 
-    private static List<Row> sorted(View view) {
+    private static List<DemandRow> sorted(View view) {
         DemandTally tally = view.demand.rows().tally(view.first, view.last, view.by, view.only);
         boolean reachesBack = reachesBack(
                 view.demand.rows().tally(view.first, view.last, By.ALL, Only.ANY), new Days(view.first, view.last));
-        List<Row> rows = new ArrayList<>();
+        List<DemandRow> rows = new ArrayList<>();
         for (DemandTally.Line line : tally.lines()) rows.add(row(view, line, reachesBack));
-        Comparator<Row> byText = Comparator.comparing(Row::text);
-        Comparator<Row> order = view.sort.equals("text") ? byText : Comparator.comparingDouble(FIGURES.get(view.sort));
+        Comparator<DemandRow> byText = Comparator.comparing(DemandRow::text);
+        Comparator<DemandRow> order = view.sort.equals("text") ? byText : Comparator.comparingDouble(FIGURES.get(view.sort));
         rows.sort((view.descending ? order.reversed() : order).thenComparing(byText));
         return rows;
     }
 
-    private static Row row(View view, DemandTally.Line line, boolean reachesBack) {
+    private static DemandRow row(View view, DemandTally.Line line, boolean reachesBack) {
         boolean item = view.by == By.ITEM;
-        return new Row(
+        return new DemandRow(
                 line.item(),
                 item ? view.demand.address(line.item()) : view.demand.query(line.item()),
                 item ? view.demand.item(line.item()) : null,
@@ -241,7 +242,7 @@ class DemandTables {
 
         private static Days of(DemandFilter filter, DemandRows rows) {
             int last = isGiven(filter.last()) ? day(filter.last()) : rows.lastDay();
-            int first = isGiven(filter.first()) ? day(filter.first()) : last - Aiming.WINDOW + 1;
+            int first = isGiven(filter.first()) ? day(filter.first()) : last - length(filter.weeks()) + 1;
             if (last < first) {
                 throw Refusal.badInput(
                         "expected a window that ends after it begins, got " + text(first) + " to " + text(last));
@@ -251,6 +252,10 @@ class DemandTables {
                         + "against the year before; got " + (last - first + 1));
             }
             return new Days(first, last);
+        }
+
+        private static int length(Integer weeks) {
+            return weeks == null ? Aiming.WINDOW : Math.max(1, Math.min(weeks, LONGEST / WEEK)) * WEEK;
         }
 
         private static int day(String given) {

@@ -52,5 +52,5 @@ public record DemandWindow(
      * @param text its address or the query
      * @param itemId null for a query, and for an address that is no item
      */
-    public record Row(long id, String text, Long itemId, Reported now, Reported before, Reported yearBefore) {}
+    public record DemandRow(long id, String text, Long itemId, Reported now, Reported before, Reported yearBefore) {}
 }
