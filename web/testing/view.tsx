@@ -59,6 +59,7 @@ export function standing(changes: Partial<Standing> = {}, property: Partial<Stan
     indexable: 100,
     keywords: 40,
     aimed: 35,
+    due: 0,
     flawed: 60,
     drafted: 5,
     sentBack: 1,

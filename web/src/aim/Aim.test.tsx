@@ -92,7 +92,8 @@ it("leaves a list that could not be read where it is", async () => {
 });
 
 it("shows keywords with their homes, sorted and taken away as they stand, and removes the chosen", async () => {
-  serve("POST /api/properties/7/keywords/remove", {});
+  serve("POST /api/properties/7/keywords/remove", { ids: [1] });
+  serve("POST /api/properties/7/keywords/restore", {});
   show(<Aim />, "/p/7/aim?q=ka");
   expect(await screen.findByText("sea cave tour")).toBeTruthy();
   expect(screen.getByText(/35 of 1,200 indexable items aim/)).toBeTruthy();
@@ -104,8 +105,10 @@ it("shows keywords with their homes, sorted and taken away as they stand, and re
     "/api/properties/7/keywords.csv?q=ka&sort=phrase&desc=false",
   );
   fireEvent.click(screen.getAllByRole("checkbox", { name: /choose/i })[1]);
-  fireEvent.click(screen.getByRole("button", { name: "Remove from the list" }));
-  await waitFor(() => expect(asked("POST /api/properties/7/keywords/remove")[0]?.body).toEqual([1]));
+  fireEvent.click(screen.getByRole("button", { name: "Remove" }));
+  await waitFor(() => expect(asked("POST /api/properties/7/keywords/remove")[0]?.body).toEqual({ ids: [1] }));
+  fireEvent.click(await screen.findByRole("button", { name: "Undo" }));
+  await waitFor(() => expect(asked("POST /api/properties/7/keywords/restore")[0]?.body).toEqual({ ids: [1] }));
 });
 
 it("looks at the same from the side of the items, and aims them by hand", async () => {
@@ -165,13 +168,63 @@ it("puts chosen keywords under a topic, and settles their intent", async () => {
   await userEvent.type(screen.getByLabelText("Topic for the chosen keywords"), "boats");
   fireEvent.click(screen.getByRole("button", { name: "Put under topic" }));
   await waitFor(() =>
-    expect(asked("POST /api/properties/7/keywords/topic")[0]?.body).toEqual({ ids: [1], topic: "boats" }),
+    expect(asked("POST /api/properties/7/keywords/topic")[0]?.body).toEqual({
+      selection: { ids: [1] },
+      topic: "boats",
+    }),
   );
   choose();
   await userEvent.selectOptions(await screen.findByLabelText("Intent for the chosen keywords"), "commercial");
   await waitFor(() =>
-    expect(asked("POST /api/properties/7/keywords/intent")[0]?.body).toEqual({ ids: [1], intent: "COMMERCIAL" }),
+    expect(asked("POST /api/properties/7/keywords/intent")[0]?.body).toEqual({
+      selection: { ids: [1] },
+      intent: "COMMERCIAL",
+    }),
   );
+});
+
+it("keeps homes, and puts keywords on a list with one key, to be looked at again in a month", async () => {
+  serve("POST /api/properties/7/keywords/keep", {});
+  serve("POST /api/properties/7/reviews/keywords", { phrases: 1 });
+  serve("POST /api/properties/7/reviews/month", {});
+  serve("POST /api/properties/7/reviews/remove", {});
+  const review = { id: 1, list: "Spring", kind: "KEYWORD", phrase: "kayak hire", dueMonth: "2026-10", due: true };
+  serve("GET /api/properties/7/reviews", [
+    { ...review, volume: 1300, address: "https://t.example/hire" },
+    { ...review, id: 2, phrase: "oar", kind: "TAG", dueMonth: "", due: false, volume: null, address: null },
+  ]);
+  localStorage.clear();
+  show(<Aim />, "/p/7/aim?home=with");
+  await screen.findByText("sea cave tour");
+  fireEvent.click(screen.getAllByRole("checkbox", { name: /choose/i })[0]);
+  fireEvent.click(screen.getByRole("button", { name: "Keep their items" }));
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/keywords/keep")[0]?.body).toEqual({ filter: { home: "with" }, except: [] }),
+  );
+  const grid = screen.getByRole("grid");
+  fireEvent.keyDown(grid, { key: "ArrowDown" });
+  fireEvent.keyDown(grid, { key: "l" });
+  const dialog = within(await screen.findByRole("dialog"));
+  await userEvent.type(dialog.getByPlaceholderText("Spring tours"), "Spring");
+  await userEvent.selectOptions(dialog.getByLabelText("Look again in"), dialog.getAllByRole("option")[2]);
+  fireEvent.click(dialog.getByRole("button", { name: "Put on the list" }));
+  await waitFor(() => expect(asked("POST /api/properties/7/reviews/keywords")).toHaveLength(1));
+  expect(await screen.findByText(/1 phrase is on “Spring”, to look at again in/)).toBeTruthy();
+  fireEvent.keyDown(grid, { key: "ArrowDown" });
+  fireEvent.keyDown(grid, { key: "l" });
+  await waitFor(() => expect(asked("POST /api/properties/7/reviews/keywords")).toHaveLength(2));
+  expect(asked("POST /api/properties/7/reviews/keywords")[1].body).toMatchObject({
+    list: "Spring",
+    selection: { ids: [2] },
+  });
+  fireEvent.click(screen.getByRole("link", { name: /To come back to/ }));
+  const due = within(await screen.findByLabelText("Lists to come back to"));
+  expect((await due.findByRole("link", { name: "kayak hire" })).getAttribute("href")).toBe("/p/7/aim?q=kayak+hire");
+  expect(due.getByRole("heading", { name: "Due" })).toBeTruthy();
+  await userEvent.selectOptions(due.getByLabelText("Month for kayak hire"), "");
+  await waitFor(() => expect(asked("POST /api/properties/7/reviews/month")[0]?.body).toEqual({ ids: [1], month: "" }));
+  fireEvent.click(due.getByRole("button", { name: "Take oar off the list" }));
+  await waitFor(() => expect(asked("POST /api/properties/7/reviews/remove")[0]?.body).toEqual([2]));
 });
 
 const BETTER = {

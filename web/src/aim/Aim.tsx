@@ -10,6 +10,7 @@ import { CurveView } from "./CurveView";
 import { DemandView } from "./DemandView";
 import { KeywordTable } from "./KeywordTable";
 import { PagesToAdd } from "./PagesToAdd";
+import { ReviewLists } from "./ReviewLists";
 import { SharedQueries } from "./SharedQueries";
 import { TagTable } from "./TagTable";
 
@@ -22,6 +23,7 @@ const VIEWS: Record<string, (propertyId: number) => React.ReactNode> = {
   shared: (propertyId) => <SharedQueries propertyId={propertyId} />,
   pages: (propertyId) => <PagesToAdd propertyId={propertyId} />,
   tags: (propertyId) => <TagTable propertyId={propertyId} />,
+  reviews: (propertyId) => <ReviewLists propertyId={propertyId} />,
   demand: (propertyId) => <DemandView propertyId={propertyId} />,
   curve: (propertyId) => <CurveView propertyId={propertyId} />,
 };

@@ -16,6 +16,7 @@ const GROUPS: { name: string; sides: Side[] }[] = [
     sides: [
       { side: "keywords", label: "All keywords" },
       { side: "homeless", label: "Without an item" },
+      { side: "reviews", label: "To come back to" },
     ],
   },
   {
@@ -61,6 +62,9 @@ export function AimNav({ side, standing }: { side: string; standing?: Standing }
                 aria-current={each.side === side ? "page" : undefined}
               >
                 {each.label}
+                {each.side === "reviews" && standing && standing.due > 0 && (
+                  <span className={css.due}>{count(standing.due)} due</span>
+                )}
               </Link>
             ))}
         </section>

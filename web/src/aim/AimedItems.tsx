@@ -49,6 +49,14 @@ export function AimedItems({ propertyId, target }: { propertyId: number; target?
       }),
     ),
   );
+  const keep = useChange(propertyId, () =>
+    answer(
+      api.POST("/api/properties/{propertyId}/targets/keep", {
+        params: { path: { propertyId } },
+        body: choice.selection(view.filter),
+      }),
+    ),
+  );
   const free = useChange(propertyId, () =>
     answer(
       api.POST("/api/properties/{propertyId}/targets/free", {
@@ -86,6 +94,13 @@ export function AimedItems({ propertyId, target }: { propertyId: number; target?
               onClick={() => aim.mutate(undefined, done("cleared, and they stay clear"))}
             >
               Clear the keyword
+            </Button>
+            <Button
+              size="xs"
+              variant="default"
+              onClick={() => keep.mutate(undefined, done("kept with their keywords"))}
+            >
+              Keep as they are
             </Button>
             <Button size="xs" variant="default" onClick={() => free.mutate(undefined, done("worked out again"))}>
               Work out again

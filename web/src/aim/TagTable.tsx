@@ -8,6 +8,7 @@ import { count, of } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { useRows } from "../parts/useRows";
 import css from "./Aim.module.css";
+import { useListKey } from "./ListDialog";
 import { TagCloseUp } from "./TagCloseUp";
 
 const COLUMNS: Column<TagRow>[] = [
@@ -77,6 +78,7 @@ export function TagTable({ propertyId }: { propertyId: number }) {
   const kind = search.get("kind") ?? "";
   const [{ by, desc }, setSort] = useState({ by: "items", desc: true });
   const [hand, setHand] = useState<TagRow>();
+  const listing = useListKey(propertyId, (row: TagRow) => ({ tags: [row.tag] }));
   const follow = useCallback((row: TagRow | undefined) => row && setHand(row), []);
   const rows = useRows<TagRow>(ofProperty(propertyId, "tags", kind, by, desc), (from, size, signal) =>
     answer(
@@ -118,9 +120,11 @@ export function TagTable({ propertyId }: { propertyId: number }) {
             desc={desc}
             onSort={(next) => setSort({ by: next, desc: by === next ? !desc : next !== "tag" })}
             onCursor={follow}
+            onKey={listing.onKey}
             empty={kind ? "There is no such tag." : "Here will stand the tags of all items, once they are gathered."}
           />
         </div>
+        {listing.dialog}
         {hand && <TagCloseUp propertyId={propertyId} row={hand} onClose={() => setHand(undefined)} />}
       </div>
     </>

@@ -69,6 +69,7 @@ const KEYS = [
   ["space", "choose the row"],
   ["ctrl + C, ctrl + V", "copy cells out, paste cells in from a spreadsheet"],
   ["ctrl + D", "fill down"],
+  ["L", "put a keyword or tag on the list in use; with shift, choose the list and a month"],
   ["ctrl + Z, ctrl + shift + Z", "undo, redo the last batch"],
   ["Delete", "take the draft away; the captured text is in force again"],
 ];

@@ -40,6 +40,8 @@ interface Props<R> {
   idsBetween?: (from: number, to: number) => Promise<number[]>;
   onCursor?: (row: R | undefined) => void;
   onType?: (typed: Typed[]) => void;
+  /** A letter that was pressed on a row that is not edited. */
+  onKey?: (key: string, row: R) => void;
   editor?: (row: R, column: Column<R>, value: string, onChange: (value: string) => void) => ReactNode;
   rowHeight?: number;
   empty: ReactNode;

@@ -1,5 +1,10 @@
 import { useCallback, useMemo, useState } from "react";
-import type { ItemFilter, Selection } from "../api/client";
+/** Exactly the rows with these ids, or all that a filter means but some. */
+export interface Chosen<F> {
+  ids?: number[];
+  filter?: F;
+  except?: number[];
+}
 
 /** Chosen rows: those listed, or all but those listed. */
 export interface Choice {
@@ -10,7 +15,7 @@ export interface Choice {
   add: (ids: number[]) => void;
   all: () => void;
   none: () => void;
-  selection: (filter: ItemFilter) => Selection;
+  selection: <F>(filter: F) => Chosen<F>;
 }
 
 export function useChoice(): Choice {

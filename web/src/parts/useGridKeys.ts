@@ -16,6 +16,7 @@ interface Options<R> {
   choice?: Choice;
   idsBetween?: (from: number, to: number) => Promise<number[]>;
   onType?: (typed: Typed[]) => void;
+  onKey?: (key: string, row: R) => void;
   scroller: RefObject<HTMLDivElement | null>;
   toRow: (row: number) => void;
 }
@@ -31,6 +32,7 @@ export function useGridKeys<R>({
   choice,
   idsBetween,
   onType,
+  onKey,
   scroller,
   toRow,
 }: Options<R>) {
@@ -150,8 +152,10 @@ export function useGridKeys<R>({
     } else if (command && event.key.toLowerCase() === "d") fillDown();
     else if (command && event.key.toLowerCase() === "a" && choice) choice.all();
     else if (!command && !event.altKey && event.key.length === 1 && event.key !== "/" && event.key !== "?" && cursor) {
-      if (!onType || !columns[at.column].field) return;
-      edit(at, event.key);
+      const row = rows.row(at.row);
+      if (onType && columns[at.column].field) edit(at, event.key);
+      else if (onKey && row) onKey(event.key, row);
+      else return;
     } else return;
     event.preventDefault();
   };

@@ -10,7 +10,7 @@ const CLIENT = { id: 3, name: "Tarrin Bay Kayaks", brand: "Tarrin Bay", places: 
 beforeEach(() => {
   serve("GET /api/clients", [CLIENT]);
   serve("GET /api/portfolio", [
-    standing({ nextSweep: "2026-11-01" as never }),
+    standing({ nextSweep: "2026-11-01" as never, due: 2 }),
     standing({ items: 0, lastSweep: null as never }, { id: 8, name: "Shop", address: "", kind: "listings" }),
   ]);
   serve("GET /api/removed", []);
@@ -39,6 +39,7 @@ it("shows where every property stands, and leads to where its work is", async ()
   expect(screen.getByRole("link", { name: "Tarrin Bay website" }).getAttribute("href")).toBe("/p/7/triage");
   expect(screen.getByRole("link", { name: "Shop" }).getAttribute("href")).toBe("/p/8/gather");
   expect(screen.getByText("never")).toBeTruthy();
+  expect(screen.getByRole("link", { name: "2 phrases" }).getAttribute("href")).toBe("/p/7/aim?side=reviews");
 });
 
 it("adds a property once it has a name and an address; a shop needs no address", async () => {

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { answer, api, type Client, type Property, type Removed, type Standing } from "../api/client";
 import { useClients, usePortfolio } from "../api/queries";
-import { count, day } from "../parts/number";
+import { count, day, of } from "../parts/number";
 import { ClientForm } from "./ClientForm";
 import css from "./Portfolio.module.css";
 import { PropertyForm } from "./PropertyForm";
@@ -31,6 +31,7 @@ export function Portfolio() {
           stand here with the state of the work.
         </p>
       )}
+      <DueList standings={portfolio.data?.filter((standing) => standing.due > 0)} />
       {clients.data?.map((client) => (
         <section key={client.id} className={css.client}>
           <header>
@@ -52,6 +53,23 @@ export function Portfolio() {
       {open && "clientId" in open && <PropertyForm clientId={open.clientId} property={open.property} onClose={close} />}
       {open && !("clientId" in open) && <ClientForm client={open.client} onClose={close} />}
     </div>
+  );
+}
+
+/** What the month has come for. */
+function DueList({ standings }: { standings?: Standing[] }) {
+  if (!standings || standings.length === 0) return null;
+  return (
+    <section className={css.due}>
+      <h2>To look at again now</h2>
+      <ul>
+        {standings.map(({ property, clientName, due }) => (
+          <li key={property.id}>
+            <Link to={`/p/${property.id}/aim?side=reviews`}>{of(due, "phrase")}</Link> of {clientName}, {property.name}
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -2,6 +2,8 @@ package lucidsweep.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.YearMonth;
+import java.time.ZoneOffset;
 import java.util.TreeMap;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.server.RunningApplication.Reply;
@@ -92,9 +94,73 @@ class AimTest {
         assertThat(again.path("known").asInt()).isEqualTo(1);
         assertThat(keyword("greenland paddle").path("volume").asInt()).isEqualTo(1000);
         aim("spray deck", shop.itemId("A3"));
-        shop.post("/keywords/remove", "[" + keyword("spray deck").path("id") + "]");
+        Reply removed = shop.post(
+                "/keywords/remove", "{\"ids\":[" + keyword("spray deck").path("id") + "]}");
         assertThat(homes()).doesNotContainKey("spray deck").containsEntry("sea kayak", "A3");
         assertThat(shop.row("A3").path("aim").path("byHand").asBoolean()).isFalse();
+        shop.post("/keywords/restore", removed.body());
+        assertThat(keyword("spray deck").path("volume").asInt()).isEqualTo(1200);
+        assertThat(shop.row("A3").path("aim").path("keyword").asString()).isEqualTo("spray deck");
+        assertThat(shop.row("A3").path("aim").path("byHand").asBoolean())
+                .as("what was decided comes back")
+                .isTrue();
+        shop.post("/keywords/remove", "{\"filter\":{\"q\":\"paddle\"}}");
+        assertThat(shop.get("/keywords").json().path("rows").findValuesAsString("phrase"))
+                .containsExactly("spray deck", "sea kayak", "wooden oars");
+        assertThat(shop.post("/keywords", "{\"text\":\"cedar paddles\"}")
+                        .json()
+                        .path("known")
+                        .asInt())
+                .as("one that is added again is the one that was taken away")
+                .isEqualTo(1);
+        assertThat(keyword("cedar paddle").path("volume").asInt()).isEqualTo(300);
+    }
+
+    @Test
+    void whatIsKeptStaysWhateverComes() {
+        shop.post("/keywords/keep", "{\"filter\":{\"q\":\"cedar\"}}");
+        assertThat(shop.post("/targets/keep", "{\"ids\":[" + shop.itemId("A3") + "]}")
+                        .json()
+                        .path("items")
+                        .asInt())
+                .isEqualTo(1);
+        shop.importFile(CSV.replace("of cedar", "of ash").replace("Spray deck", "Lid"));
+        assertThat(homes()).containsEntry("cedar paddle", "A2").containsEntry("spray deck", "A3");
+        assertThat(keyword("spray deck").path("reason").asString()).startsWith("kept: in the title");
+        assertThat(keyword("greenland paddle").path("byHand").asBoolean()).isFalse();
+        shop.post("/targets/free", "{\"ids\":[" + shop.itemId("A2") + "," + shop.itemId("A3") + "]}");
+        assertThat(keyword("spray deck").path("byHand").asBoolean()).isFalse();
+    }
+
+    @Test
+    void phrasesStandOnListsUntilTheirMonthComes(Api api) {
+        String now = YearMonth.now(ZoneOffset.UTC).toString();
+        shop.post("/reviews/keywords", "{\"list\":\" Spring  tours\",\"month\":\"2099-03\",\"selection\":{}}");
+        shop.post(
+                "/reviews/keywords",
+                "{\"list\":\"Spring tours\",\"month\":\"" + now + "\",\"selection\":{\"ids\":["
+                        + keyword("spray deck").path("id") + "]}}");
+        shop.post("/reviews/tags", "{\"list\":\"Spring tours\",\"month\":\"\",\"tags\":[\"oar\",\"oar\"]}");
+        JsonNode all = shop.get("/reviews").json();
+        assertThat(all.findValuesAsString("list")).hasSize(5).containsOnly("Spring tours");
+        assertThat(all.get(0).path("phrase").asString()).isEqualTo("spray deck");
+        assertThat(all.get(0).path("due").asBoolean()).isTrue();
+        assertThat(all.get(0).path("volume").asInt()).isEqualTo(1200);
+        assertThat(all.get(0).path("address").asString()).isEqualTo("A3");
+        assertThat(all.get(4).path("kind").asString()).isEqualTo("TAG");
+        String standing = "/api/properties/" + shop.property() + "/standing";
+        assertThat(api.get(standing).json().path("due").asInt()).isEqualTo(1);
+        shop.post("/reviews/month", "{\"ids\":[" + all.get(0).path("id") + "],\"month\":\"2099-01\"}");
+        shop.post("/reviews/remove", "[" + all.get(4).path("id") + "]");
+        assertThat(api.get(standing).json().path("due").asInt()).isZero();
+        assertThat(shop.get("/reviews").json().findValuesAsString("dueMonth"))
+                .containsExactly("2099-01", "2099-03", "2099-03", "2099-03");
+        assertThat(shop.post("/reviews/tags", "{\"list\":\" \",\"month\":\"\",\"tags\":[\"oar\"]}")
+                        .problem())
+                .contains("expected the name of a list");
+        assertThat(shop.post("/reviews/tags", "{\"list\":\"x\",\"month\":\"soon\",\"tags\":[\"oar\"]}")
+                        .problem())
+                .contains("expected a month such as");
     }
 
     @Test

@@ -115,8 +115,8 @@ class BetterTest {
         assertThat(homes.path(0).path("address").asString()).isEqualTo("A2");
         String ids = "[" + keyword("spray deck").path("id") + ","
                 + keyword("wooden oars").path("id") + "]";
-        shop.post("/keywords/topic", "{\"ids\":" + ids + ",\"topic\":\"on board\"}");
-        shop.post("/keywords/intent", "{\"ids\":" + ids + ",\"intent\":\"INFORMATIONAL\"}");
+        shop.post("/keywords/topic", "{\"selection\":{\"ids\":" + ids + "},\"topic\":\"on board\"}");
+        shop.post("/keywords/intent", "{\"selection\":{\"ids\":" + ids + "},\"intent\":\"INFORMATIONAL\"}");
         shop.importFile(CSV);
         assertThat(shop.get("/keywords?topic=on+board&intent=informational")
                         .json()
@@ -124,8 +124,8 @@ class BetterTest {
                         .asInt())
                 .isEqualTo(2);
         assertThat(keyword("spray deck").path("intentReason").asString()).isEqualTo("set by hand");
-        shop.post("/keywords/topic", "{\"ids\":" + ids + ",\"topic\":\" \"}");
-        shop.post("/keywords/intent", "{\"ids\":" + ids + "}");
+        shop.post("/keywords/topic", "{\"selection\":{\"ids\":" + ids + "},\"topic\":\" \"}");
+        shop.post("/keywords/intent", "{\"selection\":{\"ids\":" + ids + "}}");
         assertThat(keyword("spray deck").path("topic").asString()).isEqualTo("spray deck");
         assertThat(keyword("spray deck").path("intent").asString()).isEqualTo("commercial");
         assertThat(shop.get("/keywords/999999/homes").status()).isEqualTo(404);
@@ -181,16 +181,17 @@ class BetterTest {
         assertThat(other.post("/better/refuse", id).status()).isEqualTo(409);
         assertThat(better()).isNotEmpty();
         String keyword = keyword("spray deck").path("id").toString();
-        other.post("/keywords/topic", "{\"ids\":[" + keyword + "],\"topic\":\"stolen\"}");
-        other.post("/keywords/intent", "{\"ids\":[" + keyword + "],\"intent\":\"NAVIGATIONAL\"}");
+        other.post("/keywords/topic", "{\"selection\":{\"ids\":[" + keyword + "]},\"topic\":\"stolen\"}");
+        other.post("/keywords/intent", "{\"selection\":{\"ids\":[" + keyword + "]},\"intent\":\"NAVIGATIONAL\"}");
         shop.importFile(CSV);
         assertThat(keyword("spray deck").path("topic").asString()).isEqualTo("spray deck");
         assertThat(keyword("spray deck").path("intent").asString()).isEqualTo("commercial");
-        assertThat(shop.post("/keywords/topic", "{\"ids\":[" + keyword + "]}").status())
+        assertThat(shop.post("/keywords/topic", "{\"selection\":{\"ids\":[" + keyword + "]}}")
+                        .status())
                 .isBetween(400, 422);
         assertThat(shop.post("/keywords/intent", "{\"intent\":\"COMMERCIAL\"}").status())
                 .isBetween(400, 422);
-        String endless = "{\"ids\":[" + keyword + "],\"topic\":\"" + "x".repeat(201) + "\"}";
+        String endless = "{\"selection\":{\"ids\":[" + keyword + "]},\"topic\":\"" + "x".repeat(201) + "\"}";
         assertThat(shop.post("/keywords/topic", endless).problem()).contains("201 characters, at most 200");
         assertThat(shop.get("/better?count=-5").json().path("rows")).isEmpty();
         assertThat(shop.get("/tags?count=-5&from=-3").json().path("rows")).isEmpty();

@@ -68,19 +68,20 @@ class AimController {
     }
 
     /** A topic for keywords; blank lets it be worked out. */
-    record TopicOrder(@NotNull List<Long> ids, @NotNull String topic) {}
+    record TopicOrder(
+            @NotNull KeywordSelection selection, @NotNull String topic) {}
 
     @PostMapping("/keywords/topic")
     void setTopic(@PathVariable long propertyId, @Valid @RequestBody TopicOrder order) {
-        aims.setTopic(propertyId, order.ids(), order.topic());
+        aims.setTopic(propertyId, tables.ids(propertyId, order.selection()), order.topic());
     }
 
     /** An intent for keywords; null lets it be worked out. */
-    record IntentOrder(@NotNull List<Long> ids, Intent.Kind intent) {}
+    record IntentOrder(@NotNull KeywordSelection selection, Intent.Kind intent) {}
 
     @PostMapping("/keywords/intent")
     void setIntent(@PathVariable long propertyId, @Valid @RequestBody IntentOrder order) {
-        aims.setIntent(propertyId, order.ids(), order.intent());
+        aims.setIntent(propertyId, tables.ids(propertyId, order.selection()), order.intent());
     }
 
     @PostMapping("/keywords")
@@ -100,8 +101,30 @@ class AimController {
     }
 
     @PostMapping("/keywords/remove")
-    void remove(@PathVariable long propertyId, @RequestBody List<Long> ids) {
+    RemovedKeywords remove(@PathVariable long propertyId, @RequestBody KeywordSelection selection) {
+        List<Long> ids = tables.ids(propertyId, selection);
         aims.remove(propertyId, ids);
+        return new RemovedKeywords(ids);
+    }
+
+    /** Keywords taken off the list; with their ids they are brought back. */
+    record RemovedKeywords(@NotNull List<Long> ids) {}
+
+    @PostMapping("/keywords/restore")
+    void restore(@PathVariable long propertyId, @Valid @RequestBody RemovedKeywords removed) {
+        aims.restore(propertyId, removed.ids());
+    }
+
+    /** Keeps the homes of keywords as they were worked out: they are decided from then on. */
+    @PostMapping("/keywords/keep")
+    void keep(@PathVariable long propertyId, @RequestBody KeywordSelection selection) {
+        aims.keepHomes(propertyId, tables.ids(propertyId, selection));
+    }
+
+    /** Keeps the keywords of items as they were worked out. */
+    @PostMapping("/targets/keep")
+    AimedItems keepTargets(@PathVariable long propertyId, @RequestBody Selection selection) {
+        return new AimedItems(aims.keep(propertyId, selection));
     }
 
     @PostMapping("/targets")

@@ -12,16 +12,16 @@ import org.apache.ibatis.annotations.Update;
 @Mapper
 interface AimMapper {
 
-    @Select("select id, phrase, volume from keyword where property_id = #{propertyId} order by id")
+    @Select("select id, phrase, volume from keyword where property_id = #{propertyId} and not removed order by id")
     List<Keyword> keywords(long propertyId);
 
     @Select("select id from keyword where property_id = #{propertyId} and phrase_key = #{key}")
     Long find(long propertyId, String key);
 
-    @Select("select count(*) > 0 from keyword where property_id = #{propertyId} and id = #{id}")
+    @Select("select count(*) > 0 from keyword where property_id = #{propertyId} and id = #{id} and not removed")
     boolean has(long propertyId, long id);
 
-    @Select("select count(*) from keyword where property_id = #{propertyId}")
+    @Select("select count(*) from keyword where property_id = #{propertyId} and not removed")
     long count(long propertyId);
 
     record Key(long id, String phraseKey) {}
@@ -65,7 +65,7 @@ interface AimMapper {
     void insertAll(Map<String, Object[]> rows);
 
     @Update("""
-            update keyword set volume = coalesce(#{figures.volume}, volume),
+            update keyword set removed = false, volume = coalesce(#{figures.volume}, volume),
                 competition = case when #{figures.competition} = '' then competition else #{figures.competition} end,
                 country = case when #{figures.country} = '' then country else #{figures.country} end,
                 monthly = case when #{figures.monthly} = '' then monthly else #{figures.monthly} end,
@@ -116,7 +116,7 @@ interface AimMapper {
                 cast(#{propertyId} as bigint array), cast(#{keywordId} as bigint array),
                 cast(#{score} as double precision array), cast(#{reason} as varchar array))
                 as u(item, property, keyword, score, reason)
-            where exists (select 1 from keyword k where k.id = keyword)
+            where exists (select 1 from keyword k where k.id = keyword and not k.removed)
             """;
 
     @Insert("insert into target (item_id, property_id, keyword_id, by_hand, score, reason) " + NEW_TARGETS
@@ -130,8 +130,20 @@ interface AimMapper {
     @Delete("delete from second_target where property_id = #{propertyId} and not by_hand")
     void deleteSecondWorkedOut(long propertyId);
 
-    @Delete("delete from second_target where keyword_id = #{id}")
-    void deleteSecondTargetsOf(long id);
+    @Delete("delete from second_target where keyword_id = any(#{ids})")
+    void deleteSecondTargetsOf(@Param("ids") Object[] ids);
+
+    @Delete("delete from second_target where item_id = #{itemId}")
+    void deleteSecondTargetsOfItem(long itemId);
+
+    /** Makes what was worked out a decision; the table is "target" or "second_target". */
+    @Update("update ${table} set by_hand = true, reason = left('kept: ' || reason, 1000) where not by_hand"
+            + " and property_id = #{propertyId} and keyword_id = any(#{ids})")
+    void keepHomes(@Param("table") String table, @Param("propertyId") long propertyId, @Param("ids") Object[] ids);
+
+    @Update("update ${table} set by_hand = true, reason = left('kept: ' || reason, 1000) where not by_hand"
+            + " and property_id = #{propertyId} and item_id = any(#{ids})")
+    void keepTargets(@Param("table") String table, @Param("propertyId") long propertyId, @Param("ids") Object[] ids);
 
     /** A better keyword as it is written. */
     record NewBetter(
@@ -188,11 +200,41 @@ interface AimMapper {
     @Select("select summary from aim_summary where property_id = #{propertyId}")
     String summary(long propertyId);
 
-    @Delete("delete from keyword where id = #{id}")
-    void delete(long id);
+    @Update("update keyword set removed = #{removed} where property_id = #{propertyId} and id = any(#{ids})")
+    void setRemoved(
+            @Param("propertyId") long propertyId, @Param("ids") Object[] ids, @Param("removed") boolean removed);
 
-    @Delete("delete from target where keyword_id = #{id}")
-    void deleteTargetsOf(long id);
+    /** Puts what was decided of keywords aside. */
+    @Insert("""
+            insert into removed_target (keyword_id, item_id, property_id, is_primary, score, reason)
+            select keyword_id, item_id, property_id, true, score, reason from target
+            where by_hand and keyword_id = any(#{ids})
+            union all select keyword_id, item_id, property_id, false, score, reason from second_target
+            where by_hand and keyword_id = any(#{ids})""")
+    void putTargetsAside(@Param("ids") Object[] ids);
+
+    /** Brings it back, where nothing else was decided meanwhile. */
+    @Insert("""
+            merge into target t using (select * from removed_target where is_primary and keyword_id = any(#{ids})) r
+            on t.item_id = r.item_id
+            when matched and not t.by_hand then update set t.keyword_id = r.keyword_id, t.by_hand = true,
+                t.score = r.score, t.reason = r.reason
+            when not matched then insert (item_id, property_id, keyword_id, by_hand, score, reason)
+            values (r.item_id, r.property_id, r.keyword_id, true, r.score, r.reason)""")
+    void bringTargetsBack(@Param("ids") Object[] ids);
+
+    @Insert("""
+            insert into second_target (keyword_id, item_id, property_id, by_hand, score, reason)
+            select keyword_id, item_id, property_id, true, score, reason from removed_target r
+            where not is_primary and keyword_id = any(#{ids})
+                and not exists (select 1 from second_target s where s.keyword_id = r.keyword_id)""")
+    void bringSecondTargetsBack(@Param("ids") Object[] ids);
+
+    @Delete("delete from removed_target where keyword_id = any(#{ids})")
+    void forgetTargetsAside(@Param("ids") Object[] ids);
+
+    @Delete("delete from target where keyword_id = any(#{ids})")
+    void deleteTargetsOf(@Param("ids") Object[] ids);
 
     @Delete("delete from target where property_id = #{propertyId} and not by_hand")
     void deleteWorkedOut(long propertyId);
@@ -239,6 +281,6 @@ interface AimMapper {
             left join target r on r.item_id = h.item_id
             left join second_target s on s.keyword_id = k.id and h.item_id is null
             left join item i on i.id = coalesce(r.item_id, s.item_id)
-            where k.property_id = #{propertyId} order by k.id""")
+            where k.property_id = #{propertyId} and not k.removed order by k.id""")
     List<KeywordLine> lines(long propertyId);
 }

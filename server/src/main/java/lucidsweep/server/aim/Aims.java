@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import lucidsweep.core.aim.AimPlan;
 import lucidsweep.core.keyword.Decided;
@@ -117,14 +118,52 @@ public class Aims {
     }
 
     void remove(long propertyId, List<Long> keywordIds) {
-        transaction.executeWithoutResult(status -> {
-            for (long id : keywordIds) {
-                mapper.deleteTargetsOf(id);
-                mapper.deleteSecondTargetsOf(id);
-                mapper.delete(id);
-            }
-        });
+        transaction.executeWithoutResult(status -> inSteps(keywordIds, ids -> {
+            mapper.putTargetsAside(ids);
+            mapper.deleteTargetsOf(ids);
+            mapper.deleteSecondTargetsOf(ids);
+            mapper.setRemoved(propertyId, ids, true);
+        }));
         workOutAnew(propertyId);
+    }
+
+    /** Brings keywords back that were taken off the list, with what was decided of them. */
+    void restore(long propertyId, List<Long> keywordIds) {
+        transaction.executeWithoutResult(status -> inSteps(keywordIds, ids -> {
+            mapper.setRemoved(propertyId, ids, false);
+            mapper.bringTargetsBack(ids);
+            mapper.bringSecondTargetsBack(ids);
+            mapper.forgetTargetsAside(ids);
+        }));
+        workOutAnew(propertyId);
+    }
+
+    private static void inSteps(List<Long> ids, Consumer<Object[]> statement) {
+        for (int start = 0; start < ids.size(); start += AT_ONCE) {
+            statement.accept(
+                    ids.subList(start, Math.min(ids.size(), start + AT_ONCE)).toArray());
+        }
+    }
+
+    /** Makes the homes that were worked out for keywords decisions. */
+    void keepHomes(long propertyId, List<Long> keywordIds) {
+        transaction.executeWithoutResult(status -> inSteps(keywordIds, ids -> {
+            mapper.keepHomes("target", propertyId, ids);
+            mapper.keepHomes("second_target", propertyId, ids);
+        }));
+        items.changed(propertyId);
+    }
+
+    /** Makes the keywords that were worked out for items decisions; returns how many items were meant. */
+    int keep(long propertyId, Selection selection) {
+        long[] meant = selection.resolve(propertyId, items);
+        transaction.executeWithoutResult(
+                status -> inSteps(Arrays.stream(meant).boxed().toList(), ids -> {
+                    mapper.keepTargets("target", propertyId, ids);
+                    mapper.keepTargets("second_target", propertyId, ids);
+                }));
+        items.changed(propertyId);
+        return meant.length;
     }
 
     /** The items that a keyword could live with, the best first. */
@@ -147,14 +186,16 @@ public class Aims {
             throw Refusal.badInput(
                     "the topic has " + topic.length() + " characters, at most " + LONGEST_TOPIC + " are expected");
         }
-        mapper.setTopic(propertyId, keywordIds.toArray(), topic.strip());
+        transaction.executeWithoutResult(
+                status -> inSteps(keywordIds, ids -> mapper.setTopic(propertyId, ids, topic.strip())));
         if (topic.isBlank()) workOut(propertyId);
         else items.changed(propertyId);
     }
 
     /** Settles the intent of keywords by hand; null lets it be worked out again. */
     void setIntent(long propertyId, List<Long> keywordIds, Intent.Kind intent) {
-        mapper.setIntent(propertyId, keywordIds.toArray(), intent == null ? "" : intent.code());
+        String code = intent == null ? "" : intent.code();
+        transaction.executeWithoutResult(status -> inSteps(keywordIds, ids -> mapper.setIntent(propertyId, ids, code)));
         if (intent == null) workOut(propertyId);
         else items.changed(propertyId);
     }
@@ -165,10 +206,10 @@ public class Aims {
         List<Long> ids = new ArrayList<>();
         for (String query : queries) {
             String key = Phrase.of(query, words).key();
-            if (mapper.find(propertyId, key) == null) {
-                AimMapper.Figures nothing = new AimMapper.Figures(null, "", "", "", "");
-                mapper.insertAll(Columns.of(List.of(AimMapper.NewRow.of(propertyId, query, key, nothing))));
-            }
+            AimMapper.Figures nothing = new AimMapper.Figures(null, "", "", "", "");
+            Long known = mapper.find(propertyId, key);
+            if (known != null) mapper.update(known, nothing);
+            else mapper.insertAll(Columns.of(List.of(AimMapper.NewRow.of(propertyId, query, key, nothing))));
             ids.add(mapper.find(propertyId, key));
         }
         return ids;
@@ -177,7 +218,7 @@ public class Aims {
     /** Sets a target by hand without working the others out. */
     void settle(long propertyId, long itemId, long keywordId, String reason) {
         mapper.deleteWorkedOutOf(keywordId);
-        mapper.deleteSecondTargetsOf(keywordId);
+        mapper.deleteSecondTargetsOf(new Object[] {keywordId});
         mapper.setTarget(itemId, propertyId, keywordId, true, 0, reason);
     }
 
@@ -189,7 +230,7 @@ public class Aims {
         }
         transaction.executeWithoutResult(status -> {
             if (keywordId != null) mapper.deleteWorkedOutOf(keywordId);
-            if (keywordId != null) mapper.deleteSecondTargetsOf(keywordId);
+            if (keywordId != null) mapper.deleteSecondTargetsOf(new Object[] {keywordId});
             String reason = keywordId == null ? "cleared by hand" : "set by hand";
             for (long id : ids) mapper.setTarget(id, propertyId, keywordId, true, 0, reason);
         });
@@ -201,7 +242,10 @@ public class Aims {
     int free(long propertyId, Selection selection) {
         long[] ids = selection.resolve(propertyId, items);
         transaction.executeWithoutResult(status -> {
-            for (long id : ids) mapper.deleteTarget(id);
+            for (long id : ids) {
+                mapper.deleteTarget(id);
+                mapper.deleteSecondTargetsOfItem(id);
+            }
         });
         workOut(propertyId);
         return ids.length;

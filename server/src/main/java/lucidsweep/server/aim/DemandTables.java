@@ -18,8 +18,8 @@ import lucidsweep.core.demand.DemandRows;
 import lucidsweep.core.demand.DemandRows.By;
 import lucidsweep.core.demand.DemandRows.Only;
 import lucidsweep.core.demand.DemandTally;
-import lucidsweep.server.aim.DemandWindow.Reported;
 import lucidsweep.server.aim.DemandWindow.DemandRow;
+import lucidsweep.server.aim.DemandWindow.Reported;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
@@ -150,7 +150,8 @@ class DemandTables {
      * @param side items or queries
      * @param text that their addresses or words hold; null or "" for any
      */
-    List<DemandRow> rows(long propertyId, String side, DemandFilter filter, String text, String sort, boolean descending) {
+    List<DemandRow> rows(
+            long propertyId, String side, DemandFilter filter, String text, String sort, boolean descending) {
         By by = side.equals("items") ? By.ITEM : By.QUERY;
         if (!sort.equals("text") && !FIGURES.containsKey(sort)) {
             throw Refusal.badInput("demand cannot be sorted by \"" + sort + "\"");
@@ -181,7 +182,8 @@ class DemandTables {
         List<DemandRow> rows = new ArrayList<>();
         for (DemandTally.Line line : tally.lines()) rows.add(row(view, line, reachesBack));
         Comparator<DemandRow> byText = Comparator.comparing(DemandRow::text);
-        Comparator<DemandRow> order = view.sort.equals("text") ? byText : Comparator.comparingDouble(FIGURES.get(view.sort));
+        Comparator<DemandRow> order =
+                view.sort.equals("text") ? byText : Comparator.comparingDouble(FIGURES.get(view.sort));
         rows.sort((view.descending ? order.reversed() : order).thenComparing(byText));
         return rows;
     }

@@ -3,8 +3,10 @@ package lucidsweep.server.aim;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.web.Page;
@@ -82,6 +84,22 @@ public class KeywordTables {
                 .filter(row -> row.id() == id)
                 .findFirst()
                 .orElseThrow(() -> Refusal.notFound("there is no keyword " + id + " in this property"));
+    }
+
+    /** The keywords that are meant, in the order of their ids. */
+    List<KeywordRow> rows(long propertyId, KeywordSelection selection) {
+        Set<Long> listed = selection.ids() == null ? null : new HashSet<>(selection.ids());
+        Set<Long> out = selection.except() == null ? Set.of() : new HashSet<>(selection.except());
+        return all(version(propertyId)).stream()
+                .filter(row -> listed != null ? listed.contains(row.id()) : !out.contains(row.id()))
+                .filter(row -> listed != null
+                        || selection.filter() == null
+                        || selection.filter().takes(row))
+                .toList();
+    }
+
+    List<Long> ids(long propertyId, KeywordSelection selection) {
+        return rows(propertyId, selection).stream().map(KeywordRow::id).toList();
     }
 
     Choices choices(long propertyId) {

@@ -2,6 +2,7 @@ package lucidsweep.server.portfolio;
 
 import java.util.List;
 import lucidsweep.server.aim.Aims;
+import lucidsweep.server.aim.Reviews;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
@@ -23,13 +24,15 @@ class PortfolioController {
     private final Aims aims;
     private final Sweeps sweeps;
     private final Schedules schedules;
+    private final Reviews reviews;
 
-    PortfolioController(Clients clients, Items items, Aims aims, Sweeps sweeps, Schedules schedules) {
+    PortfolioController(Clients clients, Items items, Aims aims, Sweeps sweeps, Schedules schedules, Reviews reviews) {
         this.clients = clients;
         this.items = items;
         this.aims = aims;
         this.sweeps = sweeps;
         this.schedules = schedules;
+        this.reviews = reviews;
     }
 
     @GetMapping("/portfolio")
@@ -52,6 +55,7 @@ class PortfolioController {
                 counts.indexable(),
                 aims.keywordCount(property.id()),
                 counts.aimed(),
+                reviews.due(property.id()),
                 counts.flawed(),
                 drafts(counts, "drafted"),
                 drafts(counts, "sent-back"),

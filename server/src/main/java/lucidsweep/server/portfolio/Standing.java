@@ -10,6 +10,7 @@ import lucidsweep.server.client.Property;
  *
  * @param aimed items with a target
  * @param flawed indexable items with at least one finding
+ * @param due keywords and tags to look at again, whose month is there
  * @param drafted drafts that wait to be looked at
  * @param approved drafts that wait to be handed over
  * @param handedOver texts handed over
@@ -25,6 +26,7 @@ public record Standing(
         long indexable,
         long keywords,
         long aimed,
+        int due,
         long flawed,
         int drafted,
         int sentBack,

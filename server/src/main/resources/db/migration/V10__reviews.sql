@@ -1,0 +1,23 @@
+-- Keywords and tags to look at again: on a named list, and in a month such as 2027-03 or in none ('').
+create table review (
+    id bigint generated always as identity primary key,
+    property_id bigint not null references property,
+    list varchar(100) not null,
+    kind varchar(10) not null,
+    phrase varchar(500) not null,
+    due_month varchar(7) not null,
+    added timestamp with time zone not null,
+    unique (property_id, list, kind, phrase)
+);
+
+-- Keywords taken off the list can be brought back, with what was decided of them.
+alter table keyword add column removed boolean default false not null;
+create table removed_target (
+    keyword_id bigint not null,
+    item_id bigint not null,
+    property_id bigint not null,
+    is_primary boolean not null,
+    score double precision not null,
+    reason varchar(1000) not null
+);
+create index removed_target_keyword on removed_target (keyword_id);
