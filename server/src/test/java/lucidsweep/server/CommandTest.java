@@ -199,8 +199,8 @@ class CommandTest {
                                 "https://kiln.example/raku/,raku course,primary,0.\\d+,in the title and H1; already fourth for it"));
         assertThat(Files.readAllLines(folder.resolve("gaps.csv")))
                 .containsExactly(
-                        "topic,keyword,volume,slug,title,description,section",
-                        "clay delivery,clay delivery,1300,clay-delivery,Clay delivery,Clay delivery.,");
+                        "topic,keyword,volume,slug,title",
+                        "clay delivery,clay delivery,1300,clay-delivery,Clay delivery");
         assertThat(Files.readAllLines(folder.resolve("better.csv")))
                 .hasSize(2)
                 .last()

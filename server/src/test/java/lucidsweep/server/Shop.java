@@ -1,6 +1,7 @@
 package lucidsweep.server;
 
 import static java.nio.charset.StandardCharsets.UTF_8;
+import static java.util.Locale.ROOT;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
@@ -30,13 +31,28 @@ final class Shop {
     }
 
     void importDemand(String csv) {
-        JsonNode plan = api.upload("/api/properties/" + property + "/imports", "demand.csv", csv.getBytes(UTF_8))
+        importReports("demand", csv);
+    }
+
+    void importResults(String csv) {
+        importReports("results", csv);
+    }
+
+    private void importReports(String kind, String csv) {
+        JsonNode upload = api.upload("/api/properties/" + property + "/imports", kind + ".csv", csv.getBytes(UTF_8))
+                .json();
+        JsonNode plan = api.get("/api/imports/" + upload.path("token").asString() + "?kind=" + kind.toUpperCase(ROOT))
                 .json();
         Reply applied = api.post("/api/imports/" + plan.path("token").asString() + "/apply", Api.choice(plan));
         assertThat(api.ended(applied.json().path("jobId").asLong())
                         .path("state")
                         .asString())
                 .isEqualTo("done");
+    }
+
+    /** Asks for something of an item, such as "/phrases". */
+    JsonNode getItem(String id, String path) {
+        return api.get("/api/items/" + itemId(id) + path).json();
     }
 
     /** Asks for something of the property, such as "/items?q=oar". */

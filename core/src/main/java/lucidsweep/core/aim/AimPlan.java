@@ -12,7 +12,7 @@ import lucidsweep.core.keyword.Target;
  * What was worked out for a property.
  *
  * @param targets the homes of keywords
- * @param topics for each keyword the place of the one that its topic is named by
+ * @param topics for each keyword the name of its topic
  * @param brand for each keyword whether it names the brand
  * @param keywordDemand for each keyword what was reported of it over all items, in the window
  * @param gaps pages that keywords without a home could get, the most searched first
@@ -24,7 +24,7 @@ import lucidsweep.core.keyword.Target;
  */
 public record AimPlan(
         List<Target> targets,
-        int[] topics,
+        List<String> topics,
         boolean[] brand,
         List<DemandTally.Sum> keywordDemand,
         List<Gap> gaps,
@@ -37,11 +37,12 @@ public record AimPlan(
     /**
      * Keywords of one topic that no item serves.
      *
+     * @param topic its name
      * @param keywords their places, the most searched first
      * @param volume searches a month, of all of them
      * @param section the part of the site where the page belongs; "" where nothing is near
      */
-    public record Gap(int topic, List<Integer> keywords, long volume, PageProposal page, String section) {}
+    public record Gap(String topic, List<Integer> keywords, long volume, PageProposal page, String section) {}
 
     /**
      * What the demand is made of.

@@ -20,6 +20,7 @@ import lucidsweep.core.keyword.Decided;
 import lucidsweep.core.keyword.Fittings;
 import lucidsweep.core.keyword.ItemIndex;
 import lucidsweep.core.keyword.ItemTexts;
+import lucidsweep.core.keyword.NamedTopics;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.PlacesNamed;
 import lucidsweep.core.keyword.Target;
@@ -89,9 +90,16 @@ public final class Aiming {
 
     private record Item(String section, int published) {}
 
-    /** Says what many titles end in and what is therefore no sign of what an item is about; before the first item. */
+    /**
+     * Says what many titles end in; before the first item. An ending that is set off by a mark, such as " – Workshop", or
+     * that names the brand is no sign of what an item is about; a word that many titles end in may well be one.
+     */
     public void commonEndings(Collection<String> texts) {
-        endings.addAll(texts);
+        for (String text : texts) {
+            boolean setOff =
+                    !text.isBlank() && !Character.isLetterOrDigit(text.strip().codePointAt(0));
+            if (setOff || brand.isIn(text)) endings.add(text);
+        }
     }
 
     private String withoutEnding(String title) {
@@ -159,7 +167,7 @@ public final class Aiming {
         Reckoning reckoning = new Reckoning();
         List<Target> targets = reckoning.finder.targets(decided);
         if (topics == null) topics = reckoning.topics().names();
-        int[] named = topics;
+        List<String> named = NamedTopics.of(keywords, topics, decided.topics());
         boolean[] isBrand = new boolean[keywords.size()];
         for (int i = 0; i < isBrand.length; i++)
             isBrand[i] = brand.isIn(keywords.get(i).text());
@@ -299,9 +307,9 @@ public final class Aiming {
         return unserved;
     }
 
-    private List<AimPlan.Gap> gaps(int[] topics, List<Integer> unserved) {
+    private List<AimPlan.Gap> gaps(List<String> topics, List<Integer> unserved) {
         Gaps gaps = new Gaps(keywords, volumes, places);
-        unserved.forEach(keyword -> gaps.add(keyword, topics[keyword]));
+        unserved.forEach(keyword -> gaps.add(keyword, topics.get(keyword)));
         List<String> all = new ArrayList<>(names);
         all.addAll(learntNames.names());
         Names written = Names.of(all);

@@ -23,7 +23,7 @@ final class Gaps {
     private final List<Long> volumes;
     private final PlacesNamed places;
     private final Map<String, List<Integer>> homeless = new TreeMap<>();
-    private final Map<String, Integer> topics = new TreeMap<>();
+    private final Map<String, String> topics = new TreeMap<>();
 
     Gaps(List<Phrase> phrases, List<Long> volumes, PlacesNamed places) {
         this.phrases = phrases;
@@ -32,9 +32,9 @@ final class Gaps {
     }
 
     /** Keywords for one page, the most searched first. */
-    record Group(int topic, List<Integer> keywords) {}
+    record Group(String topic, List<Integer> keywords) {}
 
-    void add(int keyword, int topic) {
+    void add(int keyword, String topic) {
         String key = topic + "\n" + places.in(phrases.get(keyword).text());
         homeless.computeIfAbsent(key, any -> new ArrayList<>()).add(keyword);
         topics.put(key, topic);
@@ -53,7 +53,7 @@ final class Gaps {
         return all;
     }
 
-    private void join(List<Group> groups, int topic, int keyword, Set<String> place) {
+    private void join(List<Group> groups, String topic, int keyword, Set<String> place) {
         Set<String> words = without(place, keyword);
         for (Group group : groups) {
             Set<String> shared = without(place, group.keywords.get(0));

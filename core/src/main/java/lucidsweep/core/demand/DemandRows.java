@@ -34,13 +34,13 @@ public final class DemandRows {
     /**
      * Which rows count.
      *
-     * @param item, query, country a number; negative for any
-     * @param queries only these; null for any
+     * @param items, queries only of these; null for any
+     * @param country only this one; negative for any
      */
-    public record Only(int item, int query, int country, BitSet queries) {
+    public record Only(BitSet items, BitSet queries, int country) {
 
         /** All rows. */
-        public static final Only ANY = new Only(-1, -1, -1, null);
+        public static final Only ANY = new Only(null, null, -1);
     }
 
     /** A week that ends as the last day of all does. */
@@ -117,10 +117,9 @@ public final class DemandRows {
     }
 
     private boolean counts(int row, Only only) {
-        return (only.item < 0 || items[row] == only.item)
-                && (only.query < 0 || queries[row] == only.query)
-                && (only.country < 0 || countries[row] == only.country)
-                && (only.queries == null || only.queries.get(queries[row]));
+        return (only.items == null || only.items.get(items[row]))
+                && (only.queries == null || only.queries.get(queries[row]))
+                && (only.country < 0 || countries[row] == only.country);
     }
 
     /** All weeks, the earliest first; a row counts where the middle of its period lies. */

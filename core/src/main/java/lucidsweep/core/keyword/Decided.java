@@ -6,7 +6,7 @@ import java.util.HashSet;
 import java.util.Map;
 import java.util.Set;
 
-/** What a person has decided about targets; it stands, whatever is worked out. */
+/** What a person has decided about targets and topics; it stands, whatever is worked out. */
 public final class Decided {
 
     final Set<Long> withoutPrimary = new HashSet<>();
@@ -14,6 +14,7 @@ public final class Decided {
     final Map<Long, Integer> secondaries = new HashMap<>();
     private final Map<Integer, Long> homes = new HashMap<>();
     private final Set<Integer> primary = new HashSet<>();
+    private final Map<Integer, String> topics = new HashMap<>();
 
     /** A keyword lives with this item. */
     public void home(long item, int keyword, Target.Role role) {
@@ -37,6 +38,16 @@ public final class Decided {
 
     public boolean isPrimary(int keyword) {
         return primary.contains(keyword);
+    }
+
+    /** A keyword belongs to the topic of this name. */
+    public void topic(int keyword, String name) {
+        topics.put(keyword, name);
+    }
+
+    /** The topics of keywords that a person put under one, by their place. */
+    public Map<Integer, String> topics() {
+        return Collections.unmodifiableMap(topics);
     }
 
     /** An item aims at nothing. */

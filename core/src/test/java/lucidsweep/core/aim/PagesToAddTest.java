@@ -44,7 +44,7 @@ class PagesToAddTest {
                 texts.stream().map(text -> Phrase.of(text, ENGLISH)).toList(),
                 List.of(10L, 90L, 50L, 5L, 2L, 1L),
                 PLACES);
-        for (int i = 0; i < texts.size(); i++) gaps.add(i, 0);
+        for (int i = 0; i < texts.size(); i++) gaps.add(i, "topic 0");
         assertThat(gaps.groups())
                 .extracting(Gaps.Group::keywords)
                 .containsExactlyInAnyOrder(List.of(1, 0), List.of(2), List.of(4), List.of(3), List.of(5));

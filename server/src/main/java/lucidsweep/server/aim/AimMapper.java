@@ -264,6 +264,11 @@ interface AimMapper {
             select item_id, keyword_id, false from second_target where property_id = #{propertyId} and by_hand""")
     List<ByHand> byHand(long propertyId);
 
+    record TopicByHand(long id, String topic) {}
+
+    @Select("select id, topic from keyword where property_id = #{propertyId} and topic_by_hand and not removed")
+    List<TopicByHand> topicsByHand(long propertyId);
+
     record AddressOf(long id, String address) {}
 
     @Select("select id, address from item where id = any(#{ids})")

@@ -75,7 +75,7 @@ class AimPlanStore {
             DemandTally.Sum sum = plan.keywordDemand().get(i);
             rows.add(new AimMapper.WorkedOut(
                     keyword.id(),
-                    ready.keywords().get(plan.topics()[i]).phrase(),
+                    plan.topics().get(i),
                     intent.kind().code(),
                     intent.reason(),
                     plan.brand()[i],
@@ -155,7 +155,7 @@ class AimPlanStore {
 
     private static AimSummary.PageToAdd page(AimPlan.Gap gap, List<Keyword> keywords) {
         return new AimSummary.PageToAdd(
-                keywords.get(gap.topic()).phrase(),
+                gap.topic(),
                 gap.page().slug(),
                 gap.page().title(),
                 gap.page().description(),

@@ -182,14 +182,19 @@ public class Aims {
 
     /** Puts keywords under a topic by hand; a blank one lets it be worked out again. */
     void setTopic(long propertyId, List<Long> keywordIds, String topic) {
-        if (topic.length() > LONGEST_TOPIC) {
+        setTopics(propertyId, Map.of(topic, keywordIds));
+    }
+
+    /** Puts keywords under topics by hand, by the topics' names. */
+    void setTopics(long propertyId, Map<String, List<Long>> keywordIds) {
+        for (String topic : keywordIds.keySet()) {
+            if (topic.length() <= LONGEST_TOPIC) continue;
             throw Refusal.badInput(
                     "the topic has " + topic.length() + " characters, at most " + LONGEST_TOPIC + " are expected");
         }
-        transaction.executeWithoutResult(
-                status -> inSteps(keywordIds, ids -> mapper.setTopic(propertyId, ids, topic.strip())));
-        if (topic.isBlank()) workOut(propertyId);
-        else items.changed(propertyId);
+        transaction.executeWithoutResult(status -> keywordIds.forEach(
+                (topic, some) -> inSteps(some, ids -> mapper.setTopic(propertyId, ids, topic.strip()))));
+        workOut(propertyId);
     }
 
     /** Settles the intent of keywords by hand; null lets it be worked out again. */
@@ -279,6 +284,10 @@ public class Aims {
             if (fixed.keywordId() == null) decided.clear(fixed.itemId());
             else if (place != null) decided.home(fixed.itemId(), place, role(fixed));
             if (fixed.first() && fixed.keywordId() != null) decidedHomes++;
+        }
+        for (AimMapper.TopicByHand topic : mapper.topicsByHand(propertyId)) {
+            Integer place = ready.places().get(topic.id());
+            if (place != null) decided.topic(place, topic.topic());
         }
         AimPlan plan = ready.aiming().plan(decided);
         PlacesNamed places = new PlacesNamed(Arrays.asList(client.places().split(",")));

@@ -7,10 +7,12 @@ import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
 import lucidsweep.core.aim.Aiming;
@@ -123,7 +125,7 @@ class DemandTables {
                                 week.sum().impressions(),
                                 week.sum().position()))
                         .toList(),
-                countries(demand, days, new Only(only.item(), only.query(), -1, only.queries())));
+                countries(demand, days, new Only(only.items(), only.queries(), -1)));
     }
 
     private static List<DemandWindow.InCountry> countries(ReadDemand demand, Days days, Only only) {
@@ -213,13 +215,21 @@ class DemandTables {
     }
 
     private Only only(long propertyId, ReadDemand demand, DemandFilter filter) {
+        BitSet queries = isGiven(filter.brand())
+                ? queries(propertyId, demand, filter.brand().equals("yes"))
+                : null;
+        if (isGiven(filter.query())) queries = only(demand.numberOfQuery(filter.query()), queries);
         return new Only(
-                filter.item() == null ? -1 : demand.numberOfItem(filter.item()),
-                isGiven(filter.query()) ? demand.numberOfQuery(filter.query()) : -1,
-                isGiven(filter.country()) ? demand.numberOfCountry(filter.country()) : -1,
-                isGiven(filter.brand())
-                        ? queries(propertyId, demand, filter.brand().equals("yes"))
-                        : null);
+                filter.item() == null ? null : only(demand.numberOfItem(filter.item()), null),
+                queries,
+                isGiven(filter.country()) ? demand.numberOfCountry(filter.country()) : -1);
+    }
+
+    /** Only this number, and only where it is one of some; none where it is not known. */
+    private static BitSet only(OptionalInt number, BitSet some) {
+        BitSet set = new BitSet();
+        if (number.isPresent() && (some == null || some.get(number.getAsInt()))) set.set(number.getAsInt());
+        return set;
     }
 
     private BitSet queries(long propertyId, ReadDemand demand, boolean withBrand) {
@@ -229,6 +239,33 @@ class DemandTables {
                 .clone();
         if (!withBrand) found.flip(0, demand.queryCount());
         return found;
+    }
+
+    /** The queries that items were shown for in the last thirteen weeks; and those that only others were. */
+    Queries queriesOf(long propertyId, Collection<Long> ids) {
+        ReadDemand demand = of(propertyId);
+        DemandRows rows = demand.rows();
+        if (rows.size() == 0) return new Queries(List.of(), List.of());
+        BitSet wanted = new BitSet();
+        ids.forEach(id -> demand.numberOfItem(id).ifPresent(wanted::set));
+        int from = rows.lastDay() - Aiming.WINDOW + 1;
+        BitSet theirs = shown(rows.tally(from, rows.lastDay(), By.QUERY, new Only(wanted, null, -1)));
+        BitSet all = shown(rows.tally(from, rows.lastDay(), By.QUERY, Only.ANY));
+        all.andNot(theirs);
+        return new Queries(
+                theirs.stream().mapToObj(demand::query).toList(),
+                all.stream().mapToObj(demand::query).toList());
+    }
+
+    /** Queries of some items, and those of the others only. */
+    record Queries(List<String> theirs, List<String> others) {}
+
+    private static BitSet shown(DemandTally tally) {
+        BitSet shown = new BitSet();
+        for (DemandTally.Line line : tally.lines()) {
+            if (line.now().impressions() > 0) shown.set(line.item());
+        }
+        return shown;
     }
 
     private static boolean isGiven(String part) {

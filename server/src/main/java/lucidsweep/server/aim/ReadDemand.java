@@ -5,6 +5,7 @@ import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalInt;
 import java.util.Set;
 import lucidsweep.core.demand.DemandRows;
 import lucidsweep.core.keyword.BrandNames;
@@ -92,15 +93,21 @@ final class ReadDemand {
         return items.get(address);
     }
 
-    /** The number that a filter asks for; one that no row has where it is not known. */
-    int numberOfItem(long id) {
-        return numbers.getOrDefault(id, Integer.MAX_VALUE);
+    /** The number of an item's address; empty where nothing is reported of it. */
+    OptionalInt numberOfItem(long id) {
+        return optional(numbers.get(id));
     }
 
-    int numberOfQuery(String text) {
-        return queries.numbers.getOrDefault(text, Integer.MAX_VALUE);
+    /** The number of a query as it is written; empty where nothing is reported of it. */
+    OptionalInt numberOfQuery(String text) {
+        return optional(queries.numbers.get(text));
     }
 
+    private static OptionalInt optional(Integer number) {
+        return number == null ? OptionalInt.empty() : OptionalInt.of(number);
+    }
+
+    /** The number of a country; one that no row has where it is not known. */
     int numberOfCountry(String text) {
         return countries.numbers.getOrDefault(text, Integer.MAX_VALUE);
     }

@@ -217,18 +217,16 @@ final class AimCommand {
 
     private static void writeGaps(Path out, AimPlan plan, List<KeywordList.Line> keywords) {
         try (CsvText csv = CommandFiles.csv(out, "gaps.csv")) {
-            csv.row("topic", "keyword", "volume", "slug", "title", "description", "section");
+            csv.row("topic", "keyword", "volume", "slug", "title");
             for (AimPlan.Gap gap : plan.gaps()) {
                 for (int keyword : gap.keywords()) {
                     KeywordList.Line line = keywords.get(keyword);
                     csv.row(
-                            keywords.get(gap.topic()).phrase(),
+                            gap.topic(),
                             line.phrase(),
                             line.volume() == null ? "" : line.volume(),
                             gap.page().slug(),
-                            gap.page().title(),
-                            gap.page().description(),
-                            gap.section());
+                            gap.page().title());
                 }
             }
         }

@@ -81,6 +81,14 @@ interface ReportMapper {
     @Select(DEMAND + "where property_id = #{propertyId} and address = #{address} order by id")
     List<Reports.Demand> demandOf(long propertyId, String address);
 
+    @Select("select query, position, address, title, description from result"
+            + " where property_id = #{propertyId} and lower(query) = lower(#{query}) order by position, id")
+    List<Reports.Result> resultsOf(long propertyId, String query);
+
+    @Select("select query, position, address, title, description from result"
+            + " where property_id = #{propertyId} and lower(query) <> lower(#{query}) order by id limit #{limit}")
+    List<Reports.Result> resultsOfOthers(long propertyId, String query, int limit);
+
     record Stored(long id, long rowHash) {}
 
     @Select(

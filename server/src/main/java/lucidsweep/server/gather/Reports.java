@@ -50,6 +50,23 @@ public class Reports {
         } while (chunk.size() == AT_ONCE);
     }
 
+    /**
+     * Who ranks for a query.
+     *
+     * @param title, description as the result showed them; "" where the list has none
+     */
+    public record Result(String query, double position, String address, String title, String description) {}
+
+    /** The results that were taken in for a query, the first first. */
+    public List<Result> results(long propertyId, String query) {
+        return mapper.resultsOf(propertyId, query);
+    }
+
+    /** Some of those that were taken in for other queries. */
+    public List<Result> otherResults(long propertyId, String query, int limit) {
+        return mapper.resultsOfOthers(propertyId, query, limit);
+    }
+
     /** The rows of one address; every week of every query and country. */
     public List<Demand> ofAddress(long propertyId, String address) {
         return mapper.demandOf(propertyId, address);

@@ -214,12 +214,22 @@ public class Items {
 
     /** An item with what the last sweep saw of it. */
     public ItemDetail detailWithCapture(long id) {
-        Object[] one = {id};
-        List<ItemDetail> found = new Details(
-                        mapper.fieldsOf(FieldId.ofAll(one)), mapper.aimsOf(one), mapper.captures(one))
-                .of(mapper.coresOf(one));
+        List<ItemDetail> found = detailsWithCapture(List.of(id));
         if (found.isEmpty()) throw Refusal.notFound("item " + id + " is gone");
         return found.get(0);
+    }
+
+    /** Some items with what the last sweep saw of them; those that are gone are left out. */
+    public List<ItemDetail> detailsWithCapture(List<Long> ids) {
+        List<ItemDetail> found = new ArrayList<>(ids.size());
+        for (int start = 0; start < ids.size(); start += LIST) {
+            Object[] some =
+                    ids.subList(start, Math.min(ids.size(), start + LIST)).toArray();
+            Details details =
+                    new Details(mapper.fieldsOf(FieldId.ofAll(some)), mapper.aimsOf(some), mapper.captures(some));
+            found.addAll(details.of(mapper.coresOf(some)));
+        }
+        return found;
     }
 
     /** The titles and descriptions of the indexable items of a property whose ids lie between two, in their order. */

@@ -1,0 +1,130 @@
+package lucidsweep.server.aim;
+
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import lucidsweep.server.web.Page;
+import lucidsweep.server.web.Refusal;
+import org.springframework.stereotype.Service;
+
+/** The topics of a property's keywords: looked at, merged, named and divided. */
+@Service
+class TopicTables {
+
+    private static final int MOST_AT_ONCE = 1_000;
+    static final Comparator<KeywordRow> STRONGEST =
+            Comparator.comparing(KeywordRow::volume, Comparator.nullsFirst(Comparator.naturalOrder()));
+
+    private static final Map<String, Comparator<TopicRow>> ORDERS = Map.of(
+            "topic", Comparator.comparing(TopicRow::topic),
+            "keywords", Comparator.comparingInt(TopicRow::keywords),
+            "volume", Comparator.comparingLong(TopicRow::volume),
+            "clicks", Comparator.comparingLong(TopicRow::clicks),
+            "impressions", Comparator.comparingLong(TopicRow::impressions),
+            "items", Comparator.comparingInt(TopicRow::items),
+            "without", Comparator.comparingInt((TopicRow row) -> row.keywords() - row.withItem()));
+
+    private final KeywordTables tables;
+    private final Aims aims;
+
+    TopicTables(KeywordTables tables, Aims aims) {
+        this.tables = tables;
+        this.aims = aims;
+    }
+
+    /**
+     * Topics in an order.
+     *
+     * @param text that their names or keywords hold; null or "" for any
+     */
+    Page<TopicRow> page(long propertyId, String text, String sort, boolean descending, int from, int count) {
+        Comparator<TopicRow> order = ORDERS.get(sort);
+        if (order == null) throw Refusal.badInput("topics cannot be sorted by \"" + sort + "\"");
+        String part = text == null ? "" : text.strip().toLowerCase(Locale.ROOT);
+        List<TopicRow> rows = byTopic(propertyId).entrySet().stream()
+                .filter(each -> holds(each.getKey(), each.getValue(), part))
+                .map(each -> row(each.getKey(), each.getValue()))
+                .sorted((descending ? order.reversed() : order).thenComparing(TopicRow::topic))
+                .toList();
+        int start = Math.min(Math.max(0, from), rows.size());
+        int end = Math.min(rows.size(), start + Math.max(0, Math.min(count, MOST_AT_ONCE)));
+        return new Page<>(rows.size(), rows.subList(start, end));
+    }
+
+    private Map<String, List<KeywordRow>> byTopic(long propertyId) {
+        return tables.rows(propertyId, new KeywordSelection(null, null, null)).stream()
+                .collect(Collectors.groupingBy(KeywordRow::topic, LinkedHashMap::new, Collectors.toList()));
+    }
+
+    private static boolean holds(String topic, List<KeywordRow> keywords, String part) {
+        return topic.toLowerCase(Locale.ROOT).contains(part)
+                || keywords.stream()
+                        .anyMatch(row -> row.phrase().toLowerCase(Locale.ROOT).contains(part));
+    }
+
+    private static TopicRow row(String topic, List<KeywordRow> keywords) {
+        return new TopicRow(
+                topic,
+                keywords.stream().max(STRONGEST).orElseThrow().phrase(),
+                keywords.size(),
+                keywords.stream()
+                        .map(KeywordRow::volume)
+                        .filter(Objects::nonNull)
+                        .mapToLong(volume -> volume)
+                        .sum(),
+                keywords.stream().mapToLong(KeywordRow::clicks).sum(),
+                keywords.stream().mapToLong(KeywordRow::impressions).sum(),
+                (int) keywords.stream().filter(row -> row.itemId() != null).count(),
+                (int) keywords.stream()
+                        .map(KeywordRow::itemId)
+                        .filter(Objects::nonNull)
+                        .distinct()
+                        .count(),
+                (int) keywords.stream().filter(KeywordRow::topicByHand).count());
+    }
+
+    /** The keywords of a topic. */
+    List<KeywordRow> keywords(long propertyId, String topic) {
+        List<KeywordRow> found = byTopic(propertyId).get(topic);
+        if (found == null) throw Refusal.notFound("there is no topic “" + topic + "” in this property");
+        return found;
+    }
+
+    /** The topic of a keyword; empty where it is none of the property's. */
+    Optional<String> topicOf(long propertyId, String phrase) {
+        return tables.rows(propertyId, new KeywordSelection(null, null, null)).stream()
+                .filter(row -> row.phrase().equals(phrase))
+                .map(KeywordRow::topic)
+                .findFirst();
+    }
+
+    /** Puts all keywords of some topics under one name; of a single topic this gives it another name. */
+    void merge(long propertyId, List<String> topics, String name) {
+        if (name.isBlank()) throw Refusal.badInput("expected a name for the topic, got none");
+        List<Long> ids = topics.stream()
+                .distinct()
+                .flatMap(topic -> keywords(propertyId, topic).stream())
+                .map(KeywordRow::id)
+                .toList();
+        aims.setTopic(propertyId, ids, name);
+    }
+
+    /** Puts some keywords of a topic under a name of their own; the others stay under the old one. */
+    void split(long propertyId, String topic, List<Long> ids, String name) {
+        if (name.isBlank() || name.strip().equals(topic)) {
+            throw Refusal.badInput("expected another name for the keywords that are taken out, got \"" + name + "\"");
+        }
+        List<Long> all =
+                keywords(propertyId, topic).stream().map(KeywordRow::id).toList();
+        List<Long> out = all.stream().filter(new HashSet<>(ids)::contains).toList();
+        if (out.isEmpty()) throw Refusal.badInput("none of these keywords is in the topic “" + topic + "”");
+        List<Long> rest = all.stream().filter(id -> !out.contains(id)).toList();
+        aims.setTopics(propertyId, Map.of(name, out, topic, rest));
+    }
+}
