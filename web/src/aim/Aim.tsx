@@ -13,6 +13,7 @@ import { PagesToAdd } from "./PagesToAdd";
 import { ReviewLists } from "./ReviewLists";
 import { SharedQueries } from "./SharedQueries";
 import { TagTable } from "./TagTable";
+import { Topics } from "./Topics";
 
 const VIEWS: Record<string, (propertyId: number) => React.ReactNode> = {
   keywords: (propertyId) => <KeywordTable key="keywords" propertyId={propertyId} />,
@@ -23,6 +24,7 @@ const VIEWS: Record<string, (propertyId: number) => React.ReactNode> = {
   shared: (propertyId) => <SharedQueries propertyId={propertyId} />,
   pages: (propertyId) => <PagesToAdd propertyId={propertyId} />,
   tags: (propertyId) => <TagTable propertyId={propertyId} />,
+  topics: (propertyId) => <Topics propertyId={propertyId} />,
   reviews: (propertyId) => <ReviewLists propertyId={propertyId} />,
   demand: (propertyId) => <DemandView propertyId={propertyId} />,
   curve: (propertyId) => <CurveView propertyId={propertyId} />,

@@ -16,6 +16,7 @@ const GROUPS: { name: string; sides: Side[] }[] = [
     sides: [
       { side: "keywords", label: "All keywords" },
       { side: "homeless", label: "Without an item" },
+      { side: "topics", label: "Topics" },
       { side: "reviews", label: "To come back to" },
     ],
   },

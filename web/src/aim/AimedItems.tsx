@@ -15,6 +15,7 @@ import { tell } from "../parts/tell";
 import { useItemView } from "../parts/useItemView";
 import css from "./Aim.module.css";
 import { ItemPhrases } from "./ItemPhrases";
+import { LackingWords } from "./LackingWords";
 
 const WHY: Column<ItemRow> = {
   key: "why",
@@ -111,7 +112,12 @@ export function AimedItems({ propertyId, target }: { propertyId: number; target?
           <CloseUp
             propertyId={propertyId}
             itemId={hand}
-            more={(item) => <ItemPhrases propertyId={propertyId} item={item} />}
+            more={(item) => (
+              <>
+                <ItemPhrases propertyId={propertyId} item={item} />
+                <LackingWords propertyId={propertyId} item={item} />
+              </>
+            )}
             onClose={() => setHand(undefined)}
           />
         )}

@@ -29,6 +29,7 @@ export function ItemPhrases({ propertyId, item }: { propertyId: number; item: It
         {phrases.data?.length === 0 && <p className={css.soft}>Nothing is written on it.</p>}
         {phrases.data && phrases.data.length > 0 && (
           <>
+            <p className={css.soft}>In plum, what it aims at; with a line beneath, what links to it say.</p>
             <p className={css.legend}>
               {PLACES.map(({ name }, i) => (
                 <span key={name}>
@@ -58,7 +59,9 @@ function Length({ name, counts }: { name: string; counts: PhraseCount[] }) {
           const at = PLACES.flatMap(({ place }, i) => (count.places.includes(place) ? [i] : []));
           return (
             <li key={count.text}>
-              <span className={count.target ? css.target : undefined}>{count.text}</span>
+              <span className={count.target ? css.target : undefined}>
+                {count.linked ? <u className={css.linked}>{count.text}</u> : count.text}
+              </span>
               <Strip of={at} label={at.map((i) => PLACES[i].name).join(", ")} />
               <span className={css.bar}>
                 <i style={{ width: `${(100 * count.count) / most}%` }} />

@@ -3,6 +3,7 @@ package lucidsweep.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.stream.Stream;
 import lucidsweep.server.RunningApplication.Api;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -45,6 +46,15 @@ class TopicTest {
         throw new AssertionError("there is no keyword " + phrase);
     }
 
+    private void merge(String name, String... phrases) {
+        List<Long> ids = Stream.of(phrases)
+                .map(phrase -> keyword(phrase).path("id").asLong())
+                .toList();
+        assertThat(shop.post("/topics/merge", "{\"ids\":" + ids + ",\"name\":\"" + name + "\"}")
+                        .status())
+                .isEqualTo(200);
+    }
+
     @Test
     void topicsAreMergedNamedAndDivided() {
         assertThat(topics("")).containsExactly("spray deck", "ash paddle", "cedar paddle", "long paddle");
@@ -52,9 +62,7 @@ class TopicTest {
         JsonNode ash = shop.get("/topics?q=ash").json().path("rows").get(0);
         assertThat(ash.path("keywords").asInt()).isEqualTo(2);
         assertThat(ash.path("volume").asInt()).isEqualTo(490);
-        assertThat(shop.post("/topics/merge", "{\"topics\":[\"ash paddle\",\"cedar paddle\"],\"name\":\"paddles\"}")
-                        .status())
-                .isEqualTo(200);
+        merge("paddles", "ash paddle for sale", "cedar paddle");
         assertThat(topics("sort=keywords")).startsWith("paddles").hasSize(3);
         add("ash paddle near me for sale\\nash paddles for sale cheap");
         assertThat(keyword("ash paddles for sale cheap").path("topic").asString())
@@ -67,19 +75,19 @@ class TopicTest {
         assertThat(shop.post("/topics/split", "{\"topic\":\"paddles\",\"ids\":[999999],\"name\":\"x\"}")
                         .problem())
                 .contains("none of these keywords");
-        assertThat(shop.post("/topics/merge", "{\"topics\":[\"paddles\"],\"name\":\" \"}")
+        assertThat(shop.post("/topics/merge", "{\"ids\":" + out + ",\"name\":\" \"}")
                         .problem())
                 .contains("expected a name");
-        assertThat(shop.post("/topics/merge", "{\"topics\":[\"boats\"],\"name\":\"x\"}")
+        assertThat(shop.post("/topics/merge", "{\"ids\":[999999],\"name\":\"x\"}")
                         .problem())
-                .contains("there is no topic “boats”");
+                .contains("none of these keywords");
+        assertThat(shop.get("/topics/words?topic=boats").problem()).contains("there is no topic “boats”");
         assertThat(shop.get("/topics?sort=colour").problem()).contains("cannot be sorted by");
     }
 
     @Test
     void theWordsThatGoWithATopicAreFoundAndWhatAnItemLacks() {
-        shop.post(
-                "/topics/merge", "{\"topics\":[\"ash paddle\",\"cedar paddle\",\"long paddle\"],\"name\":\"paddles\"}");
+        merge("paddles", "ash paddle", "cedar paddle", "long paddle");
         StringBuilder demand = new StringBuilder("page,query,from,to,clicks,impressions,position\n");
         for (String query : List.of("carved paddle", "carved ash", "hand carved oar"))
             demand.append("A1,%s,2026-11-16,2026-11-22,1,40,8\n".formatted(query));

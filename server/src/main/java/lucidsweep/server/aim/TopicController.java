@@ -35,12 +35,12 @@ class TopicController {
         return topics.page(propertyId, q, sort, desc, from, count);
     }
 
-    /** Topics that become one; a single one gets another name. */
-    record MergeOrder(@NotNull List<String> topics, @NotNull String name) {}
+    /** Topics that become one, by the ids of keywords of theirs; a single one gets another name. */
+    record MergeOrder(@NotNull List<Long> ids, @NotNull String name) {}
 
     @PostMapping("/properties/{propertyId}/topics/merge")
     void merge(@PathVariable long propertyId, @Valid @RequestBody MergeOrder order) {
-        topics.merge(propertyId, order.topics(), order.name());
+        topics.merge(propertyId, order.ids(), order.name());
     }
 
     /** Keywords that are taken out of a topic, and the name of their own. */

@@ -3,6 +3,7 @@ package lucidsweep.server.aim;
 /**
  * A topic and what its keywords add up to.
  *
+ * @param id of its most searched keyword
  * @param strongest its most searched keyword
  * @param volume searches a month, of all that are known
  * @param clicks, impressions what was reported in the last thirteen weeks
@@ -11,6 +12,7 @@ package lucidsweep.server.aim;
  * @param byHand how many a person put under it
  */
 public record TopicRow(
+        long id,
         String topic,
         String strongest,
         int keywords,

@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import lucidsweep.server.web.Page;
 import lucidsweep.server.web.Refusal;
@@ -69,9 +70,11 @@ class TopicTables {
     }
 
     private static TopicRow row(String topic, List<KeywordRow> keywords) {
+        KeywordRow strongest = keywords.stream().max(STRONGEST).orElseThrow();
         return new TopicRow(
+                strongest.id(),
                 topic,
-                keywords.stream().max(STRONGEST).orElseThrow().phrase(),
+                strongest.phrase(),
                 keywords.size(),
                 keywords.stream()
                         .map(KeywordRow::volume)
@@ -104,15 +107,21 @@ class TopicTables {
                 .findFirst();
     }
 
-    /** Puts all keywords of some topics under one name; of a single topic this gives it another name. */
-    void merge(long propertyId, List<String> topics, String name) {
+    /**
+     * Puts all keywords of some topics under one name; of a single topic this gives it another name.
+     *
+     * @param ids of keywords whose topics are meant
+     */
+    void merge(long propertyId, List<Long> ids, String name) {
         if (name.isBlank()) throw Refusal.badInput("expected a name for the topic, got none");
-        List<Long> ids = topics.stream()
-                .distinct()
-                .flatMap(topic -> keywords(propertyId, topic).stream())
+        Set<Long> meant = new HashSet<>(ids);
+        List<Long> all = byTopic(propertyId).values().stream()
+                .filter(keywords -> keywords.stream().map(KeywordRow::id).anyMatch(meant::contains))
+                .flatMap(List::stream)
                 .map(KeywordRow::id)
                 .toList();
-        aims.setTopic(propertyId, ids, name);
+        if (all.isEmpty()) throw Refusal.notFound("none of these keywords is in this property");
+        aims.setTopic(propertyId, all, name);
     }
 
     /** Puts some keywords of a topic under a name of their own; the others stay under the old one. */
