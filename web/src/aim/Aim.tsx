@@ -6,10 +6,12 @@ import css from "./Aim.module.css";
 import { AimedItems } from "./AimedItems";
 import { AimNav } from "./AimNav";
 import { BetterKeywords } from "./BetterKeywords";
+import { BrandView } from "./BrandView";
 import { CurveView } from "./CurveView";
 import { DemandView } from "./DemandView";
 import { KeywordTable } from "./KeywordTable";
 import { PagesToAdd } from "./PagesToAdd";
+import { PlaceGrid } from "./PlaceGrid";
 import { ReviewLists } from "./ReviewLists";
 import { SharedQueries } from "./SharedQueries";
 import { TagTable } from "./TagTable";
@@ -25,6 +27,8 @@ const VIEWS: Record<string, (propertyId: number) => React.ReactNode> = {
   pages: (propertyId) => <PagesToAdd propertyId={propertyId} />,
   tags: (propertyId) => <TagTable propertyId={propertyId} />,
   topics: (propertyId) => <Topics propertyId={propertyId} />,
+  places: (propertyId) => <PlaceGrid propertyId={propertyId} />,
+  brand: (propertyId) => <BrandView propertyId={propertyId} />,
   reviews: (propertyId) => <ReviewLists propertyId={propertyId} />,
   demand: (propertyId) => <DemandView propertyId={propertyId} />,
   curve: (propertyId) => <CurveView propertyId={propertyId} />,

@@ -17,6 +17,8 @@ const GROUPS: { name: string; sides: Side[] }[] = [
       { side: "keywords", label: "All keywords" },
       { side: "homeless", label: "Without an item" },
       { side: "topics", label: "Topics" },
+      { side: "places", label: "Places and services" },
+      { side: "brand", label: "Brand spellings" },
       { side: "reviews", label: "To come back to" },
     ],
   },

@@ -20,6 +20,7 @@ export type KeywordRow = Whole<Schemas["KeywordRow"]>;
 export type KeywordChoices = Whole<Schemas["Choices"]>;
 export type TopicRow = Whole<Schemas["TopicRow"]>;
 export type RelatedWords = Whole<Schemas["RelatedWords"]>;
+export type GridCell = Whole<Schemas["GridCell"]>;
 export type Review = Whole<Schemas["Review"]>;
 export type KeywordSelection = Schemas["KeywordSelection"];
 export type PossibleHome = Whole<Schemas["PossibleHome"]>;

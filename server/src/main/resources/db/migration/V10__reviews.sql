@@ -21,3 +21,9 @@ create table removed_target (
     reason varchar(1000) not null
 );
 create index removed_target_keyword on removed_target (keyword_id);
+
+-- The services whose combinations with places are looked at, one a line.
+create table place_services (
+    property_id bigint primary key references property,
+    services varchar(8000) not null
+);

@@ -85,6 +85,7 @@ public final class Aiming {
         names.addAll(places);
         this.places = new PlacesNamed(places);
         index = new ItemIndex(language);
+        places.forEach(this::service);
         demand = new ReportedDemand(language, brand, today - WINDOW + 1, today);
     }
 
@@ -115,6 +116,20 @@ public final class Aiming {
         keywords.add(phrase);
         volumes.add(volume);
         index.learn(phrase);
+    }
+
+    /** Says that items may be looked for by these words, though no keyword holds them. */
+    public void service(String text) {
+        index.learn(Phrase.of(text, language));
+    }
+
+    /**
+     * The item that is most about a phrase of which it holds every word in title, H1, address or link texts; -1 where none
+     * does.
+     */
+    public synchronized long holding(String text) {
+        takeIn();
+        return index.holding(Phrase.of(text, language));
     }
 
     /**

@@ -327,6 +327,15 @@ public final class ItemIndex {
         return best == null ? -1 : id(best.ordinal);
     }
 
+    /** The item that is most about a phrase of those that hold all its words where it counts; -1 where none does. */
+    public long holding(Phrase phrase) {
+        Match[] best = new Match[1];
+        search(phrase).forEachMatch(1, match -> {
+            if (best[0] == null || match.score > best[0].score) best[0] = match;
+        });
+        return best[0] == null ? -1 : id(best[0].ordinal);
+    }
+
     Search search(Phrase phrase) {
         return new Search(phrase);
     }

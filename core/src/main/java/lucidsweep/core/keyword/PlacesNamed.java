@@ -22,6 +22,14 @@ public final class PlacesNamed {
                 .toList();
     }
 
+    /** What is left of a phrase without the place that it names, in small letters. */
+    public String without(String phrase) {
+        String key = " " + Likeness.key(phrase) + " ";
+        for (Place place : places)
+            if (key.contains(place.key)) return key.replaceFirst(place.key, " ").strip();
+        return key.strip();
+    }
+
     /** The place that a phrase names; "" for none. */
     public String in(String phrase) {
         String key = " " + Likeness.key(phrase) + " ";

@@ -40,6 +40,31 @@ class PhrasesTest {
 
     @ParameterizedTest
     @CsvSource({
+        "Tarrin Bay Kayaks prices, tarrin bay kayaks, AS_NAMED",
+        "hire tarrin bay kayak, tarrin bay kayak, OTHER_FORM",
+        "tarrinbay kayaks, tarrinbay kayaks, JOINED_UP",
+        "tarin bay kayaks opening, tarin bay kayaks, SLIP",
+        "the tbk shop, tbk, AS_NAMED",
+    })
+    void tellsHowTheBrandIsWritten(String phrase, String text, BrandNames.Kind kind) {
+        assertThat(BRAND.spelling(phrase)).hasValueSatisfying(spelling -> {
+            assertThat(spelling.text()).isEqualTo(text);
+            assertThat(spelling.kind()).isEqualTo(kind);
+        });
+    }
+
+    @Test
+    void likelySpellingsNameTheBrandAndAreNoneOfItsNames() {
+        assertThat(BRAND.likely())
+                .contains("tarrinbay kayaks", "tarrinbaykayaks", "tarin bay kayaks", "tarirn kayaks")
+                .doesNotHaveDuplicates()
+                .doesNotContain("tarrin bay kayaks", "tbk")
+                .filteredOn(text -> text.startsWith("t") && !text.matches("tbk|tkb"))
+                .allMatch(BRAND::isIn);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
         "how to hire a kayak, false, '', informational, it begins with “how”",
         "best kayak hire, false, '', commercial, it holds “best”",
         "Kayak HIRE, false, '', transactional, it holds “hire”",

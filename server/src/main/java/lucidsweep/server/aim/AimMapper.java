@@ -264,6 +264,12 @@ interface AimMapper {
             select item_id, keyword_id, false from second_target where property_id = #{propertyId} and by_hand""")
     List<ByHand> byHand(long propertyId);
 
+    @Select("select services from place_services where property_id = #{propertyId}")
+    String services(long propertyId);
+
+    @Insert("merge into place_services (property_id, services) key (property_id) values (#{propertyId}, #{services})")
+    void setServices(long propertyId, String services);
+
     record TopicByHand(long id, String topic) {}
 
     @Select("select id, topic from keyword where property_id = #{propertyId} and topic_by_hand and not removed")

@@ -3,7 +3,6 @@ package lucidsweep.server.aim;
 import java.lang.ref.SoftReference;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -88,7 +87,7 @@ class Aimings {
                 property.standard(),
                 client.brandNames(),
                 client.name(),
-                Arrays.asList(client.places().split("\\s*,\\s*")),
+                client.placeNames(),
                 day);
         List<Keyword> keywords = mapper.keywords(property.id());
         Map<Long, Integer> places = new HashMap<>();
@@ -96,7 +95,9 @@ class Aimings {
             places.put(keyword.id(), places.size());
             aiming.keyword(keyword.phrase(), keyword.volume() == null ? 0 : keyword.volume());
         }
-        if (!keywords.isEmpty()) {
+        String services = mapper.services(property.id());
+        if (services != null) services.lines().forEach(aiming::service);
+        if (!keywords.isEmpty() || services != null) {
             reports.forEachDemand(property.id(), row -> add(aiming, row, day));
             aiming.commonEndings(endings(property));
             items.forEachDetail(property.id(), chunk -> chunk.forEach(item -> add(aiming, item)));

@@ -290,7 +290,7 @@ public class Aims {
             if (place != null) decided.topic(place, topic.topic());
         }
         AimPlan plan = ready.aiming().plan(decided);
-        PlacesNamed places = new PlacesNamed(Arrays.asList(client.places().split(",")));
+        PlacesNamed places = new PlacesNamed(client.placeNames());
         transaction.executeWithoutResult(status -> store.write(propertyId, places, ready, plan));
         items.changed(propertyId);
         publisher.publishEvent(new TargetsChanged(propertyId));

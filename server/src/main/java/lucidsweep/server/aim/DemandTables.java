@@ -14,6 +14,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.function.BiConsumer;
 import java.util.function.ToDoubleFunction;
 import lucidsweep.core.aim.Aiming;
 import lucidsweep.core.demand.DemandRows;
@@ -255,6 +256,17 @@ class DemandTables {
         return new Queries(
                 theirs.stream().mapToObj(demand::query).toList(),
                 all.stream().mapToObj(demand::query).toList());
+    }
+
+    /** Walks over the queries with the client's brand, and what was reported of each in the last thirteen weeks. */
+    void forEachBrandQuery(long propertyId, BiConsumer<String, DemandTally.Sum> visit) {
+        ReadDemand demand = of(propertyId);
+        DemandRows rows = demand.rows();
+        if (rows.size() == 0) return;
+        Only ofBrand = new Only(null, queries(propertyId, demand, true), -1);
+        rows.tally(rows.lastDay() - Aiming.WINDOW + 1, rows.lastDay(), By.QUERY, ofBrand).lines().stream()
+                .filter(line -> line.now().impressions() > 0)
+                .forEach(line -> visit.accept(demand.query(line.item()), line.now()));
     }
 
     /** Queries of some items, and those of the others only. */

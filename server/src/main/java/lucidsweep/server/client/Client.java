@@ -20,6 +20,15 @@ public record Client(long id, String name, String brand, String places) {
                 .toList();
     }
 
+    /** The places it serves. */
+    public List<String> placeNames() {
+        return Arrays.stream(places.split(","))
+                .map(String::strip)
+                .filter(name -> !name.isEmpty())
+                .distinct()
+                .toList();
+    }
+
     /** The client's name and every spelling of its brand. */
     public List<String> brandNames() {
         return Arrays.stream((name + "," + brand).split(","))
