@@ -10,6 +10,7 @@ const keyword = (id: number, phrase: string, changes: Partial<KeywordRow> = {}):
   id,
   phrase,
   volume: 1300,
+  broad: null as never,
   competition: "",
   country: "gb",
   monthly: [],
@@ -50,6 +51,8 @@ const CHOICES = {
   places: [{ value: "Gull Cove", keywords: 1 }],
   brand: 0,
   seasonal: 1,
+  broad: true,
+  countries: ["gb", "ie"],
 };
 
 beforeEach(() => {
@@ -376,6 +379,10 @@ it("narrows the keywords by what there is to choose, and keeps that in the addre
       season: "yes",
     }),
   );
+  await userEvent.selectOptions(screen.getByLabelText("Country"), "Ireland");
+  expect(screen.getByRole("button", { name: "broad searches" })).toBeTruthy();
+  expect(place).toContain("&country=ie");
+  await userEvent.selectOptions(screen.getByLabelText("Country"), "");
   await userEvent.selectOptions(screen.getByLabelText("Intent"), "");
   expect(place).toBe("/p/7/aim?place=Gull+Cove&season=yes");
 });

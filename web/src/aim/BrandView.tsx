@@ -41,10 +41,10 @@ export function BrandView({ propertyId }: { propertyId: number }) {
                 <th>shown, 13 weeks</th>
                 <th>spelling</th>
                 <th>how it is written</th>
-                <th>queries</th>
-                <th>clicks</th>
-                <th>position</th>
-                <th>searches a month</th>
+                <th className={css.number}>queries</th>
+                <th className={css.number}>clicks</th>
+                <th className={css.number}>position</th>
+                <th className={css.number}>searches a month</th>
               </tr>
             </thead>
             <tbody>
@@ -55,10 +55,10 @@ export function BrandView({ propertyId }: { propertyId: number }) {
                     <Link to={`/p/${propertyId}/aim?${searchOf({ side: "demand", q: each.text })}`}>{each.text}</Link>
                   </td>
                   <td>{KINDS[each.kind]}</td>
-                  <td>{each.queries === 0 ? "" : count(each.queries)}</td>
-                  <td>{each.impressions === 0 ? "" : count(each.clicks)}</td>
-                  <td>{each.position < 1 ? "" : each.position.toFixed(1)}</td>
-                  <td>{each.searches === null ? "" : count(each.searches)}</td>
+                  <td className={css.number}>{each.queries === 0 ? "" : count(each.queries)}</td>
+                  <td className={css.number}>{each.impressions === 0 ? "" : count(each.clicks)}</td>
+                  <td className={css.number}>{each.position < 1 ? "" : each.position.toFixed(1)}</td>
+                  <td className={css.number}>{each.searches === null ? "" : count(each.searches)}</td>
                 </tr>
               ))}
             </tbody>

@@ -4,6 +4,7 @@ import { answer, api, type KeywordRow } from "../api/client";
 import { ofProperty, useChange } from "../api/queries";
 import { count, pathOf } from "../parts/number";
 import { tell } from "../parts/tell";
+import { countryName } from "./countryName";
 import css from "./KeywordCloseUp.module.css";
 import { Trend } from "./Trend";
 
@@ -46,13 +47,16 @@ export function KeywordCloseUp({
           <Trend row={row} width={332} height={72} />
           <figcaption>
             Searches in the last {row.monthly.length} months
-            {row.country && `, ${row.country}`}. {row.peaks ? `Most: ${row.peaks}.` : "No month stands out."}
+            {row.country && `, ${row.country.split(", ").map(countryName).join(", ")}`}. {row.peaks ? `Most: ${row.peaks}.` : "No month stands out."}
           </figcaption>
         </figure>
       )}
       <dl>
         <dt>Searches a month</dt>
-        <dd>{row.volume === null ? "not known" : count(row.volume)}</dd>
+        <dd>
+          {row.volume === null ? "not known" : count(row.volume)}
+          {row.broad !== null && `; ${count(row.broad)} with all phrases that hold it`}
+        </dd>
         <dt>Shown in 13 weeks</dt>
         <dd>
           {count(row.impressions)} times, {count(row.clicks)} clicks

@@ -1,6 +1,7 @@
 import { NativeSelect } from "@mantine/core";
 import { count } from "../parts/number";
 import css from "./Aim.module.css";
+import { countryName } from "./countryName";
 import { type KeywordFilterName, useKeywordChoices } from "./useKeywords";
 
 interface Props {
@@ -41,6 +42,12 @@ export function KeywordFilters({ propertyId, filter, set }: Props) {
         { value: "", label: "with a season or not" },
         { value: "yes", label: `with peak months (${count(choices?.seasonal ?? 0)})` },
       ])}
+      {choices &&
+        choices.countries.length > 1 &&
+        select("country", "Country", [
+          { value: "", label: "all countries" },
+          ...choices.countries.map((country) => ({ value: country, label: countryName(country) })),
+        ])}
     </div>
   );
 }

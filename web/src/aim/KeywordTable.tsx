@@ -1,5 +1,5 @@
 import { Button, Modal } from "@mantine/core";
-import { useCallback, useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import type { KeywordRow } from "../api/client";
 import { useChoice } from "../parts/choice";
 import { Grid } from "../parts/Grid";
@@ -13,10 +13,15 @@ import { KeywordCloseUp } from "./KeywordCloseUp";
 import { KeywordFilters } from "./KeywordFilters";
 import { KEYWORD_COLUMNS } from "./keywordColumns";
 import { useListKey } from "./ListDialog";
-import { useKeywords } from "./useKeywords";
+import { useKeywordChoices, useKeywords } from "./useKeywords";
 
 export function KeywordTable({ propertyId, home }: { propertyId: number; home?: "without" }) {
   const { filter, by, desc, rows, set, sortBy, csv } = useKeywords(propertyId, home);
+  const choices = useKeywordChoices(propertyId).data;
+  const columns = useMemo(
+    () => KEYWORD_COLUMNS.filter((column) => column.key !== "broad" || choices?.broad),
+    [choices?.broad],
+  );
   const choice = useChoice();
   const [hand, setHand] = useState<KeywordRow>();
   const [adding, setAdding] = useState(false);
@@ -41,7 +46,7 @@ export function KeywordTable({ propertyId, home }: { propertyId: number; home?: 
         <div className={stage.table}>
           <Grid
             label="Keywords"
-            columns={KEYWORD_COLUMNS}
+            columns={columns}
             rows={rows}
             idOf={(row) => row.id}
             sort={by}

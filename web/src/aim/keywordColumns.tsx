@@ -28,6 +28,15 @@ export const KEYWORD_COLUMNS: Column<KeywordRow>[] = [
     text: (row) => String(row.volume ?? ""),
     cell: (row) => (row.volume === null ? "" : count(row.volume)),
   },
+  {
+    key: "broad",
+    label: "broad searches",
+    track: "112px",
+    sort: "broad",
+    right: true,
+    text: (row) => String(row.broad ?? ""),
+    cell: (row) => (row.broad === null ? "" : <span className={css.soft}>{count(row.broad)}</span>),
+  },
   { key: "trend", label: "by month", track: "124px", cell: (row) => <Trend row={row} /> },
   {
     key: "peaks",

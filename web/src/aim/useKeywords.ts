@@ -6,7 +6,7 @@ import { ofProperty } from "../api/queries";
 import { searchOf } from "../parts/searchOf";
 import { useRows } from "../parts/useRows";
 
-const FILTERS = ["q", "home", "intent", "topic", "brand", "place", "season"] as const;
+const FILTERS = ["q", "home", "intent", "topic", "brand", "place", "season", "country"] as const;
 export type KeywordFilterName = (typeof FILTERS)[number];
 
 /** The keyword table as the address says: what narrows it, its order, and its rows. */
@@ -40,7 +40,7 @@ export function useKeywords(propertyId: number, home?: "without") {
   );
   const sortBy = useCallback(
     (next: string) => {
-      const falling = next === "volume" || next === "clicks" || next === "impressions";
+      const falling = next === "volume" || next === "broad" || next === "clicks" || next === "impressions";
       set({ sort: next, desc: String(by === next ? !desc : falling) });
     },
     [by, desc, set],

@@ -186,8 +186,8 @@ class AimTest {
                 .containsExactly("keyword", "cedar paddle", "greenland paddle");
         assertThat(shop.get("/keywords.csv?home=without").body().lines())
                 .containsExactly(
-                        "keyword,volume,competition,country,peaks,intent,topic,brand,place,address,role,position,clicks,impressions,reason",
-                        "wooden oars,50,,,,commercial,wooden oars,no,,,,,0,0,");
+                        "keyword,volume,broad,competition,country,peaks,intent,topic,brand,place,address,role,position,clicks,impressions,reason",
+                        "wooden oars,50,,,,,commercial,wooden oars,no,,,,,0,0,");
     }
 
     @Test

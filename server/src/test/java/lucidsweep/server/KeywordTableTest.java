@@ -113,4 +113,47 @@ class KeywordTableTest {
         assertThat(shop.get("/keywords.csv?intent=informational").body().lines())
                 .hasSize(rows("&intent=informational").size() + 1);
     }
+
+    @Test
+    void figuresAreKeptByCountryAndByKindOfMatch(Api api) {
+        Shop other = new Shop(api, "id,title\nA1,Kayak hire\n");
+        other.post(
+                "/keywords",
+                "{\"text\":\"keyword,exact volume,broad volume,country,competition,2026-09,2026-10\\n"
+                        + "kayak hire,90,900,GBR,low,80,90\\nkayak hire,40,,Ireland,high,10,20\\n"
+                        + "canoe hire,7,,gb,,,\\nold oars,30,,,,,\\n\"}");
+        other.importDemand("""
+                query,country,from,to,clicks,impressions,position
+                hire kayak,xq,2026-11-16,2026-11-22,9,99,9
+                kayaks hire,xq,2026-11-16,2026-11-22,2,20,3
+                kayak hire,gbr,2026-11-16,2026-11-22,4,50,5
+                """);
+        JsonNode all = other.get("/keywords?sort=volume").json().path("rows");
+        assertThat(all.findValuesAsString("volume")).containsExactly("130", "30", "7");
+        JsonNode hire = all.get(0);
+        assertThat(hire.path("broad").asInt()).isEqualTo(900);
+        assertThat(hire.path("country").asString()).isEqualTo("gb, ie");
+        assertThat(hire.path("monthly").toString()).isEqualTo("[90,110]");
+        assertThat(hire.path("impressions").asInt()).isEqualTo(70);
+        JsonNode irish = other.get("/keywords?country=ie").json().path("rows");
+        assertThat(irish).hasSize(1);
+        assertThat(irish.get(0).path("volume").asInt()).isEqualTo(40);
+        assertThat(irish.get(0).path("competition").asString()).isEqualTo("high");
+        assertThat(irish.get(0).path("impressions").asInt()).isZero();
+        JsonNode nowhere = other.get("/keywords?country=xq").json().path("rows");
+        assertThat(nowhere).as("only reported there").hasSize(1);
+        assertThat(nowhere.get(0).path("volume").isNull()).isTrue();
+        assertThat(nowhere.get(0).path("clicks").asInt()).isEqualTo(2);
+        assertThat(other.get("/keywords/choices").json().path("countries").toString())
+                .isEqualTo("[\"gb\",\"ie\",\"xq\"]");
+        other.post("/keywords", "{\"text\":\"keyword,volume,country\\nkayak hire,50,ie\\n\"}");
+        assertThat(other.get("/keywords?q=kayak+hire")
+                        .json()
+                        .path("rows")
+                        .get(0)
+                        .path("volume")
+                        .asInt())
+                .as("one country brought up to date")
+                .isEqualTo(140);
+    }
 }

@@ -28,8 +28,11 @@ public final class BrandNames {
     /** The names as they are written, by their stems joined up. */
     private final Map<String, String> names = new LinkedHashMap<>();
 
+    private final List<String> written;
+
     public BrandNames(Collection<String> names, Words language) {
         this.language = language;
+        written = names.stream().map(Likeness::key).toList();
         for (String name : names) {
             String plain = String.join("", stems(name));
             if (plain.length() >= LEAST_LETTERS) this.names.putIfAbsent(plain, Likeness.key(name));
@@ -143,7 +146,7 @@ public final class BrandNames {
             }
             for (int i = 1; i + 1 < words[0].length(); i++) likely.add(swapped(name, i));
         }
-        likely.removeAll(names.values());
+        likely.removeAll(written);
         return List.copyOf(likely);
     }
 

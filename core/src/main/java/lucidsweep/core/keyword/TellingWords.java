@@ -82,7 +82,7 @@ public final class TellingWords {
             found.add(use(text, word, word));
             boolean next = i + 1 < words.size()
                     && counts(words.get(i + 1))
-                    && text.substring(word.end(), words.get(i + 1).start()).isBlank();
+                    && text.substring(word.end(), words.get(i + 1).start()).equals(" ");
             if (next) found.add(use(text, word, words.get(i + 1)));
         }
         return found;

@@ -148,6 +148,7 @@ class AimController {
             csv.row(
                     "keyword",
                     "volume",
+                    "broad",
                     "competition",
                     "country",
                     "peaks",
@@ -164,6 +165,7 @@ class AimController {
             rows.forEach(row -> csv.row(
                     row.phrase(),
                     row.volume(),
+                    row.broad(),
                     row.competition(),
                     row.country(),
                     row.peaks(),

@@ -15,9 +15,6 @@ interface AimMapper {
     @Select("select id, phrase, volume from keyword where property_id = #{propertyId} and not removed order by id")
     List<Keyword> keywords(long propertyId);
 
-    @Select("select id from keyword where property_id = #{propertyId} and phrase_key = #{key}")
-    Long find(long propertyId, String key);
-
     @Select("select count(*) > 0 from keyword where property_id = #{propertyId} and id = #{id} and not removed")
     boolean has(long propertyId, long id);
 
@@ -29,49 +26,14 @@ interface AimMapper {
     @Select("select id, phrase_key from keyword where property_id = #{propertyId}")
     List<Key> keys(long propertyId);
 
-    /** What a list says of a keyword; volume is null, the others "", where it says nothing. */
-    record Figures(Long volume, String competition, String country, String monthly, String lastMonth) {}
-
-    /** A new keyword. */
-    record NewRow(
-            long propertyId,
-            String phrase,
-            String key,
-            Long volume,
-            String competition,
-            String country,
-            String monthly,
-            String lastMonth) {
-
-        static NewRow of(long propertyId, String phrase, String key, Figures figures) {
-            return new NewRow(
-                    propertyId,
-                    phrase,
-                    key,
-                    figures.volume,
-                    figures.competition,
-                    figures.country,
-                    figures.monthly,
-                    figures.lastMonth);
-        }
-    }
+    /** A new keyword, of which nothing is known yet. */
+    record NewRow(long propertyId, String phrase, String key) {}
 
     @Insert("""
-            insert into keyword (property_id, phrase, phrase_key, volume, competition, country, monthly, last_month)
-            select * from unnest(cast(#{propertyId} as bigint array), cast(#{phrase} as varchar array),
-                cast(#{key} as varchar array), cast(#{volume} as bigint array), cast(#{competition} as varchar array),
-                cast(#{country} as varchar array), cast(#{monthly} as varchar array),
-                cast(#{lastMonth} as varchar array))""")
+            insert into keyword (property_id, phrase, phrase_key, competition)
+            select *, '' from unnest(cast(#{propertyId} as bigint array), cast(#{phrase} as varchar array),
+                cast(#{key} as varchar array))""")
     void insertAll(Map<String, Object[]> rows);
-
-    @Update("""
-            update keyword set removed = false, volume = coalesce(#{figures.volume}, volume),
-                competition = case when #{figures.competition} = '' then competition else #{figures.competition} end,
-                country = case when #{figures.country} = '' then country else #{figures.country} end,
-                monthly = case when #{figures.monthly} = '' then monthly else #{figures.monthly} end,
-                last_month = case when #{figures.monthly} = '' then last_month else #{figures.lastMonth} end
-            where id = #{id}""")
-    void update(@Param("id") long id, @Param("figures") Figures figures);
 
     @Update("""
             update keyword set topic = #{topic}, topic_by_hand = #{topic} <> ''

@@ -4,15 +4,17 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Consumer;
-import java.util.stream.Collectors;
 import lucidsweep.core.aim.AimPlan;
 import lucidsweep.core.keyword.Decided;
 import lucidsweep.core.keyword.Intent;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.PlacesNamed;
+import lucidsweep.core.keyword.SearchFigures;
 import lucidsweep.core.keyword.Target;
 import lucidsweep.core.keyword.TargetFinder;
 import lucidsweep.core.keyword.Words;
@@ -43,6 +45,7 @@ public class Aims {
     private final Items items;
     private final Aimings aimings;
     private final AimPlanStore store;
+    private final FigureStore figures;
     private final TransactionTemplate transaction;
     private final ApplicationEventPublisher publisher;
 
@@ -52,6 +55,7 @@ public class Aims {
             Items items,
             Aimings aimings,
             AimPlanStore store,
+            FigureStore figures,
             TransactionTemplate transaction,
             ApplicationEventPublisher publisher) {
         this.mapper = mapper;
@@ -59,6 +63,7 @@ public class Aims {
         this.items = items;
         this.aimings = aimings;
         this.store = store;
+        this.figures = figures;
         this.transaction = transaction;
         this.publisher = publisher;
     }
@@ -82,21 +87,19 @@ public class Aims {
             throw Refusal.badInput("no keyword could be read from it" + why);
         }
         Words words = Words.in(clients.property(propertyId).language());
-        Map<String, Long> known = new HashMap<>();
-        mapper.keys(propertyId).forEach(each -> known.put(each.phraseKey(), each.id()));
-        Map<String, AimMapper.NewRow> added = new LinkedHashMap<>();
+        Set<String> added = new LinkedHashSet<>();
         transaction.executeWithoutResult(status -> {
+            Map<String, List<SearchFigures>> figures = new LinkedHashMap<>();
+            Map<String, String> phrases = new HashMap<>();
             for (KeywordList.Line line : list.lines()) {
                 String key = Phrase.of(line.phrase(), words).key();
-                AimMapper.Figures figures = figures(line, list.lastMonth());
-                Long id = known.get(key);
-                if (id != null) mapper.update(id, figures);
-                else added.putIfAbsent(key, AimMapper.NewRow.of(propertyId, line.phrase(), key, figures));
+                figures.computeIfAbsent(key, any -> new ArrayList<>()).add(line.figures());
+                phrases.putIfAbsent(key, line.phrase());
             }
-            List<AimMapper.NewRow> rows = new ArrayList<>(added.values());
-            for (int start = 0; start < rows.size(); start += AT_ONCE) {
-                mapper.insertAll(Columns.of(rows.subList(start, Math.min(rows.size(), start + AT_ONCE))));
-            }
+            Map<String, Long> ids = putOnTheList(propertyId, phrases, figures.keySet(), added);
+            Map<Long, List<SearchFigures>> byId = new LinkedHashMap<>();
+            figures.forEach((key, some) -> byId.put(ids.get(key), some));
+            this.figures.update(propertyId, byId);
         });
         return new Added(
                 added.size(),
@@ -106,11 +109,27 @@ public class Aims {
                 workOutAnew(propertyId));
     }
 
-    private static AimMapper.Figures figures(KeywordList.Line line, String lastMonth) {
-        boolean any = Arrays.stream(line.monthly()).anyMatch(month -> month >= 0);
-        String monthly =
-                any ? Arrays.stream(line.monthly()).mapToObj(String::valueOf).collect(Collectors.joining(",")) : "";
-        return new AimMapper.Figures(line.volume(), line.competition(), line.country(), monthly, any ? lastMonth : "");
+    /** Makes keywords of phrases that are not on the list and brings back those that were removed; returns all ids by key. */
+    private Map<String, Long> putOnTheList(
+            long propertyId, Map<String, String> phrases, Set<String> wanted, Set<String> added) {
+        Map<String, Long> ids = ids(propertyId);
+        wanted.stream().filter(key -> !ids.containsKey(key)).forEach(added::add);
+        List<AimMapper.NewRow> rows = added.stream()
+                .map(key -> new AimMapper.NewRow(propertyId, phrases.get(key), key))
+                .toList();
+        for (int start = 0; start < rows.size(); start += AT_ONCE) {
+            mapper.insertAll(Columns.of(rows.subList(start, Math.min(rows.size(), start + AT_ONCE))));
+        }
+        List<Long> known =
+                wanted.stream().map(ids::get).filter(id -> id != null).toList();
+        inSteps(known, some -> mapper.setRemoved(propertyId, some, false));
+        return rows.isEmpty() ? ids : ids(propertyId);
+    }
+
+    private Map<String, Long> ids(long propertyId) {
+        Map<String, Long> ids = new HashMap<>();
+        mapper.keys(propertyId).forEach(each -> ids.put(each.phraseKey(), each.id()));
+        return ids;
     }
 
     public long keywordCount(long propertyId) {
@@ -208,16 +227,12 @@ public class Aims {
     /** Makes keywords of queries that are not yet on the list, and returns the ids of all, in their order. */
     List<Long> keywordsOf(long propertyId, List<String> queries) {
         Words words = Words.in(clients.property(propertyId).language());
-        List<Long> ids = new ArrayList<>();
-        for (String query : queries) {
-            String key = Phrase.of(query, words).key();
-            AimMapper.Figures nothing = new AimMapper.Figures(null, "", "", "", "");
-            Long known = mapper.find(propertyId, key);
-            if (known != null) mapper.update(known, nothing);
-            else mapper.insertAll(Columns.of(List.of(AimMapper.NewRow.of(propertyId, query, key, nothing))));
-            ids.add(mapper.find(propertyId, key));
-        }
-        return ids;
+        Map<String, String> phrases = new LinkedHashMap<>();
+        for (String query : queries) phrases.putIfAbsent(Phrase.of(query, words).key(), query);
+        Map<String, Long> ids = putOnTheList(propertyId, phrases, phrases.keySet(), new LinkedHashSet<>());
+        return queries.stream()
+                .map(query -> ids.get(Phrase.of(query, words).key()))
+                .toList();
     }
 
     /** Sets a target by hand without working the others out. */

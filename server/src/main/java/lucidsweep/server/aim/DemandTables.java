@@ -9,6 +9,7 @@ import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -21,6 +22,8 @@ import lucidsweep.core.demand.DemandRows;
 import lucidsweep.core.demand.DemandRows.By;
 import lucidsweep.core.demand.DemandRows.Only;
 import lucidsweep.core.demand.DemandTally;
+import lucidsweep.core.keyword.Phrase;
+import lucidsweep.core.keyword.Words;
 import lucidsweep.server.aim.DemandWindow.DemandRow;
 import lucidsweep.server.aim.DemandWindow.Reported;
 import lucidsweep.server.client.Client;
@@ -267,6 +270,25 @@ class DemandTables {
         rows.tally(rows.lastDay() - Aiming.WINDOW + 1, rows.lastDay(), By.QUERY, ofBrand).lines().stream()
                 .filter(line -> line.now().impressions() > 0)
                 .forEach(line -> visit.accept(demand.query(line.item()), line.now()));
+    }
+
+    /** What was reported in a country in the last thirteen weeks, by the keys of the phrases that queries are. */
+    Map<String, DemandTally.Sum> sumsByKey(long propertyId, String country, Words language) {
+        ReadDemand demand = of(propertyId);
+        DemandRows rows = demand.rows();
+        if (rows.size() == 0) return Map.of();
+        Map<String, DemandTally.Sum> sums = new HashMap<>();
+        Only inCountry = new Only(null, null, demand.numberOfCountry(country));
+        rows.tally(rows.lastDay() - Aiming.WINDOW + 1, rows.lastDay(), By.QUERY, inCountry).lines().stream()
+                .filter(line -> line.now().impressions() > 0)
+                .forEach(line -> sums.merge(
+                        Phrase.of(demand.query(line.item()), language).key(), line.now(), DemandTally.Sum::plus));
+        return sums;
+    }
+
+    /** The countries that demand is reported of. */
+    List<String> countries(long propertyId) {
+        return of(propertyId).countries();
     }
 
     /** Queries of some items, and those of the others only. */

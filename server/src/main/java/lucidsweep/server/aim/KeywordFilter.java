@@ -12,9 +12,10 @@ import java.util.Locale;
  * @param brand yes or no
  * @param place one of the client's places
  * @param season yes: only those with peak months
+ * @param country the figures are of this one, and only keywords with any are taken; of all where none is given
  */
 public record KeywordFilter(
-        String q, String home, String intent, String topic, String brand, String place, String season) {
+        String q, String home, String intent, String topic, String brand, String place, String season, String country) {
 
     boolean takes(KeywordRow row) {
         if (isGiven(q) && !row.phrase().toLowerCase(Locale.ROOT).contains(q.toLowerCase(Locale.ROOT))) return false;

@@ -5,6 +5,7 @@ record KeywordLine(
         long id,
         String phrase,
         Long volume,
+        Long broad,
         String competition,
         String country,
         String monthly,

@@ -5,6 +5,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
+import lucidsweep.core.keyword.SearchFigures;
+import lucidsweep.core.text.Country;
 import lucidsweep.core.text.Likeness;
 import lucidsweep.core.text.Spaces;
 import lucidsweep.server.intake.Intake;
@@ -19,19 +21,19 @@ import lucidsweep.server.table.TableFile;
  *
  * @param unreadable what could not be used, with line and reason
  * @param notes what was used and may yet be a mistake
- * @param lastMonth the month of the last monthly volume, such as "2026-10"; "" where the columns name none
  */
-public record KeywordList(List<Line> lines, List<Remark> unreadable, List<Remark> notes, String lastMonth) {
+public record KeywordList(List<Line> lines, List<Remark> unreadable, List<Remark> notes) {
 
     private static final int SAMPLE_ROWS = 20;
 
-    /**
-     * A keyword.
-     *
-     * @param volume null where none was given
-     * @param monthly searches by month, the latest last; -1 where none was given
-     */
-    public record Line(String phrase, Long volume, String competition, String country, long[] monthly) {}
+    /** A keyword with its figures in one country; where the list names none, in "". */
+    public record Line(String phrase, SearchFigures figures) {
+
+        /** Searches a month; null where none was given. */
+        public Long volume() {
+            return figures.volume();
+        }
+    }
 
     /** What is said of a line. */
     public record Remark(long line, String reason) {}
@@ -39,13 +41,11 @@ public record KeywordList(List<Line> lines, List<Remark> unreadable, List<Remark
     /** Reads a table; of lines that differ in case or spacing only the first is kept. */
     public static KeywordList read(TableFile table) {
         Mapping mapping = Mapping.guess(RowKind.KEYWORDS, table.first(SAMPLE_ROWS));
-        KeywordList list =
-                new KeywordList(new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), mapping.lastMonth());
+        KeywordList list = new KeywordList(new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
         Map<String, String> sameWords = new HashMap<>();
         new Intake(RowKind.KEYWORDS, mapping).read(table, new Intake.Receiver() {
             @Override
             public void row(IntakeRow row, List<String> cells) {
-                String volume = row.get(Meaning.VOLUME);
                 String phrase = Spaces.closedUp(row.get(Meaning.KEYWORD));
                 String words = new TreeSet<>(List.of(Likeness.key(phrase).split(" "))).toString();
                 String before = sameWords.putIfAbsent(words, phrase);
@@ -53,14 +53,7 @@ public record KeywordList(List<Line> lines, List<Remark> unreadable, List<Remark
                     list.notes.add(new Remark(
                             row.line(), "“" + phrase + "” has the same words as “" + before + "”; both are kept"));
                 }
-                list.lines.add(new Line(
-                        phrase,
-                        volume.isEmpty() ? null : Long.valueOf(volume),
-                        clip(row.get(Meaning.COMPETITION)),
-                        clip(row.get(Meaning.COUNTRY)),
-                        row.months().stream()
-                                .mapToLong(month -> month.isEmpty() ? -1 : Long.parseLong(month))
-                                .toArray()));
+                list.lines.add(new Line(phrase, figures(row, mapping.lastMonth())));
             }
 
             @Override
@@ -69,6 +62,26 @@ public record KeywordList(List<Line> lines, List<Remark> unreadable, List<Remark
             }
         });
         return list;
+    }
+
+    private static SearchFigures figures(IntakeRow row, String lastMonth) {
+        boolean any = row.months().stream().anyMatch(month -> !month.isEmpty());
+        List<Long> monthly = !any
+                ? List.of()
+                : row.months().stream()
+                        .map(month -> month.isEmpty() ? (Long) (-1L) : Long.valueOf(month))
+                        .toList();
+        return new SearchFigures(
+                clip(Country.code(row.get(Meaning.COUNTRY))),
+                number(row.get(Meaning.VOLUME)),
+                number(row.get(Meaning.BROAD)),
+                clip(row.get(Meaning.COMPETITION)),
+                monthly,
+                any ? lastMonth : "");
+    }
+
+    private static Long number(String text) {
+        return text.isEmpty() ? null : Long.valueOf(text);
     }
 
     private static String clip(String text) {

@@ -1,13 +1,16 @@
 package lucidsweep.server.aim;
 
-import java.util.Arrays;
 import java.util.List;
+import lucidsweep.core.demand.DemandTally;
 import lucidsweep.core.demand.Season;
+import lucidsweep.core.keyword.SearchFigures;
 
 /**
  * A keyword and its home.
  *
- * @param volume monthly searches; null where not known
+ * @param volume monthly searches of exactly this phrase; null where not known
+ * @param broad monthly searches of this phrase and others that hold it; null where not known
+ * @param country the countries that these figures are of, joined by commas; "" where the list named none
  * @param monthly searches by month, the latest last, -1 where not known; empty where none are
  * @param lastMonth the month of the last of them, such as "2026-10"
  * @param peaks the months it is searched most in, in words; "" for none
@@ -22,6 +25,7 @@ public record KeywordRow(
         long id,
         String phrase,
         Long volume,
+        Long broad,
         String competition,
         String country,
         List<Long> monthly,
@@ -46,25 +50,17 @@ public record KeywordRow(
         String reason) {
 
     static KeywordRow of(KeywordLine line) {
-        long[] monthly = line.monthly().isEmpty()
-                ? new long[0]
-                : Arrays.stream(line.monthly().split(","))
-                        .mapToLong(Long::parseLong)
-                        .toArray();
-        boolean dated = line.lastMonth().length() == 7;
-        String peaks = dated
-                ? Season.of(monthly, Integer.parseInt(line.lastMonth().substring(5)))
-                        .words()
-                : "";
+        List<Long> monthly = FigureStore.months(line.monthly());
         return new KeywordRow(
                 line.id(),
                 line.phrase(),
                 line.volume(),
+                line.broad(),
                 line.competition(),
                 line.country(),
-                Arrays.stream(monthly).boxed().toList(),
+                monthly,
                 line.lastMonth(),
-                peaks,
+                peaks(monthly, line.lastMonth()),
                 line.topic(),
                 line.topicByHand(),
                 line.intent(),
@@ -82,5 +78,42 @@ public record KeywordRow(
                 line.byHand(),
                 line.score(),
                 line.reason());
+    }
+
+    private static String peaks(List<Long> monthly, String lastMonth) {
+        if (lastMonth.length() != 7) return "";
+        long[] volumes = monthly.stream().mapToLong(month -> month).toArray();
+        return Season.of(volumes, Integer.parseInt(lastMonth.substring(5))).words();
+    }
+
+    /** The same with what is known of one country. */
+    KeywordRow in(SearchFigures figures, DemandTally.Sum reported) {
+        return new KeywordRow(
+                id,
+                phrase,
+                figures.volume(),
+                figures.broad(),
+                figures.competition(),
+                figures.country(),
+                figures.monthly(),
+                figures.lastMonth(),
+                peaks(figures.monthly(), figures.lastMonth()),
+                topic,
+                topicByHand,
+                intent,
+                intentReason,
+                intentByHand,
+                brand,
+                place,
+                reported.clicks(),
+                reported.impressions(),
+                reported.position(),
+                items,
+                itemId,
+                address,
+                role,
+                byHand,
+                score,
+                reason);
     }
 }

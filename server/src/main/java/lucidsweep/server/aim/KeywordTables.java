@@ -2,12 +2,18 @@ package lucidsweep.server.aim;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
+import lucidsweep.core.demand.DemandTally;
+import lucidsweep.core.keyword.Phrase;
+import lucidsweep.core.keyword.SearchFigures;
+import lucidsweep.core.keyword.Words;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.web.Page;
 import lucidsweep.server.web.Refusal;
@@ -20,22 +26,32 @@ public class KeywordTables {
     private static final int MOST_AT_ONCE = 1_000;
     private static final long MOST_KEPT = 400_000;
 
-    private static final Map<String, Comparator<KeywordRow>> ORDERS = Map.of(
-            "phrase", Comparator.comparing(KeywordRow::phrase),
-            "volume", Comparator.comparing(KeywordRow::volume, Comparator.nullsFirst(Comparator.naturalOrder())),
-            "competition", Comparator.comparing(KeywordRow::competition),
-            "intent", Comparator.comparing(KeywordRow::intent),
-            "topic", Comparator.comparing(KeywordRow::topic),
-            "place", Comparator.comparing(KeywordRow::place),
-            "address", Comparator.comparing(KeywordRow::address, Comparator.nullsFirst(Comparator.naturalOrder())),
-            "position", Comparator.comparingDouble(row -> row.position() < 1 ? Double.MAX_VALUE : row.position()),
-            "clicks", Comparator.comparingLong(KeywordRow::clicks),
-            "impressions", Comparator.comparingLong(KeywordRow::impressions));
+    private static final Map<String, Comparator<KeywordRow>> ORDERS = Map.ofEntries(
+            Map.entry("phrase", Comparator.comparing(KeywordRow::phrase)),
+            Map.entry(
+                    "volume",
+                    Comparator.comparing(KeywordRow::volume, Comparator.nullsFirst(Comparator.naturalOrder()))),
+            Map.entry(
+                    "broad", Comparator.comparing(KeywordRow::broad, Comparator.nullsFirst(Comparator.naturalOrder()))),
+            Map.entry("competition", Comparator.comparing(KeywordRow::competition)),
+            Map.entry("intent", Comparator.comparing(KeywordRow::intent)),
+            Map.entry("topic", Comparator.comparing(KeywordRow::topic)),
+            Map.entry("place", Comparator.comparing(KeywordRow::place)),
+            Map.entry(
+                    "address",
+                    Comparator.comparing(KeywordRow::address, Comparator.nullsFirst(Comparator.naturalOrder()))),
+            Map.entry(
+                    "position",
+                    Comparator.comparingDouble(row -> row.position() < 1 ? Double.MAX_VALUE : row.position())),
+            Map.entry("clicks", Comparator.comparingLong(KeywordRow::clicks)),
+            Map.entry("impressions", Comparator.comparingLong(KeywordRow::impressions)));
 
     private final AimMapper mapper;
     private final Clients clients;
+    private final FigureStore figures;
+    private final DemandTables demand;
 
-    private record Version(long propertyId, long revision) {}
+    private record Version(long propertyId, long revision, String country) {}
 
     private record View(Version version, KeywordFilter filter, String sort, boolean descending) {}
 
@@ -48,16 +64,25 @@ public class KeywordTables {
             .weigher((View view, List<KeywordRow> some) -> some.size() + 1)
             .build();
 
-    KeywordTables(AimMapper mapper, Clients clients) {
+    KeywordTables(AimMapper mapper, Clients clients, FigureStore figures, DemandTables demand) {
         this.mapper = mapper;
         this.clients = clients;
+        this.figures = figures;
+        this.demand = demand;
     }
 
     /** A value of a column and how many keywords have it. */
     public record Value(String value, int keywords) {}
 
     /** What the table can be narrowed to; the most frequent first. */
-    public record Choices(List<Value> intents, List<Value> topics, List<Value> places, int brand, int seasonal) {}
+    public record Choices(
+            List<Value> intents,
+            List<Value> topics,
+            List<Value> places,
+            int brand,
+            int seasonal,
+            boolean broad,
+            List<String> countries) {}
 
     Page<KeywordRow> page(long propertyId, KeywordFilter filter, String sort, boolean descending, int from, int count) {
         List<KeywordRow> all = view(propertyId, filter, sort, descending);
@@ -69,7 +94,7 @@ public class KeywordTables {
     List<KeywordRow> view(long propertyId, KeywordFilter filter, String sort, boolean descending) {
         Comparator<KeywordRow> order = ORDERS.get(sort);
         if (order == null) throw Refusal.badInput("keywords cannot be sorted by \"" + sort + "\"");
-        View view = new View(version(propertyId), filter, sort, descending);
+        View view = new View(version(propertyId, filter.country()), filter, sort, descending);
         return views.get(view, any -> {
             Comparator<KeywordRow> directed = descending ? order.reversed() : order;
             return all(view.version).stream()
@@ -79,18 +104,11 @@ public class KeywordTables {
         });
     }
 
-    KeywordRow row(long propertyId, long id) {
-        return all(version(propertyId)).stream()
-                .filter(row -> row.id() == id)
-                .findFirst()
-                .orElseThrow(() -> Refusal.notFound("there is no keyword " + id + " in this property"));
-    }
-
     /** The keywords that are meant, in the order of their ids. */
     List<KeywordRow> rows(long propertyId, KeywordSelection selection) {
         Set<Long> listed = selection.ids() == null ? null : new HashSet<>(selection.ids());
         Set<Long> out = selection.except() == null ? Set.of() : new HashSet<>(selection.except());
-        return all(version(propertyId)).stream()
+        return all(version(propertyId, null)).stream()
                 .filter(row -> listed != null ? listed.contains(row.id()) : !out.contains(row.id()))
                 .filter(row -> listed != null
                         || selection.filter() == null
@@ -103,7 +121,7 @@ public class KeywordTables {
     }
 
     Choices choices(long propertyId) {
-        List<KeywordRow> all = all(version(propertyId));
+        List<KeywordRow> all = all(version(propertyId, null));
         Map<String, Integer> intents = new TreeMap<>();
         Map<String, Integer> topics = new TreeMap<>();
         Map<String, Integer> places = new TreeMap<>();
@@ -117,7 +135,11 @@ public class KeywordTables {
             if (!row.peaks().isEmpty()) seasonal++;
         }
         topics.values().removeIf(count -> count < 2);
-        return new Choices(values(intents), values(topics), values(places), brand, seasonal);
+        Set<String> countries = new TreeSet<>(figures.countries(propertyId));
+        countries.addAll(demand.countries(propertyId));
+        boolean broad = all.stream().anyMatch(row -> row.broad() != null);
+        return new Choices(
+                values(intents), values(topics), values(places), brand, seasonal, broad, List.copyOf(countries));
     }
 
     private static List<Value> values(Map<String, Integer> counts) {
@@ -128,15 +150,31 @@ public class KeywordTables {
                 .toList();
     }
 
-    private Version version(long propertyId) {
-        return new Version(propertyId, clients.property(propertyId).revision());
+    private Version version(long propertyId, String country) {
+        return new Version(propertyId, clients.property(propertyId).revision(), country == null ? "" : country);
     }
 
     private List<KeywordRow> all(Version version) {
-        return rows.get(
-                version,
-                any -> mapper.lines(version.propertyId).stream()
-                        .map(KeywordRow::of)
-                        .toList());
+        return rows.get(version, any -> {
+            if (!version.country.isEmpty()) return in(version);
+            return mapper.lines(version.propertyId).stream().map(KeywordRow::of).toList();
+        });
+    }
+
+    /** Those of which anything is known in a country, with what that is. */
+    private List<KeywordRow> in(Version version) {
+        Words language = Words.in(clients.property(version.propertyId).language());
+        Map<Long, SearchFigures> listed = figures.in(version.propertyId, version.country);
+        Map<String, DemandTally.Sum> reported = demand.sumsByKey(version.propertyId, version.country, language);
+        SearchFigures nothing = new SearchFigures(version.country, null, null, "", List.of(), "");
+        DemandTally.Sum none = new DemandTally.Sum(0, 0, 0);
+        List<KeywordRow> found = new ArrayList<>();
+        for (KeywordRow row : all(version(version.propertyId, null))) {
+            SearchFigures own = listed.get(row.id());
+            DemandTally.Sum sum = reported.get(Phrase.of(row.phrase(), language).key());
+            if (own == null && sum == null) continue;
+            found.add(row.in(own == null ? nothing : own, sum == null ? none : sum));
+        }
+        return found;
     }
 }

@@ -11,6 +11,7 @@ import lucidsweep.core.demand.DemandRows;
 import lucidsweep.core.keyword.BrandNames;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.page.PageAddress;
+import lucidsweep.core.text.Country;
 import lucidsweep.server.gather.Reports;
 
 /** The demand of a property in memory, its addresses, queries and countries by number. */
@@ -48,7 +49,7 @@ final class ReadDemand {
         rows.add(
                 address(row.address()),
                 queries.of(row.query()),
-                countries.of(row.country().isBlank() ? NO_COUNTRY : row.country()),
+                countries.of(row.country().isBlank() ? NO_COUNTRY : Country.code(row.country())),
                 days.first(),
                 days.last(),
                 row.clicks(),
@@ -78,6 +79,10 @@ final class ReadDemand {
 
     String query(int number) {
         return queries.texts.get(number);
+    }
+
+    List<String> countries() {
+        return countries.texts;
     }
 
     int queryCount() {

@@ -84,12 +84,16 @@ public enum Meaning {
     VOLUME(
             Type.COUNT,
             "volume",
+            "exact volume",
+            "exact searches",
+            "exact match volume",
             "searches",
             "monthly volume",
             "monthly searches",
             "search volume",
             "avg monthly searches",
             "average monthly searches"),
+    BROAD(Type.COUNT, "broad volume", "broad searches", "broad match volume", "broad", "phrase match volume"),
     COMPETITION(Type.TEXT, "competition", "difficulty"),
     MONTH(Type.COUNT),
     UNUSED(Type.TEXT);

@@ -62,7 +62,7 @@ public enum RowKind {
 
     /** What a column of such a file may be taken for. */
     public List<Meaning> meanings() {
-        Stream<Meaning> more = this == KEYWORDS ? Stream.of(MONTH) : isItem() ? Stream.of(ID) : Stream.empty();
+        Stream<Meaning> more = this == KEYWORDS ? Stream.of(MONTH, BROAD) : isItem() ? Stream.of(ID) : Stream.empty();
         return Stream.concat(more, columns.stream()).toList();
     }
 }

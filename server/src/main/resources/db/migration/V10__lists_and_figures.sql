@@ -27,3 +27,19 @@ create table place_services (
     property_id bigint primary key references property,
     services varchar(8000) not null
 );
+
+-- What a list says of a keyword in a country ('' where it names none); the keyword itself has the sum of its countries.
+alter table keyword add column broad bigint;
+create table keyword_figure (
+    keyword_id bigint not null references keyword,
+    country varchar(100) not null,
+    volume bigint,
+    broad bigint,
+    competition varchar(100) not null,
+    monthly varchar(4000) not null,
+    last_month varchar(7) not null,
+    primary key (keyword_id, country)
+);
+insert into keyword_figure
+select id, country, volume, null, competition, monthly, last_month from keyword
+where volume is not null or competition <> '' or monthly <> '';
