@@ -335,36 +335,6 @@ it("draws the click curve with what it was made of, says what is odd in the dema
   expect(screen.getByText("sea cave")).toBeTruthy();
 });
 
-it("lists the tags of a shop, and leads from one to its items and to edits that are filled in", async () => {
-  serve("GET /api/properties/7/tags", {
-    total: 1,
-    rows: [
-      {
-        tag: "paddle",
-        items: 12,
-        searches: null,
-        clicks: 4,
-        impressions: 90,
-        impressionsBefore: 60,
-        oneWord: true,
-        twins: ["paddles"],
-        longer: [{ phrase: "ash paddle", searches: 300 }],
-      },
-    ],
-  });
-  show(<Aim />, "/p/7/aim?side=tags&kind=one-word");
-  await userEvent.click(await screen.findByText("paddle"));
-  expect(asked("GET /api/properties/7/tags")[0].query).toMatchObject({ kind: "one-word", sort: "items" });
-  const panel = within(screen.getByLabelText("Tag paddle"));
-  expect(panel.getByText(/No keyword list knows/).textContent).toContain("60 in the thirteen before");
-  const link = (name: string) => panel.getAllByRole("link", { name })[0].getAttribute("href");
-  expect(link("12 items")).toBe("/p/7/rewrite?q=paddle");
-  expect(link("Remove it everywhere")).toBe("/p/7/rewrite?q=paddle&tool=remove-tags&on=tags&find=paddle");
-  expect(panel.getAllByRole("link", { name: "Use this instead" })[1].getAttribute("href")).toBe(
-    "/p/7/rewrite?q=paddle&tool=replace-tag&on=tags&find=paddle&with=ash+paddle",
-  );
-});
-
 it("narrows the keywords by what there is to choose, and keeps that in the address", async () => {
   show(<Aim />, "/p/7/aim");
   await screen.findByText("sea cave tour");

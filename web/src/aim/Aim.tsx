@@ -9,6 +9,7 @@ import { BetterKeywords } from "./BetterKeywords";
 import { BrandView } from "./BrandView";
 import { CurveView } from "./CurveView";
 import { DemandView } from "./DemandView";
+import { GroupView } from "./GroupView";
 import { KeywordTable } from "./KeywordTable";
 import { PagesToAdd } from "./PagesToAdd";
 import { PlaceGrid } from "./PlaceGrid";
@@ -30,6 +31,7 @@ const VIEWS: Record<string, (propertyId: number) => React.ReactNode> = {
   places: (propertyId) => <PlaceGrid propertyId={propertyId} />,
   brand: (propertyId) => <BrandView propertyId={propertyId} />,
   reviews: (propertyId) => <ReviewLists propertyId={propertyId} />,
+  groups: (propertyId) => <GroupView propertyId={propertyId} />,
   demand: (propertyId) => <DemandView propertyId={propertyId} />,
   curve: (propertyId) => <CurveView propertyId={propertyId} />,
 };

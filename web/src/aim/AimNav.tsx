@@ -36,6 +36,7 @@ const GROUPS: { name: string; sides: Side[] }[] = [
     sides: [
       { side: "pages", label: "Pages to add" },
       { side: "tags", label: "Tags", tagged: true },
+      { side: "groups", label: "Groups" },
     ],
   },
   {

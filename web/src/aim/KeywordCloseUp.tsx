@@ -47,7 +47,8 @@ export function KeywordCloseUp({
           <Trend row={row} width={332} height={72} />
           <figcaption>
             Searches in the last {row.monthly.length} months
-            {row.country && `, ${row.country.split(", ").map(countryName).join(", ")}`}. {row.peaks ? `Most: ${row.peaks}.` : "No month stands out."}
+            {row.country && `, ${row.country.split(", ").map(countryName).join(", ")}`}.{" "}
+            {row.peaks ? `Most: ${row.peaks}.` : "No month stands out."}
           </figcaption>
         </figure>
       )}

@@ -1,15 +1,18 @@
-import { NativeSelect } from "@mantine/core";
+import { NativeSelect, TextInput } from "@mantine/core";
 import { useCallback, useState } from "react";
 import { useSearchParams } from "react-router";
 import { answer, api, type TagRow } from "../api/client";
 import { ofProperty } from "../api/queries";
 import { type Column, Grid } from "../parts/Grid";
+import { IconDownload } from "../parts/icons";
 import { count, of } from "../parts/number";
+import { searchOf } from "../parts/searchOf";
 import stage from "../parts/stage.module.css";
 import { useRows } from "../parts/useRows";
 import css from "./Aim.module.css";
 import { useListKey } from "./ListDialog";
 import { TagCloseUp } from "./TagCloseUp";
+import { Trend } from "./Trend";
 
 const COLUMNS: Column<TagRow>[] = [
   {
@@ -38,6 +41,14 @@ const COLUMNS: Column<TagRow>[] = [
     text: (row) => String(row.searches ?? ""),
     cell: (row) => (row.searches === null ? <span className={css.soft}>not known</span> : count(row.searches)),
   },
+  { key: "trend", label: "by month", track: "124px", cell: (row) => <Trend row={row} /> },
+  {
+    key: "peaks",
+    label: "most in",
+    track: "minmax(110px, 0.6fr)",
+    text: (row) => row.peaks,
+    cell: (row) => <span className={css.cut}>{row.peaks}</span>,
+  },
   {
     key: "impressions",
     label: "shown, 13 weeks",
@@ -45,7 +56,15 @@ const COLUMNS: Column<TagRow>[] = [
     sort: "impressions",
     right: true,
     text: (row) => String(row.impressions),
-    cell: (row) => (row.impressions === 0 ? "" : count(row.impressions)),
+    cell: (row) =>
+      row.impressions === 0 ? (
+        ""
+      ) : (
+        <span>
+          {row.course === "RISING" ? "↗ " : row.course === "FALLING" ? "↘ " : ""}
+          {count(row.impressions)}
+        </span>
+      ),
   },
   {
     key: "clicks",
@@ -55,6 +74,15 @@ const COLUMNS: Column<TagRow>[] = [
     right: true,
     text: (row) => String(row.clicks),
     cell: (row) => (row.impressions === 0 ? "" : count(row.clicks)),
+  },
+  {
+    key: "rate",
+    label: "rate",
+    track: "64px",
+    sort: "rate",
+    right: true,
+    text: (row) => String(row.rate),
+    cell: (row) => (row.impressions === 0 ? "" : `${(100 * row.rate).toFixed(1)}%`),
   },
   {
     key: "twins",
@@ -75,19 +103,30 @@ const COLUMNS: Column<TagRow>[] = [
 /** Every tag of the shop or channel, with what is searched of it. */
 export function TagTable({ propertyId }: { propertyId: number }) {
   const [search, setSearch] = useSearchParams();
-  const kind = search.get("kind") ?? "";
   const [{ by, desc }, setSort] = useState({ by: "items", desc: true });
+  const kind = search.get("kind") ?? "";
+  const q = search.get("q") ?? "";
+  const asked = { kind, q, sort: by, desc };
   const [hand, setHand] = useState<TagRow>();
   const listing = useListKey(propertyId, (row: TagRow) => ({ tags: [row.tag] }));
   const follow = useCallback((row: TagRow | undefined) => row && setHand(row), []);
-  const rows = useRows<TagRow>(ofProperty(propertyId, "tags", kind, by, desc), (from, size, signal) =>
+  const rows = useRows<TagRow>(ofProperty(propertyId, "tags", asked), (from, size, signal) =>
     answer(
       api.GET("/api/properties/{propertyId}/tags", {
-        params: { path: { propertyId }, query: { kind, sort: by, desc, from, count: size } },
+        params: { path: { propertyId }, query: { ...asked, from, count: size } },
         signal,
       }),
     ),
   );
+  const set = (name: string, value: string) =>
+    setSearch(
+      (before) => {
+        if (value) before.set(name, value);
+        else before.delete(name);
+        return before;
+      },
+      { replace: name === "q" },
+    );
   return (
     <>
       <div className={css.line}>
@@ -96,18 +135,28 @@ export function TagTable({ propertyId }: { propertyId: number }) {
           size="xs"
           aria-label="Which tags"
           value={kind}
-          onChange={(event) =>
-            setSearch({ side: "tags", ...(event.currentTarget.value && { kind: event.currentTarget.value }) })
-          }
+          onChange={(event) => set("kind", event.currentTarget.value)}
           data={[
             { value: "", label: "all tags" },
             { value: "one-word", label: "of one word" },
             { value: "never-searched", label: "that nobody is known to search" },
             { value: "twins", label: "with a near-twin" },
+            { value: "seasonal", label: "with peak months" },
             { value: "rising", label: "shown more than before" },
             { value: "falling", label: "shown less than before" },
           ]}
         />
+        <TextInput
+          size="xs"
+          w={160}
+          aria-label="Text in a tag"
+          placeholder="holds …"
+          value={q}
+          onChange={(event) => set("q", event.currentTarget.value)}
+        />
+        <a href={`/api/properties/${propertyId}/tags.csv?${searchOf(asked)}`} download>
+          <IconDownload size={15} aria-hidden /> CSV
+        </a>
       </div>
       <div className={stage.split}>
         <div className={stage.table}>
@@ -121,7 +170,9 @@ export function TagTable({ propertyId }: { propertyId: number }) {
             onSort={(next) => setSort({ by: next, desc: by === next ? !desc : next !== "tag" })}
             onCursor={follow}
             onKey={listing.onKey}
-            empty={kind ? "There is no such tag." : "Here will stand the tags of all items, once they are gathered."}
+            empty={
+              kind || q ? "There is no such tag." : "Here will stand the tags of all items, once they are gathered."
+            }
           />
         </div>
         {listing.dialog}

@@ -14,6 +14,7 @@ export interface DemandFilter {
   brand?: string;
   item?: number;
   query?: string;
+  like?: string;
 }
 
 /** What is reported in a window: the sums, the weeks and the countries. */

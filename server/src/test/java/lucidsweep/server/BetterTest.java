@@ -151,29 +151,6 @@ class BetterTest {
     }
 
     @Test
-    void tagsAreListedWithWhatIsSearchedOfThem(Api api) {
-        Shop tagged = new Shop(
-                api, "id,title,tags\nB1,One,\"paddle, kayak gift\"\nB2,Two,\"paddle, kayak gifts\"\nB3,Three,paddle\n");
-        tagged.post("/keywords", "{\"text\":\"keyword,volume\\nash paddle,900\\npaddles,40\\n\"}");
-        JsonNode first = tagged.get("/tags").json().path("rows").path(0);
-        assertThat(first.path("tag").asString()).isEqualTo("paddle");
-        assertThat(first.path("items").asInt()).isEqualTo(3);
-        assertThat(first.path("searches").asInt()).isEqualTo(40);
-        assertThat(first.path("longer").path(0).path("phrase").asString()).isEqualTo("ash paddle");
-        assertThat(tagged.get("/tags?kind=twins&sort=tag&desc=false")
-                        .json()
-                        .path("rows")
-                        .findValuesAsString("tag"))
-                .containsExactly("kayak gift", "kayak gifts");
-        assertThat(tagged.get("/tags?kind=never-searched").json().path("total").asInt())
-                .isEqualTo(2);
-        assertThat(tagged.get("/tags?kind=odd").problem()).contains("expected one of");
-        tagged.type("B1", "tags", "oar");
-        assertThat(tagged.get("/tags").json().path("rows").path(0).path("items").asInt())
-                .isEqualTo(2);
-    }
-
-    @Test
     void whatIsAnotherPropertysIsLeftAloneAndBadOrdersAreRefusedInWords(Api api) {
         Shop other = new Shop(api, CSV);
         String id = "[" + better().path(0).path("id") + "]";
@@ -194,7 +171,6 @@ class BetterTest {
         String endless = "{\"selection\":{\"ids\":[" + keyword + "]},\"topic\":\"" + "x".repeat(201) + "\"}";
         assertThat(shop.post("/keywords/topic", endless).problem()).contains("201 characters, at most 200");
         assertThat(shop.get("/better?count=-5").json().path("rows")).isEmpty();
-        assertThat(shop.get("/tags?count=-5&from=-3").json().path("rows")).isEmpty();
     }
 
     @Test

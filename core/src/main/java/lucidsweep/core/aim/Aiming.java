@@ -148,6 +148,16 @@ public final class Aiming {
         return demand.sumOf(Phrase.of(query, language));
     }
 
+    /** How often items are shown a month for each query; of those that say the same in another form of words, for one. */
+    public synchronized Map<String, Double> shownForQueries() {
+        Map<String, Double> shown = new HashMap<>();
+        for (DemandTally.Line line : demand.lines()) {
+            double monthly = line.now().impressions() / demand.months();
+            if (monthly > 0) shown.merge(demand.queries().get(line.query()).text(), monthly, Double::sum);
+        }
+        return shown;
+    }
+
     /** A query by its number in a better keyword. */
     public String query(int number) {
         return demand.queries().get(number).text();

@@ -32,8 +32,18 @@ public final class TagSurvey {
      */
     public record Tag(String tag, int items, Long searches, boolean oneWord, List<String> twins, List<Longer> longer) {}
 
-    /** A longer phrase; its searches a month are null where not known. */
-    public record Longer(String phrase, Long searches) {}
+    /**
+     * A longer phrase.
+     *
+     * @param searches a month; null where no list knows it
+     * @param shown how often items were shown for it a month; 0 where that is not known
+     */
+    public record Longer(String phrase, Long searches, double shown) {
+
+        private double most() {
+            return Math.max(searches == null ? 0 : searches, shown);
+        }
+    }
 
     /** Adds the tags of an item; one that stands twice counts once. */
     public void item(List<String> tags) {
@@ -44,18 +54,24 @@ public final class TagSurvey {
      * The tags, those in most use first.
      *
      * @param keywords phrases with their searches a month; null where not known
+     * @param queries phrases with how often items were shown for them a month
      */
-    public List<Tag> tags(Map<String, Long> keywords) {
+    public List<Tag> tags(Map<String, Long> keywords, Map<String, Double> queries) {
         Map<String, Long> searches = new HashMap<>();
         Map<String, List<Longer>> holding = new HashMap<>();
+        Map<String, Longer> known = new TreeMap<>();
+        queries.forEach((text, shown) -> known.put(phrase(text).key(), new Longer(text, null, shown)));
         keywords.forEach((text, volume) -> {
-            Phrase phrase = phrase(text);
-            searches.merge(phrase.key(), volume == null ? -1 : volume, Math::max);
-            for (String stem :
-                    phrase.words().stream().map(Word::stem).distinct().toList()) {
-                holding.computeIfAbsent(stem, any -> new ArrayList<>()).add(new Longer(text, volume));
-            }
+            String key = phrase(text).key();
+            searches.merge(key, volume == null ? -1 : volume, Math::max);
+            known.merge(key, new Longer(text, volume, 0), (a, b) -> new Longer(text, volume, a.shown));
         });
+        known.values()
+                .forEach(each -> phrase(each.phrase).words().stream()
+                        .map(Word::stem)
+                        .distinct()
+                        .forEach(stem -> holding.computeIfAbsent(stem, any -> new ArrayList<>())
+                                .add(each)));
         Map<String, List<String>> sameKey = new HashMap<>();
         uses.keySet()
                 .forEach(tag -> sameKey.computeIfAbsent(phrase(tag).key(), any -> new ArrayList<>())
@@ -88,7 +104,7 @@ public final class TagSurvey {
                             phrase(each.phrase).words().stream().map(Word::stem).toList();
                     return words.size() > tag.words().size() && words.containsAll(stems);
                 })
-                .sorted(Comparator.comparingLong((Longer each) -> each.searches == null ? 0 : -each.searches)
+                .sorted(Comparator.comparingDouble((Longer each) -> -each.most())
                         .thenComparing(Longer::phrase))
                 .limit(MOST_LONGER)
                 .toList();

@@ -20,7 +20,7 @@ class TagSurveyTest {
         keywords.put("ash paddle", 300L);
         keywords.put("greenland paddle of ash", 700L);
         keywords.put("gift for a kayak fan", null);
-        List<TagSurvey.Tag> tags = survey.tags(keywords);
+        List<TagSurvey.Tag> tags = survey.tags(keywords, Map.of("carved paddle", 400.0, "ash paddles", 90.0));
         assertThat(tags)
                 .extracting(TagSurvey.Tag::tag)
                 .containsExactly("paddle", "boat", "kayak gift", "kayak gifts", "the");
@@ -30,11 +30,12 @@ class TagSurveyTest {
         assertThat(paddle.oneWord()).isTrue();
         assertThat(paddle.longer())
                 .containsExactly(
-                        new TagSurvey.Longer("greenland paddle of ash", 700L),
-                        new TagSurvey.Longer("ash paddle", 300L));
+                        new TagSurvey.Longer("greenland paddle of ash", 700L, 0),
+                        new TagSurvey.Longer("carved paddle", null, 400),
+                        new TagSurvey.Longer("ash paddle", 300L, 90));
         assertThat(tags.get(1).searches()).isNull();
         assertThat(tags.get(2).twins()).containsExactly("kayak gifts");
-        assertThat(tags.get(2).longer()).containsExactly(new TagSurvey.Longer("gift for a kayak fan", null));
+        assertThat(tags.get(2).longer()).containsExactly(new TagSurvey.Longer("gift for a kayak fan", null, 0));
         assertThat(tags.get(2).oneWord()).isFalse();
     }
 }

@@ -20,12 +20,10 @@ class BetterController {
     private static final int ALL = 1_000;
 
     private final Betters betters;
-    private final Tags tags;
     private final AimPlanStore store;
 
-    BetterController(Betters betters, Tags tags, AimPlanStore store) {
+    BetterController(Betters betters, AimPlanStore store) {
         this.betters = betters;
-        this.tags = tags;
         this.store = store;
     }
 
@@ -67,20 +65,6 @@ class BetterController {
                 from += ALL;
             } while (rows.size() == ALL);
         });
-    }
-
-    @GetMapping("/tags")
-    Page<TagRow> tags(
-            @PathVariable long propertyId,
-            @RequestParam(required = false) String kind,
-            @RequestParam(defaultValue = "items") String sort,
-            @RequestParam(defaultValue = "true") boolean desc,
-            @RequestParam(defaultValue = "0") int from,
-            @RequestParam(defaultValue = "200") int count) {
-        List<TagRow> all = tags.rows(propertyId, kind, sort, desc);
-        int start = Math.min(Math.max(0, from), all.size());
-        int end = Math.min(all.size(), start + Math.max(0, Math.min(count, ALL)));
-        return new Page<>(all.size(), all.subList(start, end));
     }
 
     /** What was worked out besides the targets; empty where nothing was yet. */

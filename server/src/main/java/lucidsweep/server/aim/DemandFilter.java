@@ -9,6 +9,7 @@ package lucidsweep.server.aim;
  * @param brand yes or no: queries with the client's brand or without
  * @param item only this item's
  * @param query only this query
+ * @param like only queries that say the same as this phrase, in whatever form of its words
  */
 public record DemandFilter(
-        Integer weeks, String first, String last, String country, String brand, Long item, String query) {}
+        Integer weeks, String first, String last, String country, String brand, Long item, String query, String like) {}

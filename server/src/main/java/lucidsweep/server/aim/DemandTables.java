@@ -222,6 +222,12 @@ class DemandTables {
         BitSet queries = isGiven(filter.brand())
                 ? queries(propertyId, demand, filter.brand().equals("yes"))
                 : null;
+        if (isGiven(filter.like())) {
+            BitSet same = demand.queriesLike(
+                    filter.like(), Words.in(clients.property(propertyId).language()));
+            if (queries != null) same.and(queries);
+            queries = same;
+        }
         if (isGiven(filter.query())) queries = only(demand.numberOfQuery(filter.query()), queries);
         return new Only(
                 filter.item() == null ? null : only(demand.numberOfItem(filter.item()), null),

@@ -9,6 +9,7 @@ import java.util.OptionalInt;
 import java.util.Set;
 import lucidsweep.core.demand.DemandRows;
 import lucidsweep.core.keyword.BrandNames;
+import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.text.Country;
@@ -28,6 +29,8 @@ final class ReadDemand {
     private final Map<Long, Integer> numbers = new HashMap<>();
     private Brand knownBrand;
     private BitSet ofBrand;
+    private Map<String, BitSet> byKey;
+    private Words languageOfKeys;
 
     private record Brand(Set<String> names, String language) {}
 
@@ -106,6 +109,20 @@ final class ReadDemand {
     /** The number of a query as it is written; empty where nothing is reported of it. */
     OptionalInt numberOfQuery(String text) {
         return optional(queries.numbers.get(text));
+    }
+
+    /** The queries that say the same as a phrase. */
+    synchronized BitSet queriesLike(String phrase, Words language) {
+        if (byKey == null || !language.equals(languageOfKeys)) {
+            byKey = new HashMap<>();
+            languageOfKeys = language;
+            for (int i = 0; i < queries.texts.size(); i++) {
+                String key = Phrase.of(queries.texts.get(i), language).key();
+                byKey.computeIfAbsent(key, any -> new BitSet()).set(i);
+            }
+        }
+        BitSet found = byKey.get(Phrase.of(phrase, language).key());
+        return found == null ? new BitSet() : (BitSet) found.clone();
     }
 
     private static OptionalInt optional(Integer number) {

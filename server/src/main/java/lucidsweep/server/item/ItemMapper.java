@@ -125,6 +125,12 @@ interface ItemMapper {
     @Select("select id, sweep_id, facts from capture where id = " + ItemSql.IDS)
     List<Items.PastCapture> pastCaptures(@Param("ids") Object[] ids);
 
+    record GroupOf(long id, String section) {}
+
+    @Select("select id, section from item where property_id = #{propertyId} and not gone and id > #{after}"
+            + " order by property_id, id limit #{limit}")
+    List<GroupOf> groupsAfter(long propertyId, long after, int limit);
+
     record AddressOf(long id, String address) {}
 
     @Select("""

@@ -316,6 +316,19 @@ public class Items {
         } while (chunk.size() == CHUNK);
     }
 
+    /** Walks over the sections of all items that are not gone; "" for an item in none. */
+    public void forEachSection(long propertyId, ObjLongConsumer<String> visit) {
+        long after = 0;
+        List<ItemMapper.GroupOf> chunk;
+        do {
+            chunk = mapper.groupsAfter(propertyId, after, CHUNK);
+            for (ItemMapper.GroupOf line : chunk) {
+                visit.accept(line.section(), line.id());
+                after = line.id();
+            }
+        } while (chunk.size() == CHUNK);
+    }
+
     public Map<Long, String> addresses(List<Long> ids) {
         Map<Long, String> found = new HashMap<>();
         inLists(ids, mapper::addresses).forEach(line -> found.put(line.id(), line.address()));
