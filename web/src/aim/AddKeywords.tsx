@@ -48,7 +48,10 @@ export function AddKeywords({ propertyId }: { propertyId: number }) {
       </div>
       {added && (
         <div role="status" className={stage.soft}>
-          {of(added.added, "keyword")} added, {added.known} known already; {of(added.aimed, "item")} aimed.
+          {of(added.added, "keyword")} added, {added.known} known already
+          {added.aimed === null
+            ? ". Which of them fits which item is being worked out; the table fills by itself."
+            : `; ${of(added.aimed, "item")} aimed.`}
           {[...added.unreadable.slice(0, 5), ...added.notes.slice(0, 5)].map((fault) => (
             <p key={fault.line}>
               Line {fault.line}: {fault.reason}

@@ -84,6 +84,22 @@ it("takes pasted keywords in and says what became of each line", async () => {
   expect((screen.getByLabelText(/One a line/) as HTMLTextAreaElement).value).toBe("");
 });
 
+it("says so where what fits what is still being worked out", async () => {
+  serve("POST /api/properties/7/keywords", {
+    added: 50_000,
+    known: 0,
+    aimed: null,
+    jobId: 3,
+    notes: [],
+    unreadable: [],
+  });
+  show(<Aim />, "/p/7/aim");
+  fireEvent.click(screen.getByRole("button", { name: "Add keywords" }));
+  await userEvent.type(await screen.findByLabelText(/One a line/), "kayak hire");
+  fireEvent.click(screen.getByRole("button", { name: "Add" }));
+  expect((await screen.findByText(/50,000 keywords added/)).textContent).toContain("is being worked out");
+});
+
 it("leaves a list that could not be read where it is", async () => {
   serve("POST /api/properties/7/keywords", new Problem(422, "no keyword could be read from it; line 1: an address"));
   show(<Aim />, "/p/7/aim");

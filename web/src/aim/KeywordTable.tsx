@@ -32,7 +32,7 @@ export function KeywordTable({ propertyId, home }: { propertyId: number; home?: 
       <div className={css.line}>
         <strong>{rows.total === undefined ? "–" : count(rows.total)} keywords</strong>
         <KeywordFilters propertyId={propertyId} filter={filter} set={set} />
-        <Button size="xs" variant="default" onClick={() => setAdding(true)} ml="auto">
+        <Button size="xs" variant="default" onClick={() => setAdding(true)} ml="auto" flex="none">
           Add keywords
         </Button>
         <Modal opened={adding} onClose={() => setAdding(false)} title="Add keywords" size="lg">

@@ -19,14 +19,20 @@ function Strip({ job }: { job: Job }) {
   return (
     <div className={css.strip} role="status">
       <strong>{job.title}</strong>
-      <span>
-        {count(job.done)} done
-        {job.total > job.done && <>, {count(job.total - job.done)} waiting</>}, {Math.round(job.perSecond)} a second
-        {job.secondsLeft !== null && <>, about {duration(job.secondsLeft)} left</>}
-      </span>
-      <Button size="compact-xs" variant="default" loading={stop.isPending} onClick={() => stop.mutate(undefined)}>
-        Stop
-      </Button>
+      {job.total === 0 && job.done === 0 ? (
+        <span>This takes a while on many items.</span>
+      ) : (
+        <span>
+          {count(job.done)} done
+          {job.total > job.done && <>, {count(job.total - job.done)} waiting</>}, {Math.round(job.perSecond)} a second
+          {job.secondsLeft !== null && <>, about {duration(job.secondsLeft)} left</>}
+        </span>
+      )}
+      {job.kind !== "aim" && (
+        <Button size="compact-xs" variant="default" loading={stop.isPending} onClick={() => stop.mutate(undefined)}>
+          Stop
+        </Button>
+      )}
       <span className={css.line} aria-hidden="true">
         <span style={{ width: `${share * 100}%` }} />
       </span>

@@ -74,7 +74,7 @@ final class AimBench {
     }
 
     private static Aiming aiming(String[] phrases) {
-        Aiming aiming = new Aiming(Words.in("en"), Standard.ofPages(), List.of(), "", List.of(), TODAY);
+        Aiming aiming = new Aiming(Words.in("en"), Standard.ofPages(), List.of(), "", List.of(), TODAY, false);
         for (int i = 0; i < phrases.length; i++) aiming.keyword(phrases[i], 10 + i % 5_000);
         return aiming;
     }

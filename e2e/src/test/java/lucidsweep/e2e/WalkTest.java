@@ -149,20 +149,22 @@ class WalkTest {
     @Test
     void keywordsArePastedAndItemsAimedByHand() {
         page.navigate(address + "/p/2/aim");
+        button("Add keywords").click();
         page.getByLabel("One a line, or rows of phrase, volume and competition")
                 .fill("cedar bread board\t1.3K\nrope doormat\t90\nwalnut propeller\t10");
         button("Add").click();
-        assertThat(page.getByText("3 keywords added, 0 known already; 2 items aimed."))
+        assertThat(page.getByText("1 keyword added, 2 known already; 133 items aimed."))
                 .isVisible();
-        page.getByText("Keywords without an item").click();
+        page.keyboard().press("Escape");
+        view("Without an item");
         assertThat(page.getByRole(AriaRole.GRID)).containsText("walnut propeller");
-        page.getByText("Items without a keyword").click();
+        view("Without a keyword");
         page.getByRole(AriaRole.GRID).getByLabel("Choose this row").first().click();
         page.getByPlaceholder("Aim at …").fill("walnut");
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("walnut propeller"))
                 .click();
         assertThat(page.getByText("1 item aimed by hand.")).isVisible();
-        assertThat(ribbon("Aim")).containsText("3 aimed");
+        assertThat(ribbon("Aim")).containsText("134 aimed");
     }
 
     @Test
@@ -182,8 +184,7 @@ class WalkTest {
         assertThat(page.getByLabel("Place", new Page.GetByLabelOptions().setExact(true)))
                 .hasValue("Kittering");
 
-        page.getByText("Better keywords", new Page.GetByTextOptions().setExact(true))
-                .click();
+        view("Better keywords");
         rows("island trip kittering").getByText("island day tour kittering").click();
         assertThat(panel).containsText("an estimate");
         page.getByText("Too early", new Page.GetByTextOptions().setExact(true)).click();
@@ -198,16 +199,57 @@ class WalkTest {
 
         page.navigate(address + "/p/1/aim?side=shared");
         assertThat(page.getByText("keep").first()).isVisible();
-        page.getByText("Items", new Page.GetByTextOptions().setExact(true)).click();
+        view("All items");
         page.getByRole(AriaRole.GRID).locator("[data-column=title]").nth(1).click();
         page.getByText("Its phrases").click();
         assertThat(page.getByText("Two words")).isVisible();
 
         page.navigate(address + "/p/1/aim?side=pages");
         assertThat(page.getByText("Women kayaking group – Tarrin Bay Kayaks")).isVisible();
-        page.getByText("Demand", new Page.GetByTextOptions().setExact(true)).click();
+        view("Click curve");
         page.getByRole(AriaRole.SLIDER).press("ArrowRight");
         assertThat(page.getByText("Position 2:")).isVisible();
+    }
+
+    @Test
+    void demandTopicsAndPlacesAreLookedAtAndPhrasesListed() {
+        page.navigate(address + "/p/1/aim?side=demand");
+        page.getByLabel("Window", new Page.GetByLabelOptions().setExact(true)).selectOption("52 weeks");
+        page.getByLabel("Country", new Page.GetByLabelOptions().setExact(true)).selectOption("ie");
+        page.getByLabel("Text in the query").fill("seals");
+        rows("seals saltmeadow").locator("[data-column=text]").click();
+        Locator panel = page.getByRole(AriaRole.COMPLEMENTARY);
+        assertThat(panel.getByText("/tours/saltmeadow/seal-watching-tour/")).isVisible();
+        page.getByText("Items", new Page.GetByTextOptions().setExact(true)).click();
+        page.reload();
+        assertThat(page.getByLabel("Window", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue("52");
+
+        view("Topics");
+        rows("seals pellow sound").locator("[data-column=topic]").click();
+        assertThat(panel.getByText("pages that fit it")).isVisible();
+        panel.getByLabel("birdwatching tour pellow sound").check();
+        panel.getByLabel("A topic of their own for 1 keyword").fill("birds from the boat");
+        button("Take them out").click();
+        assertThat(rows("birds from the boat")).isVisible();
+
+        view("Places and services");
+        page.getByLabel(Pattern.compile("^seals saltmeadow: 11,080")).click();
+        assertThat(panel).containsText("aims at it.");
+
+        view("All keywords");
+        rows("wooden canoe kit").locator("[data-column=phrase]").click();
+        page.keyboard().press("l");
+        page.getByPlaceholder("Spring tours").fill("For the winter");
+        page.getByLabel("Look again in").selectOption(new SelectOption().setIndex(1));
+        button("Put on the list").click();
+        assertThat(page.getByText("1 phrase is on “For the winter”")).isVisible();
+        page.navigate(address);
+        page.getByText("1 phrase", new Page.GetByTextOptions().setExact(true)).click();
+        assertThat(page.getByText("For the winter", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
+        page.getByLabel("Take wooden canoe kit off the list").click();
+        assertThat(page.getByText("0 phrases to come back to")).isVisible();
     }
 
     @Test
@@ -335,8 +377,14 @@ class WalkTest {
                     "/p/1/aim?side=better",
                     "/p/1/aim?side=pages",
                     "/p/1/aim?side=demand",
+                    "/p/1/aim?side=curve",
+                    "/p/1/aim?side=topics",
+                    "/p/1/aim?side=places",
+                    "/p/1/aim?side=brand",
+                    "/p/1/aim?side=reviews",
                     "/p/1/aim?side=shared",
                     "/p/2/aim?side=tags",
+                    "/p/2/aim?side=groups",
                     "/p/1/triage",
                     "/p/1/triage?field=title&kind=missing",
                     "/p/1/rewrite?tool=recipe",
@@ -366,6 +414,13 @@ class WalkTest {
     /** How many items the table says it has. */
     private Locator total(String items) {
         return page.locator("strong").getByText(items, new Locator.GetByTextOptions().setExact(true));
+    }
+
+    /** Goes to a view of Aim. */
+    private void view(String name) {
+        page.getByLabel("Views of Aim")
+                .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(name))
+                .click();
     }
 
     private Locator panel() {

@@ -43,3 +43,9 @@ create table keyword_figure (
 insert into keyword_figure
 select id, country, volume, null, competition, monthly, last_month from keyword
 where volume is not null or competition <> '' or monthly <> '';
+
+-- Properties whose keywords, items or demand have changed since their targets were worked out; counts the changes.
+create table aim_due (
+    property_id bigint primary key references property,
+    changes bigint not null
+);

@@ -86,6 +86,7 @@ class TagTest {
         assertThat(view.path("groups").get(1).path("byNameVolume").asInt()).isEqualTo(160);
         assertThat(view.path("groups").get(1).path("thin").asString()).isEqualTo("only 2 items");
         assertThat(view.path("ungrouped").findValuesAsString("topic"))
-                .as("Home is made for coat racks, most of all").containsExactly("wall lamp");
+                .as("Home is made for coat racks, most of all")
+                .containsExactly("wall lamp");
     }
 }

@@ -9,7 +9,7 @@ import java.util.Random;
 public final class ChannelVideos {
 
     private static final LocalDate FIRST = LocalDate.of(2022, 3, 5);
-    private static final String[] SKILLS = {
+    static final String[] SKILLS = {
         "Rolling a sea kayak",
         "The forward stroke",
         "Edging without fear",

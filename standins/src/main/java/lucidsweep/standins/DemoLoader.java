@@ -47,7 +47,7 @@ final class DemoLoader {
                 "id");
         String plan = upload(
                 "/api/properties/" + shop + "/imports", "listings.csv", get(website.resolve("/files/listings.csv")));
-        post(
+        String listings = post(
                 "/api/imports/" + text(plan, "token") + "/apply",
                 "{\"meanings\":[\"ID\",\"TITLE\",\"DESCRIPTION\",\"TAGS\",\"PRICE\",\"GROUP\",\"UNUSED\"]}");
         long channel = number(
@@ -61,19 +61,32 @@ final class DemoLoader {
                 "id");
         String videos = post("/api/properties/" + channel + "/imports/feed", "{}");
         awaitJob(number(videos, "jobId"));
-        post(
+        String taken = post(
                 "/api/imports/" + text(videos, "token") + "/apply",
                 "{\"meanings\":[\"ID\",\"TITLE\",\"DESCRIPTION\",\"TAGS\",\"PUBLISHED\",\"VIEWS\",\"GROUP\"]}");
+        awaitJob(number(listings, "jobId"));
+        addKeywords(shop, "shop-keywords.csv");
+        String demand = upload(
+                "/api/properties/" + shop + "/imports",
+                "shop-demand.csv",
+                get(website.resolve("/files/shop-demand.csv")));
+        String reported = post(
+                "/api/imports/" + text(demand, "token") + "/apply",
+                "{\"meanings\":[\"ADDRESS\",\"QUERY\",\"COUNTRY\",\"FROM\",\"TO\",\"CLICKS\",\"IMPRESSIONS\",\"POSITION\"]}");
+        awaitJob(number(taken, "jobId"));
+        addKeywords(channel, "channel-keywords.csv");
+        awaitJob(number(reported, "jobId"));
         awaitJob(sweepJob);
-        upload(
-                "/api/properties/" + site + "/keywords/file",
-                "keywords.csv",
-                get(website.resolve("/files/keywords.csv")));
+        addKeywords(site, "keywords.csv");
         post(
                 "/api/properties/" + site + "/demand/fetch",
                 "{\"address\":\"" + website.resolve("/search/demand") + "\"}");
         while (get(application.resolve("/api/properties/" + site + "/jobs")).contains("\"running\"")) Thread.sleep(200);
         System.out.println("The demo client is loaded.");
+    }
+
+    private void addKeywords(long property, String file) throws IOException, InterruptedException {
+        upload("/api/properties/" + property + "/keywords/file", file, get(website.resolve("/files/" + file)));
     }
 
     private static String property(long client, String kind, String name, String address) {

@@ -7,7 +7,7 @@ import java.util.Random;
 /** The listings of the demo client's shop, made from a seed, with faults planted on purpose. */
 public final class ShopListings {
 
-    private static final String[] GOODS = {
+    static final String[] GOODS = {
         "Canoe paddle",
         "Greenland paddle",
         "Half-model of a kayak",
@@ -24,9 +24,9 @@ public final class ShopListings {
         "Boat name board",
         "Birch plywood tray"
     };
-    private static final String[] WOODS = {"ash", "cedar", "cherry", "oak", "walnut", "larch"};
+    static final String[] WOODS = {"ash", "cedar", "cherry", "oak", "walnut", "larch"};
     private static final String[] OCCASIONS = {"a new boat", "a birthday", "a cabin by the sea"};
-    private static final String[] TAGS = {
+    static final String[] TAGS = {
         "kayak gift",
         "canoe gift",
         "paddler gift",
@@ -48,6 +48,24 @@ public final class ShopListings {
         "handmade wood"
     };
 
+    private static final int VARIANTS = 2;
+
+    /** How many listings there are. */
+    static final int COUNT = GOODS.length * WOODS.length * VARIANTS;
+
+    /** The good of a listing by its place. */
+    static String good(int number) {
+        return GOODS[number / (WOODS.length * VARIANTS)];
+    }
+
+    static String wood(int number) {
+        return WOODS[number / VARIANTS % WOODS.length];
+    }
+
+    static String id(int number) {
+        return "TBK-" + (1001 + number);
+    }
+
     private final Random random;
     private final List<Planted> planted = new ArrayList<>();
     private final StringBuilder csv = new StringBuilder();
@@ -56,12 +74,10 @@ public final class ShopListings {
     public ShopListings(long seed) {
         random = new Random(seed);
         csv.append("listing id,title,description,tags,price,section,stock\r\n");
-        int number = 0;
-        for (String good : GOODS) {
-            for (int w = 0; w < WOODS.length; w++) {
-                for (int variant = 0; variant < 2; variant++)
-                    add(good, WOODS[w], OCCASIONS[(w + variant) % 3], variant, number++);
-            }
+        for (int number = 0; number < COUNT; number++) {
+            int variant = number % VARIANTS;
+            int occasion = (number / VARIANTS % WOODS.length + variant) % OCCASIONS.length;
+            add(good(number), wood(number), OCCASIONS[occasion], variant, number);
         }
     }
 
@@ -80,7 +96,7 @@ public final class ShopListings {
     }
 
     private void add(String good, String wood, String occasion, int variant, int number) {
-        String id = "TBK-" + (1001 + number);
+        String id = id(number);
         String size = variant == 0 ? "small" : "large";
         String title = good + ", gift for " + occasion + ", " + size + ", solid " + wood;
         String description = "A " + size + " " + good.toLowerCase() + " made of " + wood

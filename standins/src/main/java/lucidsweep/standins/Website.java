@@ -205,6 +205,9 @@ public final class Website implements AutoCloseable {
         return switch (path) {
             case "/files/listings.csv" -> csv(new ShopListings(7).csv());
             case "/files/keywords.csv" -> csv(new KeywordFile(7).csv());
+            case "/files/shop-keywords.csv" -> csv(ShopSearches.keywords());
+            case "/files/shop-demand.csv" -> csv(ShopSearches.demand());
+            case "/files/channel-keywords.csv" -> csv(ShopSearches.channelKeywords());
             default -> Reply.text(404, "<title>Not found</title>");
         };
     }

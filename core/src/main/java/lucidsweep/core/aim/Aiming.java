@@ -68,6 +68,7 @@ public final class Aiming {
      * @param titleEnding the name that proposed titles end in; "" for none
      * @param places that the client serves; may be empty
      * @param today the last day that demand is reported of; the window ends there
+     * @param tagged whether the items have tags, which are then given in the place of link texts
      */
     public Aiming(
             Words language,
@@ -75,7 +76,8 @@ public final class Aiming {
             Collection<String> brandNames,
             String titleEnding,
             Collection<String> places,
-            int today) {
+            int today,
+            boolean tagged) {
         this.language = language;
         this.standard = standard;
         this.today = today;
@@ -84,7 +86,7 @@ public final class Aiming {
         names = new ArrayList<>(brandNames);
         names.addAll(places);
         this.places = new PlacesNamed(places);
-        index = new ItemIndex(language);
+        index = new ItemIndex(language, tagged ? "tag" : "link text");
         places.forEach(this::service);
         demand = new ReportedDemand(language, brand, today - WINDOW + 1, today);
     }

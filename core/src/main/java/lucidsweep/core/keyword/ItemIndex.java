@@ -29,6 +29,7 @@ public final class ItemIndex {
     private static final double UNKNOWN_RARITY = Math.log(10);
 
     private final Words language;
+    private final String linkName;
     private final Map<String, Integer> vocabulary = new HashMap<>();
     private final List<Postings> postings = new ArrayList<>();
     private final Map<Long, Integer> ordinals = new HashMap<>();
@@ -40,7 +41,17 @@ public final class ItemIndex {
     private long meansChanged;
 
     public ItemIndex(Words language) {
+        this(language, "link text");
+    }
+
+    /**
+     * An index of items of which others are named instead of link texts.
+     *
+     * @param linkName what a reason calls one of what stands among the link texts: "tag" for items with tags
+     */
+    public ItemIndex(Words language, String linkName) {
         this.language = language;
+        this.linkName = linkName;
     }
 
     private record Item(long id, int[] lengths, int[] words) {}
@@ -70,9 +81,10 @@ public final class ItemIndex {
     }
 
     /** A field as a reason names it. */
-    static String fieldName(int field, int links) {
-        if (field != LINK_TEXTS || links == 0) return FIELDS.get(field);
-        return links + (links == 1 ? " link text" : " link texts");
+    String fieldName(int field, int links) {
+        if (field != LINK_TEXTS) return FIELDS.get(field);
+        if (links == 0) return linkName + "s";
+        return links + " " + linkName + (links == 1 ? "" : "s");
     }
 
     /** Takes in the words of a phrase; those of all phrases come before the first item. */

@@ -304,19 +304,20 @@ public final class TargetFinder {
         return new Pair(keyword, match, rank, score, weight);
     }
 
-    private static String reason(Pair pair) {
+    private String reason(Pair pair) {
         ItemIndex.Match match = pair.match;
         boolean whole = match.isWholeWhereItCounts();
         List<String> names = new ArrayList<>();
         for (int field = 0; field < ItemIndex.FIELDS.size(); field++) {
             boolean named = whole ? match.isWhole(field) : match.isTellingIn(field);
-            if (named) names.add(ItemIndex.fieldName(field, match.links()));
+            if (named) names.add(index.fieldName(field, match.links()));
         }
         String last = names.isEmpty() ? "" : names.remove(names.size() - 1);
         String listed = names.isEmpty() ? last : String.join(", ", names) + " and " + last;
+        String counted = !listed.isEmpty() && Character.isDigit(listed.charAt(0)) ? listed : "the " + listed;
         String place = whole
-                ? "in the " + listed
-                : (match.telling() > 0.999 ? "its words stand in the " : "most of its words stand in the ") + listed;
+                ? "in " + counted
+                : (match.telling() > 0.999 ? "its words stand in " : "most of its words stand in ") + counted;
         return pair.rank == null ? place : place + "; already " + Ordinal.of(pair.rank.position) + " for it";
     }
 }

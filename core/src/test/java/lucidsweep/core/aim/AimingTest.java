@@ -81,7 +81,7 @@ class AimingTest {
 
     @Test
     void aPropertyOfThreePagesWithoutDemandStillHasTargetsAndGaps() {
-        Aiming aiming = new Aiming(Words.in("en"), Standard.ofPages(), List.of(), "", List.of(), 20_000);
+        Aiming aiming = new Aiming(Words.in("en"), Standard.ofPages(), List.of(), "", List.of(), 20_000, false);
         aiming.keyword("kiln hire", 10);
         aiming.keyword("clay", 0);
         for (int i = 0; i < 3; i++) {
@@ -100,7 +100,7 @@ class AimingTest {
 
     @Test
     void demandThatMakesNoSenseIsCountedAndSaid() {
-        Aiming aiming = new Aiming(Words.in("en"), Standard.ofPages(), List.of(), "", List.of(), 20_000);
+        Aiming aiming = new Aiming(Words.in("en"), Standard.ofPages(), List.of(), "", List.of(), 20_000, false);
         aiming.keyword("kiln hire", 10);
         aiming.demand("https://three.example/nowhere", "kiln hire", 19_970, 19_999, 1, 50, 4);
         aiming.demand("https://three.example/0", "kiln hire", 19_970, 19_999, 90, 50, 0);

@@ -132,7 +132,8 @@ final class MadeUpPottery {
     }
 
     Aiming aiming() {
-        Aiming aiming = new Aiming(Words.in("en"), Standard.ofPages(), BRAND, "Hollow Hill Pottery", List.of(), TODAY);
+        Aiming aiming =
+                new Aiming(Words.in("en"), Standard.ofPages(), BRAND, "Hollow Hill Pottery", List.of(), TODAY, false);
         keywords.forEach(aiming::keyword);
         for (Row row : rows) {
             aiming.demand(row.address, row.query, row.from, row.from + 6, row.clicks, row.shown, row.position);

@@ -42,7 +42,7 @@ class TargetFinderTest {
         assertThat(targets)
                 .filteredOn(target -> target.item() == 3)
                 .extracting(Target::reason)
-                .containsExactly("in the 2 link texts");
+                .containsExactly("in 2 link texts");
     }
 
     @Test

@@ -232,6 +232,22 @@ interface AimMapper {
     @Insert("merge into place_services (property_id, services) key (property_id) values (#{propertyId}, #{services})")
     void setServices(long propertyId, String services);
 
+    /** Says that something changed; two at once count as one or two. */
+    @Insert("""
+            merge into aim_due d using (values (#{propertyId})) as v(property_id) on d.property_id = v.property_id
+            when matched then update set d.changes = d.changes + 1
+            when not matched then insert (property_id, changes) values (v.property_id, 1)""")
+    void setDue(long propertyId);
+
+    @Select("select changes from aim_due where property_id = #{propertyId}")
+    Long due(long propertyId);
+
+    @Delete("delete from aim_due where property_id = #{propertyId} and changes = #{changes}")
+    void clearDue(long propertyId, long changes);
+
+    @Select("select property_id from aim_due order by property_id")
+    List<Long> allDue();
+
     record TopicByHand(long id, String topic) {}
 
     @Select("select id, topic from keyword where property_id = #{propertyId} and topic_by_hand and not removed")

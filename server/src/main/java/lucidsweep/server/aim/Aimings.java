@@ -88,7 +88,8 @@ class Aimings {
                 client.brandNames(),
                 client.name(),
                 client.placeNames(),
-                day);
+                day,
+                !property.kind().equals("website"));
         List<Keyword> keywords = mapper.keywords(property.id());
         Map<Long, Integer> places = new HashMap<>();
         for (Keyword keyword : keywords) {

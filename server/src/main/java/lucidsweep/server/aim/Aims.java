@@ -8,6 +8,10 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import java.util.function.Consumer;
 import lucidsweep.core.aim.AimPlan;
 import lucidsweep.core.keyword.Decided;
@@ -26,8 +30,10 @@ import lucidsweep.server.gather.DemandChanged;
 import lucidsweep.server.gather.SweepEnded;
 import lucidsweep.server.item.Items;
 import lucidsweep.server.item.Selection;
+import lucidsweep.server.job.Jobs;
 import lucidsweep.server.table.TableFile;
 import lucidsweep.server.web.Refusal;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
@@ -38,6 +44,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class Aims {
 
     private static final int AT_ONCE = 1_000;
+    private static final int PATIENCE_SECONDS = 5;
     private static final int LONGEST_TOPIC = 200;
 
     private final AimMapper mapper;
@@ -48,6 +55,7 @@ public class Aims {
     private final FigureStore figures;
     private final TransactionTemplate transaction;
     private final ApplicationEventPublisher publisher;
+    private final Jobs jobs;
 
     Aims(
             AimMapper mapper,
@@ -57,7 +65,8 @@ public class Aims {
             AimPlanStore store,
             FigureStore figures,
             TransactionTemplate transaction,
-            ApplicationEventPublisher publisher) {
+            ApplicationEventPublisher publisher,
+            Jobs jobs) {
         this.mapper = mapper;
         this.clients = clients;
         this.items = items;
@@ -66,15 +75,23 @@ public class Aims {
         this.figures = figures;
         this.transaction = transaction;
         this.publisher = publisher;
+        this.jobs = jobs;
     }
 
     /**
      * What a list of keywords brought.
      *
      * @param known how many were there already; their figures were brought up to date
+     * @param aimed how many items aim at a keyword now; null where that is still being worked out
+     * @param jobId of the job that works it out
      */
     public record Added(
-            int added, int known, List<KeywordList.Remark> unreadable, List<KeywordList.Remark> notes, int aimed) {}
+            int added,
+            int known,
+            List<KeywordList.Remark> unreadable,
+            List<KeywordList.Remark> notes,
+            Integer aimed,
+            long jobId) {}
 
     /** Adds a list of keywords and works out the targets anew. */
     public Added add(long propertyId, TableFile table) {
@@ -100,13 +117,61 @@ public class Aims {
             Map<Long, List<SearchFigures>> byId = new LinkedHashMap<>();
             figures.forEach((key, some) -> byId.put(ids.get(key), some));
             this.figures.update(propertyId, byId);
+            mapper.setDue(propertyId);
         });
+        Begun begun = begin(propertyId);
         return new Added(
                 added.size(),
                 list.lines().size() - added.size(),
                 list.unreadable(),
                 list.notes(),
-                workOutAnew(propertyId));
+                begun.aimed,
+                begun.job);
+    }
+
+    /** Work that was begun; how many items are aimed is null while it goes on. */
+    private record Begun(long job, Integer aimed) {}
+
+    /** Works the targets out anew as a job, and waits a moment: mostly it has ended by then. */
+    private Begun begin(long propertyId) {
+        CompletableFuture<Integer> aimed = new CompletableFuture<>();
+        long job = jobs.start(propertyId, "aim", "Working out which keyword fits which item", progress -> {
+            try {
+                int count = workOutAnew(propertyId);
+                aimed.complete(count);
+                return count + " items aim at a keyword.";
+            } catch (RuntimeException e) {
+                aimed.completeExceptionally(e);
+                throw e;
+            }
+        });
+        try {
+            return new Begun(job, aimed.get(PATIENCE_SECONDS, TimeUnit.SECONDS));
+        } catch (TimeoutException e) {
+            return new Begun(job, null);
+        } catch (ExecutionException e) {
+            throw (RuntimeException) e.getCause();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return new Begun(job, null);
+        }
+    }
+
+    /** The same after something changed within the caller's transaction, once that is committed. */
+    void changed(long propertyId) {
+        begin(propertyId);
+    }
+
+    /** What was under way when the application ended is begun anew. */
+    @EventListener(ApplicationReadyEvent.class)
+    void goOnAfterTheEnd() {
+        for (long propertyId : mapper.allDue()) {
+            jobs.start(
+                    propertyId,
+                    "aim",
+                    "Working out which keyword fits which item",
+                    progress -> workOutAnew(propertyId) + " items aim at a keyword.");
+        }
     }
 
     /** Makes keywords of phrases that are not on the list and brings back those that were removed; returns all ids by key. */
@@ -142,8 +207,9 @@ public class Aims {
             mapper.deleteTargetsOf(ids);
             mapper.deleteSecondTargetsOf(ids);
             mapper.setRemoved(propertyId, ids, true);
+            mapper.setDue(propertyId);
         }));
-        workOutAnew(propertyId);
+        begin(propertyId);
     }
 
     /** Brings keywords back that were taken off the list, with what was decided of them. */
@@ -153,8 +219,9 @@ public class Aims {
             mapper.bringTargetsBack(ids);
             mapper.bringSecondTargetsBack(ids);
             mapper.forgetTargetsAside(ids);
+            mapper.setDue(propertyId);
         }));
-        workOutAnew(propertyId);
+        begin(propertyId);
     }
 
     private static void inSteps(List<Long> ids, Consumer<Object[]> statement) {
@@ -273,16 +340,18 @@ public class Aims {
 
     @EventListener
     void sweepEnded(SweepEnded sweep) {
+        mapper.setDue(sweep.propertyId());
         workOutAnew(sweep.propertyId());
     }
 
     @EventListener
     void demandChanged(DemandChanged demand) {
+        mapper.setDue(demand.propertyId());
         workOutAnew(demand.propertyId());
     }
 
     /** The same after keywords, items or demand have changed, once that is committed. */
-    int workOutAnew(long propertyId) {
+    private int workOutAnew(long propertyId) {
         aimings.forget(propertyId);
         return workOut(propertyId);
     }
@@ -291,6 +360,7 @@ public class Aims {
     public int workOut(long propertyId) {
         Property property = clients.property(propertyId);
         Client client = clients.client(property.clientId());
+        Long due = mapper.due(propertyId);
         Aimings.Ready ready = aimings.of(propertyId);
         Decided decided = new Decided();
         int decidedHomes = 0;
@@ -306,7 +376,10 @@ public class Aims {
         }
         AimPlan plan = ready.aiming().plan(decided);
         PlacesNamed places = new PlacesNamed(client.placeNames());
-        transaction.executeWithoutResult(status -> store.write(propertyId, places, ready, plan));
+        transaction.executeWithoutResult(status -> {
+            store.write(propertyId, places, ready, plan);
+            if (due != null) mapper.clearDue(propertyId, due);
+        });
         items.changed(propertyId);
         publisher.publishEvent(new TargetsChanged(propertyId));
         items.changed(propertyId);

@@ -55,9 +55,10 @@ class Betters {
                 BetterRow row = chosen.get(i);
                 aims.settle(propertyId, row.itemId(), made.get(i), "accepted in the place of “" + row.aimed() + "”");
             }
+            mapper.setDue(propertyId);
             return made;
         });
-        aims.workOutAnew(propertyId);
+        aims.changed(propertyId);
         return new Accepted(chosen.stream().map(BetterRow::itemId).toList(), keywords);
     }
 

@@ -44,6 +44,7 @@ final class AimCommand {
     private final List<Item> items = new ArrayList<>();
     private final List<String> said = new ArrayList<>();
     private final GuessedBrand guessed = new GuessedBrand();
+    private boolean tagged;
     private final Ending.Finder endings = new Ending.Finder();
 
     private record Item(String address, ItemTexts texts, int published) {}
@@ -79,7 +80,7 @@ final class AimCommand {
                 .orElseGet(() -> guessed.names(phrases, language));
         String titleEnding = arguments.option("brand").isPresent() ? brand.get(0) : guessed.titleEnding();
         Standard standard = Standard.ofPages();
-        Aiming aiming = new Aiming(language, standard, brand, titleEnding, List.of(), today);
+        Aiming aiming = new Aiming(language, standard, brand, titleEnding, List.of(), today, tagged);
         aiming.commonEndings(
                 endings.common(standard.endingShare(), 0, standard.title().desktop()).stream()
                         .map(Ending::text)
@@ -106,6 +107,7 @@ final class AimCommand {
         RowKind kind = asPages.isComplete(RowKind.PAGES) ? RowKind.PAGES : RowKind.LISTINGS;
         Mapping mapping = kind == RowKind.PAGES ? asPages : Mapping.guess(kind, first);
         Map<String, Integer> columns = new HashMap<>();
+        tagged = mapping.meanings().contains(Meaning.TAGS);
         for (int i = 0; i < mapping.columns().size(); i++) {
             columns.putIfAbsent(
                     mapping.columns().get(i).toLowerCase(Locale.ROOT).strip(), i);
