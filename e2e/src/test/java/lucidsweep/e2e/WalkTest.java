@@ -10,6 +10,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.SelectOption;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -220,7 +221,7 @@ class WalkTest {
         rows("seals saltmeadow").locator("[data-column=text]").click();
         Locator panel = page.getByRole(AriaRole.COMPLEMENTARY);
         assertThat(panel.getByText("/tours/saltmeadow/seal-watching-tour/")).isVisible();
-        page.getByText("Items", new Page.GetByTextOptions().setExact(true)).click();
+        page.getByLabel("Side").getByText("Items").click();
         page.reload();
         assertThat(page.getByLabel("Window", new Page.GetByLabelOptions().setExact(true)))
                 .hasValue("52");
@@ -231,6 +232,7 @@ class WalkTest {
         panel.getByLabel("birdwatching tour pellow sound").check();
         panel.getByLabel("A topic of their own for 1 keyword").fill("birds from the boat");
         button("Take them out").click();
+        page.getByLabel("Text in a topic or its keywords").fill("birds from");
         assertThat(rows("birds from the boat")).isVisible();
 
         view("Places and services");
