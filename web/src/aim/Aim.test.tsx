@@ -257,6 +257,8 @@ const BETTER = {
   positionBefore: 24.2,
   volume: 11080,
   reachable: 7.6,
+  rateNow: 0.013,
+  rateReachable: 0.029,
   relevance: 0.85,
   gain: 152.6,
   youngUntil: "",
@@ -271,7 +273,7 @@ it("opens a better keyword to the parts of its worth, and aims at it", async () 
   await userEvent.click(await screen.findByText("seals saltmeadow"));
   const panel = within(screen.getByLabelText("Better keyword seals saltmeadow"));
   expect(panel.getByText(/24.2 in the thirteen weeks before/)).toBeTruthy();
-  expect(panel.getByText(/1.6 in a hundred/)).toBeTruthy();
+  expect(panel.getByText(/2.9 in a hundred/).textContent).toContain("where 1.3 do at 15.1");
   const choose = () => fireEvent.click(screen.getAllByRole("checkbox", { name: /choose/i })[1]);
   choose();
   fireEvent.click(screen.getByRole("button", { name: "Do not propose again" }));

@@ -6,7 +6,7 @@ import css from "./KeywordCloseUp.module.css";
 /** A better keyword opened to the parts that its worth was made of. */
 export function BetterCloseUp({ row, onClose }: { row: BetterRow; onClose: () => void }) {
   const whole = (number: number) => count(Math.round(number));
-  const perSearch = row.gain / (row.volume * row.relevance);
+  const inHundred = (rate: number) => (100 * rate).toFixed(1);
   return (
     <aside className={css.panel} aria-label={`Better keyword ${row.query}`}>
       <header>
@@ -36,8 +36,8 @@ export function BetterCloseUp({ row, onClose }: { row: BetterRow; onClose: () =>
         <dd>{whole(row.volume)}</dd>
         <dt>× more of them click</dt>
         <dd>
-          {(100 * perSearch).toFixed(1)} in a hundred, from position {row.position.toFixed(1)} to{" "}
-          {row.reachable.toFixed(1)} on the click curve
+          {inHundred(row.rateReachable)} in a hundred at position {row.reachable.toFixed(1)} on the click curve, where{" "}
+          {inHundred(row.rateNow)} do at {row.position.toFixed(1)}
         </dd>
         <dt>× relevance</dt>
         <dd>{row.relevance.toFixed(2)}: how much the item is about it</dd>

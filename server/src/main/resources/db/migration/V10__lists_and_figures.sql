@@ -49,3 +49,7 @@ create table aim_due (
     property_id bigint primary key references property,
     changes bigint not null
 );
+
+-- The rates of the click curve that the gain of a better keyword was reckoned with.
+alter table better add column rate_now double precision default 0 not null;
+alter table better add column rate_reachable double precision default 0 not null;

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import lucidsweep.core.keyword.ItemIndex;
@@ -31,6 +32,7 @@ public final class BetterKeywords {
     private static final double FALLING = 0.7;
     private static final double OTHER_SHARE = 0.3;
     private static final int MOST_AN_ITEM = 3;
+    private static final double HARDLY = 0.5;
 
     private final ItemIndex index;
     private final ClickCurve curve;
@@ -64,6 +66,7 @@ public final class BetterKeywords {
      * @param position, positionBefore mean positions in the window and in the one before; 0 where not known
      * @param volume searches a month
      * @param reachable the position that value is reckoned with
+     * @param rateNow, rateReachable clicks an impression at the position and at the reachable one, on the click curve
      * @param relevance 0 to 1
      * @param value clicks a month, an estimate
      * @param youngUntil the day until which it is too early to say; 0 where it is not
@@ -77,9 +80,35 @@ public final class BetterKeywords {
             double positionBefore,
             double volume,
             double reachable,
+            double rateNow,
+            double rateReachable,
             double relevance,
             double value,
-            int youngUntil) {}
+            int youngUntil) {
+
+        /** Why it is better, with every figure that its value was made of. */
+        public String reason() {
+            return String.format(
+                    Locale.ROOT,
+                    "shown %,.0f times a month at position %.1f, %s; an estimate of %,.0f searches × (%.1f%% clicks at"
+                            + " position %.1f − %.1f%% now) × relevance %.2f",
+                    shown,
+                    position,
+                    direction(),
+                    volume,
+                    100 * rateReachable,
+                    reachable,
+                    100 * rateNow,
+                    relevance);
+        }
+
+        private String direction() {
+            if (positionBefore < 1) return "new in these three months";
+            if (positionBefore > position + HARDLY) return String.format(Locale.ROOT, "up from %.1f", positionBefore);
+            if (positionBefore < position - HARDLY) return String.format(Locale.ROOT, "down from %.1f", positionBefore);
+            return "as in the three months before";
+        }
+    }
 
     /** Says how often a phrase is searched a month. */
     public void volume(String key, long volume) {
@@ -147,7 +176,9 @@ public final class BetterKeywords {
         if (relevance < LEAST_RELEVANCE) return null;
         double volume = Math.max(shown, volumes.getOrDefault(keys.get(line.query()), 0L));
         double reachable = reachable(position);
-        double value = volume * Math.max(0, curve.rate(reachable) - curve.rate(position)) * relevance;
+        double rateNow = curve.rate(position);
+        double rateReachable = curve.rate(reachable);
+        double value = volume * Math.max(0, rateReachable - rateNow) * relevance;
         if (value < LEAST_VALUE || volume * relevance < FAR_MORE * present) return null;
         return new Better(
                 item,
@@ -158,6 +189,8 @@ public final class BetterKeywords {
                 line.before().position(),
                 volume,
                 reachable,
+                rateNow,
+                rateReachable,
                 relevance,
                 value,
                 youngUntil.getOrDefault(item, 0));

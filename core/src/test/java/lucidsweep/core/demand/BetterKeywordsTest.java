@@ -72,6 +72,11 @@ class BetterKeywordsTest {
             assertThat(each.positionBefore()).isEqualTo(25);
             double value = 4_000 * (curve.rate(6) - curve.rate(12)) * each.relevance();
             assertThat(each.value()).isCloseTo(value, within(1e-9));
+            assertThat(each.rateReachable() - each.rateNow()).isCloseTo(curve.rate(6) - curve.rate(12), within(1e-12));
+            assertThat(each.reason())
+                    .startsWith(
+                            "shown 1,003 times a month at position 12.0, up from 25.0; an estimate of 4,000 searches ×")
+                    .contains("clicks at position 6.0");
         });
     }
 

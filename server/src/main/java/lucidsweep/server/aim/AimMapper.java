@@ -118,6 +118,8 @@ interface AimMapper {
             double positionBefore,
             double volume,
             double reachable,
+            double rateNow,
+            double rateReachable,
             double relevance,
             double gain,
             String youngUntil,
@@ -125,11 +127,12 @@ interface AimMapper {
 
     @Insert("""
             insert into better (property_id, item_id, query, aimed, shown, position, position_before, volume, reachable,
-                relevance, gain, young_until, reason) select * from unnest(cast(#{propertyId} as bigint array),
+                rate_now, rate_reachable, relevance, gain, young_until, reason) select * from unnest(cast(#{propertyId} as bigint array),
                 cast(#{itemId} as bigint array), cast(#{query} as varchar array), cast(#{aimed} as varchar array),
                 cast(#{shown} as double precision array), cast(#{position} as double precision array),
                 cast(#{positionBefore} as double precision array), cast(#{volume} as double precision array),
-                cast(#{reachable} as double precision array), cast(#{relevance} as double precision array),
+                cast(#{reachable} as double precision array), cast(#{rateNow} as double precision array),
+                cast(#{rateReachable} as double precision array), cast(#{relevance} as double precision array),
                 cast(#{gain} as double precision array), cast(#{youngUntil} as varchar array),
                 cast(#{reason} as varchar array))""")
     void insertBetter(Map<String, Object[]> rows);

@@ -106,10 +106,12 @@ class AimPlanStore {
                     better.positionBefore(),
                     better.volume(),
                     better.reachable(),
+                    better.rateNow(),
+                    better.rateReachable(),
                     better.relevance(),
                     better.value(),
                     until,
-                    BetterReason.of(better, plan.curve())));
+                    better.reason()));
         }
         inSteps(rows, mapper::insertBetter);
     }

@@ -7,6 +7,7 @@ package lucidsweep.server.aim;
  * @param shown impressions a month
  * @param positionBefore in the thirteen weeks before; 0 where not known
  * @param reachable the position that the gain is reckoned with
+ * @param rateNow, rateReachable clicks an impression at the position and at that one, on the click curve
  * @param relevance 0 to 1
  * @param gain clicks a month, an estimate
  * @param youngUntil the day until which it is too early to say; "" where it is not
@@ -23,6 +24,8 @@ public record BetterRow(
         double positionBefore,
         double volume,
         double reachable,
+        double rateNow,
+        double rateReachable,
         double relevance,
         double gain,
         String youngUntil,

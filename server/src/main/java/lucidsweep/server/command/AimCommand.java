@@ -15,13 +15,13 @@ import lucidsweep.core.aim.Aiming;
 import lucidsweep.core.demand.BetterKeywords;
 import lucidsweep.core.demand.ClickCurve;
 import lucidsweep.core.keyword.Decided;
+import lucidsweep.core.keyword.GuessedBrand;
 import lucidsweep.core.keyword.ItemTexts;
 import lucidsweep.core.keyword.Target;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Ending;
-import lucidsweep.server.aim.BetterReason;
 import lucidsweep.server.aim.KeywordList;
 import lucidsweep.server.intake.Intake;
 import lucidsweep.server.intake.IntakeRow;
@@ -245,7 +245,7 @@ final class AimCommand {
                         Math.round(better.shown()),
                         decimal("%.1f", better.position()),
                         decimal("%.1f", better.value()),
-                        BetterReason.of(better, plan.curve()));
+                        better.reason());
             }
         }
     }

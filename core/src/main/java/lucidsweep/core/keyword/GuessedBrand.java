@@ -1,4 +1,4 @@
-package lucidsweep.server.command;
+package lucidsweep.core.keyword;
 
 import java.net.URI;
 import java.util.ArrayList;
@@ -7,8 +7,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import lucidsweep.core.keyword.BrandNames;
-import lucidsweep.core.keyword.Words;
 import lucidsweep.core.page.PageAddress;
 
 /**
@@ -16,7 +14,7 @@ import lucidsweep.core.page.PageAddress;
  * what nearly everybody who is shown its home page at the very top clicks. A name that many keywords hold is what the
  * property sells, not what it is called.
  */
-final class GuessedBrand {
+public final class GuessedBrand {
 
     private static final double MOST_KEYWORDS = 0.1;
     private static final double LEAST_TITLES = 0.5;
@@ -31,7 +29,8 @@ final class GuessedBrand {
     private final Map<String, long[]> atTheTop = new HashMap<>();
     private int titles;
 
-    void add(String address, String title) {
+    /** Takes in an item. */
+    public void add(String address, String title) {
         PageAddress.of(address).map(URI::getHost).ifPresent(host -> hosts.merge(host, 1, Integer::sum));
         if (title.isBlank()) return;
         titles++;
@@ -40,7 +39,7 @@ final class GuessedBrand {
     }
 
     /** Takes in a row of demand. */
-    void addDemand(String address, String query, long clicks, long impressions, double position) {
+    public void addDemand(String address, String query, long clicks, long impressions, double position) {
         boolean home = PageAddress.of(address)
                 .filter(uri -> uri.getPath().length() <= 1)
                 .isPresent();
@@ -51,14 +50,14 @@ final class GuessedBrand {
     }
 
     /** What most titles end in; "" where there is no such thing. */
-    String titleEnding() {
+    public String titleEnding() {
         return most(endings)
                 .filter(each -> endings.get(each) >= Math.max(LEAST_COUNT, LEAST_TITLES * titles))
                 .orElse("");
     }
 
     /** All names that it goes by. */
-    List<String> names(List<String> keywords, Words language) {
+    public List<String> names(List<String> keywords, Words language) {
         List<String> names = new ArrayList<>();
         if (!titleEnding().isEmpty()) names.add(titleEnding());
         most(hosts)

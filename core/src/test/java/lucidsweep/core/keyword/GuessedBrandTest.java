@@ -1,9 +1,8 @@
-package lucidsweep.server.command;
+package lucidsweep.core.keyword;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import lucidsweep.core.keyword.Words;
 import org.junit.jupiter.api.Test;
 
 class GuessedBrandTest {
