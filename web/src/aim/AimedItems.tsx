@@ -14,6 +14,7 @@ import stage from "../parts/stage.module.css";
 import { tell } from "../parts/tell";
 import { useItemView } from "../parts/useItemView";
 import css from "./Aim.module.css";
+import { ItemKeywords } from "./ItemKeywords";
 import { ItemPhrases } from "./ItemPhrases";
 import { LackingWords } from "./LackingWords";
 
@@ -114,6 +115,7 @@ export function AimedItems({ propertyId, target }: { propertyId: number; target?
             itemId={hand}
             more={(item) => (
               <>
+                <ItemKeywords propertyId={propertyId} item={item} />
                 <ItemPhrases propertyId={propertyId} item={item} />
                 <LackingWords propertyId={propertyId} item={item} />
               </>

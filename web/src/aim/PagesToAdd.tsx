@@ -20,6 +20,9 @@ export function PagesToAdd({ propertyId }: { propertyId: number }) {
         <a href={`/api/properties/${propertyId}/pages-to-add.csv`} download>
           <IconDownload size={15} aria-hidden /> CSV
         </a>
+        <a href={`/api/properties/${propertyId}/pages-to-add.xlsx`} download>
+          XLSX
+        </a>
       </div>
       <Scrolled label="Pages to add">
         {summary.data && pages.length === 0 && (

@@ -22,6 +22,7 @@ export type TopicRow = Whole<Schemas["TopicRow"]>;
 export type RelatedWords = Whole<Schemas["RelatedWords"]>;
 export type GridCell = Whole<Schemas["GridCell"]>;
 export type GroupView = Whole<Schemas["GroupView"]>;
+export type ItemKeyword = Whole<Schemas["ItemKeyword"]>;
 export type Review = Whole<Schemas["Review"]>;
 export type KeywordSelection = Schemas["KeywordSelection"];
 export type PossibleHome = Whole<Schemas["PossibleHome"]>;

@@ -133,6 +133,26 @@ class AimTest {
     }
 
     @Test
+    void anItemsKeywordsAreToldWithHowItsTextsServeThem() {
+        shop.post("/keywords", "{\"text\":\"greenland paddle of cedar\\t700\"}");
+        JsonNode keywords = shop.getItem("A2", "/keywords");
+        assertThat(keywords.findValuesAsString("role")).startsWith("primary").contains("secondary");
+        JsonNode first = keywords.get(0);
+        assertThat(first.path("phrase").asString()).isEqualTo("greenland paddle of cedar");
+        assertThat(first.path("title").path("service").asString()).isEqualTo("AT_ITS_START");
+        assertThat(first.path("description").path("missing").toString()).isEqualTo("[\"cedar\"]");
+        assertThat(first.path("h1").path("service").asString()).isEqualTo("NOT_AT_ALL");
+        shop.type("A2", "title", "Paddle");
+        assertThat(shop.getItem("A2", "/keywords")
+                        .get(0)
+                        .path("title")
+                        .path("service")
+                        .asString())
+                .as("a draft counts")
+                .isEqualTo("PARTLY");
+    }
+
+    @Test
     void phrasesStandOnListsUntilTheirMonthComes(Api api) {
         String now = YearMonth.now(ZoneOffset.UTC).toString();
         shop.post("/reviews/keywords", "{\"list\":\" Spring  tours\",\"month\":\"2099-03\",\"selection\":{}}");

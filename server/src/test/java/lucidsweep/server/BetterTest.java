@@ -2,12 +2,17 @@ package lucidsweep.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.net.URI;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.server.RunningApplication.Reply;
+import org.dhatim.fastexcel.reader.ReadableWorkbook;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -48,6 +53,21 @@ class BetterTest {
 
     private JsonNode better() {
         return shop.get("/better").json().path("rows");
+    }
+
+    private List<List<String>> workbook(String path) {
+        try (InputStream file = URI.create(api.base() + "/api/properties/" + shop.property() + path)
+                        .toURL()
+                        .openStream();
+                ReadableWorkbook workbook = new ReadableWorkbook(file)) {
+            return workbook.getFirstSheet().read().stream()
+                    .map(row -> row.stream()
+                            .map(cell -> cell == null ? "" : cell.getRawValue())
+                            .toList())
+                    .toList();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     private JsonNode keyword(String phrase) {
@@ -105,6 +125,9 @@ class BetterTest {
         assertThat(summary.path("pages").path(0).path("slug").asString()).isEqualTo("wooden-oars");
         assertThat(shop.get("/pages-to-add.csv").body())
                 .contains("wooden oars,wooden oars,700,wooden-oars,Wooden oars");
+        assertThat(workbook("/pages-to-add.xlsx"))
+                .startsWith(List.of("topic", "keyword", "volume", "slug", "title", "description", "section"))
+                .anyMatch(row -> row.subList(0, 4).equals(List.of("wooden oars", "wooden oars", "700", "wooden-oars")));
         assertThat(keyword("wooden oars").path("itemId").isNull()).isTrue();
     }
 

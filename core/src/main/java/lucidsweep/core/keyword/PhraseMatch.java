@@ -12,6 +12,27 @@ import java.util.List;
  */
 public record PhraseMatch(boolean exact, int startsAt, List<String> missing) {
 
+    /** How well a text serves a phrase, the best first. */
+    public enum Service {
+        AT_ITS_START,
+        EXACTLY,
+        IN_OTHER_ORDER,
+        PARTLY,
+        NOT_AT_ALL
+    }
+
+    /**
+     * How well the text serves the phrase.
+     *
+     * @param leading how many first words are its start
+     */
+    public Service service(int leading) {
+        if (startsAt < 0) return Service.NOT_AT_ALL;
+        if (!present()) return Service.PARTLY;
+        if (!exact) return Service.IN_OTHER_ORDER;
+        return leading(leading) ? Service.AT_ITS_START : Service.EXACTLY;
+    }
+
     public static PhraseMatch of(List<Word> text, Phrase phrase) {
         List<String> missing = new ArrayList<>();
         int first = -1;

@@ -13,20 +13,22 @@ class KeywordTest {
 
     @ParameterizedTest
     @CsvSource({
-        "Kayak hire in Tarrin Bay, kayak hire, true, 0, ''",
-        "Hire of kayaks, kayak hire, false, 0, ''",
-        "Our boats: KAYAKS’ hire, kayak hire, true, 2, ''",
-        "Canoe hire, kayak hire gull cove, false, 1, kayak gull cove",
-        "Hire a kayak, the kayak for hire, false, 0, ''",
-        "Kayak and hire, kayak hire, true, 0, ''",
-        "Nothing here, kayak, false, -1, kayak",
+        "Kayak hire in Tarrin Bay, kayak hire, true, 0, '', AT_ITS_START",
+        "Hire of kayaks, kayak hire, false, 0, '', IN_OTHER_ORDER",
+        "Our boats: KAYAKS’ hire, kayak hire, true, 2, '', EXACTLY",
+        "Canoe hire, kayak hire gull cove, false, 1, kayak gull cove, PARTLY",
+        "Hire a kayak, the kayak for hire, false, 0, '', IN_OTHER_ORDER",
+        "Kayak and hire, kayak hire, true, 0, '', AT_ITS_START",
+        "Nothing here, kayak, false, -1, kayak, NOT_AT_ALL",
     })
-    void saysHowATextHoldsAPhrase(String text, String phrase, boolean exact, int startsAt, String missing) {
+    void saysHowATextHoldsAPhrase(
+            String text, String phrase, boolean exact, int startsAt, String missing, PhraseMatch.Service service) {
         PhraseMatch match = PhraseMatch.of(ENGLISH.of(text), Phrase.of(phrase, ENGLISH));
         assertThat(match.exact()).isEqualTo(exact);
         assertThat(match.startsAt()).isEqualTo(startsAt);
         assertThat(String.join(" ", match.missing())).isEqualTo(missing);
         assertThat(match.present()).isEqualTo(missing.isEmpty());
+        assertThat(match.service(2)).isEqualTo(service);
     }
 
     @Test

@@ -9,8 +9,8 @@ import java.util.List;
 import lucidsweep.core.keyword.Intent;
 import lucidsweep.server.item.Selection;
 import lucidsweep.server.table.TableFile;
-import lucidsweep.server.web.CsvText;
 import lucidsweep.server.web.Page;
+import lucidsweep.server.web.Rows;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -144,7 +144,7 @@ class AimController {
             @RequestParam(defaultValue = "volume") String sort,
             @RequestParam(defaultValue = "true") boolean desc) {
         List<KeywordRow> rows = tables.view(propertyId, filter, sort, desc);
-        return CsvText.download("keywords.csv", csv -> {
+        return Rows.download("keywords.csv", csv -> {
             csv.row(
                     "keyword",
                     "volume",

@@ -261,6 +261,18 @@ interface AimMapper {
     @Select("select id, address from item where id = any(#{ids})")
     List<AddressOf> addresses(@Param("ids") Object[] ids);
 
+    /** A keyword of an item as it is stored. */
+    record ItemTarget(long keywordId, String phrase, Long volume, String role, boolean byHand, String reason) {}
+
+    @Select("""
+            select k.id keyword_id, k.phrase, k.volume, t.role, t.by_hand, t.reason from (
+                select keyword_id, by_hand, reason, 'primary' as role, 0 as rank from target where item_id = #{itemId}
+                union all
+                select keyword_id, by_hand, reason, 'secondary', 1 from second_target where item_id = #{itemId}) t
+            join keyword k on k.id = t.keyword_id where not k.removed
+            order by t.rank, coalesce(k.volume, 0) desc, k.id""")
+    List<ItemTarget> targetsOf(long itemId);
+
     /** All keywords of a property with their homes. */
     @Select("""
             select k.*, coalesce(h.items, 0) items, coalesce(r.item_id, s.item_id) item_id, i.address,

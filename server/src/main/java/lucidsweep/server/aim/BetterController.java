@@ -1,8 +1,8 @@
 package lucidsweep.server.aim;
 
 import java.util.List;
-import lucidsweep.server.web.CsvText;
 import lucidsweep.server.web.Page;
+import lucidsweep.server.web.Rows;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -48,7 +48,7 @@ class BetterController {
 
     @GetMapping("/better.csv")
     ResponseEntity<StreamingResponseBody> betterCsv(@PathVariable long propertyId) {
-        return CsvText.download("better.csv", csv -> {
+        return Rows.download("better.csv", csv -> {
             csv.row("address", "keyword_now", "keyword_better", "impressions", "position", "value", "reason");
             List<BetterRow> rows;
             int from = 0;
@@ -73,13 +73,13 @@ class BetterController {
         return store.summary(propertyId);
     }
 
-    @GetMapping("/pages-to-add.csv")
-    ResponseEntity<StreamingResponseBody> pagesCsv(@PathVariable long propertyId) {
-        return CsvText.download("pages-to-add.csv", csv -> {
-            csv.row("topic", "keyword", "volume", "slug", "title", "description", "section");
+    @GetMapping("/pages-to-add.{format:csv|xlsx}")
+    ResponseEntity<StreamingResponseBody> pagesFile(@PathVariable long propertyId, @PathVariable String format) {
+        return Rows.download("pages-to-add." + format, rows -> {
+            rows.row("topic", "keyword", "volume", "slug", "title", "description", "section");
             for (AimSummary.PageToAdd page : summary(propertyId).pages()) {
                 for (AimSummary.HomelessKeyword keyword : page.keywords()) {
-                    csv.row(
+                    rows.row(
                             page.topic(),
                             keyword.phrase(),
                             keyword.volume(),

@@ -1,8 +1,8 @@
 package lucidsweep.server.aim;
 
 import java.util.List;
-import lucidsweep.server.web.CsvText;
 import lucidsweep.server.web.Page;
+import lucidsweep.server.web.Rows;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -50,7 +50,7 @@ class DemandController {
             @RequestParam(defaultValue = "clicks") String sort,
             @RequestParam(defaultValue = "true") boolean desc) {
         List<DemandWindow.DemandRow> rows = tables.rows(propertyId, side, filter, q, sort, desc);
-        return CsvText.download("demand-" + side + ".csv", csv -> {
+        return Rows.download("demand-" + side + ".csv", csv -> {
             csv.row(
                     side.equals("items") ? "address" : "query",
                     "clicks",

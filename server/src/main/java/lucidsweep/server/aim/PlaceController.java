@@ -3,7 +3,7 @@ package lucidsweep.server.aim;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
-import lucidsweep.server.web.CsvText;
+import lucidsweep.server.web.Rows;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -41,7 +41,7 @@ class PlaceController {
     @GetMapping("/places.csv")
     ResponseEntity<StreamingResponseBody> csv(@PathVariable long propertyId) {
         List<PlaceGridView.GridCell> cells = grids.of(propertyId).cells();
-        return CsvText.download("places.csv", csv -> {
+        return Rows.download("places.csv", csv -> {
             csv.row("service", "place", "keyword", "volume", "address", "aimed");
             cells.forEach(cell -> csv.row(
                     cell.service(),

@@ -2,8 +2,8 @@ package lucidsweep.server.aim;
 
 import java.util.List;
 import java.util.Locale;
-import lucidsweep.server.web.CsvText;
 import lucidsweep.server.web.Page;
+import lucidsweep.server.web.Rows;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -49,7 +49,7 @@ class TagController {
             @RequestParam(defaultValue = "items") String sort,
             @RequestParam(defaultValue = "true") boolean desc) {
         List<TagRow> rows = tags.rows(propertyId, kind, q, sort, desc);
-        return CsvText.download("tags.csv", csv -> {
+        return Rows.download("tags.csv", csv -> {
             csv.row("tag", "items", "searches", "peaks", "impressions", "clicks", "rate", "course", "twins", "longer");
             rows.forEach(row -> csv.row(
                     row.tag(),

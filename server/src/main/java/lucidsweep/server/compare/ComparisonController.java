@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.stream.Collectors;
 import lucidsweep.core.text.WordDifference.Fate;
 import lucidsweep.core.text.WordDifference.WordRun;
-import lucidsweep.server.web.CsvText;
+import lucidsweep.server.web.Rows;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -45,7 +45,7 @@ class ComparisonController {
             @RequestParam(required = false) String field,
             @RequestParam(defaultValue = "false") boolean undrafted) {
         ComparisonFilter filter = new ComparisonFilter(kind, field, undrafted);
-        return CsvText.download("comparison.csv", csv -> {
+        return Rows.download("comparison.csv", csv -> {
             csv.row("address", "change", "moved_to", "field", "before", "after", "drafted");
             comparisons.forEach(propertyId, before, after, filter, change -> {
                 if (change.fields().isEmpty()) {

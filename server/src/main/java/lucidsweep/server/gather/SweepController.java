@@ -2,7 +2,7 @@ package lucidsweep.server.gather;
 
 import jakarta.validation.Valid;
 import java.util.List;
-import lucidsweep.server.web.CsvText;
+import lucidsweep.server.web.Rows;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -65,7 +65,7 @@ class SweepController {
 
     @GetMapping("/sweeps/{id}/visits.csv")
     ResponseEntity<StreamingResponseBody> csv(@PathVariable long id, @RequestParam(required = false) String outcome) {
-        return CsvText.download("sweep.csv", csv -> {
+        return Rows.download("sweep.csv", csv -> {
             csv.row("address", "outcome", "status", "detail", "redirect_to", "found_on", "depth", "millis", "bytes");
             sweeps.forEachVisit(
                     id,

@@ -1,7 +1,7 @@
 package lucidsweep.server.item;
 
 import java.util.List;
-import lucidsweep.server.web.CsvText;
+import lucidsweep.server.web.Rows;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -52,10 +52,10 @@ class ItemController {
     @GetMapping("/properties/{propertyId}/items.csv")
     ResponseEntity<StreamingResponseBody> csv(@PathVariable long propertyId, @ParameterObject FilterForm filter) {
         ItemView view = filter.view(propertyId);
-        return CsvText.download("items.csv", csv -> write(view, csv));
+        return Rows.download("items.csv", csv -> write(view, csv));
     }
 
-    private void write(ItemView view, CsvText csv) {
+    private void write(ItemView view, Rows csv) {
         csv.row(
                 "address",
                 "status",

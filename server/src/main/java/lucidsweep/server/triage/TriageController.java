@@ -11,7 +11,7 @@ import lucidsweep.core.finding.FindingKind;
 import lucidsweep.core.finding.Tally;
 import lucidsweep.server.item.FlawCount;
 import lucidsweep.server.item.Items;
-import lucidsweep.server.web.CsvText;
+import lucidsweep.server.web.Rows;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -106,7 +106,7 @@ class TriageController {
     @GetMapping("/causes.csv")
     ResponseEntity<StreamingResponseBody> causesCsv(@PathVariable long propertyId) {
         List<CauseView> causes = causes(propertyId);
-        return CsvText.download("causes.csv", csv -> {
+        return Rows.download("causes.csv", csv -> {
             csv.row("field", "finding", "items", "links", "weight", "section", "shared", "says");
             for (CauseView cause : causes) {
                 csv.row(
@@ -124,7 +124,7 @@ class TriageController {
 
     @GetMapping("/findings.csv")
     ResponseEntity<StreamingResponseBody> csv(@PathVariable long propertyId) {
-        return CsvText.download("findings.csv", csv -> {
+        return Rows.download("findings.csv", csv -> {
             csv.row("address", "field", "finding", "evidence", "counted");
             findings.forEach(
                     propertyId,
