@@ -51,6 +51,7 @@ const CHOICES = {
   places: [{ value: "Gull Cove", keywords: 1 }],
   brand: 0,
   seasonal: 1,
+  competition: [{ value: "low", keywords: 2 }],
   broad: true,
   countries: ["gb", "ie"],
 };
@@ -162,6 +163,10 @@ it("opens a keyword to its figures and to the items that could be its home", asy
     { itemId: 1, address: "https://tarrin.example/page-1", score: 0.9, reason: "in the title" },
     { itemId: 2, address: "https://tarrin.example/page-2", score: 0.7, reason: "in the H1; already ninth for it" },
   ]);
+  serve("GET /api/properties/7/keywords/1/figures", [
+    { country: "gb", volume: 1000 },
+    { country: "ie", volume: 300 },
+  ]);
   serve("POST /api/properties/7/targets", { items: 1 });
   show(<Aim />, "/p/7/aim?topic=a+topic");
   await userEvent.click(await screen.findByText("kayak hire"));
@@ -170,6 +175,10 @@ it("opens a keyword to its figures and to the items that could be its home", asy
   expect(panel.getByText(/Most: June/)).toBeTruthy();
   expect(panel.getByRole("img").getAttribute("aria-label")).toContain("most 900 in June 2025");
   expect(panel.getByText("its home, secondary")).toBeTruthy();
+  expect((await panel.findByText(/^Ireland/)).textContent).toBe("Ireland 300");
+  expect(panel.getByRole("link", { name: "by query and week" }).getAttribute("href")).toBe(
+    "/p/7/aim?side=demand&like=kayak+hire",
+  );
   expect(asked(KEYWORDS)[0].query).toMatchObject({ topic: "a topic" });
   fireEvent.click(panel.getByRole("button", { name: "Make this its home" }));
   await waitFor(() =>
@@ -359,12 +368,15 @@ it("narrows the keywords by what there is to choose, and keeps that in the addre
   await userEvent.selectOptions(screen.getByLabelText("Intent"), await screen.findByText("transactional (2)"));
   expect(place).toBe("/p/7/aim?intent=transactional");
   await userEvent.selectOptions(screen.getByLabelText("Place"), "Gull Cove");
-  await userEvent.selectOptions(screen.getByLabelText("Season"), "yes");
+  fireEvent.click(screen.getByRole("button", { name: "More …" }));
+  await userEvent.selectOptions(await screen.findByLabelText("Season"), "yes");
+  await userEvent.selectOptions(screen.getByLabelText("Position now"), "second-page");
   await waitFor(() =>
     expect(asked(KEYWORDS).slice(-1)[0].query).toMatchObject({
       intent: "transactional",
       place: "Gull Cove",
       season: "yes",
+      rank: "second-page",
     }),
   );
   await userEvent.selectOptions(screen.getByLabelText("Country"), "Ireland");
@@ -372,7 +384,8 @@ it("narrows the keywords by what there is to choose, and keeps that in the addre
   expect(place).toContain("&country=ie");
   await userEvent.selectOptions(screen.getByLabelText("Country"), "");
   await userEvent.selectOptions(screen.getByLabelText("Intent"), "");
-  expect(place).toBe("/p/7/aim?place=Gull+Cove&season=yes");
+  expect(place).toBe("/p/7/aim?place=Gull+Cove&season=yes&rank=second-page");
+  expect(screen.getByRole("button", { name: "More (2) …" })).toBeTruthy();
 });
 
 it("says what will stand in an empty place, and what went wrong", async () => {

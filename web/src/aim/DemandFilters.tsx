@@ -1,4 +1,4 @@
-import { NativeSelect, SegmentedControl, TextInput } from "@mantine/core";
+import { Button, NativeSelect, SegmentedControl, TextInput } from "@mantine/core";
 import type { DemandWindow } from "../api/client";
 import { count } from "../parts/number";
 import { countryName } from "./countryName";
@@ -23,7 +23,7 @@ export function DemandFilters({ demand, window }: { demand: ReturnType<typeof us
         size="xs"
         aria-label="Side"
         value={of}
-        onChange={(side) => set({ of: side, item: undefined, query: undefined })}
+        onChange={(side) => set({ of: side })}
         data={[
           { value: "queries", label: "Queries" },
           { value: "items", label: "Items" },
@@ -82,6 +82,11 @@ export function DemandFilters({ demand, window }: { demand: ReturnType<typeof us
           { value: "no", label: "without the brand" },
         ]}
       />
+      {(filter.like ?? filter.query ?? filter.item) !== undefined && (
+        <Button size="xs" variant="default" onClick={() => set({ like: undefined, query: undefined, item: undefined })}>
+          only {filter.like ? `“${filter.like}”` : filter.query ? `“${filter.query}”` : "one item"} ×
+        </Button>
+      )}
       <TextInput
         size="xs"
         w={150}

@@ -1,13 +1,12 @@
 import { Button, NativeSelect, TextInput } from "@mantine/core";
 import { useState } from "react";
-import { answer, api } from "../api/client";
+import { answer, api, type KeywordFilter } from "../api/client";
 import { useChange } from "../api/queries";
 import { BatchBar } from "../parts/BatchBar";
 import type { Choice } from "../parts/choice";
 import { of } from "../parts/number";
 import { tell, tellWithUndo } from "../parts/tell";
 import { ListDialog } from "./ListDialog";
-import type { KeywordFilterName } from "./useKeywords";
 
 const INTENTS = ["navigational", "transactional", "commercial", "informational"] as const;
 
@@ -20,7 +19,7 @@ export function KeywordBatch({
 }: {
   propertyId: number;
   choice: Choice;
-  filter: Partial<Record<KeywordFilterName, string>>;
+  filter: KeywordFilter;
   total: number;
 }) {
   const [topic, setTopic] = useState("");

@@ -1,8 +1,10 @@
 import { Button, CloseButton } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
+import { Link } from "react-router";
 import { answer, api, type KeywordRow } from "../api/client";
 import { ofProperty, useChange } from "../api/queries";
 import { count, pathOf } from "../parts/number";
+import { searchOf } from "../parts/searchOf";
 import { tell } from "../parts/tell";
 import { countryName } from "./countryName";
 import css from "./KeywordCloseUp.module.css";
@@ -23,6 +25,16 @@ export function KeywordCloseUp({
     queryFn: ({ signal }) =>
       answer(
         api.GET("/api/properties/{propertyId}/keywords/{id}/homes", {
+          params: { path: { propertyId, id: row.id } },
+          signal,
+        }),
+      ),
+  });
+  const figures = useQuery({
+    queryKey: ofProperty(propertyId, "figures", row.id),
+    queryFn: ({ signal }) =>
+      answer(
+        api.GET("/api/properties/{propertyId}/keywords/{id}/figures", {
           params: { path: { propertyId, id: row.id } },
           signal,
         }),
@@ -58,10 +70,33 @@ export function KeywordCloseUp({
           {row.volume === null ? "not known" : count(row.volume)}
           {row.broad !== null && `; ${count(row.broad)} with all phrases that hold it`}
         </dd>
+        {figures.data && figures.data.length > 1 && (
+          <>
+            <dt>By country</dt>
+            <dd>
+              {figures.data.map((each) => (
+                <div key={each.country}>
+                  {each.country ? countryName(each.country) : "not named"}{" "}
+                  {each.volume === null ? "not known" : count(each.volume)}
+                </div>
+              ))}
+            </dd>
+          </>
+        )}
         <dt>Shown in 13 weeks</dt>
         <dd>
           {count(row.impressions)} times, {count(row.clicks)} clicks
           {row.position >= 1 && `, at position ${row.position.toFixed(1)}`}
+          {row.impressions > 0 && (
+            <>
+              {" "}
+              (
+              <Link to={`/p/${propertyId}/aim?${searchOf({ side: "demand", like: row.phrase })}`}>
+                by query and week
+              </Link>
+              )
+            </>
+          )}
         </dd>
         <dt>Intent</dt>
         <dd>

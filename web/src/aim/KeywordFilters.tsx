@@ -1,12 +1,15 @@
-import { NativeSelect } from "@mantine/core";
+import { Button, NativeSelect, NumberInput, Popover } from "@mantine/core";
+import type { KeywordFilter } from "../api/client";
 import { count } from "../parts/number";
 import css from "./Aim.module.css";
 import { countryName } from "./countryName";
-import { type KeywordFilterName, useKeywordChoices } from "./useKeywords";
+import { useKeywordChoices } from "./useKeywords";
+
+const HIDDEN = ["brand", "season", "competition", "rank", "least"] as const;
 
 interface Props {
   propertyId: number;
-  filter: Partial<Record<KeywordFilterName, string>>;
+  filter: KeywordFilter;
   set: (changes: Record<string, string | undefined>) => void;
 }
 
@@ -19,7 +22,11 @@ export function KeywordFilters({ propertyId, filter, set }: Props) {
       .filter((each) => each.value)
       .map((each) => ({ value: each.value, label: `${each.value} (${count(each.keywords)})` })),
   ];
-  const select = (name: KeywordFilterName, label: string, data: { value: string; label: string }[]) => (
+  const select = (
+    name: Exclude<keyof KeywordFilter, "least">,
+    label: string,
+    data: { value: string; label: string }[],
+  ) => (
     <NativeSelect
       size="xs"
       aria-label={label}
@@ -28,26 +35,52 @@ export function KeywordFilters({ propertyId, filter, set }: Props) {
       data={data}
     />
   );
+  const narrowed = HIDDEN.filter((name) => filter[name]).length;
   return (
     <div className={css.filters}>
       {select("intent", "Intent", some(choices?.intents, "any intent"))}
       {select("topic", "Topic", some(choices?.topics.slice(0, 200), "any topic"))}
       {select("place", "Place", some(choices?.places, "any place or none"))}
-      {select("brand", "Brand", [
-        { value: "", label: "brand or not" },
-        { value: "yes", label: `with the brand (${count(choices?.brand ?? 0)})` },
-        { value: "no", label: "without the brand" },
-      ])}
-      {select("season", "Season", [
-        { value: "", label: "with a season or not" },
-        { value: "yes", label: `with peak months (${count(choices?.seasonal ?? 0)})` },
-      ])}
       {choices &&
         choices.countries.length > 1 &&
         select("country", "Country", [
           { value: "", label: "all countries" },
           ...choices.countries.map((country) => ({ value: country, label: countryName(country) })),
         ])}
+      <Popover position="bottom-end" withinPortal>
+        <Popover.Target>
+          <Button size="xs" variant="default">
+            More{narrowed > 0 && ` (${narrowed})`} …
+          </Button>
+        </Popover.Target>
+        <Popover.Dropdown className={css.form}>
+          {select("brand", "Brand", [
+            { value: "", label: "brand or not" },
+            { value: "yes", label: `with the brand (${count(choices?.brand ?? 0)})` },
+            { value: "no", label: "without the brand" },
+          ])}
+          {select("season", "Season", [
+            { value: "", label: "with a season or not" },
+            { value: "yes", label: `with peak months (${count(choices?.seasonal ?? 0)})` },
+          ])}
+          {select("competition", "Competition", some(choices?.competition, "any competition"))}
+          {select("rank", "Position now", [
+            { value: "", label: "any position or none" },
+            { value: "first-page", label: "1 to 10" },
+            { value: "second-page", label: "11 to 20" },
+            { value: "further", label: "further down" },
+            { value: "none", label: "not shown for it" },
+          ])}
+          <NumberInput
+            size="xs"
+            aria-label="At least so many searches a month"
+            placeholder="searches a month, at least"
+            min={0}
+            value={filter.least ?? ""}
+            onChange={(value) => set({ least: value ? String(value) : undefined })}
+          />
+        </Popover.Dropdown>
+      </Popover>
     </div>
   );
 }

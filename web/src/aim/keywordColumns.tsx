@@ -41,6 +41,7 @@ export const KEYWORD_COLUMNS: Column<KeywordRow>[] = [
   {
     key: "peaks",
     label: "most in",
+    sort: "peaks",
     track: "minmax(110px, 0.6fr)",
     text: (row) => row.peaks,
     cell: (row) => <span className={css.cut}>{row.peaks}</span>,

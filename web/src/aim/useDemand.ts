@@ -47,6 +47,7 @@ export function useDemand(propertyId: number) {
       brand: search.get("brand") ?? undefined,
       item: Number(search.get("item")) || undefined,
       query: search.get("query") ?? undefined,
+      like: search.get("like") ?? undefined,
     }),
     [search],
   );

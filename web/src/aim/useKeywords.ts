@@ -1,22 +1,33 @@
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useMemo } from "react";
 import { useSearchParams } from "react-router";
-import { answer, api, type KeywordRow } from "../api/client";
+import { answer, api, type KeywordFilter, type KeywordRow } from "../api/client";
 import { ofProperty } from "../api/queries";
 import { searchOf } from "../parts/searchOf";
 import { useRows } from "../parts/useRows";
 
-const FILTERS = ["q", "home", "intent", "topic", "brand", "place", "season", "country"] as const;
-export type KeywordFilterName = (typeof FILTERS)[number];
+const FILTERS = [
+  "q",
+  "home",
+  "intent",
+  "topic",
+  "brand",
+  "place",
+  "season",
+  "competition",
+  "least",
+  "rank",
+  "country",
+] as const;
 
 /** The keyword table as the address says: what narrows it, its order, and its rows. */
 export function useKeywords(propertyId: number, home?: "without") {
   const [search, setSearch] = useSearchParams();
   const by = search.get("sort") ?? "volume";
   const desc = (search.get("desc") ?? "true") === "true";
-  const filter = useMemo(() => {
+  const filter: KeywordFilter = useMemo(() => {
     const given = Object.fromEntries(FILTERS.map((name) => [name, search.get(name) ?? undefined]));
-    return { ...given, home: home ?? given.home } as Partial<Record<KeywordFilterName, string>>;
+    return { ...given, least: Number(given.least) || undefined, home: home ?? given.home };
   }, [search, home]);
   const query = useMemo(() => ({ ...filter, sort: by, desc }), [filter, by, desc]);
   const rows = useRows<KeywordRow>(ofProperty(propertyId, "keywords", query), (from, size, signal) =>

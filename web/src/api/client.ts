@@ -24,6 +24,7 @@ export type GridCell = Whole<Schemas["GridCell"]>;
 export type GroupView = Whole<Schemas["GroupView"]>;
 export type ItemKeyword = Whole<Schemas["ItemKeyword"]>;
 export type Review = Whole<Schemas["Review"]>;
+export type KeywordFilter = Schemas["KeywordFilter"];
 export type KeywordSelection = Schemas["KeywordSelection"];
 export type PossibleHome = Whole<Schemas["PossibleHome"]>;
 export type BetterRow = Whole<Schemas["BetterRow"]>;

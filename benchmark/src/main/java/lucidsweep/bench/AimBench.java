@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Random;
 import lucidsweep.core.aim.AimPlan;
 import lucidsweep.core.aim.Aiming;
+import lucidsweep.core.demand.DemandRows;
 import lucidsweep.core.keyword.Decided;
 import lucidsweep.core.keyword.ItemTexts;
 import lucidsweep.core.keyword.Phrase;
@@ -35,6 +36,7 @@ final class AimBench {
         bench.withoutDemand();
         bench.withDemand();
         bench.topics();
+        bench.windows();
     }
 
     /** A made-up word for every number. */
@@ -159,5 +161,37 @@ final class AimBench {
                 "< 30 s",
                 Report.format("%.1f s, %d topics", seconds, count),
                 seconds < 30);
+    }
+
+    /** Demand over a year and a quarter, looked at by query, item and country in several windows. */
+    private void windows() {
+        DemandRows rows = new DemandRows();
+        for (int i = 0; i < DEMAND; i++) {
+            int last = TODAY - 7 * random.nextInt(70);
+            rows.add(
+                    random.nextInt(ITEMS / 5),
+                    random.nextInt(KEYWORDS),
+                    random.nextInt(4),
+                    last - 6,
+                    last,
+                    random.nextInt(9),
+                    9 + random.nextInt(200),
+                    1 + random.nextInt(40));
+        }
+        double[] seconds = new double[9];
+        int asked = 0;
+        for (int weeks : new int[] {4, 13, 52}) {
+            for (DemandRows.By by : List.of(DemandRows.By.QUERY, DemandRows.By.ITEM, DemandRows.By.COUNTRY)) {
+                DemandRows.Only only = new DemandRows.Only(null, null, asked % 2 - 1);
+                long start = System.nanoTime();
+                rows.tally(TODAY - 7 * weeks + 1, TODAY, by, only).lines();
+                seconds[asked++] = Report.seconds(System.nanoTime() - start);
+            }
+        }
+        Report.line(
+                "A window of 1,000,000 rows of demand added up",
+                "",
+                Report.format("%.2f s (median of 8)", Report.middleAfterFirst(seconds)),
+                true);
     }
 }

@@ -14,6 +14,7 @@ import lucidsweep.server.aim.Aims;
 import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.PropertyForm;
+import lucidsweep.server.job.Jobs;
 import lucidsweep.server.table.TableFile;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -44,11 +45,30 @@ final class KeywordBench {
                             new PropertyForm(client, "website", "Large", "https://bay.example/", "en", false))
                     .id();
             long start = System.nanoTime();
-            application.getBean(Aims.class).add(property, TableFile.of(list()));
+            long job = application
+                    .getBean(Aims.class)
+                    .add(property, TableFile.of(list()))
+                    .jobId();
+            double stored = Report.seconds(System.nanoTime() - start);
+            while (application.getBean(Jobs.class).find(job).state().equals("running")) Thread.sleep(50);
             double seconds = Report.seconds(System.nanoTime() - start);
-            Report.line("50,000 keywords taken in, sorted into topics", "", Report.format("%.1f s", seconds), true);
+            Report.line(
+                    "50,000 keywords taken in, sorted into topics",
+                    "",
+                    Report.format("%.1f s, answered after %.1f s", seconds, stored),
+                    true);
             String port = application.getEnvironment().getProperty("local.server.port");
-            ask("http://127.0.0.1:" + port + "/api/properties/" + property + "/keywords?count=100");
+            String base = "http://127.0.0.1:" + port + "/api/properties/" + property;
+            ask(base + "/keywords?count=100");
+            for (String view : List.of("/topics?count=100", "/places", "/groups", "/brand")) {
+                start = System.nanoTime();
+                get(HttpClient.newHttpClient(), base + view);
+                Report.line(
+                        view.replaceAll("\\W", " ").strip().split(" ")[0] + " of 50,000 keywords, asked the first time",
+                        "",
+                        Report.format("%.2f s", Report.seconds(System.nanoTime() - start)),
+                        true);
+            }
         }
     }
 
@@ -76,10 +96,8 @@ final class KeywordBench {
                 for (int from : new int[] {0, 400, 5_000}) {
                     String address = base + "&sort=" + sort + filter + "&from=" + from;
                     long start = System.nanoTime();
-                    HttpResponse<String> answer = http.send(
-                            HttpRequest.newBuilder(URI.create(address)).build(), HttpResponse.BodyHandlers.ofString());
+                    get(http, address);
                     times.add(System.nanoTime() - start);
-                    if (answer.statusCode() != 200) throw new IllegalStateException(answer.body());
                 }
             }
         }
@@ -89,5 +107,11 @@ final class KeywordBench {
                 "< 150 ms",
                 Report.format("%.0f ms", p95),
                 p95 < 150);
+    }
+
+    private static void get(HttpClient http, String address) throws IOException, InterruptedException {
+        HttpResponse<String> answer =
+                http.send(HttpRequest.newBuilder(URI.create(address)).build(), HttpResponse.BodyHandlers.ofString());
+        if (answer.statusCode() != 200) throw new IllegalStateException(answer.body());
     }
 }

@@ -173,7 +173,9 @@ class WalkTest {
         page.navigate(address + "/p/1/aim");
         page.getByLabel("Place", new Page.GetByLabelOptions().setExact(true)).selectOption("Kittering");
         assertThat(rows("sea cave tour kittering")).isVisible();
+        button("More …").click();
         page.getByLabel("Season", new Page.GetByLabelOptions().setExact(true)).selectOption("yes");
+        page.keyboard().press("Escape");
         assertThat(rows("things to do kittering")).hasCount(0);
         rows("sea cave tour kittering").getByText("June to August").click();
         Locator panel = page.getByRole(AriaRole.COMPLEMENTARY);

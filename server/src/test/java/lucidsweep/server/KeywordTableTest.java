@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -61,7 +62,7 @@ class KeywordTableTest {
     void everyFilterTakesWhatItSaysAndNothingElse() {
         List<JsonNode> all = rows("");
         assertThat(all).hasSize(60);
-        Map<String, Predicate<JsonNode>> filters = Map.of(
+        Map<String, Predicate<JsonNode>> filters = new HashMap<>(Map.of(
                 "&q=KAYAK", row -> row.path("phrase").asString().contains("kayak"),
                 "&home=with", row -> !row.path("itemId").isNull(),
                 "&home=without", row -> row.path("itemId").isNull(),
@@ -72,7 +73,12 @@ class KeywordTableTest {
                 "&brand=yes", row -> row.path("brand").asBoolean(),
                 "&q=oar&intent=commercial",
                         row -> row.path("phrase").asString().contains("oar")
-                                && row.path("intent").asString().equals("commercial"));
+                                && row.path("intent").asString().equals("commercial")));
+        filters.put(
+                "&competition=HIGH", row -> row.path("competition").asString().equals("high"));
+        filters.put("&least=200", row -> row.path("volume").asInt(0) >= 200);
+        filters.put("&rank=none", row -> row.path("position").asDouble() < 1);
+        filters.put("&rank=first-page", row -> false);
         filters.forEach((query, takes) -> assertThat(rows(query))
                 .as(query)
                 .containsExactlyElementsOf(all.stream().filter(takes).toList()));
@@ -140,6 +146,15 @@ class KeywordTableTest {
         assertThat(irish.get(0).path("volume").asInt()).isEqualTo(40);
         assertThat(irish.get(0).path("competition").asString()).isEqualTo("high");
         assertThat(irish.get(0).path("impressions").asInt()).isZero();
+        JsonNode figures =
+                other.get("/keywords/" + hire.path("id") + "/figures").json();
+        assertThat(figures.findValuesAsString("country")).containsExactly("gb", "ie");
+        assertThat(figures.findValuesAsString("volume")).containsExactly("90", "40");
+        assertThat(other.get("/keywords?country=gb&rank=first-page")
+                        .json()
+                        .path("total")
+                        .asInt())
+                .isEqualTo(1);
         JsonNode nowhere = other.get("/keywords?country=xq").json().path("rows");
         assertThat(nowhere).as("only reported there").hasSize(1);
         assertThat(nowhere.get(0).path("volume").isNull()).isTrue();

@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import lucidsweep.core.keyword.Intent;
+import lucidsweep.core.keyword.SearchFigures;
 import lucidsweep.server.item.Selection;
 import lucidsweep.server.table.TableFile;
 import lucidsweep.server.web.Page;
@@ -30,10 +31,12 @@ class AimController {
 
     private final Aims aims;
     private final KeywordTables tables;
+    private final FigureStore figures;
 
-    AimController(Aims aims, KeywordTables tables) {
+    AimController(Aims aims, KeywordTables tables, FigureStore figures) {
         this.aims = aims;
         this.tables = tables;
+        this.figures = figures;
     }
 
     /** Pasted keywords. */
@@ -65,6 +68,12 @@ class AimController {
     @GetMapping("/keywords/{id}/homes")
     List<PossibleHome> homes(@PathVariable long propertyId, @PathVariable long id) {
         return aims.homes(propertyId, id);
+    }
+
+    /** What is known of a keyword, country by country. */
+    @GetMapping("/keywords/{id}/figures")
+    List<SearchFigures> figures(@PathVariable long propertyId, @PathVariable long id) {
+        return figures.of(propertyId, id);
     }
 
     /** A topic for keywords; blank lets it be worked out. */

@@ -37,6 +37,12 @@ interface FigureMapper {
     List<FigureRow> in(long propertyId, String country);
 
     @Select("""
+            select f.* from keyword_figure f join keyword k on k.id = f.keyword_id
+            where k.property_id = #{propertyId} and f.keyword_id = #{keywordId}
+            order by coalesce(f.volume, 0) desc, f.country""")
+    List<FigureRow> of(long propertyId, long keywordId);
+
+    @Select("""
             select distinct f.country from keyword_figure f join keyword k on k.id = f.keyword_id
             where k.property_id = #{propertyId} and f.country <> '' order by f.country""")
     List<String> countries(long propertyId);

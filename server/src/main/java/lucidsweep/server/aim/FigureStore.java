@@ -62,6 +62,13 @@ class FigureStore {
         return found;
     }
 
+    /** What is known of a keyword, country by country, the most searched first. */
+    List<SearchFigures> of(long propertyId, long keywordId) {
+        return mapper.of(propertyId, keywordId).stream()
+                .map(FigureStore::figures)
+                .toList();
+    }
+
     /** The countries that any keyword has figures of. */
     List<String> countries(long propertyId) {
         return mapper.countries(propertyId);

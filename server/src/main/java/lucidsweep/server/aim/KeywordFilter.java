@@ -12,10 +12,26 @@ import java.util.Locale;
  * @param brand yes or no
  * @param place one of the client's places
  * @param season yes: only those with peak months
+ * @param competition as the list says it
+ * @param least the fewest searches a month
+ * @param rank where the property stands for it: first-page (to 10), second-page (to 20), further, or none
  * @param country the figures are of this one, and only keywords with any are taken; of all where none is given
  */
 public record KeywordFilter(
-        String q, String home, String intent, String topic, String brand, String place, String season, String country) {
+        String q,
+        String home,
+        String intent,
+        String topic,
+        String brand,
+        String place,
+        String season,
+        String competition,
+        Long least,
+        String rank,
+        String country) {
+
+    private static final double FIRST_PAGE = 10.5;
+    private static final double SECOND_PAGE = 20.5;
 
     boolean takes(KeywordRow row) {
         if (isGiven(q) && !row.phrase().toLowerCase(Locale.ROOT).contains(q.toLowerCase(Locale.ROOT))) return false;
@@ -24,7 +40,15 @@ public record KeywordFilter(
         if (isGiven(topic) && !topic.equals(row.topic())) return false;
         if (isGiven(brand) && row.brand() != brand.equals("yes")) return false;
         if (isGiven(place) && !place.equals(row.place())) return false;
+        if (isGiven(competition) && !competition.equalsIgnoreCase(row.competition())) return false;
+        if (least != null && (row.volume() == null || row.volume() < least)) return false;
+        if (isGiven(rank) && !rank.equals(rank(row.position()))) return false;
         return !"yes".equals(season) || !row.peaks().isEmpty();
+    }
+
+    private static String rank(double position) {
+        if (position < 1) return "none";
+        return position <= FIRST_PAGE ? "first-page" : position <= SECOND_PAGE ? "second-page" : "further";
     }
 
     private boolean hasHome(KeywordRow row) {

@@ -34,6 +34,7 @@ public class KeywordTables {
             Map.entry(
                     "broad", Comparator.comparing(KeywordRow::broad, Comparator.nullsFirst(Comparator.naturalOrder()))),
             Map.entry("competition", Comparator.comparing(KeywordRow::competition)),
+            Map.entry("peaks", Comparator.comparing(KeywordRow::peaks)),
             Map.entry("intent", Comparator.comparing(KeywordRow::intent)),
             Map.entry("topic", Comparator.comparing(KeywordRow::topic)),
             Map.entry("place", Comparator.comparing(KeywordRow::place)),
@@ -81,6 +82,7 @@ public class KeywordTables {
             List<Value> places,
             int brand,
             int seasonal,
+            List<Value> competition,
             boolean broad,
             List<String> countries) {}
 
@@ -125,12 +127,14 @@ public class KeywordTables {
         Map<String, Integer> intents = new TreeMap<>();
         Map<String, Integer> topics = new TreeMap<>();
         Map<String, Integer> places = new TreeMap<>();
+        Map<String, Integer> competition = new TreeMap<>();
         int brand = 0;
         int seasonal = 0;
         for (KeywordRow row : all) {
             intents.merge(row.intent(), 1, Integer::sum);
             topics.merge(row.topic(), 1, Integer::sum);
             if (!row.place().isEmpty()) places.merge(row.place(), 1, Integer::sum);
+            if (!row.competition().isEmpty()) competition.merge(row.competition(), 1, Integer::sum);
             if (row.brand()) brand++;
             if (!row.peaks().isEmpty()) seasonal++;
         }
@@ -139,7 +143,14 @@ public class KeywordTables {
         countries.addAll(demand.countries(propertyId));
         boolean broad = all.stream().anyMatch(row -> row.broad() != null);
         return new Choices(
-                values(intents), values(topics), values(places), brand, seasonal, broad, List.copyOf(countries));
+                values(intents),
+                values(topics),
+                values(places),
+                brand,
+                seasonal,
+                values(competition),
+                broad,
+                List.copyOf(countries));
     }
 
     private static List<Value> values(Map<String, Integer> counts) {
