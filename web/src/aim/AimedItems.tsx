@@ -113,9 +113,9 @@ export function AimedItems({ propertyId, target }: { propertyId: number; target?
           <CloseUp
             propertyId={propertyId}
             itemId={hand}
+            keywords={(item) => <ItemKeywords propertyId={propertyId} item={item} />}
             more={(item) => (
               <>
-                <ItemKeywords propertyId={propertyId} item={item} />
                 <ItemPhrases propertyId={propertyId} item={item} />
                 <LackingWords propertyId={propertyId} item={item} />
               </>

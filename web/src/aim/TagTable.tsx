@@ -45,7 +45,7 @@ const COLUMNS: Column<TagRow>[] = [
   {
     key: "peaks",
     label: "most in",
-    track: "minmax(110px, 0.6fr)",
+    track: "minmax(156px, 0.6fr)",
     text: (row) => row.peaks,
     cell: (row) => <span className={css.cut}>{row.peaks}</span>,
   },

@@ -14,13 +14,15 @@ interface Props {
   propertyId: number;
   itemId: number | undefined;
   editable?: boolean;
+  /** What is shown of its keywords in the place of the primary one. */
+  keywords?: (item: ItemRow) => ReactNode;
   /** What else is shown of the item. */
   more?: (item: ItemRow) => ReactNode;
   onClose: () => void;
 }
 
 /** The item in hand: how it will look, its texts with their measure, its keyword, what is wrong, what was done. */
-export function CloseUp({ propertyId, itemId, editable, more, onClose }: Props) {
+export function CloseUp({ propertyId, itemId, editable, keywords, more, onClose }: Props) {
   const item = useQuery({
     queryKey: ofProperty(propertyId, "item", itemId),
     queryFn: () => answer(api.GET("/api/items/{id}", { params: { path: { id: itemId ?? 0 } } })),
@@ -33,7 +35,14 @@ export function CloseUp({ propertyId, itemId, editable, more, onClose }: Props) 
         <IconX size={16} />
       </button>
       {item.data ? (
-        <Inside key={item.data.id} propertyId={propertyId} item={item.data} editable={editable} more={more} />
+        <Inside
+          key={item.data.id}
+          propertyId={propertyId}
+          item={item.data}
+          editable={editable}
+          keywords={keywords}
+          more={more}
+        />
       ) : (
         <p className={css.hint}>
           Choose a row to see its item close up: the search result, its texts, its keyword and its history.
@@ -43,9 +52,9 @@ export function CloseUp({ propertyId, itemId, editable, more, onClose }: Props) 
   );
 }
 
-type InsideProps = Pick<Props, "propertyId" | "editable" | "more"> & { item: ItemRow };
+type InsideProps = Pick<Props, "propertyId" | "editable" | "keywords" | "more"> & { item: ItemRow };
 
-function Inside({ propertyId, item, editable, more }: InsideProps) {
+function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
   const [device, setDevice] = useState<"desktop" | "phone">("desktop");
   const captured = {
     title: item.title.draft ?? item.title.captured,
@@ -134,19 +143,7 @@ function Inside({ propertyId, item, editable, more }: InsideProps) {
           </div>
         )}
       </section>
-      <section>
-        <h3>Keyword</h3>
-        {item.aim?.keyword ? (
-          <p>
-            <b>{item.aim.keyword}</b>
-            {item.aim.volume !== null && <>, {count(item.aim.volume)} searches a month</>}
-            <br />
-            <span className={css.soft}>{item.aim.reason}</span>
-          </p>
-        ) : (
-          <p className={css.soft}>{item.aim ? item.aim.reason : "It aims at no keyword yet."}</p>
-        )}
-      </section>
+      {keywords ? keywords(item) : <PrimaryKeyword item={item} />}
       <section>
         <h3>{item.flaws.length === 0 ? "No findings" : of(item.flaws.length, "finding")}</h3>
         <ul className={css.list}>
@@ -163,6 +160,25 @@ function Inside({ propertyId, item, editable, more }: InsideProps) {
       <History propertyId={propertyId} itemId={item.id} />
       {more?.(item)}
     </div>
+  );
+}
+
+/** What the item aims at first of all. */
+function PrimaryKeyword({ item }: { item: ItemRow }) {
+  return (
+    <section>
+      <h3>Keyword</h3>
+      {item.aim?.keyword ? (
+        <p>
+          <b>{item.aim.keyword}</b>
+          {item.aim.volume !== null && <>, {count(item.aim.volume)} searches a month</>}
+          <br />
+          <span className={css.soft}>{item.aim.reason}</span>
+        </p>
+      ) : (
+        <p className={css.soft}>{item.aim ? item.aim.reason : "It aims at no keyword yet."}</p>
+      )}
+    </section>
   );
 }
 

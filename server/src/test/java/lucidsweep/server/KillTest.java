@@ -32,6 +32,7 @@ class KillTest {
     private static final int PAGES = 200 * KILLS;
     private static final int LISTINGS = 4_000;
     private static final int DEMAND = 10_000;
+    private static final int KEYWORDS = 6_000;
 
     private final Random random = new Random(KILLS);
 
@@ -54,6 +55,39 @@ class KillTest {
                 JdbcTemplate database = application.getBean(JdbcTemplate.class);
                 awaitEnd(database);
                 checkPages(database);
+            }
+        }
+    }
+
+    @Test
+    void whatFitsWhatIsWorkedOutAfterAKill() throws Exception {
+        StringBuilder list = new StringBuilder("keyword,volume");
+        for (int i = 0; i < KEYWORDS; i++)
+            list.append("\\nboat ").append(i % 700).append(" place ").append(i);
+        long shop;
+        try (KilledApplication application = KilledApplication.on(data)) {
+            Api api = application.api();
+            shop = api.property("listings", "", false);
+            api.importListings(shop, "id,title\nA1,Boat 1 place 1\n");
+            Thread adding =
+                    new Thread(() -> api.post("/api/properties/" + shop + "/keywords", "{\"text\":\"" + list + "\"}"));
+            adding.setUncaughtExceptionHandler((thread, cutOff) -> {});
+            adding.start();
+            String standing = "/api/properties/" + shop + "/standing";
+            while (api.get(standing).json().path("keywords").asInt() == 0) LockSupport.parkNanos(1_000_000);
+            application.close();
+            adding.join();
+        }
+        try (KilledApplication application = KilledApplication.on(data)) {
+            Api api = application.api();
+            for (JsonNode job : api.get("/api/properties/" + shop + "/jobs").json())
+                api.ended(job.path("id").asLong());
+            JsonNode standing = api.get("/api/properties/" + shop + "/standing").json();
+            if (standing.path("keywords").asInt() > 0) {
+                assertThat(standing.path("keywords").asInt()).isEqualTo(KEYWORDS);
+                assertThat(standing.path("aimed").asInt())
+                        .as(standing.toString())
+                        .isEqualTo(1);
             }
         }
     }

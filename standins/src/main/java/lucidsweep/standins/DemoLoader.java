@@ -74,7 +74,7 @@ final class DemoLoader {
                 "/api/imports/" + text(demand, "token") + "/apply",
                 "{\"meanings\":[\"ADDRESS\",\"QUERY\",\"COUNTRY\",\"FROM\",\"TO\",\"CLICKS\",\"IMPRESSIONS\",\"POSITION\"]}");
         awaitJob(number(taken, "jobId"));
-        addKeywords(channel, "channel-keywords.csv");
+        addKeywords(channel, "video-keywords.csv");
         awaitJob(number(reported, "jobId"));
         awaitJob(sweepJob);
         addKeywords(site, "keywords.csv");

@@ -123,8 +123,8 @@ public final class ShopSearches {
         }
     }
 
-    /** The keyword list of the channel. */
-    public static String channelKeywords() {
+    /** The list of what is searched among videos. */
+    public static String videoKeywords() {
         StringBuilder csv = new StringBuilder("Keyword,Monthly searches\r\n");
         Random random = new Random(12);
         for (Place place : Place.ALL) {

@@ -207,7 +207,7 @@ public final class Website implements AutoCloseable {
             case "/files/keywords.csv" -> csv(new KeywordFile(7).csv());
             case "/files/shop-keywords.csv" -> csv(ShopSearches.keywords());
             case "/files/shop-demand.csv" -> csv(ShopSearches.demand());
-            case "/files/channel-keywords.csv" -> csv(ShopSearches.channelKeywords());
+            case "/files/video-keywords.csv" -> csv(ShopSearches.videoKeywords());
             default -> Reply.text(404, "<title>Not found</title>");
         };
     }
