@@ -108,4 +108,90 @@ class DemandTest {
                 .as("a file that names neither days nor addresses")
                 .isEqualTo(40);
     }
+
+    @Test
+    void partsAreNarrowedTogether() {
+        String a1 = "item=" + shop.itemId("A1");
+        assertThat(window(a1).path("now").path("clicks").asInt()).isEqualTo(13 * 7);
+        assertThat(window(a1 + "&country=gb").path("now").path("clicks").asInt())
+                .isEqualTo(13 * 6);
+        assertThat(window(a1 + "&brand=yes").path("now").path("clicks").asInt()).isZero();
+        assertThat(window("like=kayaks+of+tarrin+bay")
+                        .path("now")
+                        .path("clicks")
+                        .asInt())
+                .as("other words in another order are another query")
+                .isZero();
+        assertThat(window("like=Tarrin+Bay+Kayaks").path("now").path("clicks").asInt())
+                .isEqualTo(13 * 4);
+        assertThat(window("like=tarrin+bay+kayaks&brand=no")
+                        .path("now")
+                        .path("clicks")
+                        .asInt())
+                .isZero();
+        assertThat(window("query=ash+paddle&weeks=4")
+                        .path("now")
+                        .path("impressions")
+                        .asInt())
+                .isEqualTo(4 * 110);
+        assertThat(window("query=no+such+query").path("countries")).isEmpty();
+        assertThat(window("item=999999").path("now").path("impressions").asInt())
+                .isZero();
+        assertThat(window("weeks=900").path("first").asString())
+                .as("at most 52 weeks")
+                .isEqualTo("2025-11-24");
+        assertThat(window("country=gb").path("countries").findValuesAsString("country"))
+                .as("all countries stay to be chosen")
+                .containsExactly("gb", "xq", "not named");
+    }
+
+    @Test
+    void theTableIsNewOnceDemandOrItemsAre() {
+        assertThat(rows("side=items").path("total").asInt()).isEqualTo(3);
+        shop.importDemand("page,query,from,to,clicks,impressions,position\nA2,wet deck,2026-11-16,2026-11-22,2,9,4\n");
+        assertThat(rows("q=wet").path("rows").get(0).path("now").path("clicks").asInt())
+                .isEqualTo(2);
+        shop.importFile("id,title\nA1,Ash paddle\nA2,Spray deck\ngone,Old oars\n");
+        JsonNode oars = rows("side=items&q=gone").path("rows").get(0);
+        assertThat(oars.path("itemId").asLong()).as("an item again").isEqualTo(shop.itemId("gone"));
+        String last = shop.get("/sweeps").json().get(1).path("id").toString();
+        assertThat(shop.get("/sweeps").json().get(1).path("ofItems").asBoolean())
+                .as("the import " + last + " was of demand")
+                .isFalse();
+    }
+
+    @Test
+    void anySortIsAnOrderInBothDirections() {
+        for (String side : new String[] {"items", "queries"}) {
+            for (String sort : new String[] {
+                "text",
+                "clicks",
+                "clicks-change",
+                "clicks-year",
+                "impressions",
+                "impressions-change",
+                "rate",
+                "position"
+            }) {
+                JsonNode up =
+                        rows("side=" + side + "&sort=" + sort + "&desc=false").path("rows");
+                JsonNode down =
+                        rows("side=" + side + "&sort=" + sort + "&desc=true").path("rows");
+                assertThat(up).hasSize(3);
+                assertThat(down.findValuesAsString("text"))
+                        .as(side + " by " + sort)
+                        .containsExactlyInAnyOrderElementsOf(up.findValuesAsString("text"));
+                JsonNode first = up.get(0).path("now");
+                JsonNode last = up.get(2).path("now");
+                if (sort.equals("clicks") || sort.equals("impressions") || sort.equals("rate")) {
+                    assertThat(first.path(sort).asDouble())
+                            .isLessThanOrEqualTo(last.path(sort).asDouble());
+                    assertThat(down.get(0).path("now").path(sort).asDouble())
+                            .isEqualTo(last.path(sort).asDouble());
+                }
+            }
+        }
+        assertThat(rows("count=2&from=2").path("rows")).hasSize(1);
+        assertThat(rows("count=-1&from=-4").path("rows")).isEmpty();
+    }
 }

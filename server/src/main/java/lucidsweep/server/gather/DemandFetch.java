@@ -43,7 +43,12 @@ class DemandFetch {
         mapper.setDemandSource(propertyId, address.toString());
         return jobs.start(propertyId, "feed", "Fetching of demand from " + address, progress -> {
             ImportPlans.Fetched fetched = plans.fetch(property, address, RowKind.DEMAND, progress);
-            imports.apply(fetched.token(), fetched.choice());
+            try {
+                imports.apply(fetched.token(), fetched.choice());
+            } catch (RuntimeException e) {
+                plans.drop(fetched.token());
+                throw e;
+            }
             return fetched.note();
         });
     }

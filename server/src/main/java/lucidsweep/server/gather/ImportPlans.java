@@ -127,6 +127,11 @@ class ImportPlans {
         }
     }
 
+    /** Lets go of a file that will not be taken in. */
+    void drop(String token) {
+        uploads.remove(token);
+    }
+
     /** A login is for the property's own host only. */
     private static boolean isOfHost(Property property, URI address) {
         return PageAddress.of(property.address())
