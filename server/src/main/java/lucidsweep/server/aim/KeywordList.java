@@ -42,6 +42,7 @@ public record KeywordList(List<Line> lines, List<Remark> unreadable, List<Remark
     public static KeywordList read(TableFile table) {
         Mapping mapping = Mapping.guess(RowKind.KEYWORDS, table.first(SAMPLE_ROWS));
         KeywordList list = new KeywordList(new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
+        String lastMonth = mapping.lastMonth();
         Map<String, String> sameWords = new HashMap<>();
         new Intake(RowKind.KEYWORDS, mapping).read(table, new Intake.Receiver() {
             @Override
@@ -53,7 +54,7 @@ public record KeywordList(List<Line> lines, List<Remark> unreadable, List<Remark
                     list.notes.add(new Remark(
                             row.line(), "“" + phrase + "” has the same words as “" + before + "”; both are kept"));
                 }
-                list.lines.add(new Line(phrase, figures(row, mapping.lastMonth())));
+                list.lines.add(new Line(phrase, figures(row, lastMonth)));
             }
 
             @Override
