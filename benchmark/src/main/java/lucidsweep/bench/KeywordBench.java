@@ -10,7 +10,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import lucidsweep.server.LucidSweep;
-import lucidsweep.server.aim.Aims;
+import lucidsweep.server.aim.Keywords;
 import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.PropertyForm;
@@ -46,11 +46,11 @@ final class KeywordBench {
                     .id();
             long start = System.nanoTime();
             long job = application
-                    .getBean(Aims.class)
+                    .getBean(Keywords.class)
                     .add(property, TableFile.of(list()))
                     .jobId();
             double stored = Report.seconds(System.nanoTime() - start);
-            while (application.getBean(Jobs.class).find(job).state().equals("running")) Thread.sleep(50);
+            application.getBean(Jobs.class).awaitEnd(job);
             double seconds = Report.seconds(System.nanoTime() - start);
             Report.line(
                     "50,000 keywords taken in, sorted into topics",

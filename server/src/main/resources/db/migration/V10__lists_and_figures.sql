@@ -44,10 +44,11 @@ insert into keyword_figure
 select id, country, volume, null, competition, monthly, last_month from keyword
 where volume is not null or competition <> '' or monthly <> '';
 
--- Properties whose keywords, items or demand have changed since their targets were worked out; counts the changes.
+-- How often keywords, items or demand of a property have changed, and up to which change its targets were worked out.
 create table aim_due (
     property_id bigint primary key references property,
-    changes bigint not null
+    changes bigint not null,
+    done bigint not null
 );
 
 -- The rates of the click curve that the gain of a better keyword was reckoned with.

@@ -30,11 +30,13 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 class AimController {
 
     private final Aims aims;
+    private final Keywords keywords;
     private final KeywordTables tables;
     private final FigureStore figures;
 
-    AimController(Aims aims, KeywordTables tables, FigureStore figures) {
+    AimController(Aims aims, Keywords keywords, KeywordTables tables, FigureStore figures) {
         this.aims = aims;
+        this.keywords = keywords;
         this.tables = tables;
         this.figures = figures;
     }
@@ -94,16 +96,16 @@ class AimController {
     }
 
     @PostMapping("/keywords")
-    Aims.Added paste(@PathVariable long propertyId, @RequestBody Pasted pasted) {
-        return aims.add(propertyId, TableFile.of(pasted.text()));
+    Keywords.Added paste(@PathVariable long propertyId, @RequestBody Pasted pasted) {
+        return keywords.add(propertyId, TableFile.of(pasted.text()));
     }
 
     @PostMapping(path = "/keywords/file", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    Aims.Added upload(@PathVariable long propertyId, @RequestParam MultipartFile file) throws IOException {
+    Keywords.Added upload(@PathVariable long propertyId, @RequestParam MultipartFile file) throws IOException {
         Path stored = Files.createTempFile("keywords", ".csv");
         try {
             file.transferTo(stored);
-            return aims.add(propertyId, TableFile.of(stored));
+            return keywords.add(propertyId, TableFile.of(stored));
         } finally {
             Files.delete(stored);
         }
@@ -112,7 +114,7 @@ class AimController {
     @PostMapping("/keywords/remove")
     RemovedKeywords remove(@PathVariable long propertyId, @RequestBody KeywordSelection selection) {
         List<Long> ids = tables.ids(propertyId, selection);
-        aims.remove(propertyId, ids);
+        keywords.remove(propertyId, ids);
         return new RemovedKeywords(ids);
     }
 
@@ -121,7 +123,7 @@ class AimController {
 
     @PostMapping("/keywords/restore")
     void restore(@PathVariable long propertyId, @Valid @RequestBody RemovedKeywords removed) {
-        aims.restore(propertyId, removed.ids());
+        keywords.restore(propertyId, removed.ids());
     }
 
     /** Keeps the homes of keywords as they were worked out: they are decided from then on. */

@@ -180,23 +180,24 @@ interface AimMapper {
 
     /** Brings it back, where nothing else was decided meanwhile. */
     @Insert("""
-            merge into target t using (select * from removed_target where is_primary and keyword_id = any(#{ids})) r
+            merge into target t using (select * from removed_target
+                where is_primary and property_id = #{propertyId} and keyword_id = any(#{ids})) r
             on t.item_id = r.item_id
             when matched and not t.by_hand then update set t.keyword_id = r.keyword_id, t.by_hand = true,
                 t.score = r.score, t.reason = r.reason
             when not matched then insert (item_id, property_id, keyword_id, by_hand, score, reason)
             values (r.item_id, r.property_id, r.keyword_id, true, r.score, r.reason)""")
-    void bringTargetsBack(@Param("ids") Object[] ids);
+    void bringTargetsBack(@Param("propertyId") long propertyId, @Param("ids") Object[] ids);
 
     @Insert("""
             insert into second_target (keyword_id, item_id, property_id, by_hand, score, reason)
             select keyword_id, item_id, property_id, true, score, reason from removed_target r
-            where not is_primary and keyword_id = any(#{ids})
+            where not is_primary and property_id = #{propertyId} and keyword_id = any(#{ids})
                 and not exists (select 1 from second_target s where s.keyword_id = r.keyword_id)""")
-    void bringSecondTargetsBack(@Param("ids") Object[] ids);
+    void bringSecondTargetsBack(@Param("propertyId") long propertyId, @Param("ids") Object[] ids);
 
-    @Delete("delete from removed_target where keyword_id = any(#{ids})")
-    void forgetTargetsAside(@Param("ids") Object[] ids);
+    @Delete("delete from removed_target where property_id = #{propertyId} and keyword_id = any(#{ids})")
+    void forgetTargetsAside(@Param("propertyId") long propertyId, @Param("ids") Object[] ids);
 
     @Delete("delete from target where keyword_id = any(#{ids})")
     void deleteTargetsOf(@Param("ids") Object[] ids);
@@ -235,20 +236,22 @@ interface AimMapper {
     @Insert("merge into place_services (property_id, services) key (property_id) values (#{propertyId}, #{services})")
     void setServices(long propertyId, String services);
 
-    /** Says that something changed; two at once count as one or two. */
+    /** Says that keywords, items or demand of a property changed. */
     @Insert("""
             merge into aim_due d using (values (#{propertyId})) as v(property_id) on d.property_id = v.property_id
             when matched then update set d.changes = d.changes + 1
-            when not matched then insert (property_id, changes) values (v.property_id, 1)""")
+            when not matched then insert (property_id, changes, done) values (v.property_id, 1, 0)""")
     void setDue(long propertyId);
 
+    /** How often they changed; null where they never did. */
     @Select("select changes from aim_due where property_id = #{propertyId}")
-    Long due(long propertyId);
+    Long changes(long propertyId);
 
-    @Delete("delete from aim_due where property_id = #{propertyId} and changes = #{changes}")
-    void clearDue(long propertyId, long changes);
+    @Update("update aim_due set done = greatest(done, #{changes}) where property_id = #{propertyId}")
+    void setDone(long propertyId, long changes);
 
-    @Select("select property_id from aim_due order by property_id")
+    /** The properties whose last change was not worked out yet. */
+    @Select("select property_id from aim_due where done < changes order by property_id")
     List<Long> allDue();
 
     record TopicByHand(long id, String topic) {}

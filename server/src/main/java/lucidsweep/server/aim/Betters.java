@@ -18,12 +18,22 @@ class Betters {
 
     private final AimMapper mapper;
     private final Aims aims;
+    private final Keywords keywords;
+    private final AimRuns runs;
     private final Clients clients;
     private final TransactionTemplate transaction;
 
-    Betters(AimMapper mapper, Aims aims, Clients clients, TransactionTemplate transaction) {
+    Betters(
+            AimMapper mapper,
+            Aims aims,
+            Keywords keywords,
+            AimRuns runs,
+            Clients clients,
+            TransactionTemplate transaction) {
         this.mapper = mapper;
         this.aims = aims;
+        this.keywords = keywords;
+        this.runs = runs;
         this.clients = clients;
         this.transaction = transaction;
     }
@@ -48,8 +58,8 @@ class Betters {
         List<BetterRow> chosen = new ArrayList<>();
         Set<Long> items = new HashSet<>();
         for (BetterRow row : rows(propertyId, ids)) if (items.add(row.itemId())) chosen.add(row);
-        List<Long> keywords = transaction.execute(status -> {
-            List<Long> made = aims.keywordsOf(
+        List<Long> aimedAt = transaction.execute(status -> {
+            List<Long> made = keywords.ofQueries(
                     propertyId, chosen.stream().map(BetterRow::query).toList());
             for (int i = 0; i < chosen.size(); i++) {
                 BetterRow row = chosen.get(i);
@@ -58,8 +68,8 @@ class Betters {
             mapper.setDue(propertyId);
             return made;
         });
-        aims.changed(propertyId);
-        return new Accepted(chosen.stream().map(BetterRow::itemId).toList(), keywords);
+        runs.begin(propertyId);
+        return new Accepted(chosen.stream().map(BetterRow::itemId).toList(), aimedAt);
     }
 
     /** Does not propose them again. */

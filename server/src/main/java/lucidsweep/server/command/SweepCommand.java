@@ -13,7 +13,7 @@ import java.util.Set;
 import java.util.stream.Stream;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.server.LucidSweep;
-import lucidsweep.server.aim.Aims;
+import lucidsweep.server.aim.Keywords;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
@@ -111,7 +111,10 @@ final class SweepCommand {
                     Usage.UNREACHABLE,
                     application.getBean(Jobs.class).find(sweep.jobId()).note());
         }
-        if (keywords != null) application.getBean(Aims.class).add(property.id(), keywords);
+        if (keywords != null) {
+            Keywords.Added added = application.getBean(Keywords.class).add(property.id(), keywords);
+            application.getBean(Jobs.class).awaitEnd(added.jobId());
+        }
         write(property, sweep);
         System.out.println(application.getBean(Jobs.class).find(sweep.jobId()).note());
     }

@@ -5,6 +5,7 @@ import jakarta.annotation.PreDestroy;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
@@ -78,6 +79,17 @@ public class Jobs {
         return job;
     }
 
+    /** Waits until a job has ended. */
+    public Job awaitEnd(long id) {
+        Running job = running.get(id);
+        try {
+            if (job != null) job.ended.await();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+        return find(id);
+    }
+
     List<Job> ofProperty(long propertyId) {
         return mapper.ofProperty(propertyId);
     }
@@ -109,6 +121,7 @@ public class Jobs {
             mapper.end(job.id, "failed", "It failed: " + e.getMessage());
         } finally {
             running.remove(job.id);
+            job.ended.countDown();
             if (!closing) events.tell("job", mapper.find(job.id));
         }
     }
@@ -123,6 +136,7 @@ public class Jobs {
 
     private final class Running implements Progress {
         private final long id;
+        private final CountDownLatch ended = new CountDownLatch(1);
         private volatile boolean stopAsked;
         private volatile long done;
         private volatile long total;

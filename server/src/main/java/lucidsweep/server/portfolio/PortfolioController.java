@@ -1,7 +1,7 @@
 package lucidsweep.server.portfolio;
 
 import java.util.List;
-import lucidsweep.server.aim.Aims;
+import lucidsweep.server.aim.Keywords;
 import lucidsweep.server.aim.Reviews;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
@@ -21,15 +21,16 @@ class PortfolioController {
 
     private final Clients clients;
     private final Items items;
-    private final Aims aims;
+    private final Keywords keywords;
     private final Sweeps sweeps;
     private final Schedules schedules;
     private final Reviews reviews;
 
-    PortfolioController(Clients clients, Items items, Aims aims, Sweeps sweeps, Schedules schedules, Reviews reviews) {
+    PortfolioController(
+            Clients clients, Items items, Keywords keywords, Sweeps sweeps, Schedules schedules, Reviews reviews) {
         this.clients = clients;
         this.items = items;
-        this.aims = aims;
+        this.keywords = keywords;
         this.sweeps = sweeps;
         this.schedules = schedules;
         this.reviews = reviews;
@@ -53,7 +54,7 @@ class PortfolioController {
                 client.name(),
                 counts.items(),
                 counts.indexable(),
-                aims.keywordCount(property.id()),
+                keywords.count(property.id()),
                 counts.aimed(),
                 reviews.due(property.id()),
                 counts.flawed(),
