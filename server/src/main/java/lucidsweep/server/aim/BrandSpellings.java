@@ -20,10 +20,10 @@ import org.springframework.stereotype.Service;
 class BrandSpellings {
 
     private final Clients clients;
-    private final DemandTables demand;
+    private final Demands demand;
     private final KeywordTables tables;
 
-    BrandSpellings(Clients clients, DemandTables demand, KeywordTables tables) {
+    BrandSpellings(Clients clients, Demands demand, KeywordTables tables) {
         this.clients = clients;
         this.demand = demand;
         this.tables = tables;

@@ -7,35 +7,23 @@ import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
-import java.util.Collection;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalInt;
-import java.util.Set;
-import java.util.function.BiConsumer;
 import java.util.function.ToDoubleFunction;
 import lucidsweep.core.aim.Aiming;
 import lucidsweep.core.demand.DemandRows;
 import lucidsweep.core.demand.DemandRows.By;
 import lucidsweep.core.demand.DemandRows.Only;
 import lucidsweep.core.demand.DemandTally;
-import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.server.aim.DemandWindow.DemandRow;
 import lucidsweep.server.aim.DemandWindow.Reported;
-import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
-import lucidsweep.server.client.Property;
-import lucidsweep.server.gather.DemandChanged;
-import lucidsweep.server.gather.Reports;
-import lucidsweep.server.gather.SweepEnded;
-import lucidsweep.server.item.Items;
 import lucidsweep.server.web.Page;
 import lucidsweep.server.web.Refusal;
-import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 
 /** What is reported of a property, its items and its queries, over any window, in any country, with the brand or without. */
@@ -45,7 +33,6 @@ class DemandTables {
     private static final int WEEK = 7;
     private static final int LONGEST = 52 * WEEK;
     private static final int MOST_AT_ONCE = 1_000;
-    private static final long MOST_ROWS_KEPT = 3_000_000;
     private static final int VIEWS_KEPT = 12;
 
     private static final Map<String, ToDoubleFunction<DemandRow>> FIGURES = Map.of(
@@ -63,42 +50,22 @@ class DemandTables {
                             ? Double.MAX_VALUE
                             : row.now().position());
 
-    private final Reports reports;
+    private final Demands demands;
     private final Clients clients;
-    private final Items items;
 
-    private record View(ReadDemand demand, By by, int first, int last, Only only, String sort, boolean descending) {}
+    private record View(By by, int first, int last, Only only, String sort, boolean descending) {}
 
-    private final Cache<Long, ReadDemand> kept = Caffeine.newBuilder()
-            .maximumWeight(MOST_ROWS_KEPT)
-            .weigher((Long property, ReadDemand demand) -> demand.rows().size() + 1)
-            .build();
-    private final Cache<View, List<DemandRow>> views =
-            Caffeine.newBuilder().maximumSize(VIEWS_KEPT).build();
+    /** Those of demand that is not kept any more go with it. */
+    private final Cache<ReadDemand, Cache<View, List<DemandRow>>> views =
+            Caffeine.newBuilder().weakKeys().build();
 
-    DemandTables(Reports reports, Clients clients, Items items) {
-        this.reports = reports;
+    DemandTables(Demands demands, Clients clients) {
+        this.demands = demands;
         this.clients = clients;
-        this.items = items;
-    }
-
-    @EventListener
-    void demandChanged(DemandChanged demand) {
-        forget(demand.propertyId());
-    }
-
-    @EventListener
-    void sweepEnded(SweepEnded sweep) {
-        forget(sweep.propertyId());
-    }
-
-    private void forget(long propertyId) {
-        kept.invalidate(propertyId);
-        views.invalidateAll();
     }
 
     DemandWindow window(long propertyId, DemandFilter filter) {
-        ReadDemand demand = of(propertyId);
+        ReadDemand demand = demands.of(propertyId);
         DemandRows rows = demand.rows();
         Reported nothing = new Reported(0, 0, 0, 0);
         if (rows.size() == 0) {
@@ -162,12 +129,14 @@ class DemandTables {
         if (!sort.equals("text") && !FIGURES.containsKey(sort)) {
             throw Refusal.badInput("demand cannot be sorted by \"" + sort + "\"");
         }
-        ReadDemand demand = of(propertyId);
+        ReadDemand demand = demands.of(propertyId);
         if (demand.rows().size() == 0) return List.of();
         Days days = Days.of(filter, demand.rows());
         Only only = only(propertyId, demand, filter);
-        List<DemandRow> all =
-                views.get(new View(demand, by, days.first, days.last, only, sort, descending), DemandTables::sorted);
+        List<DemandRow> all = views.get(
+                        demand,
+                        any -> Caffeine.newBuilder().maximumSize(VIEWS_KEPT).build())
+                .get(new View(by, days.first, days.last, only, sort, descending), view -> sorted(demand, view));
         if (text == null || text.isBlank()) return all;
         String part = text.strip().toLowerCase(Locale.ROOT);
         return all.stream()
@@ -181,12 +150,12 @@ class DemandTables {
         return new Page<>(rows.size(), rows.subList(start, end));
     }
 
-    private static List<DemandRow> sorted(View view) {
-        DemandTally tally = view.demand.rows().tally(view.first, view.last, view.by, view.only);
+    private static List<DemandRow> sorted(ReadDemand demand, View view) {
+        DemandTally tally = demand.rows().tally(view.first, view.last, view.by, view.only);
         boolean reachesBack = reachesBack(
-                view.demand.rows().tally(view.first, view.last, By.ALL, Only.ANY), new Days(view.first, view.last));
+                demand.rows().tally(view.first, view.last, By.ALL, Only.ANY), new Days(view.first, view.last));
         List<DemandRow> rows = new ArrayList<>();
-        for (DemandTally.Line line : tally.lines()) rows.add(row(view, line, reachesBack));
+        for (DemandTally.Line line : tally.lines()) rows.add(row(demand, view.by, line, reachesBack));
         Comparator<DemandRow> byText = Comparator.comparing(DemandRow::text);
         Comparator<DemandRow> order =
                 view.sort.equals("text") ? byText : Comparator.comparingDouble(FIGURES.get(view.sort));
@@ -194,33 +163,20 @@ class DemandTables {
         return rows;
     }
 
-    private static DemandRow row(View view, DemandTally.Line line, boolean reachesBack) {
-        boolean item = view.by == By.ITEM;
+    private static DemandRow row(ReadDemand demand, By by, DemandTally.Line line, boolean reachesBack) {
+        boolean item = by == By.ITEM;
         return new DemandRow(
                 line.item(),
-                item ? view.demand.address(line.item()) : view.demand.query(line.item()),
-                item ? view.demand.item(line.item()) : null,
+                item ? demand.address(line.item()) : demand.query(line.item()),
+                item ? demand.item(line.item()) : null,
                 Reported.of(line.now()),
                 Reported.of(line.before()),
                 reachesBack ? Reported.of(line.yearBefore()) : null);
     }
 
-    private ReadDemand of(long propertyId) {
-        clients.property(propertyId);
-        return kept.get(propertyId, this::read);
-    }
-
-    private ReadDemand read(long propertyId) {
-        ReadDemand demand = new ReadDemand();
-        int today = (int) ReportedDays.today(reports, propertyId).toEpochDay();
-        reports.forEachDemand(propertyId, row -> demand.add(row, today));
-        items.forEachAddress(propertyId, demand::item);
-        return demand;
-    }
-
     private Only only(long propertyId, ReadDemand demand, DemandFilter filter) {
         BitSet queries = isGiven(filter.brand())
-                ? queries(propertyId, demand, filter.brand().equals("yes"))
+                ? demands.queries(propertyId, demand, filter.brand().equals("yes"))
                 : null;
         if (isGiven(filter.like())) {
             BitSet same = demand.queriesLike(
@@ -240,72 +196,6 @@ class DemandTables {
         BitSet set = new BitSet();
         if (number.isPresent() && (some == null || some.get(number.getAsInt()))) set.set(number.getAsInt());
         return set;
-    }
-
-    private BitSet queries(long propertyId, ReadDemand demand, boolean withBrand) {
-        Property property = clients.property(propertyId);
-        Client client = clients.client(property.clientId());
-        BitSet found = (BitSet) demand.ofBrand(Set.copyOf(client.brandNames()), property.language())
-                .clone();
-        if (!withBrand) found.flip(0, demand.queryCount());
-        return found;
-    }
-
-    /** The queries that items were shown for in the last thirteen weeks; and those that only others were. */
-    Queries queriesOf(long propertyId, Collection<Long> ids) {
-        ReadDemand demand = of(propertyId);
-        DemandRows rows = demand.rows();
-        if (rows.size() == 0) return new Queries(List.of(), List.of());
-        BitSet wanted = new BitSet();
-        ids.forEach(id -> demand.numberOfItem(id).ifPresent(wanted::set));
-        int from = rows.lastDay() - Aiming.WINDOW + 1;
-        BitSet theirs = shown(rows.tally(from, rows.lastDay(), By.QUERY, new Only(wanted, null, -1)));
-        BitSet all = shown(rows.tally(from, rows.lastDay(), By.QUERY, Only.ANY));
-        all.andNot(theirs);
-        return new Queries(
-                theirs.stream().mapToObj(demand::query).toList(),
-                all.stream().mapToObj(demand::query).toList());
-    }
-
-    /** Walks over the queries with the client's brand, and what was reported of each in the last thirteen weeks. */
-    void forEachBrandQuery(long propertyId, BiConsumer<String, DemandTally.Sum> visit) {
-        ReadDemand demand = of(propertyId);
-        DemandRows rows = demand.rows();
-        if (rows.size() == 0) return;
-        Only ofBrand = new Only(null, queries(propertyId, demand, true), -1);
-        rows.tally(rows.lastDay() - Aiming.WINDOW + 1, rows.lastDay(), By.QUERY, ofBrand).lines().stream()
-                .filter(line -> line.now().impressions() > 0)
-                .forEach(line -> visit.accept(demand.query(line.item()), line.now()));
-    }
-
-    /** What was reported in a country in the last thirteen weeks, by the keys of the phrases that queries are. */
-    Map<String, DemandTally.Sum> sumsByKey(long propertyId, String country, Words language) {
-        ReadDemand demand = of(propertyId);
-        DemandRows rows = demand.rows();
-        if (rows.size() == 0) return Map.of();
-        Map<String, DemandTally.Sum> sums = new HashMap<>();
-        Only inCountry = new Only(null, null, demand.numberOfCountry(country));
-        rows.tally(rows.lastDay() - Aiming.WINDOW + 1, rows.lastDay(), By.QUERY, inCountry).lines().stream()
-                .filter(line -> line.now().impressions() > 0)
-                .forEach(line -> sums.merge(
-                        Phrase.of(demand.query(line.item()), language).key(), line.now(), DemandTally.Sum::plus));
-        return sums;
-    }
-
-    /** The countries that demand is reported of. */
-    List<String> countries(long propertyId) {
-        return of(propertyId).countries();
-    }
-
-    /** Queries of some items, and those of the others only. */
-    record Queries(List<String> theirs, List<String> others) {}
-
-    private static BitSet shown(DemandTally tally) {
-        BitSet shown = new BitSet();
-        for (DemandTally.Line line : tally.lines()) {
-            if (line.now().impressions() > 0) shown.set(line.item());
-        }
-        return shown;
     }
 
     private static boolean isGiven(String part) {

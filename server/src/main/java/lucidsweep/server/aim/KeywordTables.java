@@ -15,6 +15,7 @@ import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.SearchFigures;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.server.client.Clients;
+import lucidsweep.server.gather.Reports;
 import lucidsweep.server.web.Page;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
@@ -25,6 +26,7 @@ public class KeywordTables {
 
     private static final int MOST_AT_ONCE = 1_000;
     private static final long MOST_KEPT = 400_000;
+    private static final int CHOICES_KEPT = 50;
 
     private static final Map<String, Comparator<KeywordRow>> ORDERS = Map.ofEntries(
             Map.entry("phrase", Comparator.comparing(KeywordRow::phrase)),
@@ -50,7 +52,8 @@ public class KeywordTables {
     private final AimMapper mapper;
     private final Clients clients;
     private final FigureStore figures;
-    private final DemandTables demand;
+    private final Demands demand;
+    private final Reports reports;
 
     private record Version(long propertyId, long revision, String country) {}
 
@@ -60,16 +63,19 @@ public class KeywordTables {
             .maximumWeight(MOST_KEPT)
             .weigher((Version version, List<KeywordRow> some) -> some.size() + 1)
             .build();
+    private final Cache<Version, Choices> choices =
+            Caffeine.newBuilder().maximumSize(CHOICES_KEPT).build();
     private final Cache<View, List<KeywordRow>> views = Caffeine.newBuilder()
             .maximumWeight(MOST_KEPT)
             .weigher((View view, List<KeywordRow> some) -> some.size() + 1)
             .build();
 
-    KeywordTables(AimMapper mapper, Clients clients, FigureStore figures, DemandTables demand) {
+    KeywordTables(AimMapper mapper, Clients clients, FigureStore figures, Demands demand, Reports reports) {
         this.mapper = mapper;
         this.clients = clients;
         this.figures = figures;
         this.demand = demand;
+        this.reports = reports;
     }
 
     /** A value of a column and how many keywords have it. */
@@ -123,6 +129,10 @@ public class KeywordTables {
     }
 
     Choices choices(long propertyId) {
+        return choices.get(version(propertyId, null), any -> choicesOf(propertyId));
+    }
+
+    private Choices choicesOf(long propertyId) {
         List<KeywordRow> all = all(version(propertyId, null));
         Map<String, Integer> intents = new TreeMap<>();
         Map<String, Integer> topics = new TreeMap<>();
@@ -140,7 +150,7 @@ public class KeywordTables {
         }
         topics.values().removeIf(count -> count < 2);
         Set<String> countries = new TreeSet<>(figures.countries(propertyId));
-        countries.addAll(demand.countries(propertyId));
+        countries.addAll(reports.countries(propertyId));
         boolean broad = all.stream().anyMatch(row -> row.broad() != null);
         return new Choices(
                 values(intents),

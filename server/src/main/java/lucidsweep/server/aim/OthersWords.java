@@ -33,13 +33,12 @@ class OthersWords {
 
     private final TopicTables topics;
     private final Aimings aimings;
-    private final DemandTables demand;
+    private final Demands demand;
     private final Reports reports;
     private final Items items;
     private final Clients clients;
 
-    OthersWords(
-            TopicTables topics, Aimings aimings, DemandTables demand, Reports reports, Items items, Clients clients) {
+    OthersWords(TopicTables topics, Aimings aimings, Demands demand, Reports reports, Items items, Clients clients) {
         this.topics = topics;
         this.aimings = aimings;
         this.demand = demand;
@@ -79,7 +78,7 @@ class OthersWords {
         items.detailsWithCapture(List.copyOf(pages)).forEach(item -> inPages.about(text(item)));
         items.detailsWithCapture(others(propertyId, pages)).forEach(item -> inPages.other(text(item)));
         TellingWords inQueries = new TellingWords(language);
-        DemandTables.Queries queries = demand.queriesOf(propertyId, pages);
+        Demands.Queries queries = demand.queriesOf(propertyId, pages);
         queries.theirs().forEach(inQueries::about);
         queries.others().forEach(inQueries::other);
         TellingWords inResults = new TellingWords(language);

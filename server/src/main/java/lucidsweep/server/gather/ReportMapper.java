@@ -73,6 +73,9 @@ interface ReportMapper {
     @Select("select max(to_day) from demand where property_id = #{propertyId}")
     String lastDay(long propertyId);
 
+    @Select("select distinct country from demand where property_id = #{propertyId}")
+    List<String> countries(long propertyId);
+
     String DEMAND = "select id, address, query, country, from_day, to_day, clicks, impressions, position from demand ";
 
     @Select(DEMAND + "where property_id = #{propertyId} and id > #{after} order by id limit #{limit}")

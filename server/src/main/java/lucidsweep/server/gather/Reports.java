@@ -2,6 +2,7 @@ package lucidsweep.server.gather;
 
 import java.util.List;
 import java.util.function.Consumer;
+import lucidsweep.core.text.Country;
 import org.springframework.stereotype.Service;
 
 /** What search engines report of a property, as it was taken in. */
@@ -37,6 +38,15 @@ public class Reports {
     public String lastDay(long propertyId) {
         String day = mapper.lastDay(propertyId);
         return day == null ? "" : day;
+    }
+
+    /** The codes of the countries that demand is reported of; one that nobody knows is as it was reported. */
+    public List<String> countries(long propertyId) {
+        return mapper.countries(propertyId).stream()
+                .filter(country -> !country.isBlank())
+                .map(Country::code)
+                .distinct()
+                .toList();
     }
 
     /** Walks over all rows of demand. */
