@@ -9,6 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Random;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.concurrent.locks.LockSupport;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -63,18 +64,22 @@ class KillTest {
     void whatFitsWhatIsWorkedOutAfterAKill() throws Exception {
         StringBuilder list = new StringBuilder("keyword,volume");
         for (int i = 0; i < KEYWORDS; i++)
-            list.append("\\nboat ").append(i % 700).append(" place ").append(i);
+            list.append("\\nboat ").append(i % 700).append(" place ").append(i).append(",10");
         long shop;
         try (KilledApplication application = KilledApplication.on(data)) {
             Api api = application.api();
             shop = api.property("listings", "", false);
             api.importListings(shop, "id,title\nA1,Boat 1 place 1\n");
-            Thread adding =
-                    new Thread(() -> api.post("/api/properties/" + shop + "/keywords", "{\"text\":\"" + list + "\"}"));
-            adding.setUncaughtExceptionHandler((thread, cutOff) -> {});
+            AtomicReference<Object> answer = new AtomicReference<>("none yet");
+            String keywords = "/api/properties/" + shop + "/keywords";
+            Thread adding = new Thread(() -> answer.set(api.post(keywords, "{\"text\":\"" + list + "\"}")));
+            adding.setUncaughtExceptionHandler((thread, cutOff) -> answer.set(cutOff));
             adding.start();
             String standing = "/api/properties/" + shop + "/standing";
-            while (api.get(standing).json().path("keywords").asInt() == 0) LockSupport.parkNanos(1_000_000);
+            while (api.get(standing).json().path("keywords").asInt() == 0) {
+                assertThat(adding.isAlive()).as(String.valueOf(answer.get())).isTrue();
+                LockSupport.parkNanos(1_000_000);
+            }
             application.close();
             adding.join();
         }
