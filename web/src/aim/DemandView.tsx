@@ -105,7 +105,7 @@ export function DemandView({ propertyId }: { propertyId: number }) {
           <IconDownload size={15} aria-hidden /> CSV
         </a>
       </div>
-      {window.error && <p className={css.note}>{window.error.message}</p>}
+      {window.error && !demand.rows.problem && <p className={css.note}>{window.error.message}</p>}
       {data && !window.error && (
         <div className={css.summary}>
           <WeekChart weeks={data.weeks} first={data.first} last={data.last} />

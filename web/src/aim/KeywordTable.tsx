@@ -22,6 +22,7 @@ export function KeywordTable({ propertyId, home }: { propertyId: number; home?: 
     () => KEYWORD_COLUMNS.filter((column) => column.key !== "broad" || choices?.broad),
     [choices?.broad],
   );
+  const narrowed = Object.entries(filter).some(([name, value]) => name !== "home" && value !== undefined);
   const choice = useChoice();
   const [hand, setHand] = useState<KeywordRow>();
   const [adding, setAdding] = useState(false);
@@ -56,9 +57,16 @@ export function KeywordTable({ propertyId, home }: { propertyId: number; home?: 
             onCursor={follow}
             onKey={listing.onKey}
             empty={
-              home
-                ? "Every keyword has an item. Keywords that no item holds the words of will stand here, as ideas for new pages."
-                : "Here will stand the phrases people search for, each with the item that fits it best. Add a list: paste it, or choose a file."
+              narrowed ? (
+                "No keyword is like this."
+              ) : home ? (
+                "Every keyword has an item. Keywords that no item holds the words of will stand here, as ideas for new pages."
+              ) : (
+                <div className={css.begin}>
+                  <p>Here will stand the phrases people search for, each with the item that fits it best.</p>
+                  <Button onClick={() => setAdding(true)}>Add a list</Button>
+                </div>
+              )
             }
           />
           <KeywordBatch propertyId={propertyId} choice={choice} filter={filter} total={rows.total ?? 0} />

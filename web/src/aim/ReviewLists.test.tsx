@@ -99,6 +99,8 @@ it("shows tags only where items have any, and falls back where a view is not kno
   });
   const site = show(<Aim />, "/p/7/aim?side=nowhere");
   expect(await screen.findByText(/Here will stand the phrases people search for/)).toBeTruthy();
+  fireEvent.click(screen.getByRole("button", { name: "Add a list" }));
+  expect(await screen.findByLabelText(/One a line/)).toBeTruthy();
   const nav = () => within(screen.getByLabelText("Views of Aim"));
   expect(nav().getByRole("link", { name: "All keywords" }).getAttribute("aria-current")).toBe("page");
   expect(nav().queryByRole("link", { name: "Tags" })).toBeNull();
