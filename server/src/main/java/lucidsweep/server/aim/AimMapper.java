@@ -95,8 +95,8 @@ interface AimMapper {
     @Delete("delete from second_target where keyword_id = any(#{ids})")
     void deleteSecondTargetsOf(@Param("ids") Object[] ids);
 
-    @Delete("delete from second_target where item_id = #{itemId}")
-    void deleteSecondTargetsOfItem(long itemId);
+    @Delete("delete from second_target where item_id = any(#{ids})")
+    void deleteSecondTargetsOfItems(@Param("ids") Object[] ids);
 
     /** Makes what was worked out a decision; the table is "target" or "second_target". */
     @Update("update ${table} set by_hand = true, reason = left('kept: ' || reason, 1000) where not by_hand"
@@ -208,18 +208,18 @@ interface AimMapper {
     @Delete("delete from target where keyword_id = #{keywordId} and not by_hand")
     void deleteWorkedOutOf(long keywordId);
 
-    @Delete("delete from target where item_id = #{itemId}")
-    void deleteTarget(long itemId);
+    @Delete("delete from target where item_id = any(#{ids})")
+    void deleteTargetsOfItems(@Param("ids") Object[] ids);
 
+    /** Sets what a person decided of items; a keyword of null keeps them without one. */
     @Insert("""
             merge into target (item_id, property_id, keyword_id, by_hand, score, reason) key (item_id)
-            values (#{itemId}, #{propertyId}, #{keywordId}, #{byHand}, #{score}, #{reason})""")
-    void setTarget(
-            @Param("itemId") long itemId,
+            select item, #{propertyId}, cast(#{keywordId} as bigint), true, 0, #{reason}
+            from unnest(cast(#{ids} as bigint array)) as u(item)""")
+    void setTargets(
+            @Param("ids") Object[] ids,
             @Param("propertyId") long propertyId,
             @Param("keywordId") Long keywordId,
-            @Param("byHand") boolean byHand,
-            @Param("score") double score,
             @Param("reason") String reason);
 
     record ByHand(long itemId, Long keywordId, boolean first) {}

@@ -97,7 +97,7 @@ class Aims {
     void settle(long propertyId, long itemId, long keywordId, String reason) {
         mapper.deleteWorkedOutOf(keywordId);
         mapper.deleteSecondTargetsOf(new Object[] {keywordId});
-        mapper.setTarget(itemId, propertyId, keywordId, true, 0, reason);
+        mapper.setTargets(new Object[] {itemId}, propertyId, keywordId, reason);
     }
 
     /** Sets the target of items by hand; null clears it, and it stays clear. */
@@ -110,7 +110,9 @@ class Aims {
             if (keywordId != null) mapper.deleteWorkedOutOf(keywordId);
             if (keywordId != null) mapper.deleteSecondTargetsOf(new Object[] {keywordId});
             String reason = keywordId == null ? "cleared by hand" : "set by hand";
-            for (long id : ids) mapper.setTarget(id, propertyId, keywordId, true, 0, reason);
+            IdSteps.over(
+                    Arrays.stream(ids).boxed().toList(),
+                    some -> mapper.setTargets(some, propertyId, keywordId, reason));
         });
         runs.workOut(propertyId);
         return ids.length;
@@ -119,12 +121,11 @@ class Aims {
     /** Lets the targets of items be worked out again. */
     int free(long propertyId, Selection selection) {
         long[] ids = selection.resolve(propertyId, items);
-        transaction.executeWithoutResult(status -> {
-            for (long id : ids) {
-                mapper.deleteTarget(id);
-                mapper.deleteSecondTargetsOfItem(id);
-            }
-        });
+        transaction.executeWithoutResult(
+                status -> IdSteps.over(Arrays.stream(ids).boxed().toList(), some -> {
+                    mapper.deleteTargetsOfItems(some);
+                    mapper.deleteSecondTargetsOfItems(some);
+                }));
         runs.workOut(propertyId);
         return ids.length;
     }
