@@ -38,7 +38,7 @@ class DemandController {
             @RequestParam(defaultValue = "true") boolean desc,
             @RequestParam(defaultValue = "0") int from,
             @RequestParam(defaultValue = "200") int count) {
-        return tables.page(tables.rows(propertyId, side, filter, q, sort, desc), from, count);
+        return Page.of(tables.rows(propertyId, side, filter, q, sort, desc), from, count);
     }
 
     @GetMapping("/rows.csv")

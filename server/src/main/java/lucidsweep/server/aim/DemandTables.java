@@ -22,7 +22,6 @@ import lucidsweep.core.keyword.Words;
 import lucidsweep.server.aim.DemandWindow.DemandRow;
 import lucidsweep.server.aim.DemandWindow.Reported;
 import lucidsweep.server.client.Clients;
-import lucidsweep.server.web.Page;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
 
@@ -32,7 +31,6 @@ class DemandTables {
 
     private static final int WEEK = 7;
     private static final int LONGEST = 52 * WEEK;
-    private static final int MOST_AT_ONCE = 1_000;
     private static final int VIEWS_KEPT = 12;
 
     private static final Map<String, ToDoubleFunction<DemandRow>> FIGURES = Map.of(
@@ -142,12 +140,6 @@ class DemandTables {
         return all.stream()
                 .filter(row -> row.text().toLowerCase(Locale.ROOT).contains(part))
                 .toList();
-    }
-
-    Page<DemandRow> page(List<DemandRow> rows, int from, int count) {
-        int start = Math.min(Math.max(0, from), rows.size());
-        int end = Math.min(rows.size(), start + Math.max(0, Math.min(count, MOST_AT_ONCE)));
-        return new Page<>(rows.size(), rows.subList(start, end));
     }
 
     private static List<DemandRow> sorted(ReadDemand demand, View view) {

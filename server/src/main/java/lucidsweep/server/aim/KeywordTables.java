@@ -24,7 +24,7 @@ import org.springframework.stereotype.Service;
 @Service
 public class KeywordTables {
 
-    private static final int MOST_AT_ONCE = 1_000;
+    private static final int MOST_VALUES = 1_000;
     private static final long MOST_KEPT = 400_000;
     private static final int CHOICES_KEPT = 50;
 
@@ -93,10 +93,7 @@ public class KeywordTables {
             List<String> countries) {}
 
     Page<KeywordRow> page(long propertyId, KeywordFilter filter, String sort, boolean descending, int from, int count) {
-        List<KeywordRow> all = view(propertyId, filter, sort, descending);
-        int start = Math.min(Math.max(0, from), all.size());
-        int end = Math.min(start + Math.min(Math.max(0, count), MOST_AT_ONCE), all.size());
-        return new Page<>(all.size(), all.subList(start, end));
+        return Page.of(view(propertyId, filter, sort, descending), from, count);
     }
 
     List<KeywordRow> view(long propertyId, KeywordFilter filter, String sort, boolean descending) {
@@ -167,7 +164,7 @@ public class KeywordTables {
         return counts.entrySet().stream()
                 .map(each -> new Value(each.getKey(), each.getValue()))
                 .sorted(Comparator.comparingInt((Value value) -> -value.keywords))
-                .limit(MOST_AT_ONCE)
+                .limit(MOST_VALUES)
                 .toList();
     }
 

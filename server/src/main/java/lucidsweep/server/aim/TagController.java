@@ -16,8 +16,6 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 @RequestMapping("/api/properties/{propertyId}")
 class TagController {
 
-    private static final int ALL = 1_000;
-
     private final Tags tags;
     private final Groups groups;
 
@@ -35,10 +33,7 @@ class TagController {
             @RequestParam(defaultValue = "true") boolean desc,
             @RequestParam(defaultValue = "0") int from,
             @RequestParam(defaultValue = "200") int count) {
-        List<TagRow> all = tags.rows(propertyId, kind, q, sort, desc);
-        int start = Math.min(Math.max(0, from), all.size());
-        int end = Math.min(all.size(), start + Math.max(0, Math.min(count, ALL)));
-        return new Page<>(all.size(), all.subList(start, end));
+        return Page.of(tags.rows(propertyId, kind, q, sort, desc), from, count);
     }
 
     @GetMapping("/tags.csv")

@@ -18,7 +18,6 @@ import org.springframework.stereotype.Service;
 @Service
 class TopicTables {
 
-    private static final int MOST_AT_ONCE = 1_000;
     static final Comparator<KeywordRow> STRONGEST =
             Comparator.comparing(KeywordRow::volume, Comparator.nullsFirst(Comparator.naturalOrder()));
 
@@ -53,9 +52,7 @@ class TopicTables {
                 .map(each -> row(each.getKey(), each.getValue()))
                 .sorted((descending ? order.reversed() : order).thenComparing(TopicRow::topic))
                 .toList();
-        int start = Math.min(Math.max(0, from), rows.size());
-        int end = Math.min(rows.size(), start + Math.max(0, Math.min(count, MOST_AT_ONCE)));
-        return new Page<>(rows.size(), rows.subList(start, end));
+        return Page.of(rows, from, count);
     }
 
     private Map<String, List<KeywordRow>> byTopic(long propertyId) {
