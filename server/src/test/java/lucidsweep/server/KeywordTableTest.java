@@ -161,6 +161,17 @@ class KeywordTableTest {
         assertThat(nowhere.get(0).path("clicks").asInt()).isEqualTo(2);
         assertThat(other.get("/keywords/choices").json().path("countries").toString())
                 .isEqualTo("[\"gb\",\"ie\",\"xq\"]");
+        other.post("/keywords/keep", "{\"filter\":{\"country\":\"ie\"}}");
+        JsonNode removed = other.post("/keywords/remove", "{\"filter\":{\"country\":\"ie\",\"least\":40}}")
+                .json();
+        assertThat(removed.path("ids"))
+                .as("what is done to all of a country is done to what is shown of it")
+                .hasSize(1);
+        other.post("/keywords/restore", removed.toString());
+        assertThat(other.post("/keywords/remove", "{\"filter\":{\"country\":\"ie\",\"least\":41}}")
+                        .json()
+                        .path("ids"))
+                .isEmpty();
         other.post("/keywords", "{\"text\":\"keyword,volume,country\\nkayak hire,50,ie\\n\"}");
         assertThat(other.get("/keywords?q=kayak+hire")
                         .json()

@@ -69,7 +69,7 @@ class BrandSpellings {
                     one.queries++;
                     one.sum = one.sum.plus(sum);
                 }));
-        for (KeywordRow row : tables.rows(propertyId, new KeywordSelection(null, null, null))) {
+        for (KeywordRow row : tables.rows(propertyId, KeywordSelection.ALL)) {
             Optional<BrandNames.Spelling> spelling = row.brand() ? names.spelling(row.phrase()) : Optional.empty();
             if (spelling.isEmpty()) continue;
             Found one = found(found, spelling.get());

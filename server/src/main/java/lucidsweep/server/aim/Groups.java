@@ -53,7 +53,7 @@ class Groups {
     private GroupView survey(Property property) {
         GroupSurvey survey = new GroupSurvey(Words.in(property.language()));
         items.forEachSection(property.id(), (section, id) -> survey.item(id, section));
-        for (KeywordRow row : tables.rows(property.id(), new KeywordSelection(null, null, null))) {
+        for (KeywordRow row : tables.rows(property.id(), KeywordSelection.ALL)) {
             survey.keyword(row.phrase(), row.volume() == null ? 0 : row.volume(), row.topic(), row.itemId());
         }
         List<GroupSurvey.Group> groups = survey.groups();

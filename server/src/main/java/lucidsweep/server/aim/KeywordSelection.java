@@ -9,4 +9,8 @@ import java.util.List;
  * @param filter null for all
  * @param except left out of the filter's keywords; null for none
  */
-public record KeywordSelection(List<Long> ids, KeywordFilter filter, List<Long> except) {}
+public record KeywordSelection(List<Long> ids, KeywordFilter filter, List<Long> except) {
+
+    /** All keywords. */
+    static final KeywordSelection ALL = new KeywordSelection(null, null, null);
+}

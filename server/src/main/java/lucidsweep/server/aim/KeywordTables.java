@@ -109,15 +109,18 @@ public class KeywordTables {
         });
     }
 
-    /** The keywords that are meant, in the order of their ids. */
+    /** The keywords that are meant, in the order of their ids; what a filter means is what the table shows of it. */
     List<KeywordRow> rows(long propertyId, KeywordSelection selection) {
-        Set<Long> listed = selection.ids() == null ? null : new HashSet<>(selection.ids());
+        if (selection.ids() != null) {
+            Set<Long> listed = new HashSet<>(selection.ids());
+            return all(version(propertyId, null)).stream()
+                    .filter(row -> listed.contains(row.id()))
+                    .toList();
+        }
+        KeywordFilter filter = selection.filter();
         Set<Long> out = selection.except() == null ? Set.of() : new HashSet<>(selection.except());
-        return all(version(propertyId, null)).stream()
-                .filter(row -> listed != null ? listed.contains(row.id()) : !out.contains(row.id()))
-                .filter(row -> listed != null
-                        || selection.filter() == null
-                        || selection.filter().takes(row))
+        return all(version(propertyId, filter == null ? null : filter.country())).stream()
+                .filter(row -> !out.contains(row.id()) && (filter == null || filter.takes(row)))
                 .toList();
     }
 

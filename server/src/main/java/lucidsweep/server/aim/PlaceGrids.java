@@ -43,7 +43,7 @@ class PlaceGrids {
         Client client = clients.client(property.clientId());
         Words language = Words.in(property.language());
         List<String> places = client.placeNames();
-        List<KeywordRow> keywords = tables.rows(propertyId, new KeywordSelection(null, null, null));
+        List<KeywordRow> keywords = tables.rows(propertyId, KeywordSelection.ALL);
         List<String> chosen = chosen(propertyId);
         List<String> services = chosen.isEmpty() ? suggested(keywords, places, language) : chosen;
         PlaceGrid grid = new PlaceGrid(services, places, language);

@@ -37,7 +37,7 @@ public class Reviews {
         List<ReviewMapper.ReviewLine> lines = mapper.all(propertyId);
         if (lines.isEmpty()) return List.of();
         Map<String, KeywordRow> keywords = new HashMap<>();
-        for (KeywordRow row : tables.rows(propertyId, new KeywordSelection(null, null, null))) {
+        for (KeywordRow row : tables.rows(propertyId, KeywordSelection.ALL)) {
             keywords.put(row.phrase(), row);
         }
         String now = YearMonth.now(clock).toString();

@@ -87,7 +87,7 @@ class Tags {
         Map<String, Long> phrases = new HashMap<>();
         Map<String, KeywordRow> byKey = new HashMap<>();
         Aimings.Ready ready = aimings.of(property.id());
-        for (KeywordRow row : keywords.rows(property.id(), new KeywordSelection(null, null, null))) {
+        for (KeywordRow row : keywords.rows(property.id(), KeywordSelection.ALL)) {
             phrases.put(row.phrase(), row.volume());
             byKey.putIfAbsent(Phrase.of(row.phrase(), language).key(), row);
         }

@@ -56,7 +56,7 @@ class TopicTables {
     }
 
     private Map<String, List<KeywordRow>> byTopic(long propertyId) {
-        return tables.rows(propertyId, new KeywordSelection(null, null, null)).stream()
+        return tables.rows(propertyId, KeywordSelection.ALL).stream()
                 .collect(Collectors.groupingBy(KeywordRow::topic, LinkedHashMap::new, Collectors.toList()));
     }
 
@@ -98,7 +98,7 @@ class TopicTables {
 
     /** The topic of a keyword; empty where it is none of the property's. */
     Optional<String> topicOf(long propertyId, String phrase) {
-        return tables.rows(propertyId, new KeywordSelection(null, null, null)).stream()
+        return tables.rows(propertyId, KeywordSelection.ALL).stream()
                 .filter(row -> row.phrase().equals(phrase))
                 .map(KeywordRow::topic)
                 .findFirst();
