@@ -9,6 +9,7 @@ import { count, of } from "../parts/number";
 import { searchOf } from "../parts/searchOf";
 import stage from "../parts/stage.module.css";
 import { useRows } from "../parts/useRows";
+import { useSearchChange } from "../parts/useSearchChange";
 import css from "./Aim.module.css";
 import { useListKey } from "./ListDialog";
 import { TagCloseUp } from "./TagCloseUp";
@@ -102,7 +103,7 @@ const COLUMNS: Column<TagRow>[] = [
 
 /** Every tag of the shop or channel, with what is searched of it. */
 export function TagTable({ propertyId }: { propertyId: number }) {
-  const [search, setSearch] = useSearchParams();
+  const [search] = useSearchParams();
   const [{ by, desc }, setSort] = useState({ by: "items", desc: true });
   const kind = search.get("kind") ?? "";
   const q = search.get("q") ?? "";
@@ -118,15 +119,7 @@ export function TagTable({ propertyId }: { propertyId: number }) {
       }),
     ),
   );
-  const set = (name: string, value: string) =>
-    setSearch(
-      (before) => {
-        if (value) before.set(name, value);
-        else before.delete(name);
-        return before;
-      },
-      { replace: name === "q" },
-    );
+  const set = useSearchChange();
   return (
     <>
       <div className={css.line}>
@@ -135,7 +128,7 @@ export function TagTable({ propertyId }: { propertyId: number }) {
           size="xs"
           aria-label="Which tags"
           value={kind}
-          onChange={(event) => set("kind", event.currentTarget.value)}
+          onChange={(event) => set({ kind: event.currentTarget.value })}
           data={[
             { value: "", label: "all tags" },
             { value: "one-word", label: "of one word" },
@@ -152,7 +145,7 @@ export function TagTable({ propertyId }: { propertyId: number }) {
           aria-label="Text in a tag"
           placeholder="holds …"
           value={q}
-          onChange={(event) => set("q", event.currentTarget.value)}
+          onChange={(event) => set({ q: event.currentTarget.value })}
         />
         <a href={`/api/properties/${propertyId}/tags.csv?${searchOf(asked)}`} download>
           <IconDownload size={15} aria-hidden /> CSV

@@ -10,6 +10,7 @@ import { count, of } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { tell } from "../parts/tell";
 import { useRows } from "../parts/useRows";
+import { useSearchChange } from "../parts/useSearchChange";
 import css from "./Aim.module.css";
 import { TopicCloseUp } from "./TopicCloseUp";
 
@@ -56,7 +57,7 @@ const COLUMNS: Column<TopicRow>[] = [
 
 /** The topics of the keywords: what each adds up to, and how they are joined, named and divided. */
 export function Topics({ propertyId }: { propertyId: number }) {
-  const [search, setSearch] = useSearchParams();
+  const [search] = useSearchParams();
   const q = search.get("q") ?? "";
   const by = search.get("sort") ?? "volume";
   const desc = (search.get("desc") ?? "true") === "true";
@@ -71,17 +72,7 @@ export function Topics({ propertyId }: { propertyId: number }) {
       }),
     ),
   );
-  const set = (changes: Record<string, string>) =>
-    setSearch(
-      (before) => {
-        for (const [name, value] of Object.entries(changes)) {
-          if (value) before.set(name, value);
-          else before.delete(name);
-        }
-        return before;
-      },
-      { replace: "q" in changes },
-    );
+  const set = useSearchChange();
   return (
     <>
       <div className={css.line}>

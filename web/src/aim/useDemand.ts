@@ -1,10 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useMemo } from "react";
+import { useMemo } from "react";
 import { useSearchParams } from "react-router";
 import { answer, api, type DemandRow } from "../api/client";
 import { ofProperty } from "../api/queries";
 import { searchOf } from "../parts/searchOf";
 import { useRows } from "../parts/useRows";
+import { useSearchChange } from "../parts/useSearchChange";
 
 export interface DemandFilter {
   weeks?: number;
@@ -34,7 +35,7 @@ export function useDemandWindow(propertyId: number, filter: DemandFilter) {
 
 /** The demand as the address of the page says: its window, what narrows it, and its rows in their order. */
 export function useDemand(propertyId: number) {
-  const [search, setSearch] = useSearchParams();
+  const [search] = useSearchParams();
   const by = search.get("sort") ?? "clicks";
   const desc = (search.get("desc") ?? "true") === "true";
   const of: "items" | "queries" = search.get("of") === "items" ? "items" : "queries";
@@ -61,20 +62,7 @@ export function useDemand(propertyId: number) {
       }),
     ),
   );
-  const set = useCallback(
-    (changes: Record<string, string | undefined>) =>
-      setSearch(
-        (before) => {
-          for (const [name, value] of Object.entries(changes)) {
-            if (value) before.set(name, value);
-            else before.delete(name);
-          }
-          return before;
-        },
-        { replace: "q" in changes },
-      ),
-    [setSearch],
-  );
+  const set = useSearchChange();
   const sortBy = (next: string) =>
     set({ sort: next, desc: String(by === next ? !desc : next !== "text" && next !== "position") });
   const csv = `/api/properties/${propertyId}/demand/rows.csv?${searchOf(asked)}`;

@@ -5,6 +5,7 @@ import { answer, api, type KeywordFilter, type KeywordRow } from "../api/client"
 import { ofProperty } from "../api/queries";
 import { searchOf } from "../parts/searchOf";
 import { useRows } from "../parts/useRows";
+import { useSearchChange } from "../parts/useSearchChange";
 
 const FILTERS = [
   "q",
@@ -22,7 +23,7 @@ const FILTERS = [
 
 /** The keyword table as the address says: what narrows it, its order, and its rows. */
 export function useKeywords(propertyId: number, home?: "without") {
-  const [search, setSearch] = useSearchParams();
+  const [search] = useSearchParams();
   const by = search.get("sort") ?? "volume";
   const desc = (search.get("desc") ?? "true") === "true";
   const filter: KeywordFilter = useMemo(() => {
@@ -38,17 +39,7 @@ export function useKeywords(propertyId: number, home?: "without") {
       }),
     ),
   );
-  const set = useCallback(
-    (changes: Record<string, string | undefined>) =>
-      setSearch((before) => {
-        for (const [name, value] of Object.entries(changes)) {
-          if (value) before.set(name, value);
-          else before.delete(name);
-        }
-        return before;
-      }),
-    [setSearch],
-  );
+  const set = useSearchChange();
   const sortBy = useCallback(
     (next: string) => {
       const falling = next === "volume" || next === "broad" || next === "clicks" || next === "impressions";
