@@ -23,7 +23,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** The demo website does what real servers do, and always the same. */
 class WebsiteTest {
 
-    private static final Pattern LINK = Pattern.compile("href=\"(/[^\"]*)\"");
+    private static final Pattern LINK = Pattern.compile("<a [^>]*href=\"(/[^\"]*)\"");
     private static final HttpClient HTTP = HttpClient.newHttpClient();
     private static Website website;
 

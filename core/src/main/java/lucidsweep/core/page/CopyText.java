@@ -1,15 +1,17 @@
 package lucidsweep.core.page;
 
+import java.util.Arrays;
 import lucidsweep.core.text.Spaces;
 
 /** Collects visible text piece by piece, every run of white space as one space, none at the ends. */
 final class CopyText {
 
-    private static final char[] WIDE_SPACES = {'\u00A0', '\u2028', '\u2029'};
+    /** Up to here closing up is quicker than looking whether it is needed. */
+    private static final int SHORT = 40;
 
     private final int most;
-    private final StringBuilder text = new StringBuilder(16_384);
-    private char[] piece = new char[1_024];
+    private char[] text = new char[8_192];
+    private int size;
     private boolean endsInSpace = true;
     private boolean full;
 
@@ -24,55 +26,54 @@ final class CopyText {
             space();
             return;
         }
-        int room = most - text.length();
+        int room = most - size;
         full = added.length() > room;
-        String some = full ? added.substring(0, room) : added;
-        if (some.isEmpty()) return;
-        String plain = withPlainSpaces(some);
-        if (Spaces.isClosedUp(plain)) {
-            text.append(plain.charAt(0) == ' ' && endsInSpace ? plain.substring(1) : plain);
-        } else {
-            appendClosedUp(plain);
-        }
-        endsInSpace = text.length() == 0 || text.charAt(text.length() - 1) == ' ';
+        int count = full ? room : added.length();
+        if (size + count > text.length) text = Arrays.copyOf(text, Math.max(size + count, text.length * 2));
+        added.getChars(0, count, text, size);
+        boolean plain = count > SHORT && !(endsInSpace && added.charAt(0) == ' ') && isPlain(added);
+        size = plain ? size + count : closedUp(size + count);
+        endsInSpace = size == 0 || text[size - 1] == ' ';
     }
 
     /** Parts what was added before from what comes next. */
     void space() {
-        if (endsInSpace || text.length() >= most) return;
-        text.append(' ');
+        if (endsInSpace || size >= most) return;
+        if (size == text.length) text = Arrays.copyOf(text, size * 2);
+        text[size++] = ' ';
         endsInSpace = true;
     }
 
-    private static String withPlainSpaces(String text) {
-        String plain = text;
-        for (char space : WIDE_SPACES) if (plain.indexOf(space) >= 0) plain = plain.replace(space, ' ');
-        return plain;
+    private static boolean isPlain(String text) {
+        return Spaces.isClosedUp(text)
+                && text.indexOf('\u00A0') < 0
+                && text.indexOf('\u2028') < 0
+                && text.indexOf('\u2029') < 0;
     }
 
-    /** Written without branches that depend on the letters: guessing where words end is what takes the time otherwise. */
-    private void appendClosedUp(String added) {
-        int size = added.length();
-        if (size > piece.length) piece = new char[size];
-        added.getChars(0, size, piece, 0);
-        int to = 0;
+    /**
+     * Closes up what stands behind the text, up to a place; returns where it ends then. Written without branches that depend
+     * on the letters: guessing where words end is what takes the time otherwise.
+     */
+    private int closedUp(int end) {
+        int to = size;
         int before = endsInSpace ? 1 : 0;
-        for (int i = 0; i < size; i++) {
-            int c = piece[i];
-            int space = (c - ' ' - 1) >>> 31;
-            piece[to] = (char) Math.max(c, ' ');
+        for (int i = size; i < end; i++) {
+            int c = text[i];
+            int space = isSpace((char) c) ? 1 : 0;
+            text[to] = (char) (space * ' ' + (1 - space) * c);
             to += 1 - (space & before);
             before = space;
         }
-        text.append(piece, 0, to);
+        return to;
     }
 
     static boolean isSpace(char c) {
-        return c <= ' ' || c == '\u00A0' || c == '\u2028' || c == '\u2029';
+        return c <= ' ' | c == '\u00A0' | c == '\u2028' | c == '\u2029';
     }
 
     @Override
     public String toString() {
-        return text.substring(0, text.length() - (endsInSpace && text.length() > 0 ? 1 : 0));
+        return new String(text, 0, endsInSpace && size > 0 ? size - 1 : size);
     }
 }

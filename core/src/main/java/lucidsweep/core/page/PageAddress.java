@@ -45,6 +45,10 @@ public final class PageAddress {
     /** The same as text. */
     static Optional<String> resolveText(URI base, String link) {
         if (link.length() > LONGEST) return Optional.empty();
+        if (Reference.isPlainPath(link)) {
+            return Optional.of(base.getScheme() + "://" + base.getRawAuthority() + link)
+                    .filter(PageAddress::isShort);
+        }
         Reference reference = Reference.of(link);
         Reference page = new Reference(base.getScheme(), base.getRawAuthority(), base.getRawPath(), base.getRawQuery());
         Reference whole = reference.on(page);

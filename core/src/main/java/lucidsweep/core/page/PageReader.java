@@ -24,7 +24,7 @@ import org.jsoup.nodes.TextNode;
  */
 public final class PageReader {
 
-    private static final Pattern HIDING = Pattern.compile("(?i)(display\\s*:\\s*none|visibility\\s*:\\s*hidden)");
+    private static final Pattern SPACE = Pattern.compile("\\s+");
     private static final int MOST_COPY = 100_000;
     private static final int MOST_LINKS = 5_000;
     private static final int MOST_IMAGES = 500;
@@ -60,12 +60,7 @@ public final class PageReader {
 
     private URI base;
     private boolean baseSet;
-    private int unseen;
-    private int inDrawing;
-    private int inFrame;
-    private int inHead;
-    private int inNavigation;
-    private int inFooter;
+    private final Surroundings around = new Surroundings();
 
     private PageReader(URI address) {
         base = address;
@@ -101,50 +96,42 @@ public final class PageReader {
     private void walk(Element root) {
         Element[] path = new Element[32];
         int[] next = new int[32];
+        int[] marks = new int[32];
         int depth = 0;
         path[0] = root;
         while (depth >= 0) {
             Element parent = path[depth];
             if (next[depth] == parent.childNodeSize()) {
-                leave(parent);
+                around.leave(marks[depth]);
+                if (parent.isBlock() && !around.isUnseen()) copy.space();
                 depth--;
                 continue;
             }
             Node child = parent.childNode(next[depth]++);
             if (child instanceof Element element) {
-                enter(element);
                 depth++;
                 if (depth == path.length) {
                     path = Arrays.copyOf(path, depth * 2);
                     next = Arrays.copyOf(next, depth * 2);
+                    marks = Arrays.copyOf(marks, depth * 2);
                 }
                 path[depth] = element;
                 next[depth] = 0;
-            } else if (unseen == 0 && child instanceof TextNode text) {
+                if (element.isBlock() && !around.isUnseen()) copy.space();
+                marks[depth] = around.enter(element);
+                read(element);
+            } else if (child instanceof TextNode text && !around.isUnseen()) {
                 copy.append(text.getWholeText());
             }
         }
     }
 
-    private void leave(Element element) {
-        String tag = element.normalName();
-        if (isUnseen(element)) unseen--;
-        else if (isFrame(tag)) inFrame--;
-        count(tag, -1);
-        if (unseen == 0 && element.isBlock()) copy.space();
-    }
-
-    private void enter(Element element) {
-        String tag = element.normalName();
-        if (unseen == 0 && element.isBlock()) copy.space();
-        if (isUnseen(element)) unseen++;
-        else if (isFrame(tag)) inFrame++;
-        count(tag, 1);
-        switch (tag) {
+    private void read(Element element) {
+        switch (element.normalName()) {
             case "html" -> language = element.attr("lang").strip();
             case "base" -> setBase(element);
             case "title" -> {
-                if (inDrawing == 0) (inHead > 0 ? titles : straying).add(collapsed(element.wholeText()));
+                if (!around.isDrawing()) (around.isHead() ? titles : straying).add(text(element));
             }
             case "script" -> {
                 if (element.attr("type").equalsIgnoreCase("application/ld+json")
@@ -162,13 +149,13 @@ public final class PageReader {
                             element.attr("href").strip()));
                 }
             }
-            case "h1" -> h1s.add(collapsed(element.wholeText()));
+            case "h1" -> h1s.add(text(element));
             case "h2", "h3" -> {
-                if (headings.size() < MOST_HEADINGS) headings.add(collapsed(element.wholeText()));
+                if (headings.size() < MOST_HEADINGS) headings.add(text(element));
             }
             case "p" -> readParagraph(element);
             case "br" -> {
-                if (unseen == 0) copy.space();
+                if (!around.isUnseen()) copy.space();
             }
             case "img" -> readImage(element);
             case "a", "area" -> readLink(element);
@@ -179,39 +166,9 @@ public final class PageReader {
         }
     }
 
-    private void count(String tag, int step) {
-        switch (tag) {
-            case "svg" -> inDrawing += step;
-            case "head" -> inHead += step;
-            case "nav", "header" -> inNavigation += step;
-            case "footer" -> inFooter += step;
-            default -> {}
-        }
-    }
-
-    /** Whether nothing in an element is seen: by what it is, or because it says so itself. */
-    private static boolean isUnseen(Element element) {
-        if (element.attributesSize() > 0) {
-            if (element.hasAttr("hidden")) return true;
-            String style = element.attr("style");
-            if (!style.isEmpty() && HIDING.matcher(style).find()) return true;
-        }
-        return switch (element.normalName()) {
-            case "head", "script", "style", "noscript", "template", "svg", "iframe", "textarea", "select" -> true;
-            default -> false;
-        };
-    }
-
-    private static boolean isFrame(String tag) {
-        return switch (tag) {
-            case "nav", "header", "footer", "aside", "form" -> true;
-            default -> false;
-        };
-    }
-
     private void readParagraph(Element paragraph) {
-        if (!opening.isEmpty() || unseen > 0 || inFrame > 0) return;
-        String text = collapsed(paragraph.wholeText());
+        if (!opening.isEmpty() || around.isUnseen() || around.isFrame()) return;
+        String text = text(paragraph);
         if (text.length() >= LEAST_OPENING) opening = text.substring(0, Math.min(text.length(), MOST_OPENING));
     }
 
@@ -246,14 +203,7 @@ public final class PageReader {
         if (images.size() >= MOST_IMAGES) return;
         String alt = image.hasAttr("alt") ? collapsed(image.attr("alt")) : null;
         images.add(new PageFacts.Image(image.attr("src"), alt));
-        if (unseen == 0 && alt != null && insideLink(image)) copy.append(" " + alt + " ");
-    }
-
-    private static boolean insideLink(Element element) {
-        for (Element at = element.parent(); at != null; at = at.parent()) {
-            if (at.normalName().equals("a")) return true;
-        }
-        return false;
+        if (alt != null && around.isLink() && !around.isUnseen()) copy.append(" " + alt + " ");
     }
 
     private void readLink(Element link) {
@@ -262,17 +212,12 @@ public final class PageReader {
         int fragment = to.indexOf('#');
         String target = fragment < 0 ? to : to.substring(0, fragment);
         resolved.computeIfAbsent(target, address -> PageAddress.resolveText(base, address))
-                .ifPresent(address -> links.add(
-                        new PageFacts.Link(address, linkText(link), hasWord(link.attr("rel"), "nofollow"), place())));
-    }
-
-    private PageFacts.Place place() {
-        if (inFooter > 0) return PageFacts.Place.FOOTER;
-        return inNavigation > 0 ? PageFacts.Place.NAVIGATION : PageFacts.Place.COPY;
+                .ifPresent(address -> links.add(new PageFacts.Link(
+                        address, linkText(link), hasWord(link.attr("rel"), "nofollow"), around.place())));
     }
 
     private static String linkText(Element link) {
-        String text = collapsed(link.wholeText());
+        String text = text(link);
         if (!text.isEmpty()) return text;
         Element image = link.selectFirst("img[alt]");
         return image == null ? "" : collapsed(image.attr("alt"));
@@ -280,13 +225,20 @@ public final class PageReader {
 
     private static boolean hasWord(String list, String word) {
         if (list.isEmpty()) return false;
-        for (String each : list.split("\\s+")) {
+        for (String each : SPACE.split(list)) {
             if (each.equalsIgnoreCase(word)) return true;
         }
         return false;
     }
 
+    /** The text in an element, however deep; most hold one piece of text and nothing else. */
+    private static String text(Element element) {
+        boolean plain = element.childNodeSize() == 1 && element.childNode(0) instanceof TextNode;
+        return collapsed(plain ? ((TextNode) element.childNode(0)).getWholeText() : element.wholeText());
+    }
+
     private static String collapsed(String text) {
+        if (isCollapsed(text)) return text;
         StringBuilder tidy = new StringBuilder(text.length());
         for (int i = 0; i < text.length(); i++) {
             char c = text.charAt(i);
@@ -295,5 +247,16 @@ public final class PageReader {
         }
         if (tidy.length() > 0 && tidy.charAt(tidy.length() - 1) == ' ') tidy.setLength(tidy.length() - 1);
         return tidy.toString();
+    }
+
+    private static boolean isCollapsed(String text) {
+        boolean afterSpace = true;
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            boolean space = CopyText.isSpace(c);
+            if (space && (afterSpace || c != ' ')) return false;
+            afterSpace = space;
+        }
+        return text.isEmpty() || !afterSpace;
     }
 }

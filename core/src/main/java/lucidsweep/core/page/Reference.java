@@ -10,9 +10,9 @@ import java.nio.charset.StandardCharsets;
  */
 record Reference(String scheme, String authority, String path, String query) {
 
-    private static final String IN_PATH = "-._~/:@!$&'()*+,;=";
-    private static final String IN_QUERY = IN_PATH + "?[]";
-    private static final String UNRESERVED = "-._~";
+    private static final boolean[] UNRESERVED = allowed("-._~");
+    private static final boolean[] IN_PATH = allowed("-._~/:@!$&'()*+,;=");
+    private static final boolean[] IN_QUERY = allowed("-._~/:@!$&'()*+,;=?[]");
 
     static Reference of(String link) {
         String text = link.strip();
@@ -30,6 +30,19 @@ record Reference(String scheme, String authority, String path, String query) {
         int slash = rest.indexOf('/', 2);
         String authority = slash < 0 ? rest.substring(2) : rest.substring(2, slash);
         return new Reference(scheme, authority, slash < 0 ? "" : encoded(rest.substring(slash), IN_PATH), query);
+    }
+
+    /** Whether a link is a path from the top in its normal form already, as most are: "/boats/kayak-hire.html". */
+    static boolean isPlainPath(String link) {
+        if (link.isEmpty() || link.charAt(0) != '/') return false;
+        char before = '/';
+        for (int i = 1; i < link.length(); i++) {
+            char c = link.charAt(i);
+            if (!isAllowed(c, IN_PATH)) return false;
+            if (before == '/' && (c == '.' || i == 1 && c == '/')) return false;
+            before = c;
+        }
+        return true;
     }
 
     /** Where the colon behind a scheme stands; -1 where there is no scheme. */
@@ -94,7 +107,7 @@ record Reference(String scheme, String authority, String path, String query) {
         return encoded(text, IN_QUERY);
     }
 
-    private static String encoded(String text, String allowed) {
+    private static String encoded(String text, boolean[] allowed) {
         int plain = 0;
         while (plain < text.length() && isAllowed(text.charAt(plain), allowed)) plain++;
         if (plain == text.length()) return text;
@@ -116,8 +129,18 @@ record Reference(String scheme, String authority, String path, String query) {
         return out.toString();
     }
 
-    private static boolean isAllowed(char c, String allowed) {
-        return c >= 'a' && c <= 'z' || c >= 'A' && c <= 'Z' || c >= '0' && c <= '9' || allowed.indexOf(c) >= 0;
+    /** Which characters may stand there as they are: the letters, the digits and the given ones. */
+    private static boolean[] allowed(String marks) {
+        boolean[] allowed = new boolean[0x80];
+        for (char c = 0; c < allowed.length; c++) {
+            boolean letter = c >= 'a' && c <= 'z' || c >= 'A' && c <= 'Z';
+            allowed[c] = letter || c >= '0' && c <= '9' || marks.indexOf(c) >= 0;
+        }
+        return allowed;
+    }
+
+    private static boolean isAllowed(char c, boolean[] allowed) {
+        return c < allowed.length && allowed[c];
     }
 
     private static int hexAt(byte[] bytes, int at) {

@@ -2,14 +2,11 @@ package lucidsweep.core.page;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.net.URI;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.RepetitionInfo;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
 
 /** The quick ways give what the plain ways give. */
 class CopyTextTest {
@@ -35,7 +32,7 @@ class CopyTextTest {
         CopyText copy = new CopyText(100_000);
         List<String> pieces = new ArrayList<>();
         for (int n = random.nextInt(12); n > 0; n--) {
-            String piece = random(random, 30);
+            String piece = random(random, 90);
             pieces.add(piece);
             copy.append(piece);
             if (random.nextBoolean()) {
@@ -59,18 +56,5 @@ class CopyTextTest {
         }
         assertThat(copy.toString()).hasSizeLessThanOrEqualTo(most);
         assertThat(plainly(pieces)).startsWith(copy.toString());
-    }
-
-    @ParameterizedTest
-    @CsvSource({
-        "/boats/kayak-hire.html", "/", "/a/../b", "/a//b", "//other.example/x", "/.hidden", "/a/.", "/a/./b", "/a%20b",
-        "/a b", "/a?q=1", "tour.html", "../up", "?page=2", "/ä", "/a.b/c.", "/~user/_x-1",
-                "https://other.example/a/../b",
-        "mailto:a@b.example", "/x;y", "http://[bad"
-    })
-    void linksResolveTheSameEitherWay(String link) {
-        URI base = URI.create("https://tarrin.example:8443/boats/index.html");
-        assertThat(PageAddress.resolveText(base, link))
-                .isEqualTo(PageAddress.resolve(base, link).map(URI::toString));
     }
 }

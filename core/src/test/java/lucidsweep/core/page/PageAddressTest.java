@@ -177,4 +177,22 @@ class PageAddressTest {
         for (int n = random.nextInt(7); n >= 0; n--) link.append(PIECES[random.nextInt(PIECES.length)]);
         return link.toString();
     }
+
+    @Test
+    void aPlainPathIsWhatItWouldBecomeAndNothingElseIsTakenForOne() {
+        Random random = new Random(4);
+        String signs = "/ab.?#%~\\é;";
+        int plain = 0;
+        for (int i = 0; i < 20_000; i++) {
+            StringBuilder link = new StringBuilder("/");
+            for (int n = random.nextInt(8); n > 0; n--) link.append(signs.charAt(random.nextInt(signs.length())));
+            Reference whole = Reference.of(link.toString()).on(new Reference("https", "tarrin.example", "/", null));
+            boolean same = whole.authority().equals("tarrin.example")
+                    && whole.pathAndQuery().equals(link.toString());
+            if (!Reference.isPlainPath(link.toString())) continue;
+            plain++;
+            assertThat(same).as(link.toString()).isTrue();
+        }
+        assertThat(plain).isGreaterThan(500);
+    }
 }

@@ -1,6 +1,5 @@
 package lucidsweep.server.gather;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.PushbackInputStream;
@@ -32,6 +31,7 @@ import org.apache.hc.client5.http.impl.io.PoolingHttpClientConnectionManagerBuil
 import org.apache.hc.core5.http.ClassicHttpResponse;
 import org.apache.hc.core5.http.Header;
 import org.apache.hc.core5.http.HttpEntity;
+import org.apache.hc.core5.http.HttpHost;
 import org.apache.hc.core5.http.HttpResponse;
 import org.apache.hc.core5.http.config.Http1Config;
 import org.apache.hc.core5.util.Timeout;
@@ -81,35 +81,30 @@ final class Fetcher implements AutoCloseable {
         this.patience = patience;
         this.agent = agent;
         watch.setRemoveOnCancelPolicy(true);
-        http = client(guard, patience, agent);
+        http = client(guard, patience);
     }
 
-    /** The guard is asked for every connection, so that a name cannot lead elsewhere than it did when it was checked. */
-    private static CloseableHttpClient client(AddressGuard guard, Patience patience, Agent agent) {
-        return HttpClients.custom()
-                .setConnectionManager(PoolingHttpClientConnectionManagerBuilder.create()
-                        .setDnsResolver(guard)
-                        .setMaxConnTotal(MOST_CONNECTIONS)
-                        .setMaxConnPerRoute(MOST_CONNECTIONS)
-                        .setDefaultConnectionConfig(ConnectionConfig.custom()
-                                .setConnectTimeout(Timeout.ofSeconds(patience.connect))
-                                .setSocketTimeout(Timeout.ofSeconds(patience.silence))
-                                .build())
-                        .setConnectionFactory(ManagedHttpClientConnectionFactory.builder()
-                                .http1Config(Http1Config.custom()
-                                        .setMaxHeaderCount(MOST_HEADERS)
-                                        .setMaxLineLength(LONGEST_HEADER)
-                                        .setBufferSize(BUFFER)
-                                        .build())
+    /**
+     * A client that does what it is told and nothing of its own: no redirects, tries, cookies or logins. The guard is asked for
+     * every connection, so that a name cannot lead elsewhere than it did when it was checked.
+     */
+    private static CloseableHttpClient client(AddressGuard guard, Patience patience) {
+        return HttpClients.createMinimal(PoolingHttpClientConnectionManagerBuilder.create()
+                .setDnsResolver(guard)
+                .setMaxConnTotal(MOST_CONNECTIONS)
+                .setMaxConnPerRoute(MOST_CONNECTIONS)
+                .setDefaultConnectionConfig(ConnectionConfig.custom()
+                        .setConnectTimeout(Timeout.ofSeconds(patience.connect))
+                        .setSocketTimeout(Timeout.ofSeconds(patience.silence))
+                        .build())
+                .setConnectionFactory(ManagedHttpClientConnectionFactory.builder()
+                        .http1Config(Http1Config.custom()
+                                .setMaxHeaderCount(MOST_HEADERS)
+                                .setMaxLineLength(LONGEST_HEADER)
+                                .setBufferSize(BUFFER)
                                 .build())
                         .build())
-                .setUserAgent(agent.header())
-                .disableRedirectHandling()
-                .disableAutomaticRetries()
-                .disableCookieManagement()
-                .disableAuthCaching()
-                .disableContentCompression()
-                .build();
+                .build());
     }
 
     /** Nobody answered, or not in time; the message says which. */
@@ -123,6 +118,7 @@ final class Fetcher implements AutoCloseable {
 
     Fetched get(URI address) throws Unreachable {
         HttpGet request = new HttpGet(address);
+        request.setHeader("User-Agent", agent.header());
         request.setHeader("Accept", "text/html,application/xhtml+xml;q=0.9,*/*;q=0.1");
         request.setHeader("Accept-Encoding", "gzip, deflate, br");
         if (!login.isNone() && Login.mayGo(address, home)) {
@@ -131,7 +127,7 @@ final class Fetcher implements AutoCloseable {
         }
         long start = System.nanoTime();
         ScheduledFuture<?> tooSlow = watch.schedule(request::abort, patience.all, TimeUnit.SECONDS);
-        try (ClassicHttpResponse response = http.executeOpen(null, request, null)) {
+        try (ClassicHttpResponse response = http.executeOpen(HttpHost.create(address), request, null)) {
             return read(response, start);
         } catch (ConnectTimeoutException e) {
             throw new Unreachable("no connection within " + patience.connect + " s", e);
@@ -153,12 +149,10 @@ final class Fetcher implements AutoCloseable {
 
     /** A body that is longer than the limit is left where it is; closing the answer then closes the connection. */
     private Fetched read(ClassicHttpResponse response, long start) throws IOException {
-        ByteArrayOutputStream out = new ByteArrayOutputStream(32_768);
         HttpEntity entity = response.getEntity();
-        boolean cutOff = false;
-        if (entity != null) {
-            cutOff = copy(unpacked(entity), out);
-        }
+        InputStream in = entity == null ? InputStream.nullInputStream() : unpacked(entity);
+        byte[] body = in.readNBytes(MOST_BYTES);
+        boolean cutOff = body.length == MOST_BYTES && in.read() >= 0;
         String type = header(response, "content-type");
         return new Fetched(
                 response.getCode(),
@@ -168,7 +162,7 @@ final class Fetcher implements AutoCloseable {
                 robots(response),
                 header(response, "retry-after").strip(),
                 next(response),
-                out.toByteArray(),
+                body,
                 cutOff,
                 (int) TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - start));
     }
@@ -187,16 +181,6 @@ final class Fetcher implements AutoCloseable {
         if (first < 0) return start;
         start.unread(first);
         return new InflaterInputStream(start, new Inflater((first & 0x0F) != 8));
-    }
-
-    private static boolean copy(InputStream in, ByteArrayOutputStream out) throws IOException {
-        byte[] chunk = new byte[BUFFER];
-        for (int count; (count = in.read(chunk)) >= 0; ) {
-            int room = MOST_BYTES - out.size();
-            out.write(chunk, 0, Math.min(room, count));
-            if (count > room) return true;
-        }
-        return false;
     }
 
     private static String header(HttpResponse response, String name) {

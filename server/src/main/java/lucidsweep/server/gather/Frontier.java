@@ -4,12 +4,11 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.concurrent.BlockingQueue;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
+import lucidsweep.core.text.HashNumbers;
 import lucidsweep.core.text.Likeness;
 import lucidsweep.server.database.Columns;
 import lucidsweep.server.database.IdRange;
@@ -32,7 +31,7 @@ final class Frontier {
     private final long sweepId;
     private final int mostDepth;
     private final IdRange range;
-    private final Set<Long> seen = ConcurrentHashMap.newKeySet();
+    private final HashNumbers seen = new HashNumbers();
     private final BlockingQueue<Visit> ready = new LinkedBlockingQueue<>();
     private final List<GatherMapper.NewVisit> added = new ArrayList<>();
     private final List<GatherMapper.EndedVisit> ended = new ArrayList<>();
@@ -63,7 +62,7 @@ final class Frontier {
                 nofollow.put(hash, known.id());
                 return;
             }
-            seen.add(hash);
+            seen.add(hash, 0);
             if (known.outcome().equals(Outcome.WAITING.code())) waitingCount++;
             else endedCount++;
             if (known.outcome().equals(Outcome.CAPTURED.code())) capturedCount++;
@@ -91,7 +90,7 @@ final class Frontier {
 
     /** Adds an address unless it is known; returns whether it was added. */
     boolean add(String address, long hash, int depth, String foundOn) {
-        if (!seen.add(hash)) return false;
+        if (!seen.add(hash, 0)) return false;
         Long heldBack = nofollow.remove(hash);
         if (heldBack != null) released.add(heldBack);
         boolean tooDeep = depth > mostDepth;
@@ -107,7 +106,7 @@ final class Frontier {
 
     /** Lists an address that is left out, unless it is known. */
     void leaveOut(String address, int depth, String foundOn, Outcome outcome, String why) {
-        if (seen.add(Likeness.exactHash(address)) && leftOut++ < MOST_LEFT_OUT)
+        if (seen.add(Likeness.exactHash(address), 0) && leftOut++ < MOST_LEFT_OUT)
             addVisit(address, depth, foundOn, outcome, why);
     }
 

@@ -13,6 +13,7 @@ import lucidsweep.core.page.PageReader;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.server.item.CapturedItem;
 import org.jsoup.Jsoup;
+import tools.jackson.databind.ObjectWriter;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Makes an item of a page's answer. */
@@ -21,13 +22,16 @@ final class PageCapture {
     private static final int MOST_ELEMENTS = 20;
     private static final int LONGEST_TEXT = 20_000;
     private static final int MOST_LINKS_STORED = 2_000;
+    private static final int USUAL_LINK = 80;
 
     private final JsonMapper json;
+    private final ObjectWriter pages;
     private final Standard standard;
     private final boolean keepsSource;
 
     PageCapture(JsonMapper json, Standard standard, boolean keepsSource) {
         this.json = json;
+        pages = json.writerFor(CapturedPage.class);
         this.standard = standard;
         this.keepsSource = keepsSource;
     }
@@ -103,7 +107,7 @@ final class PageCapture {
                 null,
                 List.of(text("title", facts.titles()), text("description", facts.descriptions())),
                 CapturedItem.Content.ofPage(
-                        json.writeValueAsString(stored),
+                        pages.writeValueAsString(stored),
                         facts.titles() + "\n" + facts.descriptions() + "\n" + facts.h1s(),
                         facts.copy(),
                         links(facts, uri),
@@ -117,20 +121,30 @@ final class PageCapture {
 
     /** A page that sends its reader on by itself links to where it sends. */
     private static String links(PageFacts facts, URI address) {
-        StringBuilder lines = new StringBuilder();
-        PageAddress.resolve(address, facts.refresh())
-                .filter(to -> !facts.refresh().isEmpty())
-                .ifPresent(to -> lines.append(to).append("\t\tc\n"));
-        facts.links().stream()
-                .limit(MOST_LINKS_STORED)
-                .forEach(link -> lines.append(link.address())
-                        .append('\t')
-                        .append(clip(link.text(), 200))
-                        .append('\t')
-                        .append(Character.toLowerCase(link.place().name().charAt(0)))
-                        .append(link.nofollow() ? "-" : "")
-                        .append('\n'));
+        List<PageFacts.Link> links = facts.links();
+        if (links.size() > MOST_LINKS_STORED) links = links.subList(0, MOST_LINKS_STORED);
+        StringBuilder lines = new StringBuilder(links.size() * USUAL_LINK);
+        if (!facts.refresh().isEmpty()) {
+            PageAddress.resolve(address, facts.refresh())
+                    .ifPresent(to -> lines.append(to).append("\t\tc\n"));
+        }
+        for (PageFacts.Link link : links) {
+            lines.append(link.address())
+                    .append('\t')
+                    .append(clip(link.text(), 200))
+                    .append('\t')
+                    .append(mark(link.place()))
+                    .append(link.nofollow() ? "-\n" : "\n");
+        }
         return lines.toString();
+    }
+
+    private static char mark(PageFacts.Place place) {
+        return switch (place) {
+            case COPY -> 'c';
+            case NAVIGATION -> 'n';
+            case FOOTER -> 'f';
+        };
     }
 
     private static List<String> clipped(List<String> texts, int most) {

@@ -248,19 +248,20 @@ public class Captures {
             chunk = mapper.links(propertyId, after, LINKS_CHUNK);
             for (CaptureMapper.Links links : chunk) {
                 after = links.itemId();
-                addLinks(after, Packed.text(links.links()), graph);
+                graph.linksOf(after);
+                addLinks(Packed.text(links.links()), graph);
             }
         } while (chunk.size() == LINKS_CHUNK);
     }
 
     /** Adds the links of an item: one a line, address, tab, link text. */
-    private static void addLinks(long item, String lines, LinkGraph graph) {
+    private static void addLinks(String lines, LinkGraph graph) {
         for (int start = 0; start < lines.length(); ) {
             int end = lines.indexOf('\n', start);
             int tab = lines.indexOf('\t', start);
             int place = lines.lastIndexOf('\t', end);
             if (tab > start && tab < place) {
-                graph.link(item, Likeness.exactHash(lines.substring(start, tab)), lines.substring(tab + 1, place));
+                graph.link(Likeness.exactHash(lines.substring(start, tab)), lines.substring(tab + 1, place));
             }
             start = end + 1;
         }

@@ -5,12 +5,12 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Deque;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
+import lucidsweep.core.text.HashNumbers;
 
 /** The links between the items of a property: who is linked to how often, with which words, and how far from the start. */
 final class LinkGraph {
@@ -19,12 +19,11 @@ final class LinkGraph {
     private static final int MOST_TEXT = 100;
     private static final int MOST_REDIRECTS = 10;
 
-    private final Map<Long, Integer> byHash = new HashMap<>();
+    private final HashNumbers byHash = new HashNumbers();
+    private final HashNumbers byId = new HashNumbers();
     private final Map<Long, Long> redirects = new HashMap<>();
-    private final Map<Long, Integer> byId = new HashMap<>();
     private final List<Node> nodes = new ArrayList<>();
-    private final Set<Integer> linkedByCurrent = new HashSet<>();
-    private Node current;
+    private Node from;
 
     private static final class Node {
         private final CaptureMapper.LinkCount before;
@@ -32,6 +31,8 @@ final class LinkGraph {
         private int links;
         private int linksIn;
         private int depth = -1;
+        private Node lastFrom;
+        private String lastText = "";
         private final Set<String> texts = new LinkedHashSet<>(4);
 
         private Node(CaptureMapper.LinkCount before) {
@@ -45,40 +46,43 @@ final class LinkGraph {
 
     /** Adds an item with what was counted before. */
     void item(CaptureMapper.LinkCount before, long addressHash) {
-        byHash.put(addressHash, nodes.size());
-        byId.put(before.id(), nodes.size());
+        byHash.add(addressHash, nodes.size());
+        byId.add(before.id(), nodes.size());
         nodes.add(new Node(before));
     }
 
-    /** Counts a link; those of one page come together. It counts once per page it stands on; links of a page to itself do not count. */
-    void link(long fromItem, long toHash, String text) {
-        Integer target = byHash.get(end(toHash));
-        if (target == null) return;
-        Node from = nodes.get(byId.get(fromItem));
+    /** Says on which item the links stand that come next. */
+    void linksOf(long item) {
+        from = nodes.get(byId.get(item));
+    }
+
+    /** Counts a link. It counts once per page it stands on; links of a page to itself do not count. */
+    void link(long toHash, String text) {
+        int target = byHash.get(end(toHash));
+        if (target < 0) return;
         Node to = nodes.get(target);
         if (from == to) return;
-        if (to.texts.size() < MOST_TEXTS && !text.isBlank()) {
+        if (to.texts.size() < MOST_TEXTS && !text.equals(to.lastText) && !text.isBlank()) {
             to.texts.add(text.length() <= MOST_TEXT ? text : text.substring(0, MOST_TEXT));
+            to.lastText = text;
         }
-        if (from != current) {
-            current = from;
-            linkedByCurrent.clear();
-        }
-        if (!linkedByCurrent.add(target)) return;
+        if (to.lastFrom == from) return;
+        to.lastFrom = from;
         if (from.links == from.to.length) from.to = Arrays.copyOf(from.to, from.links * 2);
         from.to[from.links++] = target;
         to.linksIn++;
     }
 
     private long end(long hash) {
+        if (redirects.isEmpty()) return hash;
         long at = hash;
         for (int step = 0; step < MOST_REDIRECTS && redirects.containsKey(at); step++) at = redirects.get(at);
         return at;
     }
 
     void measureDepth(long startHash) {
-        Integer start = byHash.get(end(startHash));
-        if (start == null) return;
+        int start = byHash.get(end(startHash));
+        if (start < 0) return;
         nodes.get(start).depth = 0;
         Deque<Integer> waiting = new ArrayDeque<>(List.of(start));
         while (!waiting.isEmpty()) {

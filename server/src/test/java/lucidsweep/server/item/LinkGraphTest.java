@@ -29,10 +29,13 @@ class LinkGraphTest {
             for (int i = 0; i < 5; i++) redirects.put(1_000 + i, i < 2 ? 1_001 + i : random.nextInt(pages));
 
             LinkGraph graph = new LinkGraph();
-            redirects.forEach((from, to) -> graph.redirect(from, to));
-            for (int page = 0; page < pages; page++) graph.item(nothing(page), page);
-            links.forEach(link -> graph.link(link.from, link.to, link.text));
-            graph.measureDepth(0);
+            redirects.forEach((from, to) -> graph.redirect(1 + from, 1 + to));
+            for (int page = 0; page < pages; page++) graph.item(nothing(page), 1 + page);
+            links.forEach(link -> {
+                graph.linksOf(1 + link.from);
+                graph.link(1 + link.to, link.text);
+            });
+            graph.measureDepth(1);
 
             Map<Integer, Set<Integer>> from = new HashMap<>();
             for (Link link : links) {
@@ -45,7 +48,7 @@ class LinkGraphTest {
             Map<Long, CaptureMapper.LinkCount> found = new HashMap<>();
             graph.forEachChanged(count -> found.put(count.id(), count));
             for (int page = 0; page < pages; page++) {
-                CaptureMapper.LinkCount count = found.getOrDefault((long) page, nothing(page));
+                CaptureMapper.LinkCount count = found.getOrDefault(1L + page, nothing(page));
                 assertThat(count.linksIn())
                         .as("links to %d of %s", page, links)
                         .isEqualTo(from.getOrDefault(page, Set.of()).size());
@@ -57,24 +60,26 @@ class LinkGraphTest {
     @Test
     void onlyWhatChangedIsPassedOn() {
         LinkGraph graph = new LinkGraph();
-        graph.item(new CaptureMapper.LinkCount(0, 1, "home", 0), 0);
-        graph.item(new CaptureMapper.LinkCount(1, 0, "", -1), 1);
-        graph.item(new CaptureMapper.LinkCount(2, 7, "gone link", 3), 2);
-        graph.link(0, 1, "tours");
-        graph.link(0, 1, "tours");
-        graph.link(0, 1, "all tours");
-        graph.link(1, 0, "home");
-        graph.measureDepth(0);
+        graph.item(new CaptureMapper.LinkCount(1, 1, "home", 0), 11);
+        graph.item(new CaptureMapper.LinkCount(2, 0, "", -1), 12);
+        graph.item(new CaptureMapper.LinkCount(3, 7, "gone link", 3), 13);
+        graph.linksOf(1);
+        graph.link(12, "tours");
+        graph.link(12, "tours");
+        graph.link(12, "all tours");
+        graph.linksOf(2);
+        graph.link(11, "home");
+        graph.measureDepth(11);
         List<CaptureMapper.LinkCount> changed = new ArrayList<>();
         graph.forEachChanged(changed::add);
         assertThat(changed)
                 .containsExactly(
-                        new CaptureMapper.LinkCount(1, 1, "tours\nall tours", 1),
-                        new CaptureMapper.LinkCount(2, 0, "", -1));
+                        new CaptureMapper.LinkCount(2, 1, "tours\nall tours", 1),
+                        new CaptureMapper.LinkCount(3, 0, "", -1));
     }
 
     private static CaptureMapper.LinkCount nothing(int page) {
-        return new CaptureMapper.LinkCount(page, 0, "", -1);
+        return new CaptureMapper.LinkCount(1 + page, 0, "", -1);
     }
 
     /** Links of one page come together, as they do in a crawl. */
