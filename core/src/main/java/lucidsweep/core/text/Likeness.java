@@ -70,7 +70,18 @@ public final class Likeness {
     public static long exactHash(String text) {
         long hash = 0xcbf29ce484222325L;
         for (int i = 0; i < text.length(); i++) hash = (hash ^ text.charAt(i)) * 0x100000001b3L;
-        hash = (hash ^ (hash >>> 30)) * 0xbf58476d1ce4e5b9L;
+        return mixed(hash);
+    }
+
+    /** The same of a text in ASCII, such as an address, that stands in a range of bytes. */
+    public static long exactHash(byte[] ascii, int from, int to) {
+        long hash = 0xcbf29ce484222325L;
+        for (int i = from; i < to; i++) hash = (hash ^ ascii[i]) * 0x100000001b3L;
+        return mixed(hash);
+    }
+
+    private static long mixed(long sum) {
+        long hash = (sum ^ (sum >>> 30)) * 0xbf58476d1ce4e5b9L;
         hash = (hash ^ (hash >>> 27)) * 0x94d049bb133111ebL;
         hash ^= hash >>> 31;
         return hash == 0 ? 1 : hash;

@@ -3,6 +3,7 @@ package lucidsweep.core.text;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
@@ -115,5 +116,11 @@ class TextsTest {
         assertThatIllegalArgumentException()
                 .isThrownBy(() -> new Slot(0, 580, 1))
                 .withMessageContaining("0.0 px");
+    }
+
+    @Test
+    void anAddressHasOneHashHoweverItIsHeld() {
+        byte[] line = "https://tarrin.example/tours/?page=2\ttours\tc".getBytes(StandardCharsets.US_ASCII);
+        assertThat(Likeness.exactHash(line, 8, 36)).isEqualTo(Likeness.exactHash("tarrin.example/tours/?page=2"));
     }
 }

@@ -191,8 +191,14 @@ interface CaptureMapper {
     int markGone(long propertyId, long sweepId);
 
     @Update("""
-            update item set obstacle = null, twin_of = null
-            where property_id = #{propertyId} and twin_of is not null and obstacle like 'the same page as %'""")
+            update item set obstacle = null
+            where property_id = #{propertyId} and obstacle like 'the same page as %'
+            and exists (select 1 from twin t where t.item_id = item.id)""")
+    void clearTwins(long propertyId);
+
+    @Update("""
+            delete from twin where exists
+                (select 1 from item i where i.id = twin.item_id and i.property_id = #{propertyId})""")
     void forgetTwins(long propertyId);
 
     /** An indexable page with what tells whether it is the same as others. */
@@ -207,10 +213,15 @@ interface CaptureMapper {
     record Twin(long id, long twinOf, String obstacle) {}
 
     @Update("""
-            merge into item i using unnest(cast(#{id} as bigint array), cast(#{twinOf} as bigint array),
-                cast(#{obstacle} as varchar array)) as n (id, twin_of, obstacle) on i.id = n.id
-            when matched then update set twin_of = n.twin_of, obstacle = n.obstacle""")
-    void setTwins(Map<String, Object[]> twins);
+            merge into item i using unnest(cast(#{id} as bigint array), cast(#{obstacle} as varchar array))
+                as n (id, obstacle) on i.id = n.id
+            when matched then update set obstacle = n.obstacle""")
+    void markTwins(Map<String, Object[]> twins);
+
+    @Insert("""
+            insert into twin (item_id, twin_of)
+            select * from unnest(cast(#{id} as bigint array), cast(#{twinOf} as bigint array))""")
+    void insertTwins(Map<String, Object[]> twins);
 
     /** An item with what was counted of its links before. */
     record Linked(long id, long addressHash, int depth, int linksIn, String linkTexts) {}

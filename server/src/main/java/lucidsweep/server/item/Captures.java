@@ -209,6 +209,7 @@ public class Captures {
      * @return how many are the same as another
      */
     public int joinTwins(long propertyId) {
+        mapper.clearTwins(propertyId);
         mapper.forgetTwins(propertyId);
         TwinPages twins = new TwinPages();
         long after = 0;
@@ -222,7 +223,10 @@ public class Captures {
         } while (chunk.size() == ITEMS_CHUNK);
         List<CaptureMapper.Twin> found = twins.found();
         for (int start = 0; start < found.size(); start += COUNTS_AT_ONCE) {
-            mapper.setTwins(Columns.of(found.subList(start, Math.min(found.size(), start + COUNTS_AT_ONCE))));
+            Map<String, Object[]> some =
+                    Columns.of(found.subList(start, Math.min(found.size(), start + COUNTS_AT_ONCE)));
+            mapper.markTwins(some);
+            mapper.insertTwins(some);
         }
         return found.size();
     }
@@ -249,22 +253,25 @@ public class Captures {
             for (CaptureMapper.Links links : chunk) {
                 after = links.itemId();
                 graph.linksOf(after);
-                addLinks(Packed.text(links.links()), graph);
+                addLinks(Packed.bytes(links.links()), graph);
             }
         } while (chunk.size() == LINKS_CHUNK);
     }
 
-    /** Adds the links of an item: one a line, address, tab, link text. */
-    private static void addLinks(String lines, LinkGraph graph) {
-        for (int start = 0; start < lines.length(); ) {
-            int end = lines.indexOf('\n', start);
-            int tab = lines.indexOf('\t', start);
-            int place = lines.lastIndexOf('\t', end);
-            if (tab > start && tab < place) {
-                graph.link(Likeness.exactHash(lines.substring(start, tab)), lines.substring(tab + 1, place));
-            }
-            start = end + 1;
+    /** Adds the links of an item: one a line, address, tab, link text, tab, where it stands. */
+    private static void addLinks(byte[] lines, LinkGraph graph) {
+        for (int start = 0; start < lines.length; ) {
+            int text = after(lines, '\t', start);
+            int place = after(lines, '\t', text);
+            graph.link(Likeness.exactHash(lines, start, text - 1), lines, text, place - 1);
+            start = after(lines, '\n', place);
         }
+    }
+
+    private static int after(byte[] lines, char mark, int from) {
+        int at = from;
+        while (at < lines.length && lines[at] != mark) at++;
+        return at + 1;
     }
 
     private static void write(List<? extends Record> rows, Consumer<Map<String, Object[]>> statement) {

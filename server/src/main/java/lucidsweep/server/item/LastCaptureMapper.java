@@ -15,7 +15,9 @@ interface LastCaptureMapper {
             left join source s on s.capture_id = c.id where i.id = #{itemId}""")
     Row of(long itemId);
 
-    @Select("select address from item where twin_of = #{itemId} and not gone order by address limit 100")
+    @Select("""
+            select i.address from twin t join item i on i.id = t.item_id
+            where t.twin_of = #{itemId} and not i.gone order by i.address limit 100""")
     List<String> twins(long itemId);
 
     record Markup(byte[] markup) {}

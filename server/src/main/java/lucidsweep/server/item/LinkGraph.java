@@ -5,18 +5,15 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Deque;
 import java.util.HashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.function.Consumer;
 import lucidsweep.core.text.HashNumbers;
+import lucidsweep.core.text.Likeness;
 
 /** The links between the items of a property: who is linked to how often, with which words, and how far from the start. */
 final class LinkGraph {
 
-    private static final int MOST_TEXTS = 30;
-    private static final int MOST_TEXT = 100;
     private static final int MOST_REDIRECTS = 10;
 
     private final HashNumbers byHash = new HashNumbers();
@@ -24,19 +21,27 @@ final class LinkGraph {
     private final Map<Long, Long> redirects = new HashMap<>();
     private final List<Node> nodes = new ArrayList<>();
     private Node from;
+    private int[] ahead = new int[64];
+    private int links;
 
     private static final class Node {
-        private final CaptureMapper.LinkCount before;
-        private int[] to = new int[8];
-        private int links;
+        private static final int[] NOWHERE = new int[0];
+
+        private final long id;
+        private final int linksBefore;
+        private final int depthBefore;
+        private final long textsBefore;
+        private final LinkTexts texts = new LinkTexts();
+        private int[] to = NOWHERE;
         private int linksIn;
         private int depth = -1;
         private Node lastFrom;
-        private String lastText = "";
-        private final Set<String> texts = new LinkedHashSet<>(4);
 
         private Node(CaptureMapper.LinkCount before) {
-            this.before = before;
+            id = before.id();
+            linksBefore = before.linksIn();
+            depthBefore = before.depth();
+            textsBefore = Likeness.exactHash(before.linkTexts());
         }
     }
 
@@ -51,25 +56,34 @@ final class LinkGraph {
         nodes.add(new Node(before));
     }
 
-    /** Says on which item the links stand that come next. */
+    /** Says on which item the links stand that come next; those of one item come together. */
     void linksOf(long item) {
-        from = nodes.get(byId.get(item));
+        Node next = nodes.get(byId.get(item));
+        if (next == from) return;
+        endLinks();
+        from = next;
     }
 
-    /** Counts a link. It counts once per page it stands on; links of a page to itself do not count. */
-    void link(long toHash, String text) {
+    private void endLinks() {
+        if (links > 0) from.to = Arrays.copyOf(ahead, links);
+        links = 0;
+    }
+
+    /**
+     * Counts a link. It counts once per page it stands on; links of a page to itself do not count.
+     *
+     * @param line where the UTF-8 of its text stands, from a place up to another
+     */
+    void link(long toHash, byte[] line, int start, int end) {
         int target = byHash.get(end(toHash));
         if (target < 0) return;
         Node to = nodes.get(target);
         if (from == to) return;
-        if (to.texts.size() < MOST_TEXTS && !text.equals(to.lastText) && !text.isBlank()) {
-            to.texts.add(text.length() <= MOST_TEXT ? text : text.substring(0, MOST_TEXT));
-            to.lastText = text;
-        }
+        to.texts.add(line, start, end);
         if (to.lastFrom == from) return;
         to.lastFrom = from;
-        if (from.links == from.to.length) from.to = Arrays.copyOf(from.to, from.links * 2);
-        from.to[from.links++] = target;
+        if (links == ahead.length) ahead = Arrays.copyOf(ahead, links * 2);
+        ahead[links++] = target;
         to.linksIn++;
     }
 
@@ -81,17 +95,18 @@ final class LinkGraph {
     }
 
     void measureDepth(long startHash) {
+        endLinks();
         int start = byHash.get(end(startHash));
         if (start < 0) return;
         nodes.get(start).depth = 0;
         Deque<Integer> waiting = new ArrayDeque<>(List.of(start));
         while (!waiting.isEmpty()) {
             Node from = nodes.get(waiting.poll());
-            for (int i = 0; i < from.links; i++) {
-                Node to = nodes.get(from.to[i]);
+            for (int place : from.to) {
+                Node to = nodes.get(place);
                 if (to.depth >= 0) continue;
                 to.depth = from.depth + 1;
-                waiting.add(from.to[i]);
+                waiting.add(place);
             }
         }
     }
@@ -99,9 +114,11 @@ final class LinkGraph {
     /** Passes on every item of which something else is counted now than before. */
     void forEachChanged(Consumer<CaptureMapper.LinkCount> visit) {
         for (Node node : nodes) {
-            CaptureMapper.LinkCount now = new CaptureMapper.LinkCount(
-                    node.before.id(), node.linksIn, String.join("\n", node.texts), node.depth);
-            if (!now.equals(node.before)) visit.accept(now);
+            String texts = node.texts.toString();
+            boolean same = node.linksIn == node.linksBefore
+                    && node.depth == node.depthBefore
+                    && Likeness.exactHash(texts) == node.textsBefore;
+            if (!same) visit.accept(new CaptureMapper.LinkCount(node.id, node.linksIn, texts, node.depth));
         }
     }
 }

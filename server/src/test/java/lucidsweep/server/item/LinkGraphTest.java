@@ -2,6 +2,7 @@ package lucidsweep.server.item;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -33,7 +34,7 @@ class LinkGraphTest {
             for (int page = 0; page < pages; page++) graph.item(nothing(page), 1 + page);
             links.forEach(link -> {
                 graph.linksOf(1 + link.from);
-                graph.link(1 + link.to, link.text);
+                link(graph, 1 + link.to, link.text);
             });
             graph.measureDepth(1);
 
@@ -64,11 +65,11 @@ class LinkGraphTest {
         graph.item(new CaptureMapper.LinkCount(2, 0, "", -1), 12);
         graph.item(new CaptureMapper.LinkCount(3, 7, "gone link", 3), 13);
         graph.linksOf(1);
-        graph.link(12, "tours");
-        graph.link(12, "tours");
-        graph.link(12, "all tours");
+        link(graph, 12, "tours");
+        link(graph, 12, "tours");
+        link(graph, 12, "all tours");
         graph.linksOf(2);
-        graph.link(11, "home");
+        link(graph, 11, "home");
         graph.measureDepth(11);
         List<CaptureMapper.LinkCount> changed = new ArrayList<>();
         graph.forEachChanged(changed::add);
@@ -76,6 +77,28 @@ class LinkGraphTest {
                 .containsExactly(
                         new CaptureMapper.LinkCount(2, 1, "tours\nall tours", 1),
                         new CaptureMapper.LinkCount(3, 0, "", -1));
+    }
+
+    @Test
+    void textsAreKeptOnceAndCutWhereALetterEnds() {
+        LinkGraph graph = new LinkGraph();
+        graph.item(nothing(0), 11);
+        graph.item(nothing(1), 12);
+        graph.linksOf(1);
+        for (String text : new String[] {"café", "", "cafe", "café", "ü".repeat(70), "x" + "ü".repeat(70)})
+            link(graph, 12, text);
+        for (int i = 0; i < 40; i++) link(graph, 12, "text " + i % 35);
+        List<String> texts = new ArrayList<>();
+        graph.forEachChanged(count -> texts.addAll(List.of(count.linkTexts().split("\n"))));
+        assertThat(texts)
+                .hasSize(30)
+                .doesNotHaveDuplicates()
+                .startsWith("café", "cafe", "ü".repeat(50), "x" + "ü".repeat(49), "text 0");
+    }
+
+    private static void link(LinkGraph graph, long hash, String text) {
+        byte[] line = ("address\t" + text + "\tc").getBytes(StandardCharsets.UTF_8);
+        graph.link(hash, line, 8, line.length - 2);
     }
 
     private static CaptureMapper.LinkCount nothing(int page) {
