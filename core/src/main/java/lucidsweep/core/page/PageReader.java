@@ -60,7 +60,7 @@ public final class PageReader {
 
     private URI base;
     private boolean baseSet;
-    private final Surroundings around = new Surroundings();
+    private final EnclosingElements around = new EnclosingElements();
 
     private PageReader(URI address) {
         base = address;

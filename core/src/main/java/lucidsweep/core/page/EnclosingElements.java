@@ -14,7 +14,7 @@ import org.jsoup.nodes.Element;
  * around.leave(marks);
  * }</pre>
  */
-final class Surroundings {
+final class EnclosingElements {
 
     private static final int UNSEEN = 1;
     private static final int FRAME = 2;
