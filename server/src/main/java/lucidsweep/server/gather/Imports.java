@@ -188,17 +188,14 @@ public class Imports {
         jobs.start(sweep.jobId(), progress -> run(sweep, progress));
     }
 
-    /** Begins anew what was cut short: an import of items has left nothing then, one of reports is taken back first. */
+    /** Begins anew what was cut short; what it had stored is taken back first. */
     @EventListener(ApplicationReadyEvent.class)
     void beginAnewAfterTheEnd() {
         uploads.keepOnly(
                 mapper.sources().stream().map(GatherMapper.ImportSource::token).toList());
         for (Sweep sweep : mapper.unfinished("import")) {
             GatherMapper.ImportSource source = mapper.source(sweep.id());
-            if (source == null || !source.stored()) {
-                takeBackReports(sweep.id());
-                captures.mendImport(sweep.propertyId(), sweep.id());
-            }
+            if (source == null || !source.stored()) undo(sweep);
             if (source != null && Files.exists(uploads.file(source.token()))) start(sweep);
             else mapper.endSweep(sweep.id(), "failed");
         }
@@ -239,7 +236,7 @@ public class Imports {
         } catch (RuntimeException e) {
             // Where the application ends, the next start begins the import anew.
             if (jobs.isClosing() && progress.stopAsked()) return "";
-            takeBackReports(sweep.id());
+            if (!mapper.source(sweep.id()).stored()) undo(sweep);
             end(sweep, source, "failed");
             throw e;
         } finally {
@@ -267,8 +264,8 @@ public class Imports {
         ImportedItem maker = new ImportedItem(property, sweep.id(), shape.mapping(), json);
         ImportReading<CapturedItem> reading =
                 new ImportReading<>(sweep, mapper, progress, maker::of, rows -> stored(property, sweep, rows));
+        reading.read(intake, table, this::inTransaction);
         transaction.executeWithoutResult(status -> {
-            reading.read(intake, table, Runnable::run);
             if (property.hasTags()) captures.markGoneByImport(sweep.propertyId(), sweep.id());
             mapper.setStored(sweep.id());
         });
@@ -287,11 +284,15 @@ public class Imports {
         return lines;
     }
 
-    /** Stored some thousands of rows at a time: the database takes twice as long over a million rows in one piece. */
+    /** Some thousands of rows are stored at a time: the database takes twice as long over a million rows in one piece. */
+    private void inTransaction(Runnable store) {
+        transaction.executeWithoutResult(status -> store.run());
+    }
+
     private String readReports(Sweep sweep, RowKind kind, Intake intake, TableFile table, Progress progress) {
         ReportedRows rows = new ReportedRows(reports, kind, sweep.propertyId(), sweep.id());
         ImportReading<Record> reading = new ImportReading<>(sweep, mapper, progress, rows::of, rows::store);
-        reading.read(intake, table, store -> transaction.executeWithoutResult(status -> store.run()));
+        reading.read(intake, table, this::inTransaction);
         mapper.setStored(sweep.id());
         String thing = kind == RowKind.DEMAND ? "row of demand" : "result";
         String count = reading.read() == 1 || kind != RowKind.DEMAND
@@ -336,9 +337,20 @@ public class Imports {
         return mapper.sweep(sweepId);
     }
 
+    /** Takes back what an import has stored that did not come to its end. */
+    private void undo(Sweep sweep) {
+        if (!shapeOfSweep(sweep.id()).orElseThrow().kind().isItem()) {
+            takeBackReports(sweep.id());
+            return;
+        }
+        transaction.executeWithoutResult(status -> {
+            captures.undoImport(clients.property(sweep.propertyId()), sweep.id());
+            mapper.forgetVisits(IdRange.of(sweep.id()));
+        });
+    }
+
     private void takeBackReports(long sweepId) {
         RowKind kind = shapeOfSweep(sweepId).orElseThrow().kind();
-        if (kind.isItem()) return;
         ReportedRows.takeBack(reports, kind, sweepId, transaction);
         mapper.forgetVisits(IdRange.of(sweepId));
     }

@@ -162,6 +162,21 @@ interface CaptureMapper {
     @Update("update item set gone = true where property_id = #{propertyId} and first_sweep = #{sweepId}")
     void markNewOnesGone(long propertyId, long sweepId);
 
+    @Update("""
+            delete from item where property_id = #{propertyId} and first_sweep = #{sweepId}
+            and not exists (select 1 from target t where t.item_id = item.id)
+            and not exists (select 1 from field f where f.id between item.id * 4 and item.id * 4 + 3
+                and (f.draft is not null or f.kept is not null or f.state <> ''))""")
+    void removeNewItems(long propertyId, long sweepId);
+
+    @Update("""
+            delete from field where property_id = #{propertyId}
+            and not exists (select 1 from item i where i.id = field.item_id)""")
+    void removeFieldsWithoutItem(long propertyId);
+
+    @Update("delete from body where not exists (select 1 from capture c where c.id = body.capture_id)")
+    void removeBodiesWithoutCapture();
+
     record FieldBefore(long id, int capturedCount, String captured) {}
 
     @Select(

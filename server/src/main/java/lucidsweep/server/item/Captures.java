@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
+import java.util.function.Predicate;
 import lucidsweep.core.text.Likeness;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.database.Columns;
@@ -44,16 +45,13 @@ public class Captures {
      */
     public List<Stored> store(long propertyId, List<CapturedItem> items) {
         if (items.isEmpty()) return List.of();
+        return new Pending(known(propertyId, items)).store(items, item -> false);
+    }
+
+    private Map<Long, CaptureMapper.Known> known(long propertyId, List<CapturedItem> items) {
         Map<Long, CaptureMapper.Known> known = new HashMap<>();
-        Object[] hashes = hashes(items);
-        mapper.known(propertyId, hashes).forEach(each -> known.put(each.addressHash(), each));
-        Pending pending = new Pending();
-        List<Stored> stored = new ArrayList<>(items.size());
-        for (int i = 0; i < items.size(); i++) {
-            stored.add(pending.add(items.get(i), (Long) hashes[i], known.get((Long) hashes[i])));
-        }
-        pending.write(items.get(0).sweepId());
-        return stored;
+        mapper.known(propertyId, hashes(items)).forEach(each -> known.put(each.addressHash(), each));
+        return known;
     }
 
     /**
@@ -62,28 +60,15 @@ public class Captures {
      */
     public List<Stored> storeImported(long propertyId, long sweepId, List<CapturedItem> items) {
         if (items.isEmpty()) return List.of();
-        List<Long> ids = new ArrayList<>();
-        Map<Long, CaptureMapper.Known> crawled = new HashMap<>();
-        for (CaptureMapper.Known each : mapper.known(propertyId, hashes(items))) {
-            ids.add(each.id());
-            if (each.h1Count() >= 0 && !each.gone()) crawled.put(each.addressHash(), each);
-        }
+        Map<Long, CaptureMapper.Known> known = known(propertyId, items);
+        List<Long> ids = known.values().stream().map(CaptureMapper.Known::id).toList();
         for (int start = 0; start < ids.size(); start += LIST) {
             Object[] some =
                     ids.subList(start, Math.min(ids.size(), start + LIST)).toArray();
             mapper.keepItems(sweepId, some);
             mapper.keepFields(sweepId, FieldId.ofAll(some));
         }
-        Map<CapturedItem, Stored> stored = new HashMap<>();
-        List<CapturedItem> others = new ArrayList<>();
-        for (CapturedItem item : items) {
-            CaptureMapper.Known known = crawled.get(Likeness.exactHash(item.identity()));
-            if (known == null || item.texts().size() > 2) others.add(item);
-            else stored.put(item, new Stored(known.id(), known.captureId(), false, false));
-        }
-        List<Stored> changed = store(propertyId, others);
-        for (int i = 0; i < others.size(); i++) stored.put(others.get(i), changed.get(i));
-        return items.stream().map(stored::get).toList();
+        return new Pending(known).store(items, item -> item.h1Count() >= 0 && !item.gone());
     }
 
     /**
@@ -95,8 +80,7 @@ public class Captures {
 
     public Difference difference(long propertyId, List<CapturedItem> items) {
         if (items.isEmpty()) return new Difference(0, 0, 0, 0);
-        Map<Long, CaptureMapper.Known> known = new HashMap<>();
-        mapper.known(propertyId, hashes(items)).forEach(each -> known.put(each.addressHash(), each));
+        Map<Long, CaptureMapper.Known> known = known(propertyId, items);
         int added = 0;
         int changed = 0;
         int present = 0;
@@ -171,11 +155,13 @@ public class Captures {
         mapper.removeUnusedCaptures(sweepId);
     }
 
-    /** The same of an import, which begins anew. */
-    public void mendImport(long propertyId, long sweepId) {
-        mend(propertyId, sweepId);
-        mapper.forgetItemsBefore(sweepId);
-        mapper.forgetFieldsBefore(sweepId);
+    /** Leaves nothing of an import that was cut short: items are as they were, and new ones are gone for good unless something was done to them. */
+    public void undoImport(Property property, long sweepId) {
+        takeBack(property, sweepId);
+        mapper.removeNewItems(property.id(), sweepId);
+        mapper.removeFieldsWithoutItem(property.id());
+        mend(property.id(), sweepId);
+        mapper.removeBodiesWithoutCapture();
     }
 
     /** Marks the items that a complete sweep did not see; they are kept with all that was written for them. */
@@ -282,6 +268,7 @@ public class Captures {
     /** The rows that a few items make. */
     private final class Pending {
 
+        private final Map<Long, CaptureMapper.Known> known;
         private final List<Long> seen = new ArrayList<>();
         private final List<CaptureMapper.ItemValues> newItems = new ArrayList<>();
         private final List<CaptureMapper.ItemValues> changedItems = new ArrayList<>();
@@ -289,6 +276,23 @@ public class Captures {
         private final List<CaptureMapper.FieldValues> changedFields = new ArrayList<>();
         private final List<CaptureMapper.CaptureValues> captures = new ArrayList<>();
         private final List<CaptureMapper.Source> sources = new ArrayList<>();
+
+        private Pending(Map<Long, CaptureMapper.Known> known) {
+            this.known = known;
+        }
+
+        /** Stores items but those that are there and are to stay as they are. */
+        private List<Stored> store(List<CapturedItem> items, Predicate<CaptureMapper.Known> stays) {
+            List<Stored> stored = new ArrayList<>(items.size());
+            for (CapturedItem item : items) {
+                long hash = Likeness.exactHash(item.identity());
+                CaptureMapper.Known there = known.get(hash);
+                boolean asItIs = there != null && item.texts().size() == 2 && stays.test(there);
+                stored.add(asItIs ? new Stored(there.id(), there.captureId(), false, false) : add(item, hash, there));
+            }
+            write(items.get(0).sweepId());
+            return stored;
+        }
 
         private Stored add(CapturedItem item, long addressHash, CaptureMapper.Known known) {
             boolean isNew = known == null;
