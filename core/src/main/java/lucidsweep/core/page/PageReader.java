@@ -134,9 +134,7 @@ public final class PageReader {
                 if (!around.isDrawing()) (around.isHead() ? titles : straying).add(text(element));
             }
             case "script" -> {
-                if (element.attr("type").equalsIgnoreCase("application/ld+json")
-                        && structured.size() < MOST_STRUCTURED
-                        && element.data().length() <= LONGEST_STRUCTURED) structured.add(element.data());
+                if (element.attr("type").equalsIgnoreCase("application/ld+json")) readStructured(element.data());
             }
             case "meta" -> readMeta(element);
             case "link" -> {
@@ -197,6 +195,10 @@ public final class PageReader {
             int at = content.toLowerCase(Locale.ROOT).indexOf("url=");
             if (at >= 0) refresh = content.substring(at + 4).replaceAll("^['\"]|['\"]$", "");
         }
+    }
+
+    private void readStructured(String data) {
+        if (structured.size() < MOST_STRUCTURED && data.length() <= LONGEST_STRUCTURED) structured.add(data);
     }
 
     private void readImage(Element image) {

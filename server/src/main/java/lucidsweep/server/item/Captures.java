@@ -6,9 +6,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
+import java.util.stream.LongStream;
 import lucidsweep.core.text.Likeness;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.database.Columns;
+import lucidsweep.server.job.Lookahead;
 import org.springframework.stereotype.Service;
 
 /** Stores what sweeps see: a new capture only where something differs; drafts, targets and keeps stay as they are. */
@@ -177,8 +179,8 @@ public class Captures {
     public void countLinks(long propertyId, String startAddress, Map<String, String> redirects) {
         LinkGraph graph = new LinkGraph();
         redirects.forEach((from, to) -> graph.redirect(Likeness.exactHash(from), Likeness.exactHash(to)));
-        addItems(propertyId, graph);
-        addLinks(propertyId, graph);
+        long[] ids = addItems(propertyId, graph);
+        Lookahead.over(ids, LINKS_CHUNK, some -> links(propertyId, some), pages -> pages.forEach(graph::links));
         graph.measureDepth(Likeness.exactHash(startAddress));
         List<CaptureMapper.LinkCount> changed = new ArrayList<>(COUNTS_AT_ONCE);
         graph.forEachChanged(count -> {
@@ -217,47 +219,28 @@ public class Captures {
         return found.size();
     }
 
-    private void addItems(long propertyId, LinkGraph graph) {
+    /** Returns their ids in their order. */
+    private long[] addItems(long propertyId, LinkGraph graph) {
+        LongStream.Builder ids = LongStream.builder();
         List<CaptureMapper.Linked> chunk;
         long after = 0;
         do {
             chunk = mapper.linked(propertyId, after, ITEMS_CHUNK);
             for (CaptureMapper.Linked item : chunk) {
                 after = item.id();
+                ids.add(after);
                 graph.item(
                         new CaptureMapper.LinkCount(after, item.linksIn(), item.linkTexts(), item.depth()),
                         item.addressHash());
             }
         } while (chunk.size() == ITEMS_CHUNK);
+        return ids.build().toArray();
     }
 
-    private void addLinks(long propertyId, LinkGraph graph) {
-        List<CaptureMapper.Links> chunk;
-        long after = 0;
-        do {
-            chunk = mapper.links(propertyId, after, LINKS_CHUNK);
-            for (CaptureMapper.Links links : chunk) {
-                after = links.itemId();
-                graph.linksOf(after);
-                addLinks(Packed.bytes(links.links()), graph);
-            }
-        } while (chunk.size() == LINKS_CHUNK);
-    }
-
-    /** Adds the links of an item: one a line, address, tab, link text, tab, where it stands. */
-    private static void addLinks(byte[] lines, LinkGraph graph) {
-        for (int start = 0; start < lines.length; ) {
-            int text = after(lines, '\t', start);
-            int place = after(lines, '\t', text);
-            graph.link(Likeness.exactHash(lines, start, text - 1), lines, text, place - 1);
-            start = after(lines, '\n', place);
-        }
-    }
-
-    private static int after(byte[] lines, char mark, int from) {
-        int at = from;
-        while (at < lines.length && lines[at] != mark) at++;
-        return at + 1;
+    private List<PageLinks> links(long propertyId, long[] ids) {
+        return mapper.links(propertyId, ids[0], ids[ids.length - 1]).stream()
+                .map(links -> PageLinks.of(links.itemId(), Packed.bytes(links.links())))
+                .toList();
     }
 
     private static void write(List<? extends Record> rows, Consumer<Map<String, Object[]>> statement) {

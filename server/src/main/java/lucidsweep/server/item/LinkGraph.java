@@ -20,9 +20,7 @@ final class LinkGraph {
     private final HashNumbers byId = new HashNumbers();
     private final Map<Long, Long> redirects = new HashMap<>();
     private final List<Node> nodes = new ArrayList<>();
-    private Node from;
     private int[] ahead = new int[64];
-    private int links;
 
     private static final class Node {
         private static final int[] NOWHERE = new int[0];
@@ -56,35 +54,22 @@ final class LinkGraph {
         nodes.add(new Node(before));
     }
 
-    /** Says on which item the links stand that come next; those of one item come together. */
-    void linksOf(long item) {
-        Node next = nodes.get(byId.get(item));
-        if (next == from) return;
-        endLinks();
-        from = next;
-    }
-
-    private void endLinks() {
-        if (links > 0) from.to = Arrays.copyOf(ahead, links);
-        links = 0;
-    }
-
-    /**
-     * Counts a link. It counts once per page it stands on; links of a page to itself do not count.
-     *
-     * @param line where the UTF-8 of its text stands, from a place up to another
-     */
-    void link(long toHash, byte[] line, int start, int end) {
-        int target = byHash.get(end(toHash));
-        if (target < 0) return;
-        Node to = nodes.get(target);
-        if (from == to) return;
-        to.texts.add(line, start, end);
-        if (to.lastFrom == from) return;
-        to.lastFrom = from;
-        if (links == ahead.length) ahead = Arrays.copyOf(ahead, links * 2);
-        ahead[links++] = target;
-        to.linksIn++;
+    /** Counts the links of an item. One counts once however often it stands there; links of an item to itself do not count. */
+    void links(PageLinks page) {
+        Node from = nodes.get(byId.get(page.item()));
+        int count = 0;
+        if (ahead.length < page.to().length) ahead = new int[page.to().length];
+        for (int i = 0; i < page.to().length; i++) {
+            int target = byHash.get(end(page.to()[i]));
+            if (target < 0 || nodes.get(target) == from) continue;
+            Node to = nodes.get(target);
+            to.texts.add(page.lines(), page.texts()[2 * i], page.texts()[2 * i + 1]);
+            if (to.lastFrom == from) continue;
+            to.lastFrom = from;
+            to.linksIn++;
+            ahead[count++] = target;
+        }
+        from.to = Arrays.copyOf(ahead, count);
     }
 
     private long end(long hash) {
@@ -95,7 +80,6 @@ final class LinkGraph {
     }
 
     void measureDepth(long startHash) {
-        endLinks();
         int start = byHash.get(end(startHash));
         if (start < 0) return;
         nodes.get(start).depth = 0;

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import lucidsweep.core.text.Likeness;
 import org.junit.jupiter.api.Test;
 
 /** Links in and depths against counting them one by one. */
@@ -30,13 +31,14 @@ class LinkGraphTest {
             for (int i = 0; i < 5; i++) redirects.put(1_000 + i, i < 2 ? 1_001 + i : random.nextInt(pages));
 
             LinkGraph graph = new LinkGraph();
-            redirects.forEach((from, to) -> graph.redirect(1 + from, 1 + to));
-            for (int page = 0; page < pages; page++) graph.item(nothing(page), 1 + page);
-            links.forEach(link -> {
-                graph.linksOf(1 + link.from);
-                link(graph, 1 + link.to, link.text);
-            });
-            graph.measureDepth(1);
+            redirects.forEach((from, to) -> graph.redirect(hash(from), hash(to)));
+            for (int page = 0; page < pages; page++) graph.item(nothing(page), hash(page));
+            for (int page = 0; page < pages; page++) {
+                int at = page;
+                graph.links(
+                        page(at, links.stream().filter(link -> link.from == at).toArray(Link[]::new)));
+            }
+            graph.measureDepth(hash(0));
 
             Map<Integer, Set<Integer>> from = new HashMap<>();
             for (Link link : links) {
@@ -61,16 +63,12 @@ class LinkGraphTest {
     @Test
     void onlyWhatChangedIsPassedOn() {
         LinkGraph graph = new LinkGraph();
-        graph.item(new CaptureMapper.LinkCount(1, 1, "home", 0), 11);
-        graph.item(new CaptureMapper.LinkCount(2, 0, "", -1), 12);
-        graph.item(new CaptureMapper.LinkCount(3, 7, "gone link", 3), 13);
-        graph.linksOf(1);
-        link(graph, 12, "tours");
-        link(graph, 12, "tours");
-        link(graph, 12, "all tours");
-        graph.linksOf(2);
-        link(graph, 11, "home");
-        graph.measureDepth(11);
+        graph.item(new CaptureMapper.LinkCount(1, 1, "home", 0), hash(0));
+        graph.item(new CaptureMapper.LinkCount(2, 0, "", -1), hash(1));
+        graph.item(new CaptureMapper.LinkCount(3, 7, "gone link", 3), hash(2));
+        graph.links(page(0, new Link(0, 1, "tours"), new Link(0, 1, "tours"), new Link(0, 1, "all tours")));
+        graph.links(page(1, new Link(1, 0, "home")));
+        graph.measureDepth(hash(0));
         List<CaptureMapper.LinkCount> changed = new ArrayList<>();
         graph.forEachChanged(changed::add);
         assertThat(changed)
@@ -82,12 +80,13 @@ class LinkGraphTest {
     @Test
     void textsAreKeptOnceAndCutWhereALetterEnds() {
         LinkGraph graph = new LinkGraph();
-        graph.item(nothing(0), 11);
-        graph.item(nothing(1), 12);
-        graph.linksOf(1);
+        graph.item(nothing(0), hash(0));
+        graph.item(nothing(1), hash(1));
+        List<Link> links = new ArrayList<>();
         for (String text : new String[] {"café", "", "cafe", "café", "ü".repeat(70), "x" + "ü".repeat(70)})
-            link(graph, 12, text);
-        for (int i = 0; i < 40; i++) link(graph, 12, "text " + i % 35);
+            links.add(new Link(0, 1, text));
+        for (int i = 0; i < 40; i++) links.add(new Link(0, 1, "text " + i % 35));
+        graph.links(page(0, links.toArray(Link[]::new)));
         List<String> texts = new ArrayList<>();
         graph.forEachChanged(count -> texts.addAll(List.of(count.linkTexts().split("\n"))));
         assertThat(texts)
@@ -96,9 +95,15 @@ class LinkGraphTest {
                 .startsWith("café", "cafe", "ü".repeat(50), "x" + "ü".repeat(49), "text 0");
     }
 
-    private static void link(LinkGraph graph, long hash, String text) {
-        byte[] line = ("address\t" + text + "\tc").getBytes(StandardCharsets.UTF_8);
-        graph.link(hash, line, 8, line.length - 2);
+    private static long hash(int page) {
+        return Likeness.exactHash("/" + page);
+    }
+
+    private static PageLinks page(int page, Link... links) {
+        StringBuilder lines = new StringBuilder();
+        for (Link link : links)
+            lines.append("/").append(link.to).append('\t').append(link.text).append("\tc-\n");
+        return PageLinks.of(1 + page, lines.toString().getBytes(StandardCharsets.UTF_8));
     }
 
     private static CaptureMapper.LinkCount nothing(int page) {
