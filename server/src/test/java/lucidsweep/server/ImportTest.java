@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.concurrent.locks.LockSupport;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import lucidsweep.server.RunningApplication.Api;
@@ -54,6 +55,33 @@ class ImportTest {
                 .contains("{\"line\":6,\"reason\":\"the same as line 4; the first is kept\"}");
         assertThat(shop.row("B").path("title").path("captured").asString()).isEqualTo("Oak paddle");
         assertThat(shop.total("")).isEqualTo(3);
+    }
+
+    @Test
+    void stoppedOnItsWayItLeavesNothing() {
+        Shop shop = new Shop(api, FIRST);
+        shop.type("B", "title", "Oak paddle, carved by hand");
+        String many = IntStream.range(0, 60_000)
+                .mapToObj(i -> "N" + i + ",New paddle " + i + ",Of ash,ash,9.00,\n")
+                .collect(Collectors.joining());
+        JsonNode plan = plan(shop.property(), "many.csv", SECOND + many);
+        long job = api.post("/api/imports/" + token(plan) + "/apply", Api.choice(plan))
+                .json()
+                .path("jobId")
+                .asLong();
+        while (api.get("/api/jobs/" + job).json().path("done").asInt() == 0) LockSupport.parkNanos(1_000_000);
+        assertThat(api.post("/api/jobs/" + job + "/stop", "").status()).isEqualTo(200);
+        assertThat(api.ended(job).path("note").asString()).isEqualTo("Stopped; nothing was imported.");
+
+        assertThat(shop.total("")).isEqualTo(3);
+        JsonNode title = shop.row("B").path("title");
+        assertThat(title.path("captured").asString()).isEqualTo("Oak paddle");
+        assertThat(title.path("draft").asString()).isEqualTo("Oak paddle, carved by hand");
+        JsonNode again = plan(shop.property(), "many.csv", SECOND + many);
+        assertThat(api.post("/api/imports/" + token(again) + "/trial", Api.choice(again))
+                        .json()
+                        .toString())
+                .startsWith("{\"added\":60001,\"changed\":1,\"unchanged\":1,\"gone\":1,");
     }
 
     @Test

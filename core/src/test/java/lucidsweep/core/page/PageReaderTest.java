@@ -3,6 +3,11 @@ package lucidsweep.core.page;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.URI;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.List;
+import java.util.Random;
 import org.jsoup.Jsoup;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -135,5 +140,46 @@ class PageReaderTest {
                 <article><p>Paddle out with the ebb,<br>come back with the flood, and see seals on the way.</p></article>""");
         assertThat(facts.opening())
                 .isEqualTo("Paddle out with the ebb, come back with the flood, and see seals on the way.");
+    }
+
+    @Test
+    void whatEnclosesALinkSaysWhereItStandsAndWhetherItIsSeen() {
+        List<String> around = List.of("div", "nav", "header", "footer", "section", "aside", "div hidden", "template");
+        Random random = new Random(8);
+        for (int page = 0; page < 200; page++) {
+            StringBuilder html = new StringBuilder("<title>Made up</title><body>");
+            Deque<String> open = new ArrayDeque<>();
+            List<String> places = new ArrayList<>();
+            StringBuilder seen = new StringBuilder();
+            for (int step = 0; step < 40; step++) {
+                if (random.nextInt(5) < 2) {
+                    String tag = around.get(random.nextInt(around.size()));
+                    html.append('<').append(tag).append('>');
+                    open.push(tag);
+                } else if (random.nextInt(3) == 0 && !open.isEmpty()) {
+                    html.append("</").append(open.pop().split(" ")[0]).append('>');
+                } else {
+                    html.append("<a href=/")
+                            .append(step)
+                            .append('>')
+                            .append(step)
+                            .append("</a> ");
+                    boolean navigation = open.contains("nav") || open.contains("header");
+                    places.add("/" + step + " "
+                            + (open.contains("footer") ? "FOOTER" : navigation ? "NAVIGATION" : "COPY"));
+                    if (!open.contains("template") && !open.contains("div hidden"))
+                        seen.append(step).append(' ');
+                }
+            }
+            PageFacts facts = read(html.toString());
+            assertThat(facts.links())
+                    .as(html.toString())
+                    .extracting(
+                            link -> link.address().substring("https://tarrin.example".length()) + " " + link.place())
+                    .isEqualTo(places);
+            assertThat(facts.copy())
+                    .as(html.toString())
+                    .isEqualTo(seen.toString().strip());
+        }
     }
 }

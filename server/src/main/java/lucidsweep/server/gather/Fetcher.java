@@ -28,10 +28,11 @@ import org.apache.hc.client5.http.impl.classic.CloseableHttpClient;
 import org.apache.hc.client5.http.impl.classic.HttpClients;
 import org.apache.hc.client5.http.impl.io.ManagedHttpClientConnectionFactory;
 import org.apache.hc.client5.http.impl.io.PoolingHttpClientConnectionManagerBuilder;
+import org.apache.hc.client5.http.routing.RoutingSupport;
 import org.apache.hc.core5.http.ClassicHttpResponse;
 import org.apache.hc.core5.http.Header;
 import org.apache.hc.core5.http.HttpEntity;
-import org.apache.hc.core5.http.HttpHost;
+import org.apache.hc.core5.http.HttpException;
 import org.apache.hc.core5.http.HttpResponse;
 import org.apache.hc.core5.http.config.Http1Config;
 import org.apache.hc.core5.util.Timeout;
@@ -127,7 +128,7 @@ final class Fetcher implements AutoCloseable {
         }
         long start = System.nanoTime();
         ScheduledFuture<?> tooSlow = watch.schedule(request::abort, patience.all, TimeUnit.SECONDS);
-        try (ClassicHttpResponse response = http.executeOpen(HttpHost.create(address), request, null)) {
+        try (ClassicHttpResponse response = http.executeOpen(RoutingSupport.determineHost(request), request, null)) {
             return read(response, start);
         } catch (ConnectTimeoutException e) {
             throw new Unreachable("no connection within " + patience.connect + " s", e);
@@ -139,7 +140,7 @@ final class Fetcher implements AutoCloseable {
             throw new Unreachable(e.getMessage(), e);
         } catch (SSLException e) {
             throw new Unreachable("no secure connection to " + address.getAuthority() + ": " + e.getMessage(), e);
-        } catch (IOException | IllegalArgumentException e) {
+        } catch (IOException | HttpException | IllegalArgumentException e) {
             if (request.isAborted()) throw new Unreachable("the answer was not whole within " + patience.all + " s", e);
             throw new Unreachable("the answer broke off: " + e.getMessage(), e);
         } finally {
