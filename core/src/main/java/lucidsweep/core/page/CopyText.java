@@ -68,6 +68,7 @@ final class CopyText {
         return to;
     }
 
+    /** Asked of every letter, so it has no branches either. */
     static boolean isSpace(char c) {
         return c <= ' ' | c == '\u00A0' | c == '\u2028' | c == '\u2029';
     }
