@@ -236,7 +236,8 @@ public class Imports {
         } catch (RuntimeException e) {
             // Where the application ends, the next start begins the import anew.
             if (jobs.isClosing() && progress.stopAsked()) return "";
-            if (!mapper.source(sweep.id()).stored()) undo(sweep);
+            GatherMapper.ImportSource left = mapper.source(sweep.id());
+            if (left != null && !left.stored()) undo(sweep);
             end(sweep, source, "failed");
             throw e;
         } finally {

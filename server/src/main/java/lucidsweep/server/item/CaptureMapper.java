@@ -252,7 +252,8 @@ interface CaptureMapper {
 
     @Select("""
             select i.id item_id, b.links from item i join body b on b.capture_id = i.capture_id
-            where i.property_id = #{propertyId} and not i.gone and i.id between #{first} and #{last}""")
+            where i.property_id = #{propertyId} and not i.gone and i.id between #{first} and #{last}
+            order by i.property_id, i.id""")
     List<Links> links(long propertyId, long first, long last);
 
     record LinkCount(long id, int linksIn, String linkTexts, int depth) {}
