@@ -1,8 +1,8 @@
 package lucidsweep.core.text;
 
 /**
- * Numbers by 64-bit hashes such as {@link Likeness#exactHash}, none of them 0: at most 48 bytes an entry where a map of objects takes
- * about 90. One thread adds; others may ask meanwhile whether it contains a hash, and at worst miss one that was added a moment ago.
+ * Numbers by 64-bit hashes such as {@link Likeness#exactHash}, none of them 0, in arrays: 24 to 48 bytes an entry. One thread
+ * adds; others may ask meanwhile whether it contains a hash, and at worst miss one that was added a moment ago.
  *
  * <pre>{@code
  * numbers.add(hash, 7);   // true, and false the second time
