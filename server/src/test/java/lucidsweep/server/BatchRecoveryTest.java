@@ -36,17 +36,17 @@ class BatchRecoveryTest {
             JdbcTemplate database = application.getBean(JdbcTemplate.class);
             // The first had begun to be undone, the second had written half of its changes.
             database.update("update batch set under_way = true, state = 'undone' where id = ?", undone);
-            database.update("update field set draft = null, state = '', batch_id = null where id in "
+            database.update("update written set draft = null, state = '', batch_id = null where id in "
                     + "(select field_id from change where id / 2147483648 = " + undone + " limit 700)");
             database.update("update batch set under_way = true, items = 0 where id = ?", cut);
-            database.update("update field set draft = null, state = '', batch_id = null where id in "
+            database.update("update written set draft = null, state = '', batch_id = null where id in "
                     + "(select field_id from change where id / 2147483648 = " + cut + " order by id desc limit 600)");
             database.update("delete from change where id in (select id from change where id / 2147483648 = " + cut
                     + " order by id desc limit 600)");
         }
         try (ConfigurableApplicationContext application = start()) {
             JdbcTemplate database = application.getBean(JdbcTemplate.class);
-            assertThat(count(database, "field where draft is not null or state <> '' or batch_id is not null"))
+            assertThat(count(database, "written where draft is not null or state <> '' or batch_id is not null"))
                     .isZero();
             assertThat(count(database, "change")).as("of the undone one").isEqualTo(LISTINGS);
             assertThat(count(database, "property where findings_due")).isZero();
@@ -58,7 +58,7 @@ class BatchRecoveryTest {
 
             assertThat(api.post("/api/batches/" + undone + "/redo", "").status())
                     .isEqualTo(200);
-            assertThat(count(database, "field where draft like '% of cedar, hand%'"))
+            assertThat(count(database, "written where draft like '% of cedar, hand%'"))
                     .isEqualTo(LISTINGS);
             assertThat(api.get("/api/properties/" + shop.property() + "/items?kind=too-short&field=title")
                             .json()
@@ -81,7 +81,7 @@ class BatchRecoveryTest {
         try (ConfigurableApplicationContext application = start()) {
             JdbcTemplate database = application.getBean(JdbcTemplate.class);
             assertThat(count(database, "batch")).isZero();
-            assertThat(count(database, "field where draft is not null")).isZero();
+            assertThat(count(database, "written where draft is not null")).isZero();
         }
     }
 

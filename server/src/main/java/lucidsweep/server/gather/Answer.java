@@ -80,7 +80,7 @@ record Answer(
 
     /** The title of a page that was captured; "" of anything else. */
     String title() {
-        return item == null ? "" : item.texts().get(0).text();
+        return item == null ? "" : item.title().text();
     }
 
     /** The same with what the server answered. */

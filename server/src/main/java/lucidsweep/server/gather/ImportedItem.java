@@ -1,6 +1,5 @@
 package lucidsweep.server.gather;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import lucidsweep.core.page.PageAddress;
@@ -61,7 +60,11 @@ final class ImportedItem {
                 row.get(Meaning.PUBLISHED),
                 count(row, Meaning.VIEWS),
                 count(row, Meaning.FAVOURITES),
-                texts(row),
+                text("title", row.get(Meaning.TITLE)),
+                text("description", row.get(Meaning.DESCRIPTION)),
+                property.hasTags()
+                        ? CapturedItem.Text.of("tags", 1, clip(row.get(Meaning.TAGS), LONGEST_TEXT), standard)
+                        : null,
                 CapturedItem.Content.ofRow(
                         json.writeValueAsString(new ImportShape.Row(cells)), row.get(Meaning.DESCRIPTION)));
     }
@@ -77,16 +80,6 @@ final class ImportedItem {
 
     private Meaning[] identities() {
         return isPage() ? new Meaning[] {Meaning.ADDRESS} : new Meaning[] {Meaning.ID, Meaning.ADDRESS, Meaning.TITLE};
-    }
-
-    private List<CapturedItem.Text> texts(IntakeRow row) {
-        List<CapturedItem.Text> texts = new ArrayList<>();
-        texts.add(text("title", row.get(Meaning.TITLE)));
-        texts.add(text("description", row.get(Meaning.DESCRIPTION)));
-        if (property.hasTags()) {
-            texts.add(CapturedItem.Text.of("tags", 1, clip(row.get(Meaning.TAGS), LONGEST_TEXT), standard));
-        }
-        return texts;
     }
 
     private CapturedItem.Text text(String name, String text) {

@@ -105,7 +105,9 @@ final class PageCapture {
                 clip(facts.published().isEmpty() ? stored.structured().published() : facts.published(), 40),
                 null,
                 null,
-                List.of(text("title", facts.titles()), text("description", facts.descriptions())),
+                text("title", facts.titles()),
+                text("description", facts.descriptions()),
+                null,
                 CapturedItem.Content.ofPage(
                         pages.writeValueAsString(stored),
                         facts.titles() + "\n" + facts.descriptions() + "\n" + facts.h1s(),

@@ -53,12 +53,24 @@ interface CaptureMapper {
             String published,
             Long views,
             Long favourites,
-            long textHash) {}
+            long textHash,
+            String title,
+            int titleCount,
+            int titlePx,
+            long titleAlike,
+            String description,
+            int descriptionCount,
+            int descriptionPx,
+            long descriptionAlike,
+            String tags,
+            int tagsPx,
+            long tagsAlike) {}
 
     String ITEM_COLUMNS = """
             (id, property_id, address, address_hash, section, status, content_type, obstacle, h1, h1_count, canonical,
                 robots, language, opening, price, depth, capture_id, capture_hash, first_sweep, last_sweep, gone,
-                published, views, favourites, text_hash)
+                published, views, favourites, text_hash, title, title_count, title_px, title_alike, description,
+                description_count, description_px, description_alike, tags, tags_px, tags_alike)
             """;
 
     String ITEM_VALUES = """
@@ -71,7 +83,11 @@ interface CaptureMapper {
                 cast(#{depth} as int array), cast(#{captureId} as bigint array), cast(#{captureHash} as bigint array),
                 cast(#{firstSweep} as bigint array), cast(#{lastSweep} as bigint array), cast(#{gone} as boolean array),
                 cast(#{published} as varchar array), cast(#{views} as bigint array), cast(#{favourites} as bigint array),
-                cast(#{textHash} as bigint array))
+                cast(#{textHash} as bigint array), cast(#{title} as varchar array), cast(#{titleCount} as int array),
+                cast(#{titlePx} as int array), cast(#{titleAlike} as bigint array),
+                cast(#{description} as varchar array), cast(#{descriptionCount} as int array),
+                cast(#{descriptionPx} as int array), cast(#{descriptionAlike} as bigint array),
+                cast(#{tags} as varchar array), cast(#{tagsPx} as int array), cast(#{tagsAlike} as bigint array))
             """;
 
     @Insert("insert into item " + ITEM_COLUMNS + ITEM_VALUES)
@@ -104,52 +120,18 @@ interface CaptureMapper {
                 cast(#{captureId} as bigint array), cast(#{markup} as varbinary array))""")
     void keepSources(Map<String, Object[]> sources);
 
-    record FieldValues(
-            long id,
-            long itemId,
-            String name,
-            long propertyId,
-            int count,
-            String text,
-            int px,
-            int chars,
-            long alike) {}
-
-    String FIELD_VALUES = """
-            unnest(cast(#{id} as bigint array), cast(#{itemId} as bigint array), cast(#{name} as varchar array),
-                cast(#{propertyId} as bigint array), cast(#{count} as int array), cast(#{text} as varchar array),
-                cast(#{px} as int array), cast(#{chars} as int array), cast(#{alike} as bigint array))
-            """;
-
-    @Insert("""
-            insert into field (id, item_id, name, property_id, captured_count, captured, px, chars, alike)
-            select * from\s""" + FIELD_VALUES)
-    void insertFields(Map<String, Object[]> fields);
-
-    /** Sets fields anew as captured; drafts, states and keeps stay, and so does the measure of a draft. */
-    @Insert("merge into field f using " + FIELD_VALUES + """
-            as n (id, item_id, name, property_id, count, text, px, chars, alike) on f.id = n.id
-            when matched then update set captured_count = n.count, captured = n.text,
-                px = case when f.draft is null then n.px else f.px end,
-                chars = case when f.draft is null then n.chars else f.chars end,
-                alike = case when f.draft is null then n.alike else f.alike end
-            when not matched then insert
-                (id, item_id, name, property_id, captured_count, captured, px, chars, alike)
-                values (n.id, n.item_id, n.name, n.property_id, n.count, n.text, n.px, n.chars, n.alike)""")
-    void changeFields(Map<String, Object[]> fields);
+    /** Captured texts that have changed are to be measured by themselves again, where no draft is in force. */
+    @Update("update written set px = null, alike = null where draft is null and id = any(#{fieldIds})")
+    void forgetMeasures(@Param("fieldIds") Object[] fieldIds);
 
     @Insert("insert into item_before (sweep_id, " + BEFORE_COLUMNS + ") select #{sweepId}, " + BEFORE_COLUMNS
             + " from item where id = any(#{ids})")
     void keepItems(@Param("sweepId") long sweepId, @Param("ids") Object[] ids);
 
-    @Insert("""
-            insert into field_before (sweep_id, id, captured_count, captured)
-            select #{sweepId}, id, captured_count, captured from field where id = any(#{ids})""")
-    void keepFields(@Param("sweepId") long sweepId, @Param("ids") Object[] ids);
-
     String BEFORE_COLUMNS = """
             id, address, section, status, content_type, obstacle, h1, h1_count, canonical, robots, language, opening, price,
-                depth, capture_id, capture_hash, last_sweep, gone, published, views, favourites, text_hash""";
+                depth, capture_id, capture_hash, last_sweep, gone, published, views, favourites, text_hash, title,
+                title_count, description, description_count, tags""";
 
     @Insert("insert into item_before (sweep_id, " + BEFORE_COLUMNS + ") select #{sweepId}, " + BEFORE_COLUMNS
             + " from item where property_id = #{propertyId} and last_sweep <> #{sweepId} and not gone")
@@ -165,29 +147,42 @@ interface CaptureMapper {
     @Update("""
             delete from item where property_id = #{propertyId} and first_sweep = #{sweepId}
             and not exists (select 1 from target t where t.item_id = item.id)
-            and not exists (select 1 from field f where f.id between item.id * 4 and item.id * 4 + 3
-                and (f.draft is not null or f.kept is not null or f.state <> ''))""")
+            and not exists (select 1 from written w where w.id between item.id * 4 and item.id * 4 + 3)""")
     void removeNewItems(long propertyId, long sweepId);
-
-    @Update("""
-            delete from field where property_id = #{propertyId}
-            and not exists (select 1 from item i where i.id = field.item_id)""")
-    void removeFieldsWithoutItem(long propertyId);
 
     @Update("delete from body where not exists (select 1 from capture c where c.id = body.capture_id)")
     void removeBodiesWithoutCapture();
 
-    record FieldBefore(long id, int capturedCount, String captured) {}
+    /** The texts of an item as they were before an import. */
+    record TextsBefore(long id, String title, String description, String tags) {}
 
-    @Select(
-            "select id, captured_count, captured from field_before where sweep_id = #{sweepId} and id > #{after} order by id limit #{limit}")
-    List<FieldBefore> fieldsBefore(long sweepId, long after, int limit);
+    @Select("""
+            select id, title, description, tags from item_before
+            where sweep_id = #{sweepId} and id > #{after} order by sweep_id, id limit #{limit}""")
+    List<TextsBefore> textsBefore(long sweepId, long after, int limit);
+
+    record Measures(
+            long id,
+            int titlePx,
+            long titleAlike,
+            int descriptionPx,
+            long descriptionAlike,
+            int tagsPx,
+            long tagsAlike) {}
+
+    @Update("""
+            merge into item i using unnest(cast(#{id} as bigint array), cast(#{titlePx} as int array),
+                cast(#{titleAlike} as bigint array), cast(#{descriptionPx} as int array),
+                cast(#{descriptionAlike} as bigint array), cast(#{tagsPx} as int array),
+                cast(#{tagsAlike} as bigint array)) as n (id, title_px, title_alike, description_px, description_alike,
+                tags_px, tags_alike) on i.id = n.id
+            when matched then update set title_px = n.title_px, title_alike = n.title_alike,
+                description_px = n.description_px, description_alike = n.description_alike, tags_px = n.tags_px,
+                tags_alike = n.tags_alike""")
+    void setMeasures(Map<String, Object[]> measures);
 
     @Update("delete from item_before where sweep_id = #{sweepId}")
     void forgetItemsBefore(long sweepId);
-
-    @Update("delete from field_before where sweep_id = #{sweepId}")
-    void forgetFieldsBefore(long sweepId);
 
     @Update("""
             update item set capture_hash = 0 where property_id = #{propertyId} and last_sweep = #{sweepId}

@@ -1,7 +1,6 @@
 package lucidsweep.server.item;
 
 import java.nio.charset.StandardCharsets;
-import java.util.List;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Likeness;
 
@@ -12,6 +11,7 @@ import lucidsweep.core.text.Likeness;
  * @param obstacle why it is not indexable; null where it is
  * @param published the day it was published, "" where that is not known
  * @param views how often it was looked at; null where that is not known
+ * @param tags null where it has none by nature
  * @param h1Count -1 where the item has none by nature
  */
 public record CapturedItem(
@@ -34,14 +34,16 @@ public record CapturedItem(
         String published,
         Long views,
         Long favourites,
-        List<Text> texts,
+        Text title,
+        Text description,
+        Text tags,
         Content content) {
 
-    /** A field: its name, how many such elements there were, the text of the first, and its measure. */
-    public record Text(String name, int count, String text, TextMeasure measure) {
+    /** A text: how many such elements there were, the first of them, and its measure. */
+    public record Text(int count, String text, TextMeasure measure) {
 
         public static Text of(String name, int count, String text, Standard standard) {
-            return new Text(name, count, text, TextMeasure.of(name, text, standard));
+            return new Text(count, text, TextMeasure.of(name, text, standard));
         }
     }
 

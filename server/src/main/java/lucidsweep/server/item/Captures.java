@@ -68,7 +68,6 @@ public class Captures {
             Object[] some =
                     ids.subList(start, Math.min(ids.size(), start + LIST)).toArray();
             mapper.keepItems(sweepId, some);
-            mapper.keepFields(sweepId, FieldId.ofAll(some));
         }
         return new Pending(known).store(items, item -> item.h1Count() >= 0 && !item.gone());
     }
@@ -111,34 +110,27 @@ public class Captures {
     public void takeBack(Property property, long sweepId) {
         mapper.putItemsBack(sweepId);
         mapper.markNewOnesGone(property.id(), sweepId);
-        long after = -1;
-        List<CaptureMapper.FieldBefore> chunk;
+        long after = 0;
+        List<CaptureMapper.TextsBefore> chunk;
         do {
-            chunk = mapper.fieldsBefore(sweepId, after, COUNTS_AT_ONCE);
-            List<CaptureMapper.FieldValues> fields = new ArrayList<>();
-            for (CaptureMapper.FieldBefore field : chunk) {
-                after = field.id();
-                fields.add(values(property, field));
-            }
-            write(fields, mapper::changeFields);
+            chunk = mapper.textsBefore(sweepId, after, COUNTS_AT_ONCE);
+            if (chunk.isEmpty()) break;
+            after = chunk.get(chunk.size() - 1).id();
+            mapper.setMeasures(Columns.of(
+                    chunk.stream().map(texts -> measures(property, texts)).toList()));
+            mapper.forgetMeasures(FieldId.ofAll(
+                    chunk.stream().map(CaptureMapper.TextsBefore::id).toArray()));
         } while (chunk.size() == COUNTS_AT_ONCE);
         mapper.forgetItemsBefore(sweepId);
-        mapper.forgetFieldsBefore(sweepId);
     }
 
-    private static CaptureMapper.FieldValues values(Property property, CaptureMapper.FieldBefore field) {
-        String name = FieldId.name(field.id());
-        TextMeasure measure = TextMeasure.of(name, field.captured(), property.standard());
-        return new CaptureMapper.FieldValues(
-                field.id(),
-                FieldId.item(field.id()),
-                name,
-                property.id(),
-                field.capturedCount(),
-                field.captured(),
-                measure.px(),
-                measure.chars(),
-                measure.alike());
+    private static CaptureMapper.Measures measures(Property property, CaptureMapper.TextsBefore texts) {
+        TextMeasure title = TextMeasure.of("title", texts.title(), property.standard());
+        TextMeasure description = TextMeasure.of("description", texts.description(), property.standard());
+        TextMeasure tags =
+                texts.tags() == null ? TextMeasure.NONE : TextMeasure.of("tags", texts.tags(), property.standard());
+        return new CaptureMapper.Measures(
+                texts.id(), title.px(), title.alike(), description.px(), description.alike(), tags.px(), tags.alike());
     }
 
     private static Object[] hashes(List<CapturedItem> items) {
@@ -161,7 +153,6 @@ public class Captures {
     public void undoImport(Property property, long sweepId) {
         takeBack(property, sweepId);
         mapper.removeNewItems(property.id(), sweepId);
-        mapper.removeFieldsWithoutItem(property.id());
         mend(property.id(), sweepId);
         mapper.removeBodiesWithoutCapture();
     }
@@ -255,8 +246,6 @@ public class Captures {
         private final List<Long> seen = new ArrayList<>();
         private final List<CaptureMapper.ItemValues> newItems = new ArrayList<>();
         private final List<CaptureMapper.ItemValues> changedItems = new ArrayList<>();
-        private final List<CaptureMapper.FieldValues> newFields = new ArrayList<>();
-        private final List<CaptureMapper.FieldValues> changedFields = new ArrayList<>();
         private final List<CaptureMapper.CaptureValues> captures = new ArrayList<>();
         private final List<CaptureMapper.Source> sources = new ArrayList<>();
 
@@ -270,7 +259,7 @@ public class Captures {
             for (CapturedItem item : items) {
                 long hash = Likeness.exactHash(item.identity());
                 CaptureMapper.Known there = known.get(hash);
-                boolean asItIs = there != null && item.texts().size() == 2 && stays.test(there);
+                boolean asItIs = there != null && item.tags() == null && stays.test(there);
                 stored.add(asItIs ? new Stored(there.id(), there.captureId(), false, false) : add(item, hash, there));
             }
             write(items.get(0).sweepId());
@@ -292,19 +281,6 @@ public class Captures {
             captures.add(new CaptureMapper.CaptureValues(
                     captureId, id, item.sweepId(), content.hash(), content.facts(), content.copy(), content.links()));
             keepSource(item, captureId);
-            for (CapturedItem.Text text : item.texts()) {
-                (isNew ? newFields : changedFields)
-                        .add(new CaptureMapper.FieldValues(
-                                FieldId.of(id, text.name()),
-                                id,
-                                text.name(),
-                                item.propertyId(),
-                                text.count(),
-                                text.text(),
-                                text.measure().px(),
-                                text.measure().chars(),
-                                text.measure().alike()));
-            }
             return new Stored(id, captureId, isNew, true);
         }
 
@@ -317,9 +293,11 @@ public class Captures {
         private void write(long sweepId) {
             if (!seen.isEmpty()) mapper.seen(sweepId, seen.toArray());
             Captures.write(newItems, mapper::insertItems);
+            if (!changedItems.isEmpty()) {
+                mapper.forgetMeasures(FieldId.ofAll(
+                        changedItems.stream().map(CaptureMapper.ItemValues::id).toArray()));
+            }
             Captures.write(changedItems, mapper::changeItems);
-            Captures.write(newFields, mapper::insertFields);
-            Captures.write(changedFields, mapper::changeFields);
             Captures.write(sources, mapper::keepSources);
             if (captures.isEmpty()) return;
             Map<String, Object[]> columns = Columns.of(captures);
@@ -329,6 +307,7 @@ public class Captures {
 
         private static CaptureMapper.ItemValues values(
                 CapturedItem item, long id, long addressHash, long captureId, long firstSweep) {
+            CapturedItem.Text tags = item.tags();
             return new CaptureMapper.ItemValues(
                     id,
                     item.propertyId(),
@@ -354,7 +333,18 @@ public class Captures {
                     item.published(),
                     item.views(),
                     item.favourites(),
-                    item.content().textHash());
+                    item.content().textHash(),
+                    item.title().text(),
+                    item.title().count(),
+                    item.title().measure().px(),
+                    item.title().measure().alike(),
+                    item.description().text(),
+                    item.description().count(),
+                    item.description().measure().px(),
+                    item.description().measure().alike(),
+                    tags == null ? null : tags.text(),
+                    tags == null ? 0 : tags.measure().px(),
+                    tags == null ? 0 : tags.measure().alike());
         }
     }
 }

@@ -9,12 +9,12 @@ import java.util.stream.Collectors;
 /** Puts items together from stretches of the tables that hold their parts; faster than joining them row by row. */
 final class Details {
 
-    private final Map<Long, FieldLine> fields;
+    private final FieldLines fields;
     private final Map<Long, String> keywords;
     private final Map<Long, ItemMapper.Captured> captures;
 
-    Details(List<FieldLine> fields, List<ItemMapper.Aimed> aims, List<ItemMapper.Captured> captures) {
-        this.fields = fields.stream().collect(Collectors.toMap(FieldLine::id, Function.identity()));
+    Details(List<ItemMapper.Written> written, List<ItemMapper.Aimed> aims, List<ItemMapper.Captured> captures) {
+        fields = new FieldLines(written);
         this.keywords = new HashMap<>();
         aims.forEach(aim -> keywords.put(aim.itemId(), aim.phrase()));
         this.captures = captures.stream().collect(Collectors.toMap(ItemMapper.Captured::itemId, Function.identity()));
@@ -26,8 +26,6 @@ final class Details {
 
     private ItemDetail of(ItemMapper.Core core) {
         ItemMapper.Captured captured = captures.get(core.id());
-        FieldLine title = fields.get(FieldId.of(core.id(), "title"));
-        FieldLine description = fields.get(FieldId.of(core.id(), "description"));
         return new ItemDetail(
                 core.id(),
                 core.address(),
@@ -38,9 +36,9 @@ final class Details {
                 core.opening(),
                 core.price(),
                 core.published(),
-                title == null ? FieldLine.none(core.id(), "title") : title,
-                description == null ? FieldLine.none(core.id(), "description") : description,
-                fields.get(FieldId.of(core.id(), "tags")),
+                fields.of(core, "title"),
+                fields.of(core, "description"),
+                fields.of(core, "tags"),
                 keywords.get(core.id()),
                 captured == null ? null : captured.facts(),
                 captured == null ? null : captured.copy(),

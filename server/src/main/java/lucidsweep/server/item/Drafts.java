@@ -2,7 +2,13 @@ package lucidsweep.server.item;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.server.database.Columns;
 import org.springframework.stereotype.Service;
@@ -14,18 +20,40 @@ public class Drafts {
     private static final int CHUNK = 200;
 
     private final DraftMapper mapper;
+    private final ItemMapper items;
 
-    Drafts(DraftMapper mapper) {
+    Drafts(DraftMapper mapper, ItemMapper items) {
         this.mapper = mapper;
+        this.items = items;
     }
 
     /** One field of many items, in the order of their ids; items that have no such field are passed over. */
     public List<FieldLine> fields(long[] ids, String field) {
         List<FieldLine> all = new ArrayList<>(ids.length);
         for (int start = 0; start < ids.length; start += CHUNK) {
-            all.addAll(mapper.fields(FieldId.of(chunk(ids, start), field)));
+            long[] some = chunk(ids, start);
+            FieldLines lines = new FieldLines(items.writtenOf(FieldId.of(some, field)));
+            items.coresOfGoneToo(Arrays.stream(some).boxed().toArray()).stream()
+                    .map(item -> lines.of(item, field))
+                    .filter(Objects::nonNull)
+                    .forEach(all::add);
         }
         return all;
+    }
+
+    /** Fields of any items, by their ids. */
+    public Map<Long, FieldLine> fields(Collection<Long> fieldIds) {
+        FieldLines lines = new FieldLines(items.writtenOf(fieldIds.toArray()));
+        Object[] ids = fieldIds.stream().map(FieldId::item).distinct().toArray();
+        Map<Long, ItemMapper.Core> cores =
+                items.coresOfGoneToo(ids).stream().collect(Collectors.toMap(ItemMapper.Core::id, Function.identity()));
+        Map<Long, FieldLine> found = new HashMap<>();
+        for (long id : fieldIds) {
+            ItemMapper.Core item = cores.get(FieldId.item(id));
+            FieldLine line = item == null ? null : lines.of(item, FieldId.name(id));
+            if (line != null) found.put(id, line);
+        }
+        return found;
     }
 
     /**
@@ -43,8 +71,7 @@ public class Drafts {
         }
 
         private DraftMapper.DraftValues values() {
-            return new DraftMapper.DraftValues(
-                    field.id(), draft, state, batchId, measure.px(), measure.chars(), measure.alike());
+            return new DraftMapper.DraftValues(field.id(), draft, state, batchId, measure.px(), measure.alike());
         }
     }
 
@@ -65,8 +92,11 @@ public class Drafts {
     /** Keeps fields as they are, with a reason, or lets them go again (null). */
     public int setKept(long[] ids, String field, String reason) {
         int kept = 0;
-        for (int start = 0; start < ids.length; start += CHUNK)
-            kept += mapper.setKept(FieldId.of(chunk(ids, start), field), reason);
+        for (int start = 0; start < ids.length; start += CHUNK) {
+            Object[] some =
+                    fields(chunk(ids, start), field).stream().map(FieldLine::id).toArray();
+            kept += reason == null ? mapper.letGo(some) : mapper.keep(some, reason);
+        }
         return kept;
     }
 

@@ -21,10 +21,6 @@ public record FieldLine(
         String kept,
         long alike) {
 
-    static FieldLine none(long itemId, String field) {
-        return new FieldLine(itemId, field, "", 0, null, "", null, null, 0);
-    }
-
     public long id() {
         return FieldId.of(itemId, field);
     }

@@ -37,7 +37,16 @@ interface ItemMapper {
             boolean indexable,
             String h1,
             int depth,
-            int linksIn) {}
+            int linksIn,
+            String title,
+            int titlePx,
+            long titleAlike,
+            String description,
+            int descriptionPx,
+            long descriptionAlike,
+            String tags,
+            int tagsPx,
+            long tagsAlike) {}
 
     @Select(ItemSql.TABLE_ITEM + """
             where property_id = #{propertyId} and not gone and id > #{after} order by property_id, id limit #{limit}""")
@@ -46,16 +55,16 @@ interface ItemMapper {
     @Select(ItemSql.TABLE_ITEM + "where not gone and id = " + ItemSql.IDS)
     List<TableItem> tableItemsOf(@Param("ids") Object[] ids);
 
-    /** What it holds of a field. */
-    record TableField(long id, String text, int px, long alike, String state, boolean live) {}
+    /** What was written for a field; px and alike are null where the captured text is in force. */
+    record Written(long id, String draft, Integer px, Long alike, String state, Long batchId, String kept) {}
 
-    @Select(ItemSql.TABLE_FIELD + "where id between #{first} and #{last} and property_id = #{propertyId}")
-    List<TableField> tableFields(long propertyId, long first, long last);
+    @Select(ItemSql.WRITTEN + "where id between #{first} and #{last}")
+    List<Written> written(long first, long last);
 
-    @Select(ItemSql.TABLE_FIELD + "where id = " + ItemSql.IDS)
-    List<TableField> tableFieldsOf(@Param("ids") Object[] ids);
+    @Select(ItemSql.WRITTEN + "where id = " + ItemSql.IDS)
+    List<Written> writtenOf(@Param("ids") Object[] ids);
 
-    /** An item without its fields. */
+    /** An item as it was captured. */
     record Core(
             long id,
             String address,
@@ -65,7 +74,15 @@ interface ItemMapper {
             int h1Count,
             String opening,
             String price,
-            String published) {}
+            String published,
+            String title,
+            int titleCount,
+            long titleAlike,
+            String description,
+            int descriptionCount,
+            long descriptionAlike,
+            String tags,
+            long tagsAlike) {}
 
     @Select(ItemSql.CORE + """
             where property_id = #{propertyId} and not gone and id > #{after} order by property_id, id limit #{limit}""")
@@ -78,30 +95,8 @@ interface ItemMapper {
     @Select(ItemSql.CORE + "where not gone and id = " + ItemSql.IDS + " order by id")
     List<Core> coresOf(@Param("ids") Object[] ids);
 
-    @Select(ItemSql.FIELD + "where id between #{first} and #{last} and property_id = #{propertyId} order by id")
-    List<FieldLine> fields(long propertyId, long first, long last);
-
-    @Select(ItemSql.FIELD + "where id = " + ItemSql.IDS)
-    List<FieldLine> fieldsOf(@Param("ids") Object[] ids);
-
-    @Select("""
-            select item_id, name field, coalesce(draft, captured) text, alike from field
-            where id between #{first} and #{last} and property_id = #{propertyId} and name <> 'tags' order by id""")
-    List<ItemText> texts(long propertyId, long first, long last);
-
-    @Select("""
-            select id from item
-            where property_id = #{propertyId} and id between #{first} and #{last} and obstacle is null and not gone
-            order by id""")
-    List<Long> indexable(long propertyId, long first, long last);
-
-    record Text(long id, String captured, String inForce) {}
-
-    @Select("""
-            select f.id, f.captured, coalesce(f.draft, f.captured) in_force from field f join item i on i.id = f.item_id
-            where f.property_id = #{propertyId} and f.name = #{field} and not i.gone and f.id > #{after}
-            order by f.id limit #{limit}""")
-    List<Text> textsOf(long propertyId, String field, long after, int limit);
+    @Select(ItemSql.CORE + "where id = " + ItemSql.IDS + " order by id")
+    List<Core> coresOfGoneToo(@Param("ids") Object[] ids);
 
     /** The keyword that an item aims at. */
     record Aimed(long itemId, long keywordId, String phrase) {}

@@ -31,10 +31,13 @@ final class ItemTable {
             String h1,
             int depth,
             int linksIn,
-            ItemMapper.TableField[] fields,
+            Field[] fields,
             Long keywordId,
             String keyword,
             List<FlawSets.Mark> flaws) {}
+
+    /** A text in force, and whether it was handed over and is in place; null where an item has none such by nature. */
+    record Field(String text, int px, long alike, String state, boolean live) {}
 
     private int size;
     private long[] ids = new long[1_024];
@@ -62,7 +65,7 @@ final class ItemTable {
         private final BitSet live = new BitSet();
         private long[] alike = new long[1_024];
 
-        private void set(int row, ItemMapper.TableField field) {
+        private void set(int row, Field field) {
             text.set(row, field == null ? null : field.text());
             px.set(row, field == null ? 0 : field.px());
             state.set(row, field == null ? 0 : STATES.indexOf(field.state()));

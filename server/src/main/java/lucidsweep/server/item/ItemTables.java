@@ -58,7 +58,7 @@ class ItemTables {
         for (int start = 0; start < all.length; start += LIST) {
             Object[] ids = Arrays.copyOfRange(all, start, Math.min(all.length, start + LIST));
             Parts parts = new Parts();
-            mapper.tableFieldsOf(FieldId.ofAll(ids)).forEach(parts::add);
+            mapper.writtenOf(FieldId.ofAll(ids)).forEach(parts::add);
             mapper.aimsOf(ids).forEach(parts::add);
             mapper.flawsOf(ids).forEach(parts::add);
             mapper.tableItemsOf(ids).forEach(item -> lines.add(parts.line(item)));
@@ -76,8 +76,7 @@ class ItemTables {
             long first = chunk.get(0).id();
             after = chunk.get(chunk.size() - 1).id();
             Parts parts = new Parts();
-            mapper.tableFields(propertyId, FieldId.first(first), FieldId.last(after))
-                    .forEach(parts::add);
+            mapper.written(FieldId.first(first), FieldId.last(after)).forEach(parts::add);
             mapper.aims(propertyId, first, after).forEach(parts::add);
             mapper.flaws(propertyId, first, after).forEach(parts::add);
             chunk.forEach(item -> table.add(parts.line(item)));
@@ -87,13 +86,12 @@ class ItemTables {
 
     /** What belongs to the items of a chunk, by item. */
     private final class Parts {
-        private final Map<Long, ItemMapper.TableField[]> fields = new HashMap<>();
+        private final Map<Long, ItemMapper.Written> written = new HashMap<>();
         private final Map<Long, ItemMapper.Aimed> aims = new HashMap<>();
         private final Map<Long, List<FlawSets.Mark>> flaws = new HashMap<>();
 
-        private void add(ItemMapper.TableField field) {
-            fields.computeIfAbsent(FieldId.item(field.id()), item -> new ItemMapper.TableField[FieldId.FIELDS])[
-                    FieldId.place(field.id())] = field;
+        private void add(ItemMapper.Written field) {
+            written.put(field.id(), field);
         }
 
         private void add(ItemMapper.Aimed aim) {
@@ -115,10 +113,31 @@ class ItemTables {
                     item.h1(),
                     item.depth(),
                     item.linksIn(),
-                    fields.getOrDefault(item.id(), new ItemMapper.TableField[FieldId.FIELDS]),
+                    new ItemTable.Field[] {
+                        field(item.id(), "title", item.title(), item.titlePx(), item.titleAlike()),
+                        field(
+                                item.id(),
+                                "description",
+                                item.description(),
+                                item.descriptionPx(),
+                                item.descriptionAlike()),
+                        field(item.id(), "tags", item.tags(), item.tagsPx(), item.tagsAlike())
+                    },
                     aim == null ? null : aim.keywordId(),
                     aim == null ? null : aim.phrase(),
                     flaws.getOrDefault(item.id(), List.of()));
+        }
+
+        private ItemTable.Field field(long item, String name, String captured, int px, long alike) {
+            if (captured == null) return null;
+            ItemMapper.Written own = written.get(FieldId.of(item, name));
+            if (own == null) return new ItemTable.Field(captured, px, alike, "", false);
+            return new ItemTable.Field(
+                    own.draft() == null ? captured : own.draft(),
+                    own.px() == null ? px : own.px(),
+                    own.alike() == null ? alike : own.alike(),
+                    own.state(),
+                    own.state().equals("handed-over") && captured.equals(own.draft()));
         }
     }
 }

@@ -7,13 +7,12 @@ import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.ObjLongConsumer;
+import java.util.stream.Stream;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.PhraseMatch;
 import lucidsweep.core.keyword.Words;
@@ -151,7 +150,7 @@ public class Items {
             long first = chunk.get(0).id();
             after = chunk.get(chunk.size() - 1).id();
             Details details = new Details(
-                    mapper.fields(propertyId, FieldId.first(first), FieldId.last(after)),
+                    mapper.written(FieldId.first(first), FieldId.last(after)),
                     mapper.aims(propertyId, first, after),
                     mapper.captures(chunk.stream().map(ItemMapper.Core::id).toArray()));
             visit.accept(details.of(chunk));
@@ -160,25 +159,34 @@ public class Items {
 
     /** Walks over the titles of all items as they were captured. */
     public void forEachTitle(long propertyId, Consumer<String> visit) {
-        forEachText(propertyId, "title", visit, ItemMapper.Text::captured);
+        forEachCore(propertyId, chunk -> chunk.forEach(item -> visit.accept(item.title())));
     }
 
-    /** Walks over the tags of all items, as they are in force. */
+    /** Walks over the tags of all items that have any by nature, as they are in force. */
     public void forEachTags(long propertyId, Consumer<String> visit) {
-        forEachText(propertyId, "tags", visit, ItemMapper.Text::inForce);
+        forEachCore(propertyId, chunk -> {
+            FieldLines lines =
+                    lines(chunk.get(0).id(), chunk.get(chunk.size() - 1).id());
+            for (ItemMapper.Core item : chunk) {
+                FieldLine tags = lines.of(item, "tags");
+                if (tags != null) visit.accept(tags.text());
+            }
+        });
     }
 
-    private void forEachText(
-            long propertyId, String field, Consumer<String> visit, Function<ItemMapper.Text, String> which) {
-        long after = -1;
-        List<ItemMapper.Text> chunk;
+    private void forEachCore(long propertyId, Consumer<List<ItemMapper.Core>> visit) {
+        long after = 0;
+        List<ItemMapper.Core> chunk;
         do {
-            chunk = mapper.textsOf(propertyId, field, after, TEXTS_AT_ONCE);
-            for (ItemMapper.Text text : chunk) {
-                after = text.id();
-                visit.accept(which.apply(text));
-            }
+            chunk = mapper.cores(propertyId, after, TEXTS_AT_ONCE);
+            if (chunk.isEmpty()) return;
+            after = chunk.get(chunk.size() - 1).id();
+            visit.accept(chunk);
         } while (chunk.size() == TEXTS_AT_ONCE);
+    }
+
+    private FieldLines lines(long firstItem, long lastItem) {
+        return new FieldLines(mapper.written(FieldId.first(firstItem), FieldId.last(lastItem)));
     }
 
     /** The ids of all items of a property, gone ones too, ascending. */
@@ -195,7 +203,7 @@ public class Items {
         long last = sorted[sorted.length - 1];
         if (last - first < DENSE * ids.length) {
             Details details = new Details(
-                    mapper.fields(propertyId, FieldId.first(first), FieldId.last(last)),
+                    mapper.written(FieldId.first(first), FieldId.last(last)),
                     mapper.aims(propertyId, first, last),
                     List.of());
             List<ItemMapper.Core> cores = mapper.coresBetween(propertyId, first, last).stream()
@@ -206,7 +214,7 @@ public class Items {
         List<ItemDetail> found = new ArrayList<>(ids.length);
         for (int start = 0; start < sorted.length; start += LIST) {
             Object[] some = boxed(Arrays.copyOfRange(sorted, start, Math.min(sorted.length, start + LIST)));
-            Details details = new Details(mapper.fieldsOf(FieldId.ofAll(some)), mapper.aimsOf(some), List.of());
+            Details details = new Details(mapper.writtenOf(FieldId.ofAll(some)), mapper.aimsOf(some), List.of());
             found.addAll(details.of(mapper.coresOf(some)));
         }
         return found;
@@ -226,7 +234,7 @@ public class Items {
             Object[] some =
                     ids.subList(start, Math.min(ids.size(), start + LIST)).toArray();
             Details details =
-                    new Details(mapper.fieldsOf(FieldId.ofAll(some)), mapper.aimsOf(some), mapper.captures(some));
+                    new Details(mapper.writtenOf(FieldId.ofAll(some)), mapper.aimsOf(some), mapper.captures(some));
             found.addAll(details.of(mapper.coresOf(some)));
         }
         return found;
@@ -234,9 +242,11 @@ public class Items {
 
     /** The titles and descriptions of the indexable items of a property whose ids lie between two, in their order. */
     public List<ItemText> texts(long propertyId, long firstItem, long lastItem) {
-        Set<Long> indexable = new HashSet<>(mapper.indexable(propertyId, firstItem, lastItem));
-        return mapper.texts(propertyId, FieldId.first(firstItem), FieldId.last(lastItem)).stream()
-                .filter(text -> indexable.contains(text.itemId()))
+        FieldLines lines = lines(firstItem, lastItem);
+        return mapper.coresBetween(propertyId, firstItem, lastItem).stream()
+                .filter(item -> item.obstacle() == null)
+                .flatMap(item -> Stream.of(lines.of(item, "title"), lines.of(item, "description")))
+                .map(line -> new ItemText(line.itemId(), line.field(), line.text(), line.alike()))
                 .toList();
     }
 
@@ -387,7 +397,7 @@ public class Items {
                 line.depth(),
                 line.linksIn(),
                 cell(
-                        line.titleCaptured(),
+                        line.title(),
                         line.titleDraft(),
                         line.titleState(),
                         line.titleKept(),
@@ -395,14 +405,14 @@ public class Items {
                         words,
                         keyword),
                 cell(
-                        line.descriptionCaptured(),
+                        line.description(),
                         line.descriptionDraft(),
                         line.descriptionState(),
                         line.descriptionKept(),
                         standard.description(),
                         words,
                         keyword),
-                cell(line.tagsCaptured(), line.tagsDraft(), line.tagsState(), line.tagsKept(), null, words, null),
+                cell(line.tags(), line.tagsDraft(), line.tagsState(), line.tagsKept(), null, words, null),
                 aim,
                 flaws);
     }

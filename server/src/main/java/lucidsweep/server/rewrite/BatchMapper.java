@@ -4,7 +4,6 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import lucidsweep.server.database.IdRange;
-import lucidsweep.server.item.FieldLine;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -65,50 +64,26 @@ interface BatchMapper {
     @Delete("delete from change where id between #{first} and #{last}")
     void deleteChanges(IdRange range);
 
-    /** A change and the field as it is now. */
-    record Changed(
-            long id,
-            String beforeText,
-            String beforeState,
-            Long beforeBatch,
-            String afterText,
-            long itemId,
-            String field,
-            String captured,
-            int count,
-            String draft,
-            String state,
-            Long batchId,
-            String kept,
-            long alike) {
-
-        FieldLine line() {
-            return new FieldLine(itemId, field, captured, count, draft, state, batchId, kept, alike);
-        }
-    }
-
     @Select("""
-            select c.id, c.before_text, c.before_state, c.before_batch, c.after_text, f.item_id, f.name field, f.captured,
-                f.captured_count count, f.draft, f.state, f.batch_id, f.kept, f.alike
-            from change c join field f on f.id = c.field_id
-            where c.id between #{first} and #{last} order by c.id""")
-    List<Changed> changes(long first, long last);
+            select id, field_id, before_text, before_state, before_batch, after_text from change
+            where id between #{first} and #{last} order by id""")
+    List<ChangeValues> changes(long first, long last);
 
     record Conflict(String title, int fields) {}
 
     @Select("""
             select coalesce(b.title, 'Edits') title, count(*) fields
-            from change c join field f on f.id = c.field_id
-            left join batch b on b.id = f.batch_id
-            where c.id between #{range.first} and #{range.last} and f.batch_id is distinct from #{batchId}
+            from change c left join written w on w.id = c.field_id
+            left join batch b on b.id = w.batch_id
+            where c.id between #{range.first} and #{range.last} and w.batch_id is distinct from #{batchId}
             group by b.id, b.title order by max(b.id) desc limit 3""")
     List<Conflict> conflictsOfUndo(@Param("batchId") long batchId, @Param("range") IdRange range);
 
     @Select("""
             select coalesce(b.title, 'Edits') title, count(*) fields
-            from change c join field f on f.id = c.field_id
-            left join batch b on b.id = f.batch_id
-            where c.id between #{range.first} and #{range.last} and f.batch_id is distinct from c.before_batch
+            from change c left join written w on w.id = c.field_id
+            left join batch b on b.id = w.batch_id
+            where c.id between #{range.first} and #{range.last} and w.batch_id is distinct from c.before_batch
             group by b.id, b.title order by max(b.id) desc limit 3""")
     List<Conflict> conflictsOfRedo(@Param("range") IdRange range);
 
@@ -116,8 +91,9 @@ interface BatchMapper {
     record Past(String title, String state, Instant created, String field, String beforeText, String afterText) {}
 
     @Select("""
-            select b.title, b.state, b.created, f.name field, c.before_text, c.after_text
-            from change c join batch b on b.id = c.id / 2147483648 join field f on f.id = c.field_id
+            select b.title, b.state, b.created, c.before_text, c.after_text,
+                case mod(c.field_id, 4) when 0 then 'title' when 1 then 'description' else 'tags' end field
+            from change c join batch b on b.id = c.id / 2147483648
             where c.field_id between #{firstField} and #{lastField} order by b.id desc limit 50""")
     List<Past> history(long firstField, long lastField);
 }

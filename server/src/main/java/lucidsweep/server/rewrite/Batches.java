@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.locks.ReentrantLock;
+import java.util.function.BiFunction;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import lucidsweep.core.standard.Standard;
@@ -180,9 +181,10 @@ public class Batches implements SmartInitializingSingleton {
         Lookahead.over(
                 IdRange.ids(batch.id(), batch.items()),
                 AT_ONCE,
-                some -> mapper.changes(some[0], some[some.length - 1]).stream()
-                        .map(change -> undo ? before(change, standard) : after(change, batch.id(), standard))
-                        .toList(),
+                some -> turned(
+                        some,
+                        (change, line) ->
+                                undo ? before(change, line, standard) : after(change, line, batch.id(), standard)),
                 turned -> {
                     transaction.executeWithoutResult(status -> drafts.set(turned));
                     touched.add(turned);
@@ -198,9 +200,7 @@ public class Batches implements SmartInitializingSingleton {
         Lookahead.over(
                 IdRange.ids(batch.id(), mapper.countChanges(range)),
                 AT_ONCE,
-                some -> mapper.changes(some[0], some[some.length - 1]).stream()
-                        .map(change -> before(change, standard))
-                        .toList(),
+                some -> turned(some, (change, line) -> before(change, line, standard)),
                 turned -> transaction.executeWithoutResult(status -> drafts.set(turned)));
         transaction.executeWithoutResult(status -> {
             mapper.deleteChanges(range);
@@ -218,14 +218,26 @@ public class Batches implements SmartInitializingSingleton {
         }
     }
 
-    private static Drafts.Change before(BatchMapper.Changed change, Standard standard) {
-        return Drafts.Change.of(
-                change.line(), change.beforeText(), change.beforeState(), change.beforeBatch(), standard);
+    /** What a stretch of changes makes of the fields as they are now. */
+    private List<Drafts.Change> turned(
+            long[] ids, BiFunction<BatchMapper.ChangeValues, FieldLine, Drafts.Change> turn) {
+        List<BatchMapper.ChangeValues> changes = mapper.changes(ids[0], ids[ids.length - 1]);
+        Map<Long, FieldLine> lines = drafts.fields(
+                changes.stream().map(BatchMapper.ChangeValues::fieldId).toList());
+        return changes.stream()
+                .filter(change -> lines.containsKey(change.fieldId()))
+                .map(change -> turn.apply(change, lines.get(change.fieldId())))
+                .toList();
     }
 
-    private static Drafts.Change after(BatchMapper.Changed change, long batchId, Standard standard) {
+    private static Drafts.Change before(BatchMapper.ChangeValues change, FieldLine line, Standard standard) {
+        return Drafts.Change.of(line, change.beforeText(), change.beforeState(), change.beforeBatch(), standard);
+    }
+
+    private static Drafts.Change after(
+            BatchMapper.ChangeValues change, FieldLine line, long batchId, Standard standard) {
         String state = change.afterText() == null ? "" : "drafted";
-        return Drafts.Change.of(change.line(), change.afterText(), state, batchId, standard);
+        return Drafts.Change.of(line, change.afterText(), state, batchId, standard);
     }
 
     private void refuseConflicts(Batch batch, boolean undo) {

@@ -53,23 +53,16 @@ class ItemTableTest {
                 words(),
                 random.nextInt(5),
                 random.nextInt(50),
-                new ItemMapper.TableField[] {
-                    field(id * 4), field(id * 4 + 1), random.nextBoolean() ? field(id * 4 + 2) : null
-                },
+                new ItemTable.Field[] {field(), field(), random.nextBoolean() ? field() : null},
                 keyword,
                 keyword == null ? null : WORDS[keyword.intValue()],
                 flaws);
     }
 
-    private ItemMapper.TableField field(long id) {
+    private ItemTable.Field field() {
         String text = words();
-        return new ItemMapper.TableField(
-                id,
-                text,
-                text.length() * 9,
-                text.hashCode(),
-                STATES[random.nextInt(STATES.length)],
-                random.nextBoolean());
+        return new ItemTable.Field(
+                text, text.length() * 9, text.hashCode(), STATES[random.nextInt(STATES.length)], random.nextBoolean());
     }
 
     private String words() {
