@@ -23,6 +23,7 @@ import lucidsweep.server.client.Property;
 import lucidsweep.server.client.PropertyForm;
 import lucidsweep.server.item.CapturedItem;
 import lucidsweep.server.item.Captures;
+import lucidsweep.server.item.KnownItems;
 import lucidsweep.server.triage.Findings;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -101,6 +102,7 @@ final class ScaleBench {
                 new PropertyForm(client, "website", "Large", "https://large.example/", "en", false));
         property = made.id();
         Captures captures = application.getBean(Captures.class);
+        KnownItems known = captures.known(property);
         TransactionTemplate transaction = application.getBean(TransactionTemplate.class);
         application.getBean(javax.sql.DataSource.class);
         long sweep = sweep();
@@ -109,7 +111,7 @@ final class ScaleBench {
             List<CapturedItem> some = IntStream.range(from, Math.min(from + 500, ITEMS))
                     .mapToObj(i -> item(i, sweep, random, made.standard()))
                     .toList();
-            transaction.executeWithoutResult(status -> captures.store(property, some));
+            transaction.executeWithoutResult(status -> captures.store(known, some));
         }
     }
 
@@ -155,9 +157,9 @@ final class ScaleBench {
                 "",
                 null,
                 null,
-                List.of(
-                        CapturedItem.Text.of("title", title.isEmpty() ? 0 : 1, title, standard),
-                        CapturedItem.Text.of("description", description.isEmpty() ? 0 : 1, description, standard)),
+                CapturedItem.Text.of("title", title.isEmpty() ? 0 : 1, title, standard),
+                CapturedItem.Text.of("description", description.isEmpty() ? 0 : 1, description, standard),
+                null,
                 CapturedItem.Content.ofRow("{\"headings\":[]}", ""));
     }
 

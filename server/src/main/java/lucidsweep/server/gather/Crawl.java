@@ -20,6 +20,7 @@ import lucidsweep.server.client.Property;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.CapturedItem;
 import lucidsweep.server.item.Captures;
+import lucidsweep.server.item.KnownItems;
 import lucidsweep.server.job.Progress;
 import lucidsweep.server.web.Counted;
 import lucidsweep.server.web.Refusal;
@@ -54,6 +55,7 @@ final class Crawl implements AutoCloseable {
     private final Fetcher fetcher;
     private final Robots robots;
     private final Frontier frontier;
+    private KnownItems known;
     private final Renderer renderer;
     private final PageVisitor visitor;
     private final BlockingQueue<Answer> answers = new LinkedBlockingQueue<>(STORE_AT_ONCE * 2);
@@ -127,6 +129,7 @@ final class Crawl implements AutoCloseable {
             throw Refusal.badInput(start + " cannot be reached: " + why);
         });
         mend();
+        known = captures.known(property.id());
         if (frontier.resume()) {
             keepToWhereTheStartLed();
             learnAgain();
@@ -369,7 +372,7 @@ final class Crawl implements AutoCloseable {
                     .limit(room)
                     .toList();
             List<CapturedItem> items = pages.stream().map(Answer::item).toList();
-            List<Captures.Stored> stored = captures.store(property.id(), items);
+            List<Captures.Stored> stored = captures.store(known, items);
             for (int i = 0; i < pages.size(); i++) endPage(pages.get(i), stored.get(i));
             for (Answer answer : batch) if (answer.item() == null) endOther(answer);
             frontier.write();

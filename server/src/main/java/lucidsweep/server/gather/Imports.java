@@ -16,6 +16,7 @@ import lucidsweep.server.intake.RowKind;
 import lucidsweep.server.item.CapturedItem;
 import lucidsweep.server.item.Captures;
 import lucidsweep.server.item.Items;
+import lucidsweep.server.item.KnownItems;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.job.Progress;
 import lucidsweep.server.table.TableFile;
@@ -112,12 +113,14 @@ public class Imports {
     private final class ItemTrial extends Trial {
         private final Property property;
         private final ImportedItem maker;
+        private final KnownItems known;
         private final List<CapturedItem> waiting = new ArrayList<>(TRIAL_AT_ONCE);
         private int present;
 
         private ItemTrial(Property property, Mapping mapping) {
             this.property = property;
             maker = new ImportedItem(property, 0, mapping, json);
+            known = captures.known(property.id());
         }
 
         @Override
@@ -127,7 +130,7 @@ public class Imports {
         }
 
         private void count() {
-            Captures.Difference difference = captures.difference(property.id(), waiting);
+            Captures.Difference difference = captures.difference(known, waiting);
             added += difference.added();
             changed += difference.changed();
             unchanged += difference.unchanged();
@@ -138,7 +141,7 @@ public class Imports {
         @Override
         ImportTrial result() {
             count();
-            if (property.hasTags()) gone = captures.presentItems(property.id()) - present;
+            if (property.hasTags()) gone = known.present() - present;
             return super.result();
         }
     }
@@ -263,19 +266,20 @@ public class Imports {
     private String readItems(Sweep sweep, ImportShape shape, Intake intake, TableFile table, Progress progress) {
         Property property = clients.property(sweep.propertyId());
         ImportedItem maker = new ImportedItem(property, sweep.id(), shape.mapping(), json);
+        KnownItems known = captures.known(property.id());
         ImportReading<CapturedItem> reading =
-                new ImportReading<>(sweep, mapper, progress, maker::of, rows -> stored(property, sweep, rows));
+                new ImportReading<>(sweep, mapper, progress, maker::of, rows -> stored(known, rows));
         reading.read(intake, table, this::inTransaction);
         transaction.executeWithoutResult(status -> {
-            if (property.hasTags()) captures.markGoneByImport(sweep.propertyId(), sweep.id());
+            if (property.hasTags()) captures.markGoneByImport(known, sweep.id());
             mapper.setStored(sweep.id());
         });
         String thing = shape.kind().name().toLowerCase(Locale.ROOT).replaceFirst("s$", "");
         return said(Counted.of(reading.read(), thing) + " read", reading.unreadable());
     }
 
-    private List<ImportReading.Line> stored(Property property, Sweep sweep, List<CapturedItem> rows) {
-        List<Captures.Stored> stored = captures.storeImported(property.id(), sweep.id(), rows);
+    private List<ImportReading.Line> stored(KnownItems known, List<CapturedItem> rows) {
+        List<Captures.Stored> stored = captures.storeImported(known, rows);
         List<ImportReading.Line> lines = new ArrayList<>(rows.size());
         for (int i = 0; i < rows.size(); i++) {
             Captures.Stored each = stored.get(i);

@@ -16,10 +16,9 @@ interface CaptureMapper {
             long id, long addressHash, long captureId, long captureHash, long firstSweep, int h1Count, boolean gone) {}
 
     @Select("""
-            select i.id, i.address_hash, i.capture_id, i.capture_hash, i.first_sweep, i.h1_count, i.gone
-            from unnest(cast(#{hashes} as bigint array)) n (hash)
-            join item i on i.address_hash = n.hash and i.property_id = #{propertyId}""")
-    List<Known> known(@Param("propertyId") long propertyId, @Param("hashes") Object[] hashes);
+            select id, address_hash, capture_id, capture_hash, first_sweep, h1_count, gone from item
+            where property_id = #{propertyId} and id > #{after} order by property_id, id limit #{limit}""")
+    List<Known> known(long propertyId, long after, int limit);
 
     @Select("select next value for item_block")
     long nextItemBlock();
@@ -133,10 +132,6 @@ interface CaptureMapper {
                 depth, capture_id, capture_hash, last_sweep, gone, published, views, favourites, text_hash, title,
                 title_count, description, description_count, tags""";
 
-    @Insert("insert into item_before (sweep_id, " + BEFORE_COLUMNS + ") select #{sweepId}, " + BEFORE_COLUMNS
-            + " from item where property_id = #{propertyId} and last_sweep <> #{sweepId} and not gone")
-    void keepGone(long propertyId, long sweepId);
-
     @Insert("merge into item (" + BEFORE_COLUMNS + ") key (id) select " + BEFORE_COLUMNS
             + " from item_before where sweep_id = #{sweepId}")
     void putItemsBack(long sweepId);
@@ -194,8 +189,8 @@ interface CaptureMapper {
             and not exists (select 1 from item i where i.id = capture.item_id and i.capture_id = capture.id)""")
     void removeUnusedCaptures(long sweepId);
 
-    @Select("select count(*) from item where property_id = #{propertyId} and not gone")
-    int presentItems(long propertyId);
+    @Update("update item set gone = true where id = any(#{ids})")
+    void setGone(@Param("ids") Object[] ids);
 
     @Update("update item set gone = true where property_id = #{propertyId} and last_sweep <> #{sweepId} and not gone")
     int markGone(long propertyId, long sweepId);

@@ -1,11 +1,10 @@
 package lucidsweep.server.item;
 
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
-import java.util.function.Predicate;
 import java.util.stream.LongStream;
 import lucidsweep.core.text.Likeness;
 import lucidsweep.server.client.Property;
@@ -17,6 +16,7 @@ import org.springframework.stereotype.Service;
 @Service
 public class Captures {
 
+    private static final int KNOWN_CHUNK = 5_000;
     private static final int ITEMS_CHUNK = 1_000;
     private static final int LINKS_CHUNK = 200;
     private static final int COUNTS_AT_ONCE = 500;
@@ -39,37 +39,36 @@ public class Captures {
      */
     public record Stored(long itemId, long captureId, boolean isNew, boolean changed) {}
 
+    /** What is known of the items of a property now. */
+    public KnownItems known(long propertyId) {
+        KnownItems known = new KnownItems();
+        long after = 0;
+        List<CaptureMapper.Known> chunk;
+        do {
+            chunk = mapper.known(propertyId, after, KNOWN_CHUNK);
+            chunk.forEach(known::add);
+            if (!chunk.isEmpty()) after = chunk.get(chunk.size() - 1).id();
+        } while (chunk.size() == KNOWN_CHUNK);
+        return known;
+    }
+
     /**
-     * Stores items of one property, within the caller's transaction; a few hundred at a time are fastest.
+     * Stores items of one property, within the caller's transaction; a few hundred at a time are fastest. Where that fails,
+     * what is known holds no longer.
      *
      * @param items no two with the same identity
      * @return for each, in the same order
      */
-    public List<Stored> store(long propertyId, List<CapturedItem> items) {
-        if (items.isEmpty()) return List.of();
-        return new Pending(known(propertyId, items)).store(items, item -> false);
-    }
-
-    private Map<Long, CaptureMapper.Known> known(long propertyId, List<CapturedItem> items) {
-        Map<Long, CaptureMapper.Known> known = new HashMap<>();
-        mapper.known(propertyId, hashes(items)).forEach(each -> known.put(each.addressHash(), each));
-        return known;
+    public List<Stored> store(KnownItems known, List<CapturedItem> items) {
+        return new Pending(known, false).store(items);
     }
 
     /**
      * The same of an import, which can be taken back. Pages that a crawl has read stay as it saw them: it knows more than a
      * list does.
      */
-    public List<Stored> storeImported(long propertyId, long sweepId, List<CapturedItem> items) {
-        if (items.isEmpty()) return List.of();
-        Map<Long, CaptureMapper.Known> known = known(propertyId, items);
-        List<Long> ids = known.values().stream().map(CaptureMapper.Known::id).toList();
-        for (int start = 0; start < ids.size(); start += LIST) {
-            Object[] some =
-                    ids.subList(start, Math.min(ids.size(), start + LIST)).toArray();
-            mapper.keepItems(sweepId, some);
-        }
-        return new Pending(known).store(items, item -> item.h1Count() >= 0 && !item.gone());
+    public List<Stored> storeImported(KnownItems known, List<CapturedItem> items) {
+        return new Pending(known, true).store(items);
     }
 
     /**
@@ -79,31 +78,34 @@ public class Captures {
      */
     public record Difference(int added, int changed, int unchanged, int present) {}
 
-    public Difference difference(long propertyId, List<CapturedItem> items) {
-        if (items.isEmpty()) return new Difference(0, 0, 0, 0);
-        Map<Long, CaptureMapper.Known> known = known(propertyId, items);
+    public Difference difference(KnownItems known, List<CapturedItem> items) {
         int added = 0;
         int changed = 0;
         int present = 0;
         for (CapturedItem item : items) {
-            CaptureMapper.Known before = known.get(Likeness.exactHash(item.identity()));
-            boolean there = before != null && !before.gone();
+            int place = known.place(item.identity());
+            boolean there = place != KnownItems.NONE && !known.isGone(place);
             if (there) present++;
             if (!there) added++;
-            else if (before.captureHash() != item.content().hash() && before.h1Count() < 0) changed++;
+            else if (known.content(place) != item.content().hash() && !known.isCrawled(place)) changed++;
         }
         return new Difference(added, changed, items.size() - added - changed, present);
     }
 
-    /** How many items of a property are not gone. */
-    public int presentItems(long propertyId) {
-        return mapper.presentItems(propertyId);
+    /** Marks the items that an import did not have; that can be taken back, too. */
+    public void markGoneByImport(KnownItems known, long sweepId) {
+        forEachFew(known.missing(), some -> {
+            mapper.keepItems(sweepId, some);
+            mapper.setGone(some);
+        });
     }
 
-    /** Marks the items that an import did not have; that can be taken back, too. */
-    public int markGoneByImport(long propertyId, long sweepId) {
-        mapper.keepGone(propertyId, sweepId);
-        return mapper.markGone(propertyId, sweepId);
+    private static void forEachFew(long[] ids, Consumer<Object[]> visit) {
+        for (int start = 0; start < ids.length; start += LIST) {
+            visit.accept(Arrays.stream(ids, start, Math.min(ids.length, start + LIST))
+                    .boxed()
+                    .toArray());
+        }
     }
 
     /** Puts items back as they were before an import; what was written for them stays. */
@@ -131,13 +133,6 @@ public class Captures {
                 texts.tags() == null ? TextMeasure.NONE : TextMeasure.of("tags", texts.tags(), property.standard());
         return new CaptureMapper.Measures(
                 texts.id(), title.px(), title.alike(), description.px(), description.alike(), tags.px(), tags.alike());
-    }
-
-    private static Object[] hashes(List<CapturedItem> items) {
-        return items.stream()
-                .map(CapturedItem::identity)
-                .map(Likeness::exactHash)
-                .toArray();
     }
 
     /**
@@ -242,42 +237,48 @@ public class Captures {
     /** The rows that a few items make. */
     private final class Pending {
 
-        private final Map<Long, CaptureMapper.Known> known;
+        private final KnownItems known;
+        private final boolean imported;
         private final List<Long> seen = new ArrayList<>();
         private final List<CaptureMapper.ItemValues> newItems = new ArrayList<>();
         private final List<CaptureMapper.ItemValues> changedItems = new ArrayList<>();
         private final List<CaptureMapper.CaptureValues> captures = new ArrayList<>();
         private final List<CaptureMapper.Source> sources = new ArrayList<>();
 
-        private Pending(Map<Long, CaptureMapper.Known> known) {
+        private Pending(KnownItems known, boolean imported) {
             this.known = known;
+            this.imported = imported;
         }
 
-        /** Stores items but those that are there and are to stay as they are. */
-        private List<Stored> store(List<CapturedItem> items, Predicate<CaptureMapper.Known> stays) {
+        private List<Stored> store(List<CapturedItem> items) {
+            if (items.isEmpty()) return List.of();
             List<Stored> stored = new ArrayList<>(items.size());
-            for (CapturedItem item : items) {
-                long hash = Likeness.exactHash(item.identity());
-                CaptureMapper.Known there = known.get(hash);
-                boolean asItIs = there != null && item.tags() == null && stays.test(there);
-                stored.add(asItIs ? new Stored(there.id(), there.captureId(), false, false) : add(item, hash, there));
-            }
+            for (CapturedItem item : items) stored.add(add(item));
             write(items.get(0).sweepId());
             return stored;
         }
 
-        private Stored add(CapturedItem item, long addressHash, CaptureMapper.Known known) {
-            boolean isNew = known == null;
-            if (!isNew && known.captureHash() == item.content().hash()) {
-                seen.add(known.id());
-                keepSource(item, known.captureId());
-                return new Stored(known.id(), known.captureId(), false, false);
+        private Stored add(CapturedItem item) {
+            int place = known.place(item.identity());
+            boolean isNew = place == KnownItems.NONE;
+            long addressHash = Likeness.exactHash(item.identity());
+            if (isNew) place = known.add(addressHash, itemIds.next(), item.sweepId());
+            long id = known.id(place);
+            boolean wasGone = known.isGone(place);
+            boolean knownBetter = imported && item.tags() == null && known.isCrawled(place) && !wasGone;
+            boolean isSame = !isNew && known.content(place) == item.content().hash();
+            known.see(place);
+            if (knownBetter) return new Stored(id, known.capture(place), false, false);
+            if (isSame) {
+                // An import knows from its rows what it has seen; a crawl that goes on after a kill does not.
+                if (!imported || wasGone) seen.add(id);
+                keepSource(item, known.capture(place));
+                return new Stored(id, known.capture(place), false, false);
             }
-            long id = isNew ? itemIds.next() : known.id();
             long captureId = captureIds.next();
-            long firstSweep = isNew ? item.sweepId() : known.firstSweep();
-            (isNew ? newItems : changedItems).add(values(item, id, addressHash, captureId, firstSweep));
             CapturedItem.Content content = item.content();
+            known.set(place, captureId, content.hash(), item.h1Count() >= 0);
+            (isNew ? newItems : changedItems).add(values(item, id, addressHash, captureId, known.firstSweep(place)));
             captures.add(new CaptureMapper.CaptureValues(
                     captureId, id, item.sweepId(), content.hash(), content.facts(), content.copy(), content.links()));
             keepSource(item, captureId);
@@ -291,7 +292,15 @@ public class Captures {
         }
 
         private void write(long sweepId) {
-            if (!seen.isEmpty()) mapper.seen(sweepId, seen.toArray());
+            long[] changed = changedItems.stream()
+                    .mapToLong(CaptureMapper.ItemValues::id)
+                    .toArray();
+            long[] seenAgain = seen.stream().mapToLong(Long::longValue).toArray();
+            if (imported) {
+                forEachFew(seenAgain, some -> mapper.keepItems(sweepId, some));
+                forEachFew(changed, some -> mapper.keepItems(sweepId, some));
+            }
+            forEachFew(seenAgain, some -> mapper.seen(sweepId, some));
             Captures.write(newItems, mapper::insertItems);
             if (!changedItems.isEmpty()) {
                 mapper.forgetMeasures(FieldId.ofAll(
