@@ -160,7 +160,7 @@ final class ScaleBench {
                 CapturedItem.Text.of("title", title.isEmpty() ? 0 : 1, title, standard),
                 CapturedItem.Text.of("description", description.isEmpty() ? 0 : 1, description, standard),
                 null,
-                CapturedItem.Content.ofRow("{\"headings\":[]}", ""));
+                CapturedItem.Content.ofPage("{\"headings\":[]}", title + h1, "", "", null));
     }
 
     /** Every page is of a table that nobody asked for before, so that no order is found ready. */

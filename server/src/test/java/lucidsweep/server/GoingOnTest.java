@@ -12,6 +12,7 @@ import lucidsweep.server.client.PropertyForm;
 import lucidsweep.server.gather.CrawlSettings;
 import lucidsweep.server.gather.Sweep;
 import lucidsweep.server.gather.Sweeps;
+import lucidsweep.server.gather.Visits;
 import lucidsweep.server.job.Job;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.standins.Website;
@@ -43,8 +44,8 @@ class GoingOnTest {
                 while (job(first, sweep).done() < PAGES / 5) LockSupport.parkNanos(5_000_000);
             }
             try (ConfigurableApplicationContext second = start()) {
-                assertThat(second.getBean(Sweeps.class)
-                                .report(sweep.id())
+                assertThat(second.getBean(Visits.class)
+                                .counts(sweep.id())
                                 .get(0)
                                 .count())
                         .as("done before")
@@ -52,8 +53,8 @@ class GoingOnTest {
                 while (job(second, sweep).state().equals("running")) LockSupport.parkNanos(20_000_000);
                 assertThat(job(second, sweep).state()).isEqualTo("done");
                 Set<String> seen = new HashSet<>();
-                second.getBean(Sweeps.class)
-                        .forEachVisit(
+                second.getBean(Visits.class)
+                        .forEach(
                                 sweep.id(),
                                 "captured",
                                 visit -> assertThat(seen.add(visit.address())).isTrue());

@@ -22,6 +22,7 @@ import lucidsweep.server.client.PropertyForm;
 import lucidsweep.server.gather.CrawlSettings;
 import lucidsweep.server.gather.Sweep;
 import lucidsweep.server.gather.Sweeps;
+import lucidsweep.server.gather.Visits;
 import lucidsweep.server.item.ItemFilter;
 import lucidsweep.server.item.ItemRow;
 import lucidsweep.server.item.ItemView;
@@ -154,8 +155,8 @@ final class SweepCommand {
             items.forEach(ItemView.of(property.id(), ItemFilter.ALL), row -> csv.row(cells(row)));
             for (String outcome : List.of("redirect", "redirect-loop", "error-status")) {
                 application
-                        .getBean(Sweeps.class)
-                        .forEachVisit(
+                        .getBean(Visits.class)
+                        .forEach(
                                 sweep.id(),
                                 outcome,
                                 visit -> csv.row(

@@ -22,6 +22,7 @@ import lucidsweep.server.gather.ImportShape;
 import lucidsweep.server.gather.Imports;
 import lucidsweep.server.gather.Sweep;
 import lucidsweep.server.gather.Sweeps;
+import lucidsweep.server.gather.Visits;
 import lucidsweep.server.item.Drafts;
 import lucidsweep.server.item.FieldLine;
 import lucidsweep.server.item.Items;
@@ -39,6 +40,7 @@ class Comparisons {
     private static final List<String> DRAFTABLE = List.of("title", "description", "tags");
 
     private final Sweeps sweeps;
+    private final Visits visits;
     private final Imports imports;
     private final Items items;
     private final Drafts drafts;
@@ -47,8 +49,16 @@ class Comparisons {
     private final Cache<Key, Comparison> kept =
             Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
 
-    Comparisons(Sweeps sweeps, Imports imports, Items items, Drafts drafts, Clients clients, JsonMapper json) {
+    Comparisons(
+            Sweeps sweeps,
+            Visits visits,
+            Imports imports,
+            Items items,
+            Drafts drafts,
+            Clients clients,
+            JsonMapper json) {
         this.sweeps = sweeps;
+        this.visits = visits;
         this.imports = imports;
         this.items = items;
         this.drafts = drafts;
@@ -108,13 +118,13 @@ class Comparisons {
 
     private Comparison compared(Sweep before, Sweep after) {
         Map<Long, Long> earlier = new HashMap<>();
-        sweeps.forEachSeen(before.id(), seen -> {
+        visits.forEachSeen(before.id(), seen -> {
             if (seen.itemId() != null) earlier.put(seen.itemId(), seen.captureId());
         });
         Map<Long, String> elsewhere = new HashMap<>();
         List<Entry> entries = new ArrayList<>();
         int[] unchanged = {0};
-        sweeps.forEachSeen(after.id(), seen -> {
+        visits.forEachSeen(after.id(), seen -> {
             if (seen.itemId() == null) {
                 elsewhere.put(Likeness.exactHash(seen.address()), seen.redirectTo());
                 return;

@@ -117,7 +117,7 @@ interface GatherMapper {
             where id > #{after} and id <= #{last}
                 and outcome in ('captured', 'redirect', 'redirect-loop', 'error-status', 'not-html')
             order by id limit #{limit}""")
-    List<Sweeps.Seen> seen(long after, long last, int limit);
+    List<Visits.Seen> seen(long after, long last, int limit);
 
     @Insert("""
             insert into visit (id, address, depth, found_on, outcome, detail, item_id, capture_id)

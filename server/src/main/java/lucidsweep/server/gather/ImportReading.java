@@ -20,12 +20,14 @@ final class ImportReading<T> {
 
     private static final int AT_ONCE = 2_000;
 
+    /** The rows that can be read have the places before this in the import's range. */
+    private static final long AFTER_ROWS = 1L << 30;
+
     private final Sweep sweep;
     private final GatherMapper mapper;
     private final Progress progress;
     private final RowMaker<T> maker;
-    private final Store<T> store;
-    private long visited;
+    private final Consumer<List<T>> store;
     private int read;
     private int unreadable;
 
@@ -34,15 +36,6 @@ final class ImportReading<T> {
     interface RowMaker<T> {
         T of(IntakeRow row, List<String> cells);
     }
-
-    /** Stores rows; returns for each what the report says of it, or nothing where it says nothing. */
-    @FunctionalInterface
-    interface Store<T> {
-        List<Line> store(List<T> rows);
-    }
-
-    /** A line of the report. */
-    record Line(String address, String became, long itemId, long captureId) {}
 
     private record Unreadable(long line, String reason) {}
 
@@ -56,7 +49,7 @@ final class ImportReading<T> {
         }
     }
 
-    ImportReading(Sweep sweep, GatherMapper mapper, Progress progress, RowMaker<T> maker, Store<T> store) {
+    ImportReading(Sweep sweep, GatherMapper mapper, Progress progress, RowMaker<T> maker, Consumer<List<T>> store) {
         this.sweep = sweep;
         this.mapper = mapper;
         this.progress = progress;
@@ -108,23 +101,26 @@ final class ImportReading<T> {
 
     private void store(Batch<T> batch) {
         if (progress.stopAsked()) throw Refusal.conflict("Stopped; nothing was imported.");
-        List<GatherMapper.NewVisit> visits = new ArrayList<>(batch.size());
-        for (Line line : store.store(batch.rows)) {
-            visits.add(visit(line.address, Outcome.CAPTURED, line.became, line.itemId, line.captureId));
+        store.accept(batch.rows);
+        if (!batch.unreadable.isEmpty()) {
+            mapper.insertVisits(
+                    Columns.of(batch.unreadable.stream().map(this::visit).toList()));
         }
-        for (Unreadable each : batch.unreadable) {
-            visits.add(visit("line " + each.line, Outcome.UNREADABLE, each.reason, null, null));
-        }
-        if (!visits.isEmpty()) mapper.insertVisits(Columns.of(visits));
         read += batch.rows.size();
-        unreadable += batch.unreadable.size();
         progress.report(read, 0);
     }
 
-    private GatherMapper.NewVisit visit(String address, Outcome outcome, String detail, Long itemId, Long captureId) {
-        String clipped = detail.length() <= 2_000 ? detail : detail.substring(0, 2_000);
+    private GatherMapper.NewVisit visit(Unreadable row) {
+        String reason = row.reason.length() <= 2_000 ? row.reason : row.reason.substring(0, 2_000);
         return new GatherMapper.NewVisit(
-                IdRange.id(sweep.id(), visited++), address, 0, "", outcome.code(), clipped, itemId, captureId);
+                IdRange.id(sweep.id(), AFTER_ROWS + unreadable++),
+                "line " + row.line,
+                0,
+                "",
+                Outcome.UNREADABLE.code(),
+                reason,
+                null,
+                null);
     }
 
     int read() {

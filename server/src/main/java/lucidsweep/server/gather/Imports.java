@@ -15,6 +15,7 @@ import lucidsweep.server.intake.Mapping;
 import lucidsweep.server.intake.RowKind;
 import lucidsweep.server.item.CapturedItem;
 import lucidsweep.server.item.Captures;
+import lucidsweep.server.item.ImportedRows;
 import lucidsweep.server.item.Items;
 import lucidsweep.server.item.KnownItems;
 import lucidsweep.server.job.Jobs;
@@ -41,6 +42,7 @@ public class Imports {
     private final ImportPlans plans;
     private final Uploads uploads;
     private final Captures captures;
+    private final ImportedRows imported;
     private final Clients clients;
     private final Items items;
     private final Jobs jobs;
@@ -55,6 +57,7 @@ public class Imports {
             ImportPlans plans,
             Uploads uploads,
             Captures captures,
+            ImportedRows imported,
             Clients clients,
             Items items,
             Jobs jobs,
@@ -67,6 +70,7 @@ public class Imports {
         this.plans = plans;
         this.uploads = uploads;
         this.captures = captures;
+        this.imported = imported;
         this.clients = clients;
         this.items = items;
         this.jobs = jobs;
@@ -267,26 +271,17 @@ public class Imports {
         Property property = clients.property(sweep.propertyId());
         ImportedItem maker = new ImportedItem(property, sweep.id(), shape.mapping(), json);
         KnownItems known = captures.known(property.id());
-        ImportReading<CapturedItem> reading =
-                new ImportReading<>(sweep, mapper, progress, maker::of, rows -> stored(known, rows));
+        ImportedRows.Writer rows = imported.writer(sweep.id());
+        ImportReading<CapturedItem> reading = new ImportReading<>(
+                sweep, mapper, progress, maker::of, items -> captures.storeImported(known, rows, items));
         reading.read(intake, table, this::inTransaction);
         transaction.executeWithoutResult(status -> {
+            rows.end();
             if (property.hasTags()) captures.markGoneByImport(known, sweep.id());
             mapper.setStored(sweep.id());
         });
         String thing = shape.kind().name().toLowerCase(Locale.ROOT).replaceFirst("s$", "");
         return said(Counted.of(reading.read(), thing) + " read", reading.unreadable());
-    }
-
-    private List<ImportReading.Line> stored(KnownItems known, List<CapturedItem> rows) {
-        List<Captures.Stored> stored = captures.storeImported(known, rows);
-        List<ImportReading.Line> lines = new ArrayList<>(rows.size());
-        for (int i = 0; i < rows.size(); i++) {
-            Captures.Stored each = stored.get(i);
-            String became = each.isNew() ? "new" : each.changed() ? "changed" : "unchanged";
-            lines.add(new ImportReading.Line(rows.get(i).address(), became, each.itemId(), each.captureId()));
-        }
-        return lines;
     }
 
     /** Some thousands of rows are stored at a time: the database takes twice as long over a million rows in one piece. */

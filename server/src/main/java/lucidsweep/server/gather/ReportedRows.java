@@ -87,7 +87,7 @@ final class ReportedRows {
         return known.get(hash(row)) != 0;
     }
 
-    List<ImportReading.Line> store(List<Record> rows) {
+    void store(List<Record> rows) {
         List<Record> added = new ArrayList<>(rows.size());
         List<Record> changed = new ArrayList<>();
         for (Record row : rows) (isKnown(row) ? changed : added).add(row);
@@ -95,14 +95,13 @@ final class ReportedRows {
         boolean demand = kind == RowKind.DEMAND;
         if (!added.isEmpty() && demand) mapper.insertDemand(Columns.of(added));
         if (!added.isEmpty() && !demand) mapper.insertResults(Columns.of(added));
-        if (changed.isEmpty()) return List.of();
+        if (changed.isEmpty()) return;
         Object[] ids = changed.stream().map(row -> known.get(hash(row))).toArray();
         for (int start = 0; start < ids.length; start += LIST) {
             mapper.keep(table(kind), sweepId, Arrays.copyOfRange(ids, start, Math.min(ids.length, start + LIST)));
         }
         if (demand) mapper.changeDemand(Columns.of(changed));
         else mapper.changeResults(Columns.of(changed));
-        return List.of();
     }
 
     private static String table(RowKind kind) {

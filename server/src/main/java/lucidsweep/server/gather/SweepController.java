@@ -18,9 +18,11 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 class SweepController {
 
     private final Sweeps sweeps;
+    private final Visits visits;
 
-    SweepController(Sweeps sweeps) {
+    SweepController(Sweeps sweeps, Visits visits) {
         this.sweeps = sweeps;
+        this.visits = visits;
     }
 
     @GetMapping("/properties/{propertyId}/sweeps")
@@ -51,7 +53,7 @@ class SweepController {
 
     @GetMapping("/sweeps/{id}/outcomes")
     List<OutcomeCount> outcomes(@PathVariable long id) {
-        return sweeps.report(id);
+        return visits.counts(id);
     }
 
     @GetMapping("/sweeps/{id}/visits")
@@ -60,14 +62,14 @@ class SweepController {
             @RequestParam(required = false) String outcome,
             @RequestParam(defaultValue = "0") long after,
             @RequestParam(defaultValue = "200") int limit) {
-        return sweeps.visits(id, outcome, after, limit);
+        return visits.after(id, outcome, after, limit);
     }
 
     @GetMapping("/sweeps/{id}/visits.csv")
     ResponseEntity<StreamingResponseBody> csv(@PathVariable long id, @RequestParam(required = false) String outcome) {
         return Rows.download("sweep.csv", csv -> {
             csv.row("address", "outcome", "status", "detail", "redirect_to", "found_on", "depth", "millis", "bytes");
-            sweeps.forEachVisit(
+            visits.forEach(
                     id,
                     outcome,
                     visit -> csv.row(

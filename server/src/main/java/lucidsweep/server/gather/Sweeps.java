@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Consumer;
 import lucidsweep.core.page.AddressScope;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.page.PageFacts;
@@ -34,6 +33,7 @@ import tools.jackson.databind.json.JsonMapper;
 public class Sweeps {
 
     private final GatherMapper mapper;
+    private final Visits visits;
     private final Captures captures;
     private final Clients clients;
     private final Items items;
@@ -46,6 +46,7 @@ public class Sweeps {
 
     Sweeps(
             GatherMapper mapper,
+            Visits visits,
             Captures captures,
             Clients clients,
             Items items,
@@ -56,6 +57,7 @@ public class Sweeps {
             ApplicationEventPublisher publisher,
             @Value("${lucid.go-on:true}") boolean goOnByItself) {
         this.mapper = mapper;
+        this.visits = visits;
         this.captures = captures;
         this.clients = clients;
         this.items = items;
@@ -184,16 +186,6 @@ public class Sweeps {
         return mapper.lastEnded(propertyId);
     }
 
-    /** What a sweep saw, by outcome and status. */
-    public List<OutcomeCount> report(long sweepId) {
-        return mapper.outcomes(IdRange.of(sweepId));
-    }
-
-    List<Visit> visits(long sweepId, String outcome, long after, int limit) {
-        IdRange range = IdRange.of(sweepId);
-        return mapper.visits(outcome, Math.max(after, range.first() - 1), range.last(), Math.min(limit, 1_000));
-    }
-
     public Sweep find(long sweepId) {
         Sweep sweep = mapper.sweep(sweepId);
         if (sweep == null) throw Refusal.notFound("there is no sweep " + sweepId);
@@ -211,41 +203,6 @@ public class Sweeps {
         boolean limited = mapper.outcomes(IdRange.of(sweepId)).stream()
                 .anyMatch(outcome -> outcome.outcome().equals(Outcome.OVER_LIMIT.code()));
         return !limited && json.readValue(settings, CrawlSettings.class).isWhole();
-    }
-
-    /**
-     * An address that a sweep had an answer from, and what was stored of it.
-     *
-     * @param itemId null where nothing was
-     * @param redirectTo where it leads on; "" where nowhere
-     */
-    public record Seen(long id, String address, String redirectTo, Long itemId, Long captureId) {}
-
-    /** Walks over the addresses that a sweep had an answer from, in their order. */
-    public void forEachSeen(long sweepId, Consumer<Seen> visit) {
-        IdRange range = IdRange.of(sweepId);
-        long after = range.first() - 1;
-        List<Seen> chunk;
-        do {
-            chunk = mapper.seen(after, range.last(), 2_000);
-            for (Seen seen : chunk) {
-                visit.accept(seen);
-                after = seen.id();
-            }
-        } while (chunk.size() == 2_000);
-    }
-
-    /** Walks over every address of a sweep. */
-    public void forEachVisit(long sweepId, String outcome, Consumer<Visit> visitor) {
-        long after = 0;
-        List<Visit> chunk;
-        do {
-            chunk = visits(sweepId, outcome, after, 1_000);
-            for (Visit visit : chunk) {
-                visitor.accept(visit);
-                after = visit.id();
-            }
-        } while (chunk.size() == 1_000);
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -272,7 +229,7 @@ public class Sweeps {
 
     private Map<String, String> redirects(long sweepId) {
         Map<String, String> found = new HashMap<>();
-        forEachVisit(sweepId, Outcome.REDIRECT.code(), visit -> found.put(visit.address(), visit.redirectTo()));
+        visits.forEach(sweepId, Outcome.REDIRECT.code(), visit -> found.put(visit.address(), visit.redirectTo()));
         return found;
     }
 

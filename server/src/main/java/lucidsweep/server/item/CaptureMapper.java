@@ -2,6 +2,7 @@ package lucidsweep.server.item;
 
 import java.util.List;
 import java.util.Map;
+import lucidsweep.server.database.IdRange;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -145,9 +146,6 @@ interface CaptureMapper {
             and not exists (select 1 from written w where w.id between item.id * 4 and item.id * 4 + 3)""")
     void removeNewItems(long propertyId, long sweepId);
 
-    @Update("delete from body where not exists (select 1 from capture c where c.id = body.capture_id)")
-    void removeBodiesWithoutCapture();
-
     /** The texts of an item as they were before an import. */
     record TextsBefore(long id, String title, String description, String tags) {}
 
@@ -183,6 +181,11 @@ interface CaptureMapper {
             update item set capture_hash = 0 where property_id = #{propertyId} and last_sweep = #{sweepId}
             and not exists (select 1 from capture c where c.id = item.capture_id)""")
     void distrust(long propertyId, long sweepId);
+
+    @Update("""
+            update item set capture_hash = 0
+            where property_id = #{propertyId} and capture_id between #{range.first} and #{range.last}""")
+    void distrustRows(@Param("propertyId") long propertyId, @Param("range") IdRange range);
 
     @Update("""
             delete from capture where sweep_id = #{sweepId}

@@ -51,8 +51,8 @@ public record CapturedItem(
      * The bulk of it, ready to be stored.
      *
      * @param facts everything that was captured, as JSON
-     * @param copy the visible text, packed
-     * @param links packed; one a line: address, tab, link text, tab, where it stands (c copy, n navigation, f footer), "-" where it is not to be followed
+     * @param copy the visible text, packed; null of a row of a file, whose texts are in its facts
+     * @param links packed, null likewise; one a line: address, tab, link text, tab, where it stands (c copy, n navigation, f footer), "-" where it is not to be followed
      * @param hash the same for the same content
      * @param textHash the same for pages that say the same; 0 where that does not matter
      * @param source the markup as it came, packed; null where it is not kept
@@ -73,7 +73,7 @@ public record CapturedItem(
         public static Content ofRow(String facts, String copy) {
             byte[] copyBytes = copy.getBytes(StandardCharsets.UTF_8);
             long hash = Packed.hash(copyBytes, Likeness.exactHash(facts));
-            return new Content(facts, Packed.of(copyBytes), Packed.of(new byte[0]), hash, 0, null);
+            return new Content(facts, null, null, hash, 0, null);
         }
     }
 }

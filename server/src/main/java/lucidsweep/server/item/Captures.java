@@ -9,6 +9,7 @@ import java.util.stream.LongStream;
 import lucidsweep.core.text.Likeness;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.database.Columns;
+import lucidsweep.server.database.IdRange;
 import lucidsweep.server.job.Lookahead;
 import org.springframework.stereotype.Service;
 
@@ -23,11 +24,13 @@ public class Captures {
     private static final int LIST = 200;
 
     private final CaptureMapper mapper;
+    private final ImportedRows rows;
     private final IdBlock itemIds;
     private final IdBlock captureIds;
 
-    Captures(CaptureMapper mapper) {
+    Captures(CaptureMapper mapper, ImportedRows rows) {
         this.mapper = mapper;
+        this.rows = rows;
         itemIds = new IdBlock(mapper::nextItemBlock);
         captureIds = new IdBlock(mapper::nextCaptureBlock);
     }
@@ -60,15 +63,18 @@ public class Captures {
      * @return for each, in the same order
      */
     public List<Stored> store(KnownItems known, List<CapturedItem> items) {
-        return new Pending(known, false).store(items);
+        return new PendingItems(mapper, known, itemIds::next, captureIds::next, null).store(items);
     }
 
     /**
      * The same of an import, which can be taken back. Pages that a crawl has read stay as it saw them: it knows more than a
      * list does.
+     *
+     * @param rows takes what the import read
      */
-    public List<Stored> storeImported(KnownItems known, List<CapturedItem> items) {
-        return new Pending(known, true).store(items);
+    public void storeImported(KnownItems known, ImportedRows.Writer rows, List<CapturedItem> items) {
+        new PendingItems(mapper, known, itemIds::next, rows::nextId, rows).store(items);
+        rows.write();
     }
 
     /**
@@ -100,7 +106,7 @@ public class Captures {
         });
     }
 
-    private static void forEachFew(long[] ids, Consumer<Object[]> visit) {
+    static void forEachFew(long[] ids, Consumer<Object[]> visit) {
         for (int start = 0; start < ids.length; start += LIST) {
             visit.accept(Arrays.stream(ids, start, Math.min(ids.length, start + LIST))
                     .boxed()
@@ -148,8 +154,8 @@ public class Captures {
     public void undoImport(Property property, long sweepId) {
         takeBack(property, sweepId);
         mapper.removeNewItems(property.id(), sweepId);
-        mend(property.id(), sweepId);
-        mapper.removeBodiesWithoutCapture();
+        mapper.distrustRows(property.id(), IdRange.of(sweepId));
+        rows.forget(sweepId);
     }
 
     /** Marks the items that a complete sweep did not see; they are kept with all that was written for them. */
@@ -229,131 +235,8 @@ public class Captures {
                 .toList();
     }
 
-    private static void write(List<? extends Record> rows, Consumer<Map<String, Object[]>> statement) {
+    static void write(List<? extends Record> rows, Consumer<Map<String, Object[]>> statement) {
         if (!rows.isEmpty()) statement.accept(Columns.of(rows));
         rows.clear();
-    }
-
-    /** The rows that a few items make. */
-    private final class Pending {
-
-        private final KnownItems known;
-        private final boolean imported;
-        private final List<Long> seen = new ArrayList<>();
-        private final List<CaptureMapper.ItemValues> newItems = new ArrayList<>();
-        private final List<CaptureMapper.ItemValues> changedItems = new ArrayList<>();
-        private final List<CaptureMapper.CaptureValues> captures = new ArrayList<>();
-        private final List<CaptureMapper.Source> sources = new ArrayList<>();
-
-        private Pending(KnownItems known, boolean imported) {
-            this.known = known;
-            this.imported = imported;
-        }
-
-        private List<Stored> store(List<CapturedItem> items) {
-            if (items.isEmpty()) return List.of();
-            List<Stored> stored = new ArrayList<>(items.size());
-            for (CapturedItem item : items) stored.add(add(item));
-            write(items.get(0).sweepId());
-            return stored;
-        }
-
-        private Stored add(CapturedItem item) {
-            int place = known.place(item.identity());
-            boolean isNew = place == KnownItems.NONE;
-            long addressHash = Likeness.exactHash(item.identity());
-            if (isNew) place = known.add(addressHash, itemIds.next(), item.sweepId());
-            long id = known.id(place);
-            boolean wasGone = known.isGone(place);
-            boolean knownBetter = imported && item.tags() == null && known.isCrawled(place) && !wasGone;
-            boolean isSame = !isNew && known.content(place) == item.content().hash();
-            known.see(place);
-            if (knownBetter) return new Stored(id, known.capture(place), false, false);
-            if (isSame) {
-                // An import knows from its rows what it has seen; a crawl that goes on after a kill does not.
-                if (!imported || wasGone) seen.add(id);
-                keepSource(item, known.capture(place));
-                return new Stored(id, known.capture(place), false, false);
-            }
-            long captureId = captureIds.next();
-            CapturedItem.Content content = item.content();
-            known.set(place, captureId, content.hash(), item.h1Count() >= 0);
-            (isNew ? newItems : changedItems).add(values(item, id, addressHash, captureId, known.firstSweep(place)));
-            captures.add(new CaptureMapper.CaptureValues(
-                    captureId, id, item.sweepId(), content.hash(), content.facts(), content.copy(), content.links()));
-            keepSource(item, captureId);
-            return new Stored(id, captureId, isNew, true);
-        }
-
-        private void keepSource(CapturedItem item, long captureId) {
-            if (item.content().source() != null) {
-                sources.add(new CaptureMapper.Source(captureId, item.content().source()));
-            }
-        }
-
-        private void write(long sweepId) {
-            long[] changed = changedItems.stream()
-                    .mapToLong(CaptureMapper.ItemValues::id)
-                    .toArray();
-            long[] seenAgain = seen.stream().mapToLong(Long::longValue).toArray();
-            if (imported) {
-                forEachFew(seenAgain, some -> mapper.keepItems(sweepId, some));
-                forEachFew(changed, some -> mapper.keepItems(sweepId, some));
-            }
-            forEachFew(seenAgain, some -> mapper.seen(sweepId, some));
-            Captures.write(newItems, mapper::insertItems);
-            if (!changedItems.isEmpty()) {
-                mapper.forgetMeasures(FieldId.ofAll(
-                        changedItems.stream().map(CaptureMapper.ItemValues::id).toArray()));
-            }
-            Captures.write(changedItems, mapper::changeItems);
-            Captures.write(sources, mapper::keepSources);
-            if (captures.isEmpty()) return;
-            Map<String, Object[]> columns = Columns.of(captures);
-            mapper.insertCaptures(columns);
-            mapper.insertBodies(columns);
-        }
-
-        private static CaptureMapper.ItemValues values(
-                CapturedItem item, long id, long addressHash, long captureId, long firstSweep) {
-            CapturedItem.Text tags = item.tags();
-            return new CaptureMapper.ItemValues(
-                    id,
-                    item.propertyId(),
-                    item.address(),
-                    addressHash,
-                    item.section(),
-                    item.status(),
-                    item.contentType(),
-                    item.obstacle(),
-                    item.h1(),
-                    item.h1Count(),
-                    item.canonical(),
-                    item.robots(),
-                    item.language(),
-                    item.opening(),
-                    item.price(),
-                    item.depth(),
-                    captureId,
-                    item.content().hash(),
-                    firstSweep,
-                    item.sweepId(),
-                    false,
-                    item.published(),
-                    item.views(),
-                    item.favourites(),
-                    item.content().textHash(),
-                    item.title().text(),
-                    item.title().count(),
-                    item.title().measure().px(),
-                    item.title().measure().alike(),
-                    item.description().text(),
-                    item.description().count(),
-                    item.description().measure().px(),
-                    item.description().measure().alike(),
-                    tags == null ? null : tags.text(),
-                    tags == null ? 0 : tags.measure().px(),
-                    tags == null ? 0 : tags.measure().alike());
-        }
     }
 }

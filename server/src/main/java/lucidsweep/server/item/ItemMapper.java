@@ -107,18 +107,18 @@ interface ItemMapper {
     @Select(ItemSql.AIM + "where r.item_id = " + ItemSql.IDS)
     List<Aimed> aimsOf(@Param("ids") Object[] ids);
 
-    /** What a sweep saw of an item besides its fields. */
-    record Captured(long itemId, String facts, byte[] copy, String linkTexts) {}
+    /** What a crawl saw of an item besides its fields; facts and copy are null where it was imported. */
+    record Captured(long itemId, long captureId, String facts, byte[] copy, String linkTexts) {}
 
     @Select("""
-            select i.id item_id, c.facts, b.copy, coalesce(l.link_texts, '') link_texts from item i
-            join capture c on c.id = i.capture_id join body b on b.capture_id = i.capture_id
+            select i.id item_id, i.capture_id, c.facts, b.copy, coalesce(l.link_texts, '') link_texts from item i
+            left join capture c on c.id = i.capture_id left join body b on b.capture_id = i.capture_id
             left join item_link l on l.item_id = i.id
             where i.id = """ + " " + ItemSql.IDS)
     List<Captured> captures(@Param("ids") Object[] ids);
 
     @Select("select id, sweep_id, facts from capture where id = " + ItemSql.IDS)
-    List<Items.PastCapture> pastCaptures(@Param("ids") Object[] ids);
+    List<Items.PastCapture> crawledCaptures(@Param("ids") Object[] ids);
 
     record GroupOf(long id, String section) {}
 

@@ -20,6 +20,7 @@ import lucidsweep.core.standard.Fit;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.database.IdRange;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
 import tools.jackson.core.type.TypeReference;
@@ -43,6 +44,7 @@ public class Items {
     private static final long MOST_CACHED_IDS = 8_000_000;
 
     private final ItemMapper mapper;
+    private final ImportedRows imports;
     private final ItemTables tables;
     private final Clients clients;
     private final JsonMapper json;
@@ -53,8 +55,9 @@ public class Items {
             .weigher((ItemView view, long[] ids) -> ids.length + 64)
             .build();
 
-    Items(ItemMapper mapper, ItemTables tables, Clients clients, JsonMapper json) {
+    Items(ItemMapper mapper, ImportedRows imports, ItemTables tables, Clients clients, JsonMapper json) {
         this.mapper = mapper;
+        this.imports = imports;
         this.tables = tables;
         this.clients = clients;
         this.json = json;
@@ -253,7 +256,13 @@ public class Items {
     /** What the last sweep saw of items, as JSON, by id. */
     public Map<Long, String> facts(List<Long> ids) {
         Map<Long, String> found = new HashMap<>();
-        inLists(ids, mapper::captures).forEach(captured -> found.put(captured.itemId(), captured.facts()));
+        List<ItemMapper.Captured> captures = inLists(ids, mapper::captures);
+        Map<Long, ImportedRow> rows =
+                imports.of(captures.stream().map(ItemMapper.Captured::captureId).toList());
+        for (ItemMapper.Captured captured : captures) {
+            ImportedRow row = rows.get(captured.captureId());
+            found.put(captured.itemId(), row == null ? captured.facts() : row.facts());
+        }
         return found;
     }
 
@@ -261,7 +270,9 @@ public class Items {
     public record PastCapture(long id, long sweepId, String facts) {}
 
     public List<PastCapture> pastCaptures(List<Long> captureIds) {
-        return inLists(captureIds, mapper::pastCaptures);
+        List<PastCapture> found = inLists(captureIds, mapper::crawledCaptures);
+        imports.of(captureIds).forEach((id, row) -> found.add(new PastCapture(id, IdRange.owner(id), row.facts())));
+        return found;
     }
 
     /** What is wrong with items, by id; those with nothing wrong are left out. */

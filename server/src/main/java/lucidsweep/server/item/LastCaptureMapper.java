@@ -7,11 +7,11 @@ import org.apache.ibatis.annotations.Select;
 @Mapper
 interface LastCaptureMapper {
 
-    record Row(long sweepId, String facts, byte[] links, boolean hasSource) {}
+    record Row(long captureId, Long sweepId, String facts, byte[] links, boolean hasSource) {}
 
     @Select("""
-            select c.sweep_id, c.facts, b.links, s.capture_id is not null has_source
-            from item i join capture c on c.id = i.capture_id join body b on b.capture_id = c.id
+            select i.capture_id, c.sweep_id, c.facts, b.links, s.capture_id is not null has_source
+            from item i left join capture c on c.id = i.capture_id left join body b on b.capture_id = c.id
             left join source s on s.capture_id = c.id where i.id = #{itemId}""")
     Row of(long itemId);
 

@@ -1,6 +1,7 @@
 package lucidsweep.server.item;
 
 import java.util.List;
+import lucidsweep.server.database.IdRange;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
 
@@ -9,9 +10,11 @@ import org.springframework.stereotype.Service;
 public class LastCaptures {
 
     private final LastCaptureMapper mapper;
+    private final ImportedRows imports;
 
-    LastCaptures(LastCaptureMapper mapper) {
+    LastCaptures(LastCaptureMapper mapper, ImportedRows imports) {
         this.mapper = mapper;
+        this.imports = imports;
     }
 
     /**
@@ -26,7 +29,12 @@ public class LastCaptures {
     public LastCapture of(long itemId) {
         LastCaptureMapper.Row row = mapper.of(itemId);
         if (row == null) throw Refusal.notFound("there is no item " + itemId);
-        return new LastCapture(row.sweepId(), row.facts(), Packed.text(row.links()), row.hasSource());
+        if (row.sweepId() != null) {
+            return new LastCapture(row.sweepId(), row.facts(), Packed.text(row.links()), row.hasSource());
+        }
+        ImportedRow imported = imports.of(List.of(row.captureId())).get(row.captureId());
+        if (imported == null) throw Refusal.notFound("what was captured of item " + itemId + " is not kept any more");
+        return new LastCapture(IdRange.owner(row.captureId()), imported.facts(), "", false);
     }
 
     /** The addresses at which the same page stands, too. */

@@ -1,0 +1,34 @@
+package lucidsweep.server.item;
+
+import java.util.List;
+import java.util.Map;
+import lucidsweep.server.database.IdRange;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+
+@Mapper
+interface ImportedRowMapper {
+
+    /** Rows in one; its id is that of the first. */
+    record Pack(long id, int size, byte[] packed) {}
+
+    @Insert("""
+            insert into imported_rows (id, size, packed) select * from unnest(
+                cast(#{id} as bigint array), cast(#{size} as int array), cast(#{packed} as varbinary array))""")
+    void insert(Map<String, Object[]> packs);
+
+    @Select("select * from imported_rows where id between #{first} and #{last} order by id limit #{limit}")
+    List<Pack> between(long first, long last, int limit);
+
+    @Select("select * from imported_rows where id = any(#{ids})")
+    List<Pack> of(@Param("ids") Object[] ids);
+
+    @Select("select coalesce(sum(size), 0) from imported_rows where id between #{range.first} and #{range.last}")
+    int count(@Param("range") IdRange range);
+
+    @Delete("delete from imported_rows where id between #{range.first} and #{range.last}")
+    void forget(@Param("range") IdRange range);
+}

@@ -1,0 +1,116 @@
+package lucidsweep.server.item;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import lucidsweep.server.database.Columns;
+import lucidsweep.server.database.IdRange;
+import org.springframework.stereotype.Service;
+
+/** What imports read, row by row, in the order of their files. */
+@Service
+public class ImportedRows {
+
+    private static final int LIST = 200;
+
+    private final ImportedRowMapper mapper;
+
+    ImportedRows(ImportedRowMapper mapper) {
+        this.mapper = mapper;
+    }
+
+    /** Whether a capture is a row of an import; those of crawls are numbered otherwise. */
+    static boolean isRow(long captureId) {
+        return IdRange.owner(captureId) > 0;
+    }
+
+    /** Takes the rows of one import, within its transactions; what does not fill a pack waits for the next rows. */
+    public final class Writer {
+        private final long sweepId;
+        private final List<ImportedRowMapper.Pack> full = new ArrayList<>();
+        private RowPack pack = new RowPack();
+        private long count;
+
+        private Writer(long sweepId) {
+            this.sweepId = sweepId;
+        }
+
+        /** The id that the next row will have. */
+        long nextId() {
+            return IdRange.id(sweepId, count);
+        }
+
+        void add(ImportedRow row) {
+            pack.add(row);
+            count++;
+            if (pack.size() == RowPack.ROWS) close();
+        }
+
+        private void close() {
+            full.add(new ImportedRowMapper.Pack(nextId() - pack.size(), pack.size(), pack.packed()));
+            pack = new RowPack();
+        }
+
+        /** Writes the packs that are full. */
+        void write() {
+            if (!full.isEmpty()) mapper.insert(Columns.of(full));
+            full.clear();
+        }
+
+        /** Writes what is left. */
+        public void end() {
+            if (pack.size() > 0) close();
+            write();
+        }
+    }
+
+    public Writer writer(long sweepId) {
+        return new Writer(sweepId);
+    }
+
+    /** The rows of an import that follow upon one, without their facts; the first ones where it is before the range. */
+    public List<ImportedRow> after(long sweepId, long after, int limit) {
+        IdRange range = IdRange.of(sweepId);
+        long from = Math.max(after + 1, range.first());
+        int packs = limit / RowPack.ROWS + 2;
+        return mapper.between(packOf(from), range.last(), packs).stream()
+                .flatMap(pack -> RowPack.rows(pack.id(), pack.packed(), id -> id >= from, false).stream())
+                .limit(limit)
+                .toList();
+    }
+
+    /** Some rows with their facts, by id; those that are none are left out. */
+    Map<Long, ImportedRow> of(Collection<Long> ids) {
+        Set<Long> wanted = new HashSet<>(ids);
+        wanted.removeIf(id -> !isRow(id));
+        Object[] packs = wanted.stream().map(ImportedRows::packOf).distinct().toArray();
+        Map<Long, ImportedRow> found = new HashMap<>();
+        for (int start = 0; start < packs.length; start += LIST) {
+            Object[] some = Arrays.copyOfRange(packs, start, Math.min(packs.length, start + LIST));
+            for (ImportedRowMapper.Pack pack : mapper.of(some)) {
+                RowPack.rows(pack.id(), pack.packed(), wanted::contains, true).forEach(row -> found.put(row.id(), row));
+            }
+        }
+        return found;
+    }
+
+    /** The id of the pack that a row is in. */
+    private static long packOf(long row) {
+        long first = IdRange.of(IdRange.owner(row)).first();
+        return row - (row - first) % RowPack.ROWS;
+    }
+
+    /** How many rows an import read; 0 of a crawl. */
+    public int count(long sweepId) {
+        return mapper.count(IdRange.of(sweepId));
+    }
+
+    void forget(long sweepId) {
+        mapper.forget(IdRange.of(sweepId));
+    }
+}
