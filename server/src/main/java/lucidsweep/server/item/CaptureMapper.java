@@ -18,11 +18,8 @@ interface CaptureMapper {
 
     @Select("""
             select id, address_hash, capture_id, capture_hash, first_sweep, h1_count, gone from item
-            where property_id = #{propertyId} and id > #{after} order by property_id, id limit #{limit}""")
-    List<Known> known(long propertyId, long after, int limit);
-
-    @Select("select next value for item_block")
-    long nextItemBlock();
+            where id > #{after} and id <= #{last} order by id limit #{limit}""")
+    List<Known> known(long after, long last, int limit);
 
     @Select("select next value for capture_block")
     long nextCaptureBlock();
@@ -137,14 +134,15 @@ interface CaptureMapper {
             + " from item_before where sweep_id = #{sweepId}")
     void putItemsBack(long sweepId);
 
-    @Update("update item set gone = true where property_id = #{propertyId} and first_sweep = #{sweepId}")
-    void markNewOnesGone(long propertyId, long sweepId);
+    @Update(
+            "update item set gone = true where id between #{items.first} and #{items.last} and first_sweep = #{sweepId}")
+    void markNewOnesGone(@Param("items") IdRange items, @Param("sweepId") long sweepId);
 
     @Update("""
-            delete from item where property_id = #{propertyId} and first_sweep = #{sweepId}
+            delete from item where id between #{items.first} and #{items.last} and first_sweep = #{sweepId}
             and not exists (select 1 from target t where t.item_id = item.id)
             and not exists (select 1 from written w where w.id between item.id * 4 and item.id * 4 + 3)""")
-    void removeNewItems(long propertyId, long sweepId);
+    void removeNewItems(@Param("items") IdRange items, @Param("sweepId") long sweepId);
 
     /** The texts of an item as they were before an import. */
     record TextsBefore(long id, String title, String description, String tags) {}
@@ -178,14 +176,14 @@ interface CaptureMapper {
     void forgetItemsBefore(long sweepId);
 
     @Update("""
-            update item set capture_hash = 0 where property_id = #{propertyId} and last_sweep = #{sweepId}
+            update item set capture_hash = 0 where id between #{items.first} and #{items.last} and last_sweep = #{sweepId}
             and not exists (select 1 from capture c where c.id = item.capture_id)""")
-    void distrust(long propertyId, long sweepId);
+    void distrust(@Param("items") IdRange items, @Param("sweepId") long sweepId);
 
     @Update("""
             update item set capture_hash = 0
-            where property_id = #{propertyId} and capture_id between #{range.first} and #{range.last}""")
-    void distrustRows(@Param("propertyId") long propertyId, @Param("range") IdRange range);
+            where id between #{items.first} and #{items.last} and capture_id between #{rows.first} and #{rows.last}""")
+    void distrustRows(@Param("items") IdRange items, @Param("rows") IdRange rows);
 
     @Update("""
             delete from capture where sweep_id = #{sweepId}
@@ -195,28 +193,27 @@ interface CaptureMapper {
     @Update("update item set gone = true where id = any(#{ids})")
     void setGone(@Param("ids") Object[] ids);
 
-    @Update("update item set gone = true where property_id = #{propertyId} and last_sweep <> #{sweepId} and not gone")
-    int markGone(long propertyId, long sweepId);
+    @Update(
+            "update item set gone = true where id between #{items.first} and #{items.last} and last_sweep <> #{sweepId} and not gone")
+    int markGone(@Param("items") IdRange items, @Param("sweepId") long sweepId);
 
     @Update("""
             update item set obstacle = null
-            where property_id = #{propertyId} and obstacle like 'the same page as %'
+            where id between #{items.first} and #{items.last} and obstacle like 'the same page as %'
             and exists (select 1 from twin t where t.item_id = item.id)""")
-    void clearTwins(long propertyId);
+    void clearTwins(@Param("items") IdRange items);
 
-    @Update("""
-            delete from twin where exists
-                (select 1 from item i where i.id = twin.item_id and i.property_id = #{propertyId})""")
-    void forgetTwins(long propertyId);
+    @Update("delete from twin where item_id between #{items.first} and #{items.last}")
+    void forgetTwins(@Param("items") IdRange items);
 
     /** An indexable page with what tells whether it is the same as others. */
     record Page(long id, String address, long textHash) {}
 
     @Select("""
             select id, address, text_hash from item
-            where property_id = #{propertyId} and not gone and obstacle is null and text_hash <> 0 and id > #{after}
-            order by property_id, id limit #{limit}""")
-    List<Page> pages(long propertyId, long after, int limit);
+            where id > #{after} and id <= #{last} and not gone and obstacle is null and text_hash <> 0
+            order by id limit #{limit}""")
+    List<Page> pages(long after, long last, int limit);
 
     record Twin(long id, long twinOf, String obstacle) {}
 
@@ -238,16 +235,15 @@ interface CaptureMapper {
             select id, address_hash, coalesce(l.depth, i.depth) depth, coalesce(l.links_in, 0) links_in,
                 coalesce(l.link_texts, '') link_texts
             from item i left join item_link l on l.item_id = i.id
-            where property_id = #{propertyId} and not gone and id > #{after} order by property_id, id limit #{limit}""")
-    List<Linked> linked(long propertyId, long after, int limit);
+            where id > #{after} and id <= #{last} and not gone order by id limit #{limit}""")
+    List<Linked> linked(long after, long last, int limit);
 
     record Links(long itemId, byte[] links) {}
 
     @Select("""
             select i.id item_id, b.links from item i join body b on b.capture_id = i.capture_id
-            where i.property_id = #{propertyId} and not i.gone and i.id between #{first} and #{last}
-            order by i.property_id, i.id""")
-    List<Links> links(long propertyId, long first, long last);
+            where i.id between #{first} and #{last} and not i.gone order by i.id""")
+    List<Links> links(long first, long last);
 
     record LinkCount(long id, int linksIn, String linkTexts, int depth) {}
 

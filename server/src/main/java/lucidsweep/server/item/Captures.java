@@ -25,13 +25,11 @@ public class Captures {
 
     private final CaptureMapper mapper;
     private final ImportedRows rows;
-    private final IdBlock itemIds;
     private final IdBlock captureIds;
 
     Captures(CaptureMapper mapper, ImportedRows rows) {
         this.mapper = mapper;
         this.rows = rows;
-        itemIds = new IdBlock(mapper::nextItemBlock);
         captureIds = new IdBlock(mapper::nextCaptureBlock);
     }
 
@@ -44,11 +42,12 @@ public class Captures {
 
     /** What is known of the items of a property now. */
     public KnownItems known(long propertyId) {
-        KnownItems known = new KnownItems();
-        long after = 0;
+        IdRange ids = IdRange.of(propertyId);
+        KnownItems known = new KnownItems(ids.first());
+        long after = ids.first() - 1;
         List<CaptureMapper.Known> chunk;
         do {
-            chunk = mapper.known(propertyId, after, KNOWN_CHUNK);
+            chunk = mapper.known(after, ids.last(), KNOWN_CHUNK);
             chunk.forEach(known::add);
             if (!chunk.isEmpty()) after = chunk.get(chunk.size() - 1).id();
         } while (chunk.size() == KNOWN_CHUNK);
@@ -63,7 +62,7 @@ public class Captures {
      * @return for each, in the same order
      */
     public List<Stored> store(KnownItems known, List<CapturedItem> items) {
-        return new PendingItems(mapper, known, itemIds::next, captureIds::next, null).store(items);
+        return new PendingItems(mapper, known, captureIds::next, null).store(items);
     }
 
     /**
@@ -73,7 +72,7 @@ public class Captures {
      * @param rows takes what the import read
      */
     public void storeImported(KnownItems known, ImportedRows.Writer rows, List<CapturedItem> items) {
-        new PendingItems(mapper, known, itemIds::next, rows::nextId, rows).store(items);
+        new PendingItems(mapper, known, rows::nextId, rows).store(items);
         rows.write();
     }
 
@@ -117,7 +116,7 @@ public class Captures {
     /** Puts items back as they were before an import; what was written for them stays. */
     public void takeBack(Property property, long sweepId) {
         mapper.putItemsBack(sweepId);
-        mapper.markNewOnesGone(property.id(), sweepId);
+        mapper.markNewOnesGone(IdRange.of(property.id()), sweepId);
         long after = 0;
         List<CaptureMapper.TextsBefore> chunk;
         do {
@@ -146,21 +145,21 @@ public class Captures {
      * database takes back what was not committed, but once in 25 kills a single row had its new values all the same.
      */
     public void mend(long propertyId, long sweepId) {
-        mapper.distrust(propertyId, sweepId);
+        mapper.distrust(IdRange.of(propertyId), sweepId);
         mapper.removeUnusedCaptures(sweepId);
     }
 
     /** Leaves nothing of an import that was cut short: items are as they were, and new ones are gone for good unless something was done to them. */
     public void undoImport(Property property, long sweepId) {
         takeBack(property, sweepId);
-        mapper.removeNewItems(property.id(), sweepId);
-        mapper.distrustRows(property.id(), IdRange.of(sweepId));
+        mapper.removeNewItems(IdRange.of(property.id()), sweepId);
+        mapper.distrustRows(IdRange.of(property.id()), IdRange.of(sweepId));
         rows.forget(sweepId);
     }
 
     /** Marks the items that a complete sweep did not see; they are kept with all that was written for them. */
     public int markGone(long propertyId, long sweepId) {
-        return mapper.markGone(propertyId, sweepId);
+        return mapper.markGone(IdRange.of(propertyId), sweepId);
     }
 
     /**
@@ -172,7 +171,7 @@ public class Captures {
         LinkGraph graph = new LinkGraph();
         redirects.forEach((from, to) -> graph.redirect(Likeness.exactHash(from), Likeness.exactHash(to)));
         long[] ids = addItems(propertyId, graph);
-        Lookahead.over(ids, LINKS_CHUNK, some -> links(propertyId, some), pages -> pages.forEach(graph::links));
+        Lookahead.over(ids, LINKS_CHUNK, this::links, pages -> pages.forEach(graph::links));
         graph.measureDepth(Likeness.exactHash(startAddress));
         List<CaptureMapper.LinkCount> changed = new ArrayList<>(COUNTS_AT_ONCE);
         graph.forEachChanged(count -> {
@@ -189,13 +188,14 @@ public class Captures {
      * @return how many are the same as another
      */
     public int joinTwins(long propertyId) {
-        mapper.clearTwins(propertyId);
-        mapper.forgetTwins(propertyId);
+        mapper.clearTwins(IdRange.of(propertyId));
+        mapper.forgetTwins(IdRange.of(propertyId));
         TwinPages twins = new TwinPages();
-        long after = 0;
+        IdRange ids = IdRange.of(propertyId);
+        long after = ids.first() - 1;
         List<CaptureMapper.Page> chunk;
         do {
-            chunk = mapper.pages(propertyId, after, ITEMS_CHUNK);
+            chunk = mapper.pages(after, ids.last(), ITEMS_CHUNK);
             for (CaptureMapper.Page page : chunk) {
                 twins.add(page);
                 after = page.id();
@@ -213,11 +213,12 @@ public class Captures {
 
     /** Returns their ids in their order. */
     private long[] addItems(long propertyId, LinkGraph graph) {
+        IdRange range = IdRange.of(propertyId);
         LongStream.Builder ids = LongStream.builder();
         List<CaptureMapper.Linked> chunk;
-        long after = 0;
+        long after = range.first() - 1;
         do {
-            chunk = mapper.linked(propertyId, after, ITEMS_CHUNK);
+            chunk = mapper.linked(after, range.last(), ITEMS_CHUNK);
             for (CaptureMapper.Linked item : chunk) {
                 after = item.id();
                 ids.add(after);
@@ -229,8 +230,8 @@ public class Captures {
         return ids.build().toArray();
     }
 
-    private List<PageLinks> links(long propertyId, long[] ids) {
-        return mapper.links(propertyId, ids[0], ids[ids.length - 1]).stream()
+    private List<PageLinks> links(long[] ids) {
+        return mapper.links(ids[0], ids[ids.length - 1]).stream()
                 .map(links -> PageLinks.of(links.itemId(), Packed.bytes(links.links())))
                 .toList();
     }

@@ -1,6 +1,7 @@
 package lucidsweep.server.item;
 
 import java.util.List;
+import lucidsweep.server.database.IdRange;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
@@ -12,8 +13,8 @@ interface ItemMapper {
     @Select(ItemSql.LINE + "where i.id = " + ItemSql.IDS)
     List<ItemLine> lines(@Param("ids") Object[] ids);
 
-    @Select("select id from item where property_id = #{propertyId} order by property_id, id")
-    List<Long> allIds(long propertyId);
+    @Select("select id from item where id between #{first} and #{last} order by id")
+    List<Long> allIds(IdRange items);
 
     @Select("select property_id from item where id = #{id}")
     Long propertyOf(long id);
@@ -21,9 +22,8 @@ interface ItemMapper {
     /** The findings of an item, as JSON. */
     record FlawLine(long itemId, String found) {}
 
-    @Select(
-            "select item_id, found from finding where item_id between #{first} and #{last} and property_id = #{propertyId}")
-    List<FlawLine> flaws(long propertyId, long first, long last);
+    @Select("select item_id, found from finding where item_id between #{first} and #{last}")
+    List<FlawLine> flaws(long first, long last);
 
     @Select("select item_id, found from finding where item_id = " + ItemSql.IDS)
     List<FlawLine> flawsOf(@Param("ids") Object[] ids);
@@ -49,8 +49,8 @@ interface ItemMapper {
             long tagsAlike) {}
 
     @Select(ItemSql.TABLE_ITEM + """
-            where property_id = #{propertyId} and not gone and id > #{after} order by property_id, id limit #{limit}""")
-    List<TableItem> tableItems(long propertyId, long after, int limit);
+            where id > #{after} and id <= #{last} and not gone order by id limit #{limit}""")
+    List<TableItem> tableItems(long after, long last, int limit);
 
     @Select(ItemSql.TABLE_ITEM + "where not gone and id = " + ItemSql.IDS)
     List<TableItem> tableItemsOf(@Param("ids") Object[] ids);
@@ -85,12 +85,11 @@ interface ItemMapper {
             long tagsAlike) {}
 
     @Select(ItemSql.CORE + """
-            where property_id = #{propertyId} and not gone and id > #{after} order by property_id, id limit #{limit}""")
-    List<Core> cores(long propertyId, long after, int limit);
+            where id > #{after} and id <= #{last} and not gone order by id limit #{limit}""")
+    List<Core> cores(long after, long last, int limit);
 
-    @Select(ItemSql.CORE
-            + "where property_id = #{propertyId} and not gone and id between #{first} and #{last} order by id")
-    List<Core> coresBetween(long propertyId, long first, long last);
+    @Select(ItemSql.CORE + "where id between #{first} and #{last} and not gone order by id")
+    List<Core> coresBetween(long first, long last);
 
     @Select(ItemSql.CORE + "where not gone and id = " + ItemSql.IDS + " order by id")
     List<Core> coresOf(@Param("ids") Object[] ids);
@@ -101,8 +100,8 @@ interface ItemMapper {
     /** The keyword that an item aims at. */
     record Aimed(long itemId, long keywordId, String phrase) {}
 
-    @Select(ItemSql.AIM + "where r.item_id between #{first} and #{last} and r.property_id = #{propertyId}")
-    List<Aimed> aims(long propertyId, long first, long last);
+    @Select(ItemSql.AIM + "where r.item_id between #{first} and #{last}")
+    List<Aimed> aims(long first, long last);
 
     @Select(ItemSql.AIM + "where r.item_id = " + ItemSql.IDS)
     List<Aimed> aimsOf(@Param("ids") Object[] ids);
@@ -122,16 +121,16 @@ interface ItemMapper {
 
     record GroupOf(long id, String section) {}
 
-    @Select("select id, section from item where property_id = #{propertyId} and not gone and id > #{after}"
-            + " order by property_id, id limit #{limit}")
-    List<GroupOf> groupsAfter(long propertyId, long after, int limit);
+    @Select(
+            "select id, section from item where id > #{after} and id <= #{last} and not gone order by id limit #{limit}")
+    List<GroupOf> groupsAfter(long after, long last, int limit);
 
     record AddressOf(long id, String address) {}
 
     @Select("""
             select id, address from item
-            where property_id = #{propertyId} and not gone and id > #{after} order by property_id, id limit #{limit}""")
-    List<AddressOf> addressesAfter(long propertyId, long after, int limit);
+            where id > #{after} and id <= #{last} and not gone order by id limit #{limit}""")
+    List<AddressOf> addressesAfter(long after, long last, int limit);
 
     @Select("select id, address from item where id = " + ItemSql.IDS)
     List<AddressOf> addresses(@Param("ids") Object[] ids);

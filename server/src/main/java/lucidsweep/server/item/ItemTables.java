@@ -8,6 +8,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import lucidsweep.server.database.IdRange;
 import org.springframework.stereotype.Service;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -68,17 +69,18 @@ class ItemTables {
 
     private ItemTable read(long propertyId) {
         ItemTable table = new ItemTable();
-        long after = 0;
+        IdRange ids = IdRange.of(propertyId);
+        long after = ids.first() - 1;
         List<ItemMapper.TableItem> chunk;
         do {
-            chunk = mapper.tableItems(propertyId, after, ROWS_AT_ONCE);
+            chunk = mapper.tableItems(after, ids.last(), ROWS_AT_ONCE);
             if (chunk.isEmpty()) break;
             long first = chunk.get(0).id();
             after = chunk.get(chunk.size() - 1).id();
             Parts parts = new Parts();
             mapper.written(FieldId.first(first), FieldId.last(after)).forEach(parts::add);
-            mapper.aims(propertyId, first, after).forEach(parts::add);
-            mapper.flaws(propertyId, first, after).forEach(parts::add);
+            mapper.aims(first, after).forEach(parts::add);
+            mapper.flaws(first, after).forEach(parts::add);
             chunk.forEach(item -> table.add(parts.line(item)));
         } while (chunk.size() == ROWS_AT_ONCE);
         return table;

@@ -145,16 +145,17 @@ public class Items {
     /** Walks over all items of a property with what sweeps saw of them, in chunks by id. */
     public void forEachDetail(long propertyId, Consumer<List<ItemDetail>> visit) {
         int size = CHUNK / 5;
-        long after = 0;
+        IdRange ids = IdRange.of(propertyId);
+        long after = ids.first() - 1;
         List<ItemMapper.Core> chunk;
         do {
-            chunk = mapper.cores(propertyId, after, size);
+            chunk = mapper.cores(after, ids.last(), size);
             if (chunk.isEmpty()) return;
             long first = chunk.get(0).id();
             after = chunk.get(chunk.size() - 1).id();
             Details details = new Details(
                     mapper.written(FieldId.first(first), FieldId.last(after)),
-                    mapper.aims(propertyId, first, after),
+                    mapper.aims(first, after),
                     mapper.captures(chunk.stream().map(ItemMapper.Core::id).toArray()));
             visit.accept(details.of(chunk));
         } while (chunk.size() == size);
@@ -178,10 +179,11 @@ public class Items {
     }
 
     private void forEachCore(long propertyId, Consumer<List<ItemMapper.Core>> visit) {
-        long after = 0;
+        IdRange ids = IdRange.of(propertyId);
+        long after = ids.first() - 1;
         List<ItemMapper.Core> chunk;
         do {
-            chunk = mapper.cores(propertyId, after, TEXTS_AT_ONCE);
+            chunk = mapper.cores(after, ids.last(), TEXTS_AT_ONCE);
             if (chunk.isEmpty()) return;
             after = chunk.get(chunk.size() - 1).id();
             visit.accept(chunk);
@@ -194,7 +196,9 @@ public class Items {
 
     /** The ids of all items of a property, gone ones too, ascending. */
     public long[] allIds(long propertyId) {
-        return mapper.allIds(propertyId).stream().mapToLong(Long::longValue).toArray();
+        return mapper.allIds(IdRange.of(propertyId)).stream()
+                .mapToLong(Long::longValue)
+                .toArray();
     }
 
     /** The same of some items, in the order of their ids and without what sweeps saw. */
@@ -206,10 +210,8 @@ public class Items {
         long last = sorted[sorted.length - 1];
         if (last - first < DENSE * ids.length) {
             Details details = new Details(
-                    mapper.written(FieldId.first(first), FieldId.last(last)),
-                    mapper.aims(propertyId, first, last),
-                    List.of());
-            List<ItemMapper.Core> cores = mapper.coresBetween(propertyId, first, last).stream()
+                    mapper.written(FieldId.first(first), FieldId.last(last)), mapper.aims(first, last), List.of());
+            List<ItemMapper.Core> cores = mapper.coresBetween(first, last).stream()
                     .filter(core -> Arrays.binarySearch(sorted, core.id()) >= 0)
                     .toList();
             return details.of(cores);
@@ -246,7 +248,7 @@ public class Items {
     /** The titles and descriptions of the indexable items of a property whose ids lie between two, in their order. */
     public List<ItemText> texts(long propertyId, long firstItem, long lastItem) {
         FieldLines lines = lines(firstItem, lastItem);
-        return mapper.coresBetween(propertyId, firstItem, lastItem).stream()
+        return mapper.coresBetween(firstItem, lastItem).stream()
                 .filter(item -> item.obstacle() == null)
                 .flatMap(item -> Stream.of(lines.of(item, "title"), lines.of(item, "description")))
                 .map(line -> new ItemText(line.itemId(), line.field(), line.text(), line.alike()))
@@ -326,10 +328,11 @@ public class Items {
 
     /** Walks over the addresses of all items that are not gone. */
     public void forEachAddress(long propertyId, ObjLongConsumer<String> visit) {
-        long after = 0;
+        IdRange ids = IdRange.of(propertyId);
+        long after = ids.first() - 1;
         List<ItemMapper.AddressOf> chunk;
         do {
-            chunk = mapper.addressesAfter(propertyId, after, CHUNK);
+            chunk = mapper.addressesAfter(after, ids.last(), CHUNK);
             for (ItemMapper.AddressOf line : chunk) {
                 visit.accept(line.address(), line.id());
                 after = line.id();
@@ -339,10 +342,11 @@ public class Items {
 
     /** Walks over the sections of all items that are not gone; "" for an item in none. */
     public void forEachSection(long propertyId, ObjLongConsumer<String> visit) {
-        long after = 0;
+        IdRange ids = IdRange.of(propertyId);
+        long after = ids.first() - 1;
         List<ItemMapper.GroupOf> chunk;
         do {
-            chunk = mapper.groupsAfter(propertyId, after, CHUNK);
+            chunk = mapper.groupsAfter(after, ids.last(), CHUNK);
             for (ItemMapper.GroupOf line : chunk) {
                 visit.accept(line.section(), line.id());
                 after = line.id();

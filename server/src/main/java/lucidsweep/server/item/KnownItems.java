@@ -23,18 +23,24 @@ public final class KnownItems {
     private final BitSet gone = new BitSet();
     private final BitSet crawled = new BitSet();
     private final BitSet seen = new BitSet();
+    private long nextId;
     private int size;
 
-    KnownItems() {}
+    /** Knows nothing yet; the first item that is new has this id. */
+    KnownItems(long firstId) {
+        nextId = firstId;
+    }
 
+    /** Adds an item that is stored; they come in the order of their ids. */
     void add(CaptureMapper.Known item) {
-        int place = add(item.addressHash(), item.id(), item.firstSweep());
+        nextId = item.id();
+        int place = add(item.addressHash(), item.firstSweep());
         set(place, item.captureId(), item.captureHash(), item.h1Count() >= 0);
         gone.set(place, item.gone());
     }
 
-    /** Adds an item that was not known; returns its place. */
-    int add(long addressHash, long id, long firstSweep) {
+    /** Adds a new item, with the next id; returns its place. */
+    int add(long addressHash, long firstSweep) {
         if (size == ids.length) {
             ids = Arrays.copyOf(ids, size * 2);
             captures = Arrays.copyOf(captures, size * 2);
@@ -42,7 +48,7 @@ public final class KnownItems {
             firstSweeps = Arrays.copyOf(firstSweeps, size * 2);
         }
         places.add(addressHash, size);
-        ids[size] = id;
+        ids[size] = nextId++;
         firstSweeps[size] = firstSweep;
         return size++;
     }

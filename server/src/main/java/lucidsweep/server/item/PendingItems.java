@@ -12,7 +12,6 @@ final class PendingItems {
 
     private final CaptureMapper mapper;
     private final KnownItems known;
-    private final LongSupplier itemIds;
     private final LongSupplier captureIds;
     private final ImportedRows.Writer rows;
     private final List<Long> seen = new ArrayList<>();
@@ -26,15 +25,9 @@ final class PendingItems {
      *
      * @param rows takes what an import read of them; null of a crawl
      */
-    PendingItems(
-            CaptureMapper mapper,
-            KnownItems known,
-            LongSupplier itemIds,
-            LongSupplier captureIds,
-            ImportedRows.Writer rows) {
+    PendingItems(CaptureMapper mapper, KnownItems known, LongSupplier captureIds, ImportedRows.Writer rows) {
         this.mapper = mapper;
         this.known = known;
-        this.itemIds = itemIds;
         this.captureIds = captureIds;
         this.rows = rows;
     }
@@ -55,7 +48,7 @@ final class PendingItems {
         int place = known.place(item.identity());
         boolean isNew = place == KnownItems.NONE;
         long addressHash = Likeness.exactHash(item.identity());
-        if (isNew) place = known.add(addressHash, itemIds.getAsLong(), item.sweepId());
+        if (isNew) place = known.add(addressHash, item.sweepId());
         boolean wasGone = known.isGone(place);
         known.see(place);
         boolean isKnownBetter = isImport() && item.tags() == null && known.isCrawled(place) && !wasGone;
