@@ -1,15 +1,17 @@
 package lucidsweep.core.compose;
 
-import java.util.Arrays;
 import java.util.List;
+import java.util.regex.Pattern;
 
 /** Tags as one text, "kayak hire, sea kayak", and as a list. */
 public final class TagList {
 
+    private static final Pattern BETWEEN = Pattern.compile("[,;|\\n]");
+
     private TagList() {}
 
     public static List<String> of(String text) {
-        return Arrays.stream(text.split("[,;|\\n]"))
+        return BETWEEN.splitAsStream(text)
                 .map(String::strip)
                 .filter(tag -> !tag.isEmpty())
                 .toList();

@@ -2,8 +2,10 @@ package lucidsweep.server.aim;
 
 import java.util.List;
 import java.util.Map;
+import lucidsweep.server.database.ManyRows;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Lang;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
@@ -125,17 +127,9 @@ interface AimMapper {
             String youngUntil,
             String reason) {}
 
-    @Insert("""
-            insert into better (property_id, item_id, query, aimed, shown, position, position_before, volume, reachable,
-                rate_now, rate_reachable, relevance, gain, young_until, reason) select * from unnest(cast(#{propertyId} as bigint array),
-                cast(#{itemId} as bigint array), cast(#{query} as varchar array), cast(#{aimed} as varchar array),
-                cast(#{shown} as double precision array), cast(#{position} as double precision array),
-                cast(#{positionBefore} as double precision array), cast(#{volume} as double precision array),
-                cast(#{reachable} as double precision array), cast(#{rateNow} as double precision array),
-                cast(#{rateReachable} as double precision array), cast(#{relevance} as double precision array),
-                cast(#{gain} as double precision array), cast(#{youngUntil} as varchar array),
-                cast(#{reason} as varchar array))""")
-    void insertBetter(Map<String, Object[]> rows);
+    @Lang(ManyRows.class)
+    @Insert("insert into better (columns) values (rows)")
+    void insertBetter(List<NewBetter> rows);
 
     @Delete("delete from better where property_id = #{propertyId}")
     void deleteBetter(long propertyId);

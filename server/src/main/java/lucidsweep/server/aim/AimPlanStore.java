@@ -16,6 +16,7 @@ import lucidsweep.core.keyword.Intent;
 import lucidsweep.core.keyword.PlacesNamed;
 import lucidsweep.core.keyword.Target;
 import lucidsweep.server.database.Columns;
+import lucidsweep.server.database.ManyRows;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -113,7 +114,7 @@ class AimPlanStore {
                     until,
                     better.reason()));
         }
-        inSteps(rows, mapper::insertBetter);
+        ManyRows.each(rows, mapper::insertBetter);
     }
 
     private static String clip(String text, int most) {

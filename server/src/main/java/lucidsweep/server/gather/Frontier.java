@@ -12,6 +12,7 @@ import lucidsweep.core.text.HashNumbers;
 import lucidsweep.core.text.Likeness;
 import lucidsweep.server.database.Columns;
 import lucidsweep.server.database.IdRange;
+import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.item.Captures;
 
 /**
@@ -145,15 +146,12 @@ final class Frontier {
 
     /** Writes what was added and ended since the last time, within the caller's transaction. */
     void write() {
-        write(added, mapper::insertVisits);
+        ManyRows.each(added, mapper::insertVisits);
+        added.clear();
         if (!released.isEmpty()) mapper.deleteVisits(released.toArray());
         released.clear();
-        write(ended, mapper::endVisits);
-    }
-
-    private static void write(List<? extends Record> rows, Consumer<Map<String, Object[]>> statement) {
-        if (!rows.isEmpty()) statement.accept(Columns.of(rows));
-        rows.clear();
+        if (!ended.isEmpty()) mapper.endVisits(Columns.of(ended));
+        ended.clear();
     }
 
     /** Gets more addresses ready to be taken; only what was written is. */

@@ -4,8 +4,10 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import lucidsweep.server.database.IdRange;
+import lucidsweep.server.database.ManyRows;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Lang;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Options;
 import org.apache.ibatis.annotations.Param;
@@ -119,13 +121,9 @@ interface GatherMapper {
             order by id limit #{limit}""")
     List<Visits.Seen> seen(long after, long last, int limit);
 
-    @Insert("""
-            insert into visit (id, address, depth, found_on, outcome, detail, item_id, capture_id)
-            select * from unnest(
-                cast(#{id} as bigint array), cast(#{address} as varchar array), cast(#{depth} as int array),
-                cast(#{foundOn} as varchar array), cast(#{outcome} as varchar array), cast(#{detail} as varchar array),
-                cast(#{itemId} as bigint array), cast(#{captureId} as bigint array))""")
-    void insertVisits(Map<String, Object[]> visits);
+    @Lang(ManyRows.class)
+    @Insert("insert into visit (columns) values (rows)")
+    void insertVisits(List<NewVisit> visits);
 
     @Delete("delete from visit where id = any(#{ids})")
     void deleteVisits(@Param("ids") Object[] ids);

@@ -3,8 +3,8 @@ package lucidsweep.server.gather;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
-import lucidsweep.server.database.Columns;
 import lucidsweep.server.database.IdRange;
+import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.intake.Intake;
 import lucidsweep.server.intake.IntakeRow;
 import lucidsweep.server.job.HandOver;
@@ -102,10 +102,7 @@ final class ImportReading<T> {
     private void store(Batch<T> batch) {
         if (progress.stopAsked()) throw Refusal.conflict("Stopped; nothing was imported.");
         store.accept(batch.rows);
-        if (!batch.unreadable.isEmpty()) {
-            mapper.insertVisits(
-                    Columns.of(batch.unreadable.stream().map(this::visit).toList()));
-        }
+        ManyRows.each(batch.unreadable.stream().map(this::visit).toList(), mapper::insertVisits);
         read += batch.rows.size();
         progress.report(read, 0);
     }

@@ -9,6 +9,7 @@ import lucidsweep.server.intake.IntakeRow;
 import lucidsweep.server.intake.Mapping;
 import lucidsweep.server.intake.Meaning;
 import lucidsweep.server.item.CapturedItem;
+import tools.jackson.databind.ObjectWriter;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Makes items of the rows of a file. */
@@ -21,13 +22,13 @@ final class ImportedItem {
     private final long sweepId;
     private final Standard standard;
     private final int pricePlace;
-    private final JsonMapper json;
+    private final ObjectWriter json;
 
     ImportedItem(Property property, long sweepId, Mapping mapping, JsonMapper json) {
         pricePlace = mapping.meanings().indexOf(Meaning.PRICE);
         this.property = property;
         this.sweepId = sweepId;
-        this.json = json;
+        this.json = json.writerFor(ImportShape.Row.class);
         standard = property.standard();
     }
 

@@ -1,10 +1,11 @@
 package lucidsweep.server.gather;
 
 import java.util.List;
-import java.util.Map;
 import lucidsweep.server.database.IdRange;
+import lucidsweep.server.database.ManyRows;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Lang;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
@@ -27,22 +28,16 @@ interface ReportMapper {
             long impressions,
             Double position) {}
 
+    @Lang(ManyRows.class)
+    @Insert("insert into demand (columns) values (rows)")
+    void insertDemand(List<? extends Record> rows);
+
+    @Lang(ManyRows.class)
+    @Insert("merge into demand (columns) key (id) values (rows)")
+    void changeDemand(List<? extends Record> rows);
+
     String DEMAND_COLUMNS =
             "id, property_id, row_hash, address, query, country, from_day, to_day, clicks, impressions, position";
-
-    String DEMAND_VALUES = """
-            select * from unnest(cast(#{id} as bigint array), cast(#{propertyId} as bigint array),
-                cast(#{rowHash} as bigint array), cast(#{address} as varchar array), cast(#{query} as varchar array),
-                cast(#{country} as varchar array), cast(#{fromDay} as varchar array), cast(#{toDay} as varchar array),
-                cast(#{clicks} as bigint array), cast(#{impressions} as bigint array),
-                cast(#{position} as double precision array))
-            """;
-
-    @Insert("insert into demand (" + DEMAND_COLUMNS + ") " + DEMAND_VALUES)
-    void insertDemand(Map<String, Object[]> rows);
-
-    @Insert("merge into demand (" + DEMAND_COLUMNS + ") key (id) " + DEMAND_VALUES)
-    void changeDemand(Map<String, Object[]> rows);
 
     /** Who ranks for a query. */
     record ResultRow(
@@ -55,20 +50,15 @@ interface ReportMapper {
             String title,
             String description) {}
 
+    @Lang(ManyRows.class)
+    @Insert("insert into result (columns) values (rows)")
+    void insertResults(List<? extends Record> rows);
+
+    @Lang(ManyRows.class)
+    @Insert("merge into result (columns) key (id) values (rows)")
+    void changeResults(List<? extends Record> rows);
+
     String RESULT_COLUMNS = "id, property_id, row_hash, query, position, address, title, description";
-
-    String RESULT_VALUES = """
-            select * from unnest(cast(#{id} as bigint array), cast(#{propertyId} as bigint array),
-                cast(#{rowHash} as bigint array), cast(#{query} as varchar array),
-                cast(#{position} as double precision array), cast(#{address} as varchar array),
-                cast(#{title} as varchar array), cast(#{description} as varchar array))
-            """;
-
-    @Insert("insert into result (" + RESULT_COLUMNS + ") " + RESULT_VALUES)
-    void insertResults(Map<String, Object[]> rows);
-
-    @Insert("merge into result (" + RESULT_COLUMNS + ") key (id) " + RESULT_VALUES)
-    void changeResults(Map<String, Object[]> rows);
 
     @Select("select max(to_day) from demand where property_id = #{propertyId}")
     String lastDay(long propertyId);

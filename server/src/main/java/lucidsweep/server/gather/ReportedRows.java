@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import lucidsweep.core.text.Likeness;
-import lucidsweep.server.database.Columns;
 import lucidsweep.server.database.IdRange;
+import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.intake.HashPlaces;
 import lucidsweep.server.intake.IntakeRow;
 import lucidsweep.server.intake.Meaning;
@@ -93,15 +93,13 @@ final class ReportedRows {
         for (Record row : rows) (isKnown(row) ? changed : added).add(row);
         replaced += changed.size();
         boolean demand = kind == RowKind.DEMAND;
-        if (!added.isEmpty() && demand) mapper.insertDemand(Columns.of(added));
-        if (!added.isEmpty() && !demand) mapper.insertResults(Columns.of(added));
+        ManyRows.each(added, demand ? mapper::insertDemand : mapper::insertResults);
         if (changed.isEmpty()) return;
         Object[] ids = changed.stream().map(row -> known.get(hash(row))).toArray();
         for (int start = 0; start < ids.length; start += LIST) {
             mapper.keep(table(kind), sweepId, Arrays.copyOfRange(ids, start, Math.min(ids.length, start + LIST)));
         }
-        if (demand) mapper.changeDemand(Columns.of(changed));
-        else mapper.changeResults(Columns.of(changed));
+        ManyRows.each(changed, demand ? mapper::changeDemand : mapper::changeResults);
     }
 
     private static String table(RowKind kind) {

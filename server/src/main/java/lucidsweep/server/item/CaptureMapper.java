@@ -3,7 +3,9 @@ package lucidsweep.server.item;
 import java.util.List;
 import java.util.Map;
 import lucidsweep.server.database.IdRange;
+import lucidsweep.server.database.ManyRows;
 import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Lang;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
@@ -63,59 +65,35 @@ interface CaptureMapper {
             int tagsPx,
             long tagsAlike) {}
 
-    String ITEM_COLUMNS = """
-            (id, property_id, address, address_hash, section, status, content_type, obstacle, h1, h1_count, canonical,
-                robots, language, opening, price, depth, capture_id, capture_hash, first_sweep, last_sweep, gone,
-                published, views, favourites, text_hash, title, title_count, title_px, title_alike, description,
-                description_count, description_px, description_alike, tags, tags_px, tags_alike)
-            """;
+    @Lang(ManyRows.class)
+    @Insert("insert into item (columns) values (rows)")
+    void insertItems(List<ItemValues> items);
 
-    String ITEM_VALUES = """
-            select * from unnest(cast(#{id} as bigint array), cast(#{propertyId} as bigint array),
-                cast(#{address} as varchar array), cast(#{addressHash} as bigint array),
-                cast(#{section} as varchar array), cast(#{status} as int array), cast(#{contentType} as varchar array),
-                cast(#{obstacle} as varchar array), cast(#{h1} as varchar array), cast(#{h1Count} as int array),
-                cast(#{canonical} as varchar array), cast(#{robots} as varchar array),
-                cast(#{language} as varchar array), cast(#{opening} as varchar array), cast(#{price} as varchar array),
-                cast(#{depth} as int array), cast(#{captureId} as bigint array), cast(#{captureHash} as bigint array),
-                cast(#{firstSweep} as bigint array), cast(#{lastSweep} as bigint array), cast(#{gone} as boolean array),
-                cast(#{published} as varchar array), cast(#{views} as bigint array), cast(#{favourites} as bigint array),
-                cast(#{textHash} as bigint array), cast(#{title} as varchar array), cast(#{titleCount} as int array),
-                cast(#{titlePx} as int array), cast(#{titleAlike} as bigint array),
-                cast(#{description} as varchar array), cast(#{descriptionCount} as int array),
-                cast(#{descriptionPx} as int array), cast(#{descriptionAlike} as bigint array),
-                cast(#{tags} as varchar array), cast(#{tagsPx} as int array), cast(#{tagsAlike} as bigint array))
-            """;
-
-    @Insert("insert into item " + ITEM_COLUMNS + ITEM_VALUES)
-    void insertItems(Map<String, Object[]> items);
-
-    @Insert("merge into item " + ITEM_COLUMNS + " key (id) " + ITEM_VALUES)
-    void changeItems(Map<String, Object[]> items);
+    @Lang(ManyRows.class)
+    @Insert("merge into item (columns) key (id) values (rows)")
+    void changeItems(List<ItemValues> items);
 
     @Update("update item set last_sweep = #{sweepId}, gone = false where id = any(#{ids})")
     void seen(@Param("sweepId") long sweepId, @Param("ids") Object[] ids);
 
-    record CaptureValues(long id, long itemId, long sweepId, long hash, String facts, byte[] copy, byte[] links) {}
+    record CaptureValues(long id, long itemId, long sweepId, long hash, String facts) {}
 
-    @Insert("""
-            insert into capture (id, item_id, sweep_id, hash, facts) select * from unnest(
-                cast(#{id} as bigint array), cast(#{itemId} as bigint array), cast(#{sweepId} as bigint array),
-                cast(#{hash} as bigint array), cast(#{facts} as varchar array))""")
-    void insertCaptures(Map<String, Object[]> captures);
+    @Lang(ManyRows.class)
+    @Insert("insert into capture (columns) values (rows)")
+    void insertCaptures(List<CaptureValues> captures);
 
-    @Insert("""
-            insert into body (capture_id, copy, links) select * from unnest(
-                cast(#{id} as bigint array), cast(#{copy} as varbinary array), cast(#{links} as varbinary array))""")
-    void insertBodies(Map<String, Object[]> captures);
+    record BodyValues(long captureId, byte[] copy, byte[] links) {}
+
+    @Lang(ManyRows.class)
+    @Insert("insert into body (columns) values (rows)")
+    void insertBodies(List<BodyValues> bodies);
 
     /** The markup of a page as it came, packed. */
     record Source(long captureId, byte[] markup) {}
 
-    @Insert("""
-            merge into source (capture_id, markup) key (capture_id) select * from unnest(
-                cast(#{captureId} as bigint array), cast(#{markup} as varbinary array))""")
-    void keepSources(Map<String, Object[]> sources);
+    @Lang(ManyRows.class)
+    @Insert("merge into source (columns) key (capture_id) values (rows)")
+    void keepSources(List<Source> sources);
 
     /** Captured texts that have changed are to be measured by themselves again, where no draft is in force. */
     @Update("update written set px = null, alike = null where draft is null and id = any(#{fieldIds})")
@@ -245,11 +223,9 @@ interface CaptureMapper {
             where i.id between #{first} and #{last} and not i.gone order by i.id""")
     List<Links> links(long first, long last);
 
-    record LinkCount(long id, int linksIn, String linkTexts, int depth) {}
+    record LinkCount(long itemId, int linksIn, String linkTexts, int depth) {}
 
-    @Update("""
-            merge into item_link (item_id, links_in, link_texts, depth) key (item_id) select * from unnest(
-                cast(#{id} as bigint array), cast(#{linksIn} as int array), cast(#{linkTexts} as varchar array),
-                cast(#{depth} as int array))""")
-    void setLinks(Map<String, Object[]> counts);
+    @Lang(ManyRows.class)
+    @Insert("merge into item_link (columns) key (item_id) values (rows)")
+    void setLinks(List<LinkCount> counts);
 }

@@ -10,6 +10,7 @@ import lucidsweep.core.text.Likeness;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.database.Columns;
 import lucidsweep.server.database.IdRange;
+import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.job.Lookahead;
 import org.springframework.stereotype.Service;
 
@@ -88,7 +89,7 @@ public class Captures {
         int changed = 0;
         int present = 0;
         for (CapturedItem item : items) {
-            int place = known.place(item.identity());
+            int place = known.place(Likeness.exactHash(item.identity()));
             boolean there = place != KnownItems.NONE && !known.isGone(place);
             if (there) present++;
             if (!there) added++;
@@ -176,9 +177,9 @@ public class Captures {
         List<CaptureMapper.LinkCount> changed = new ArrayList<>(COUNTS_AT_ONCE);
         graph.forEachChanged(count -> {
             changed.add(count);
-            if (changed.size() == COUNTS_AT_ONCE) write(changed, mapper::setLinks);
+            if (changed.size() == COUNTS_AT_ONCE) writeLinks(changed);
         });
-        write(changed, mapper::setLinks);
+        writeLinks(changed);
     }
 
     /**
@@ -236,8 +237,8 @@ public class Captures {
                 .toList();
     }
 
-    static void write(List<? extends Record> rows, Consumer<Map<String, Object[]>> statement) {
-        if (!rows.isEmpty()) statement.accept(Columns.of(rows));
-        rows.clear();
+    private void writeLinks(List<CaptureMapper.LinkCount> counts) {
+        ManyRows.each(counts, mapper::setLinks);
+        counts.clear();
     }
 }

@@ -1,10 +1,11 @@
 package lucidsweep.server.item;
 
 import java.util.List;
-import java.util.Map;
 import lucidsweep.server.database.IdRange;
+import lucidsweep.server.database.ManyRows;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Lang;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
@@ -15,10 +16,9 @@ interface ImportedRowMapper {
     /** Rows in one; its id is that of the first. */
     record Pack(long id, int size, byte[] packed) {}
 
-    @Insert("""
-            insert into imported_rows (id, size, packed) select * from unnest(
-                cast(#{id} as bigint array), cast(#{size} as int array), cast(#{packed} as varbinary array))""")
-    void insert(Map<String, Object[]> packs);
+    @Lang(ManyRows.class)
+    @Insert("insert into imported_rows (columns) values (rows)")
+    void insert(List<Pack> packs);
 
     @Select("select * from imported_rows where id between #{first} and #{last} order by id limit #{limit}")
     List<Pack> between(long first, long last, int limit);

@@ -8,8 +8,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import lucidsweep.server.database.Columns;
 import lucidsweep.server.database.IdRange;
+import lucidsweep.server.database.ManyRows;
 import org.springframework.stereotype.Service;
 
 /** What imports read, row by row, in the order of their files. */
@@ -58,7 +58,7 @@ public class ImportedRows {
 
         /** Writes the packs that are full. */
         void write() {
-            if (!full.isEmpty()) mapper.insert(Columns.of(full));
+            ManyRows.each(full, mapper::insert);
             full.clear();
         }
 

@@ -3,7 +3,6 @@ package lucidsweep.server.item;
 import java.util.Arrays;
 import java.util.BitSet;
 import lucidsweep.core.text.HashNumbers;
-import lucidsweep.core.text.Likeness;
 
 /**
  * The items of a property by what tells them apart, in memory while a sweep or an import runs: about 80 bytes an item. An index
@@ -66,9 +65,9 @@ public final class KnownItems {
         gone.clear(place);
     }
 
-    /** The place of the item with this identity; {@link #NONE} where it is not known. */
-    int place(String identity) {
-        return places.get(Likeness.exactHash(identity));
+    /** The place of the item whose identity has this hash; {@link #NONE} where it is not known. */
+    int place(long addressHash) {
+        return places.get(addressHash);
     }
 
     long id(int place) {

@@ -36,7 +36,7 @@ final class LinkGraph {
         private Node lastFrom;
 
         private Node(CaptureMapper.LinkCount before) {
-            id = before.id();
+            id = before.itemId();
             linksBefore = before.linksIn();
             depthBefore = before.depth();
             textsBefore = Likeness.exactHash(before.linkTexts());
@@ -50,7 +50,7 @@ final class LinkGraph {
     /** Adds an item with what was counted before. */
     void item(CaptureMapper.LinkCount before, long addressHash) {
         byHash.add(addressHash, nodes.size());
-        byId.add(before.id(), nodes.size());
+        byId.add(before.itemId(), nodes.size());
         nodes.add(new Node(before));
     }
 

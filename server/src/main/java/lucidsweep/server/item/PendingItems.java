@@ -2,10 +2,9 @@ package lucidsweep.server.item;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.function.LongSupplier;
 import lucidsweep.core.text.Likeness;
-import lucidsweep.server.database.Columns;
+import lucidsweep.server.database.ManyRows;
 
 /** The rows that a few items make. */
 final class PendingItems {
@@ -18,6 +17,7 @@ final class PendingItems {
     private final List<CaptureMapper.ItemValues> newItems = new ArrayList<>();
     private final List<CaptureMapper.ItemValues> changedItems = new ArrayList<>();
     private final List<CaptureMapper.CaptureValues> captures = new ArrayList<>();
+    private final List<CaptureMapper.BodyValues> bodies = new ArrayList<>();
     private final List<CaptureMapper.Source> sources = new ArrayList<>();
 
     /**
@@ -45,9 +45,9 @@ final class PendingItems {
     }
 
     private Captures.Stored add(CapturedItem item) {
-        int place = known.place(item.identity());
-        boolean isNew = place == KnownItems.NONE;
         long addressHash = Likeness.exactHash(item.identity());
+        int place = known.place(addressHash);
+        boolean isNew = place == KnownItems.NONE;
         if (isNew) place = known.add(addressHash, item.sweepId());
         boolean wasGone = known.isGone(place);
         known.see(place);
@@ -67,8 +67,9 @@ final class PendingItems {
             String became = isNew ? "new" : "changed";
             rows.add(new ImportedRow(captureId, item.address(), became, id, captureId, content.facts()));
         } else {
-            captures.add(new CaptureMapper.CaptureValues(
-                    captureId, id, item.sweepId(), content.hash(), content.facts(), content.copy(), content.links()));
+            captures.add(
+                    new CaptureMapper.CaptureValues(captureId, id, item.sweepId(), content.hash(), content.facts()));
+            bodies.add(new CaptureMapper.BodyValues(captureId, content.copy(), content.links()));
             keepSource(item, captureId);
         }
         return new Captures.Stored(id, captureId, isNew, true);
@@ -97,14 +98,12 @@ final class PendingItems {
             Captures.forEachFew(changed, some -> mapper.keepItems(sweepId, some));
         }
         Captures.forEachFew(seenAgain, some -> mapper.seen(sweepId, some));
-        Captures.write(newItems, mapper::insertItems);
+        ManyRows.each(newItems, mapper::insertItems);
         Captures.forEachFew(changed, some -> mapper.forgetMeasures(FieldId.ofAll(some)));
-        Captures.write(changedItems, mapper::changeItems);
-        Captures.write(sources, mapper::keepSources);
-        if (captures.isEmpty()) return;
-        Map<String, Object[]> columns = Columns.of(captures);
-        mapper.insertCaptures(columns);
-        mapper.insertBodies(columns);
+        ManyRows.each(changedItems, mapper::changeItems);
+        ManyRows.each(captures, mapper::insertCaptures);
+        ManyRows.each(bodies, mapper::insertBodies);
+        ManyRows.each(sources, mapper::keepSources);
     }
 
     private static CaptureMapper.ItemValues values(

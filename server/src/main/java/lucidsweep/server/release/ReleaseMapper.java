@@ -1,8 +1,9 @@
 package lucidsweep.server.release;
 
 import java.util.List;
-import java.util.Map;
+import lucidsweep.server.database.ManyRows;
 import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Lang;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Options;
 import org.apache.ibatis.annotations.Param;
@@ -31,13 +32,11 @@ interface ReleaseMapper {
     void setCounts(long id, int items, int texts);
 
     /** A text as it is recorded. */
-    record LineValues(long handoverId, long itemId, String field, String before, String after) {}
+    record LineValues(long handoverId, long itemId, String field, String beforeText, String afterText) {}
 
-    @Insert("""
-            insert into handover_line (handover_id, item_id, field, before_text, after_text) select * from unnest(
-                cast(#{handoverId} as bigint array), cast(#{itemId} as bigint array), cast(#{field} as varchar array),
-                cast(#{before} as varchar array), cast(#{after} as varchar array))""")
-    void insertLines(Map<String, Object[]> lines);
+    @Lang(ManyRows.class)
+    @Insert("insert into handover_line (columns) values (rows)")
+    void insertLines(List<LineValues> lines);
 
     @Select("select * from handover where id = #{id}")
     Handover find(long id);

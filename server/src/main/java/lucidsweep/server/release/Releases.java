@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Set;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
-import lucidsweep.server.database.Columns;
+import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.gather.Imports;
 import lucidsweep.server.item.Drafts;
 import lucidsweep.server.item.FieldLine;
@@ -104,10 +104,12 @@ public class Releases {
                                 .filter(line -> line.state().equals("approved"))
                                 .toList();
                 if (approved.isEmpty()) continue;
-                mapper.insertLines(Columns.of(approved.stream()
-                        .map(line -> new ReleaseMapper.LineValues(
-                                key.id, line.itemId(), field, line.captured(), line.text()))
-                        .toList()));
+                ManyRows.each(
+                        approved.stream()
+                                .map(line -> new ReleaseMapper.LineValues(
+                                        key.id, line.itemId(), field, line.captured(), line.text()))
+                                .toList(),
+                        mapper::insertLines);
                 long[] moved = approved.stream().mapToLong(FieldLine::itemId).toArray();
                 drafts.setState(moved, field, "handed-over");
                 Arrays.stream(moved).forEach(handed::add);

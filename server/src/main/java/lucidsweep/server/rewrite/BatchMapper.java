@@ -2,10 +2,11 @@ package lucidsweep.server.rewrite;
 
 import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import lucidsweep.server.database.IdRange;
+import lucidsweep.server.database.ManyRows;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Lang;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Options;
 import org.apache.ibatis.annotations.Param;
@@ -50,13 +51,9 @@ interface BatchMapper {
     record ChangeValues(
             long id, long fieldId, String beforeText, String beforeState, Long beforeBatch, String afterText) {}
 
-    @Insert("""
-            insert into change (id, field_id, before_text, before_state, before_batch, after_text)
-            select * from unnest(
-                cast(#{id} as bigint array), cast(#{fieldId} as bigint array), cast(#{beforeText} as varchar array),
-                cast(#{beforeState} as varchar array), cast(#{beforeBatch} as bigint array),
-                cast(#{afterText} as varchar array))""")
-    void insertChanges(Map<String, Object[]> changes);
+    @Lang(ManyRows.class)
+    @Insert("insert into change (columns) values (rows)")
+    void insertChanges(List<ChangeValues> changes);
 
     @Select("select count(*) from change where id between #{first} and #{last}")
     int countChanges(IdRange range);

@@ -16,8 +16,8 @@ import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Spaces;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
-import lucidsweep.server.database.Columns;
 import lucidsweep.server.database.IdRange;
+import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.item.Drafts;
 import lucidsweep.server.item.FieldId;
 import lucidsweep.server.item.FieldLine;
@@ -347,7 +347,7 @@ public class Batches implements SmartInitializingSingleton {
             transaction.executeWithoutResult(status -> {
                 if (changed == 0) findings.due(property.id());
                 drafts.set(some);
-                mapper.insertChanges(Columns.of(some.stream().map(this::values).toList()));
+                ManyRows.each(some.stream().map(this::values).toList(), mapper::insertChanges);
             });
             touched.add(some);
         }

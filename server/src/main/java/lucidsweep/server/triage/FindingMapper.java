@@ -1,10 +1,11 @@
 package lucidsweep.server.triage;
 
 import java.util.List;
-import java.util.Map;
 import lucidsweep.core.text.Ending;
+import lucidsweep.server.database.ManyRows;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Lang;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
@@ -22,10 +23,9 @@ interface FindingMapper {
     /** The findings of an item, as JSON. */
     record FindingValues(long itemId, long propertyId, String found) {}
 
-    @Insert("""
-            insert into finding (item_id, property_id, found) select * from unnest(
-                cast(#{itemId} as bigint array), cast(#{propertyId} as bigint array), cast(#{found} as varchar array))""")
-    void insert(Map<String, Object[]> findings);
+    @Lang(ManyRows.class)
+    @Insert("insert into finding (columns) values (rows)")
+    void insert(List<FindingValues> findings);
 
     @Update("update property set findings_due = #{due} where id = #{propertyId}")
     void setDue(long propertyId, boolean due);

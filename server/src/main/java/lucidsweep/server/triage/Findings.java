@@ -20,7 +20,7 @@ import lucidsweep.core.text.Likeness;
 import lucidsweep.server.aim.TargetsChanged;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
-import lucidsweep.server.database.Columns;
+import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.item.AlikeGroup;
 import lucidsweep.server.item.Flaw;
 import lucidsweep.server.item.ItemDetail;
@@ -81,7 +81,7 @@ public class Findings {
         Lookahead.over(ids, AT_ONCE, some -> inspected(inspector, propertyId, some), stretch -> {
             transaction.executeWithoutResult(status -> {
                 mapper.deleteBetween(propertyId, stretch.first, stretch.last);
-                insert(stretch.inspected.findings());
+                ManyRows.each(stretch.inspected.findings(), mapper::insert);
             });
             stretch.inspected.fitWithout().forEach((ending, fit) -> fitWithout.merge(ending, fit, Integer::sum));
         });
@@ -141,7 +141,7 @@ public class Findings {
                     ids,
                     AT_ONCE,
                     some -> inspector.inspect(items.details(propertyId, some)),
-                    some -> insert(some.findings()));
+                    some -> ManyRows.each(some.findings(), mapper::insert));
             mapper.setDue(propertyId, false);
         });
     }
@@ -183,10 +183,6 @@ public class Findings {
             }
         }
         return rows;
-    }
-
-    private void insert(List<FindingMapper.FindingValues> findings) {
-        if (!findings.isEmpty()) mapper.insert(Columns.of(findings));
     }
 
     private void storeEndings(long propertyId, List<Ending> endings, Map<String, Integer> fitWithout) {

@@ -49,7 +49,7 @@ class LinkGraphTest {
             }
             int[] depths = depths(pages, from);
             Map<Long, CaptureMapper.LinkCount> found = new HashMap<>();
-            graph.forEachChanged(count -> found.put(count.id(), count));
+            graph.forEachChanged(count -> found.put(count.itemId(), count));
             for (int page = 0; page < pages; page++) {
                 CaptureMapper.LinkCount count = found.getOrDefault(1L + page, nothing(page));
                 assertThat(count.linksIn())

@@ -1,0 +1,67 @@
+package lucidsweep.server.database;
+
+import java.lang.invoke.MethodHandle;
+import java.lang.invoke.MethodHandles;
+import java.lang.invoke.MethodType;
+import java.lang.reflect.Method;
+import java.lang.reflect.RecordComponent;
+import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+
+/** The components of a class of records, as columns: {@code firstSweep} is {@code first_sweep}. */
+final class RecordColumns {
+
+    private static final MethodType VALUE_OF_RECORD = MethodType.methodType(Object.class, Object.class);
+
+    private static final Map<Class<?>, RecordColumns> KNOWN = new ConcurrentHashMap<>();
+
+    private final String[] components;
+    private final MethodHandle[] accessors;
+
+    private RecordColumns(Class<?> type) {
+        RecordComponent[] parts = type.getRecordComponents();
+        components = new String[parts.length];
+        accessors = new MethodHandle[parts.length];
+        for (int i = 0; i < parts.length; i++) {
+            components[i] = parts[i].getName();
+            accessors[i] = accessor(parts[i].getAccessor());
+        }
+    }
+
+    static RecordColumns of(Class<?> type) {
+        return KNOWN.computeIfAbsent(type, RecordColumns::new);
+    }
+
+    private static MethodHandle accessor(Method method) {
+        try {
+            method.setAccessible(true);
+            return MethodHandles.lookup().unreflect(method).asType(VALUE_OF_RECORD);
+        } catch (IllegalAccessException e) {
+            throw new IllegalStateException("cannot read " + method, e);
+        }
+    }
+
+    int count() {
+        return components.length;
+    }
+
+    String component(int column) {
+        return components[column];
+    }
+
+    /** The name of the column in the database. */
+    String name(int column) {
+        return components[column].replaceAll("([A-Z])", "_$1").toLowerCase(Locale.ROOT);
+    }
+
+    Object value(Object row, int column) {
+        try {
+            return (Object) accessors[column].invokeExact(row);
+        } catch (RuntimeException | Error e) {
+            throw e;
+        } catch (Throwable e) {
+            throw new IllegalStateException("cannot read " + components[column], e);
+        }
+    }
+}
