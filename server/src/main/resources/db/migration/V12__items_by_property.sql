@@ -68,7 +68,7 @@ select f.id + i.property_id * 8589934592, f.draft, f.px, f.alike, f.state, f.bat
 from field f join item i on i.id = f.item_id
 where f.draft is not null or f.state <> '' or f.batch_id is not null or f.kept is not null order by 1;
 
--- What an import changed: the same.
+-- What an import changed: the same. Of items that were only marked as gone it kept no texts, since they stayed.
 alter table item_before add column (
     title varchar(100000) default '' not null,
     title_count int default 0 not null,
@@ -76,6 +76,12 @@ alter table item_before add column (
     description_count int default 0 not null,
     tags varchar(100000)
 );
+merge into item_before i using field f on f.id = i.id * 4
+    when matched then update set title = f.captured, title_count = f.captured_count;
+merge into item_before i using field f on f.id = i.id * 4 + 1
+    when matched then update set description = f.captured, description_count = f.captured_count;
+merge into item_before i using field f on f.id = i.id * 4 + 2
+    when matched then update set tags = f.captured;
 merge into item_before i using field_before f on f.sweep_id = i.sweep_id and f.id = i.id * 4
     when matched then update set title = f.captured, title_count = f.captured_count;
 merge into item_before i using field_before f on f.sweep_id = i.sweep_id and f.id = i.id * 4 + 1

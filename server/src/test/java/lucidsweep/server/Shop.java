@@ -17,9 +17,14 @@ final class Shop {
     private final long property;
 
     Shop(Api api, String csv) {
-        this.api = api;
-        property = api.property("listings", "", false);
+        this(api, api.property("listings", "", false));
         importFile(csv);
+    }
+
+    /** A property that is there. */
+    Shop(Api api, long property) {
+        this.api = api;
+        this.property = property;
     }
 
     long property() {
