@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.concurrent.locks.LockSupport;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -58,6 +60,50 @@ class ImportTest {
     }
 
     @Test
+    void theReportHasEveryRowAndAfterThemWhatCannotBeRead() {
+        int rows = 2_345;
+        StringBuilder file = new StringBuilder("id,title\n");
+        for (int i = 0; i < rows; i++)
+            file.append(i % 500 == 7 ? ",\n" : "")
+                    .append("N")
+                    .append(i)
+                    .append(",Oar ")
+                    .append(i)
+                    .append('\n');
+        Shop shop = new Shop(api, file.toString());
+        shop.importFile(file.toString().replace("Oar 99\n", "Oar for two\n").replace("N7,Oar 7\n", ""));
+        long sweep = lastSweep(shop.property());
+
+        assertThat(api.get("/api/sweeps/" + sweep + "/outcomes").body())
+                .contains("{\"outcome\":\"captured\",\"status\":0,\"count\":2344,\"example\":\"N0\",\"detail\":\"\"}")
+                .contains("\"outcome\":\"unreadable\",\"status\":0,\"count\":5,");
+        List<String> seen = new ArrayList<>();
+        long after = 0;
+        JsonNode visits;
+        do {
+            visits = api.get("/api/sweeps/" + sweep + "/visits?limit=700&after=" + after)
+                    .json();
+            for (JsonNode visit : visits) {
+                seen.add(visit.path("address").asString() + " "
+                        + visit.path("detail").asString());
+                after = visit.path("id").asLong();
+            }
+        } while (visits.size() == 700);
+        assertThat(seen).hasSize(rows - 1 + 5).doesNotHaveDuplicates();
+        assertThat(seen.subList(0, 9)).endsWith("N6 unchanged", "N8 unchanged", "N9 unchanged");
+        assertThat(seen).contains("N99 changed").endsWith("line 2012 there is no id, no address and no title");
+        assertThat(api.get("/api/sweeps/" + sweep + "/visits?outcome=unreadable")
+                        .json())
+                .hasSize(5);
+        assertThat(api.get("/api/sweeps/" + sweep + "/visits.csv?outcome=captured")
+                        .body()
+                        .lines())
+                .hasSize(rows);
+        assertThat(shop.getItem("N99", "/captured").path("cells").toString()).contains("Oar for two");
+        assertThat(shop.getItem("N2344", "/captured").path("cells").toString()).contains("Oar 2344");
+    }
+
+    @Test
     void stoppedOnItsWayItLeavesNothing() {
         Shop shop = new Shop(api, FIRST);
         shop.type("B", "title", "Oak paddle, carved by hand");
@@ -70,6 +116,8 @@ class ImportTest {
                 .path("jobId")
                 .asLong();
         while (api.get("/api/jobs/" + job).json().path("done").asInt() == 0) LockSupport.parkNanos(1_000_000);
+        long fir = shop.itemId("A") + 3;
+        shop.post("/cells", "[{\"itemId\":" + fir + ",\"field\":\"title\",\"text\":\"Fir paddle, oiled\"}]");
         assertThat(api.post("/api/jobs/" + job + "/stop", "").status()).isEqualTo(200);
         assertThat(api.ended(job).path("note").asString()).isEqualTo("Stopped; nothing was imported.");
 
@@ -82,6 +130,12 @@ class ImportTest {
                         .json()
                         .toString())
                 .startsWith("{\"added\":60001,\"changed\":1,\"unchanged\":1,\"gone\":1,");
+
+        shop.importFile(SECOND);
+        assertThat(shop.text("D", "title"))
+                .as("written while the import ran that was stopped, and kept with its item")
+                .isEqualTo("Fir paddle, oiled");
+        assertThat(shop.getItem("D", "/captured").path("cells").toString()).contains("35.00");
     }
 
     @Test
