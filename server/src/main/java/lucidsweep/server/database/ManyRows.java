@@ -28,7 +28,7 @@ import org.apache.ibatis.session.Configuration;
  * ManyRows.each(twins, mapper::insertTwins);
  * }</pre>
  *
- * A hundred rows in one statement take the database half as long as an array a column, and a tenth as long as one by one.
+ * A hundred rows in one statement take the database about half as long as an array a column.
  */
 public final class ManyRows implements LanguageDriver {
 

@@ -5,7 +5,7 @@ import java.util.BitSet;
 import lucidsweep.core.text.HashNumbers;
 
 /**
- * The items of a property by what tells them apart, in memory while a sweep or an import runs: about 80 bytes an item. An index
+ * The items of a property by what tells them apart, in memory while a sweep or an import runs: about 100 bytes an item. An index
  * in the database would have to be written with every new item, at a place of its own, which takes longer than all else of it.
  */
 public final class KnownItems {
