@@ -137,5 +137,5 @@ merge into aim_due d using aim_summary s on d.property_id = s.property_id
 create table imported_rows (
     id bigint primary key,
     size int not null,
-    packed varbinary(100000000) not null
+    packed varbinary(10000000) not null
 );

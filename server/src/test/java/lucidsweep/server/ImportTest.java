@@ -169,6 +169,31 @@ class ImportTest {
     }
 
     @Test
+    void rowsOfAnyLengthAreStored() {
+        String file = "id,title,notes\n"
+                + IntStream.range(0, 230)
+                        .mapToObj(i ->
+                                "P" + i + ",Oar " + i + "," + (i % 50 == 3 ? "é".repeat(190_000) : "short") + i + "\n")
+                        .collect(Collectors.joining());
+        Shop shop = new Shop(api, file);
+        assertThat(api.get("/api/sweeps/" + lastSweep(shop.property()) + "/visits?limit=1000")
+                        .json())
+                .hasSize(230);
+        for (int i : new int[] {0, 2, 3, 4, 53, 99, 100, 103, 203, 229}) {
+            assertThat(shop.getItem("P" + i, "/captured")
+                            .path("cells")
+                            .path(2)
+                            .path("cell")
+                            .asString())
+                    .hasSize(
+                            i % 50 == 3
+                                    ? 190_000 + String.valueOf(i).length()
+                                    : 5 + String.valueOf(i).length())
+                    .endsWith(String.valueOf(i));
+        }
+    }
+
+    @Test
     void textsOfAnyLengthAreStored() {
         Shop shop = new Shop(api, "id,title,tags\nA,%s,%s\n".formatted("Ash ".repeat(30_000), "ash ".repeat(10_000)));
         assertThat(shop.row("A").path("title").path("captured").asString()).hasSize(20_000);

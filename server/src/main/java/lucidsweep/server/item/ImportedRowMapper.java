@@ -23,8 +23,11 @@ interface ImportedRowMapper {
     @Select("select * from imported_rows where id between #{first} and #{last} order by id limit #{limit}")
     List<Pack> between(long first, long last, int limit);
 
-    @Select("select * from imported_rows where id = any(#{ids})")
-    List<Pack> of(@Param("ids") Object[] ids);
+    /** All packs of groups of rows, which are told by the ids of their first rows. */
+    @Select("""
+            select p.id, p.size, p.packed from unnest(cast(#{firsts} as bigint array)) g (id)
+            join imported_rows p on p.id >= g.id and p.id < g.id + #{rows}""")
+    List<Pack> ofGroups(@Param("firsts") Object[] firsts, @Param("rows") int rows);
 
     @Select("select coalesce(sum(size), 0) from imported_rows where id between #{range.first} and #{range.last}")
     int count(@Param("range") IdRange range);

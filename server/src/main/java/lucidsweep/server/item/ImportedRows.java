@@ -16,6 +16,7 @@ import org.springframework.stereotype.Service;
 @Service
 public class ImportedRows {
 
+    private static final int AT_ONCE = 10;
     private static final int LIST = 200;
 
     private final ImportedRowMapper mapper;
@@ -29,7 +30,7 @@ public class ImportedRows {
         return IdRange.owner(captureId) > 0;
     }
 
-    /** Takes the rows of one import, within its transactions; what does not fill a pack waits for the next rows. */
+    /** Takes the rows of one import, within its transactions; what does not fill a pack waits for the next rows. No pack reaches over a full hundred. */
     public final class Writer {
         private final long sweepId;
         private final List<ImportedRowMapper.Pack> full = new ArrayList<>();
@@ -48,7 +49,7 @@ public class ImportedRows {
         void add(ImportedRow row) {
             pack.add(row);
             count++;
-            if (pack.size() == RowPack.ROWS) close();
+            if (pack.isFull() || count % RowPack.ROWS == 0) close();
         }
 
         private void close() {
@@ -77,30 +78,36 @@ public class ImportedRows {
     public List<ImportedRow> after(long sweepId, long after, int limit) {
         IdRange range = IdRange.of(sweepId);
         long from = Math.max(after + 1, range.first());
-        int packs = limit / RowPack.ROWS + 2;
-        return mapper.between(packOf(from), range.last(), packs).stream()
-                .flatMap(pack -> RowPack.rows(pack.id(), pack.packed(), id -> id >= from, false).stream())
-                .limit(limit)
-                .toList();
+        long next = group(from);
+        List<ImportedRow> found = new ArrayList<>();
+        List<ImportedRowMapper.Pack> packs;
+        do {
+            packs = mapper.between(next, range.last(), AT_ONCE);
+            for (ImportedRowMapper.Pack pack : packs) {
+                found.addAll(RowPack.rows(pack.id(), pack.packed(), id -> id >= from, false));
+                next = pack.id() + 1;
+            }
+        } while (found.size() < limit && packs.size() == AT_ONCE);
+        return found.subList(0, Math.min(limit, found.size()));
     }
 
     /** Some rows with their facts, by id; those that are none are left out. */
     Map<Long, ImportedRow> of(Collection<Long> ids) {
         Set<Long> wanted = new HashSet<>(ids);
         wanted.removeIf(id -> !isRow(id));
-        Object[] packs = wanted.stream().map(ImportedRows::packOf).distinct().toArray();
+        Object[] groups = wanted.stream().map(ImportedRows::group).distinct().toArray();
         Map<Long, ImportedRow> found = new HashMap<>();
-        for (int start = 0; start < packs.length; start += LIST) {
-            Object[] some = Arrays.copyOfRange(packs, start, Math.min(packs.length, start + LIST));
-            for (ImportedRowMapper.Pack pack : mapper.of(some)) {
+        for (int start = 0; start < groups.length; start += LIST) {
+            Object[] some = Arrays.copyOfRange(groups, start, Math.min(groups.length, start + LIST));
+            for (ImportedRowMapper.Pack pack : mapper.ofGroups(some, RowPack.ROWS)) {
                 RowPack.rows(pack.id(), pack.packed(), wanted::contains, true).forEach(row -> found.put(row.id(), row));
             }
         }
         return found;
     }
 
-    /** The id of the pack that a row is in. */
-    private static long packOf(long row) {
+    /** The id of the first of the hundred rows that a row belongs to; mostly they are one pack. */
+    private static long group(long row) {
         long first = IdRange.of(IdRange.owner(row)).first();
         return row - (row - first) % RowPack.ROWS;
     }

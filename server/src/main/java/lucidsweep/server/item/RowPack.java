@@ -13,8 +13,10 @@ import java.util.function.LongPredicate;
  */
 final class RowPack {
 
-    /** So many rows are in a pack but the last of an import. */
+    /** So many rows are in a pack, unless they are long. */
     static final int ROWS = 100;
+
+    private static final int MOST_BYTES = 1_000_000;
 
     private static final List<String> BECAME = List.of("new", "changed", "unchanged");
     private static final int FIXED_BYTES = 1 + 8 + 8 + 4 + 4;
@@ -41,6 +43,10 @@ final class RowPack {
 
     int size() {
         return size;
+    }
+
+    boolean isFull() {
+        return size == ROWS || bytes.position() >= MOST_BYTES;
     }
 
     byte[] packed() {
