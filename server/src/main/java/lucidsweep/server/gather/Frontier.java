@@ -119,8 +119,7 @@ final class Frontier {
     }
 
     private void addVisit(String address, int depth, String foundOn, Outcome outcome, String why) {
-        added.add(new GatherMapper.NewVisit(
-                IdRange.id(sweepId, size++), address, depth, foundOn, outcome.code(), why, null, null));
+        added.add(new GatherMapper.NewVisit(IdRange.id(sweepId, size++), address, depth, foundOn, outcome.code(), why));
     }
 
     void add(String address, int depth, String foundOn) {

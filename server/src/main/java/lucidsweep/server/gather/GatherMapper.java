@@ -103,16 +103,8 @@ interface GatherMapper {
     @Delete("delete from import_source where sweep_id = #{sweepId}")
     void forgetSource(long sweepId);
 
-    /** An address that a sweep came to know, and what was stored of it if that is known at once. */
-    record NewVisit(
-            long id,
-            String address,
-            int depth,
-            String foundOn,
-            String outcome,
-            String detail,
-            Long itemId,
-            Long captureId) {}
+    /** An address that a sweep came to know, or a row that an import could not read. */
+    record NewVisit(long id, String address, int depth, String foundOn, String outcome, String detail) {}
 
     @Select("""
             select id, address, redirect_to, item_id, capture_id from visit

@@ -115,9 +115,7 @@ final class ImportReading<T> {
                 0,
                 "",
                 Outcome.UNREADABLE.code(),
-                reason,
-                null,
-                null);
+                reason);
     }
 
     int read() {

@@ -34,12 +34,8 @@ public class Captures {
         captureIds = new IdBlock(mapper::nextCaptureBlock);
     }
 
-    /**
-     * Where an item's capture was put.
-     *
-     * @param changed whether it differs from the capture before
-     */
-    public record Stored(long itemId, long captureId, boolean isNew, boolean changed) {}
+    /** Where an item's capture was put. */
+    public record Stored(long itemId, long captureId) {}
 
     /** What is known of the items of a property now. */
     public KnownItems known(long propertyId) {

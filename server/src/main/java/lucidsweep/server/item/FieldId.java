@@ -9,9 +9,6 @@ public final class FieldId {
     private static final int STEP = 4;
     private static final List<String> NAMES = List.of("title", "description", "tags");
 
-    /** How many fields an item may have. */
-    static final int FIELDS = NAMES.size();
-
     private FieldId() {}
 
     /** The id of an item's field; an unknown field is an error. */

@@ -72,7 +72,7 @@ final class PendingItems {
             bodies.add(new CaptureMapper.BodyValues(captureId, content.copy(), content.links()));
             keepSource(item, captureId);
         }
-        return new Captures.Stored(id, captureId, isNew, true);
+        return new Captures.Stored(id, captureId);
     }
 
     private Captures.Stored unchanged(CapturedItem item, int place) {
@@ -80,7 +80,7 @@ final class PendingItems {
         long captureId = known.capture(place);
         if (isImport()) rows.add(new ImportedRow(rows.nextId(), item.address(), "unchanged", id, captureId, ""));
         else keepSource(item, captureId);
-        return new Captures.Stored(id, captureId, false, false);
+        return new Captures.Stored(id, captureId);
     }
 
     private void keepSource(CapturedItem item, long captureId) {
