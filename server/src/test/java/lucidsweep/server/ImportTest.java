@@ -89,6 +89,11 @@ class ImportTest {
                 after = visit.path("id").asLong();
             }
         } while (visits.size() == 700);
+        for (String nothing : List.of("limit=-1", "limit=0", "after=" + after, "after=" + Long.MAX_VALUE)) {
+            assertThat(api.get("/api/sweeps/" + sweep + "/visits?" + nothing).body())
+                    .as(nothing)
+                    .isEqualTo("[]");
+        }
         assertThat(seen).hasSize(rows - 1 + 5).doesNotHaveDuplicates();
         assertThat(seen.subList(0, 9)).endsWith("N6 unchanged", "N8 unchanged", "N9 unchanged");
         assertThat(seen).contains("N99 changed").endsWith("line 2012 there is no id, no address and no title");
@@ -122,6 +127,7 @@ class ImportTest {
         assertThat(api.ended(job).path("note").asString()).isEqualTo("Stopped; nothing was imported.");
 
         assertThat(shop.total("")).isEqualTo(3);
+        assertThat(api.get("/api/items/" + fir + "/captured").problem()).endsWith("is not kept any more");
         JsonNode title = shop.row("B").path("title");
         assertThat(title.path("captured").asString()).isEqualTo("Oak paddle");
         assertThat(title.path("draft").asString()).isEqualTo("Oak paddle, carved by hand");

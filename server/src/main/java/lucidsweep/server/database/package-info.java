@@ -1,2 +1,2 @@
-/** How rows become records. */
+/** How rows become records, and records rows. */
 package lucidsweep.server.database;

@@ -38,7 +38,7 @@ public class Visits {
     /** The addresses of a sweep with an outcome, or with any (null), that follow upon one. */
     List<Visit> after(long sweepId, String outcome, long after, int limit) {
         IdRange range = IdRange.of(sweepId);
-        int most = Math.min(limit, MOST);
+        int most = Math.max(0, Math.min(limit, MOST));
         List<Visit> found = new ArrayList<>();
         if (outcome == null || outcome.equals(Outcome.CAPTURED.code())) {
             for (ImportedRow row : rows.after(sweepId, after, most)) found.add(visit(row));

@@ -77,6 +77,7 @@ public class ImportedRows {
     /** The rows of an import that follow upon one, without their facts; the first ones where it is before the range. */
     public List<ImportedRow> after(long sweepId, long after, int limit) {
         IdRange range = IdRange.of(sweepId);
+        if (after >= range.last()) return List.of();
         long from = Math.max(after + 1, range.first());
         long next = group(from);
         List<ImportedRow> found = new ArrayList<>();
