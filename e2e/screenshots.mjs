@@ -33,7 +33,7 @@ await shoot("portfolio");
 await show("/p/1/gather", "/boats/avocet-15-kit/");
 await shoot("gather");
 await fetch(`http://127.0.0.1:${port + 1}/next-season`, { method: "POST" });
-const settings = { mostPages: 2000, mostDepth: 12, connections: 4, delayMs: 0 };
+const settings = { maxPages: 2000, maxDepth: 12, connections: 4, delayMs: 0 };
 const headers = { "Content-Type": "application/json" };
 const swept = await fetch(`http://127.0.0.1:${port}/api/properties/1/sweeps`, {
   method: "POST",

@@ -60,7 +60,7 @@ export function standing(changes: Partial<Standing> = {}, property: Partial<Stan
     keywords: 40,
     aimed: 35,
     due: 0,
-    flawed: 60,
+    withFindings: 60,
     drafted: 5,
     sentBack: 1,
     approved: 2,
@@ -98,7 +98,7 @@ export function item(id: number, changes: Partial<ItemRow> = {}): ItemRow {
     description: { ...CELL, captured: `Description of page ${id}` },
     tags: null,
     aim: null,
-    flaws: [],
+    findings: [],
     ...changes,
   } as ItemRow;
 }

@@ -3,20 +3,20 @@ import { JobStrip } from "../parts/JobStrip";
 import stage from "../parts/stage.module.css";
 import { useProperty } from "../parts/useProperty";
 import css from "./Aim.module.css";
-import { AimedItems } from "./AimedItems";
 import { AimNav } from "./AimNav";
-import { BetterKeywords } from "./BetterKeywords";
-import { BrandView } from "./BrandView";
-import { CurveView } from "./CurveView";
-import { DemandView } from "./DemandView";
-import { GroupView } from "./GroupView";
-import { KeywordTable } from "./KeywordTable";
-import { PagesToAdd } from "./PagesToAdd";
-import { PlaceGrid } from "./PlaceGrid";
-import { ReviewLists } from "./ReviewLists";
-import { SharedQueries } from "./SharedQueries";
-import { TagTable } from "./TagTable";
-import { Topics } from "./Topics";
+import { CurveView } from "./demand/CurveView";
+import { DemandView } from "./demand/DemandView";
+import { BetterKeywords } from "./ideas/BetterKeywords";
+import { PagesToAdd } from "./ideas/PagesToAdd";
+import { SharedQueries } from "./ideas/SharedQueries";
+import { KeywordTable } from "./keywords/KeywordTable";
+import { BrandView } from "./places/BrandView";
+import { PlaceGrid } from "./places/PlaceGrid";
+import { ReviewLists } from "./reviews/ReviewLists";
+import { GroupView } from "./tags/GroupView";
+import { TagTable } from "./tags/TagTable";
+import { AimedItems } from "./targets/AimedItems";
+import { Topics } from "./topics/Topics";
 
 const VIEWS: Record<string, (propertyId: number) => React.ReactNode> = {
   keywords: (propertyId) => <KeywordTable key="keywords" propertyId={propertyId} />,

@@ -21,9 +21,9 @@ const STAGES: Stage[] = [
   {
     path: "triage",
     name: "Triage",
-    n: (s) => s.flawed,
+    n: (s) => s.withFindings,
     what: "at stake",
-    filled: (s) => (s.items === 0 ? 0 : 1 - share(s.flawed, s.indexable)),
+    filled: (s) => (s.items === 0 ? 0 : 1 - share(s.withFindings, s.indexable)),
   },
   {
     path: "rewrite",
@@ -32,7 +32,7 @@ const STAGES: Stage[] = [
     what: "drafted",
     filled: (s) => {
       const written = s.drafted + s.sentBack + s.approved + s.handedOver;
-      return share(written, written + s.flawed);
+      return share(written, written + s.withFindings);
     },
   },
   {

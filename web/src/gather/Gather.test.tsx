@@ -80,8 +80,8 @@ it("starts a sweep with what was set, after the property was changed where it ha
     kind: "website",
   });
   expect(asked("POST /api/properties/7/sweeps")[0].body).toMatchObject({
-    mostPages: 500,
-    mostDepth: 25,
+    maxPages: 500,
+    maxDepth: 25,
     connections: 2,
     delayMs: 100,
     reach: "LINKS",

@@ -9,7 +9,7 @@ import { LoginFields } from "./LoginFields";
 import { ReadingFields } from "./ReadingFields";
 import { ScopeFields } from "./ScopeFields";
 
-type Limit = "mostPages" | "mostDepth" | "connections" | "delayMs" | "mostMinutes" | "mostMegabytes";
+type Limit = "maxPages" | "maxDepth" | "connections" | "delayMs" | "maxMinutes" | "maxMegabytes";
 
 /** Starts a sweep of a website. */
 export function SweepPanel({ property }: { property: Property }) {
@@ -38,7 +38,7 @@ export function SweepPanel({ property }: { property: Property }) {
   const number = (name: Limit, label: string, max: number, min = 1) => (
     <NumberInput
       label={label}
-      value={form[name] === 0 && min === 0 && name.startsWith("most") && name !== "mostDepth" ? "" : form[name]}
+      value={form[name] === 0 && min === 0 && name.startsWith("max") && name !== "maxDepth" ? "" : form[name]}
       placeholder="no limit"
       min={min}
       max={max}
@@ -57,12 +57,12 @@ export function SweepPanel({ property }: { property: Property }) {
       <h2>Sweep the site</h2>
       <TextInput label="Address to start from" value={address} onChange={(e) => setAddress(e.currentTarget.value)} />
       <div className={css.numbers}>
-        {number("mostPages", "Pages at most", 500_000)}
-        {number("mostDepth", "Links deep", 100, 0)}
+        {number("maxPages", "Pages at most", 500_000)}
+        {number("maxDepth", "Links deep", 100, 0)}
         {number("connections", "At a time", 16)}
         {number("delayMs", "Pause, ms", 60_000, 0)}
-        {number("mostMinutes", "Minutes at most", 10_000, 0)}
-        {number("mostMegabytes", "MB at most", 1_000_000, 0)}
+        {number("maxMinutes", "Minutes at most", 10_000, 0)}
+        {number("maxMegabytes", "MB at most", 1_000_000, 0)}
       </div>
       <LoginFields propertyId={property.id} />
       <ScopeFields propertyId={property.id} address={address} form={form} onChange={change} />

@@ -2,12 +2,12 @@ import type { CrawlSettings } from "../api/client";
 
 /** How a sweep is set in its form: lists as text, one entry a line. */
 export interface CrawlForm {
-  mostPages: number;
-  mostDepth: number;
+  maxPages: number;
+  maxDepth: number;
   connections: number;
   delayMs: number;
-  mostMinutes: number;
-  mostMegabytes: number;
+  maxMinutes: number;
+  maxMegabytes: number;
   reach: "LINKS" | "SITEMAPS" | "LIST";
   addresses: string;
   include: string;
@@ -22,12 +22,12 @@ export interface CrawlForm {
 }
 
 export const GENTLE: CrawlForm = {
-  mostPages: 10_000,
-  mostDepth: 25,
+  maxPages: 10_000,
+  maxDepth: 25,
   connections: 2,
   delayMs: 100,
-  mostMinutes: 0,
-  mostMegabytes: 0,
+  maxMinutes: 0,
+  maxMegabytes: 0,
   reach: "LINKS",
   addresses: "",
   include: "",

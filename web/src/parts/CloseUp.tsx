@@ -1,7 +1,7 @@
 import { Button, SegmentedControl, Textarea } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useEffect, useState } from "react";
-import { answer, api, type Fit, type ItemRow, type TypedCell } from "../api/client";
+import { answer, api, type ItemRow, type LimitCheck, type TypedCell } from "../api/client";
 import { ofProperty, useChange } from "../api/queries";
 import css from "./CloseUp.module.css";
 import { FitRuler } from "./FitRuler";
@@ -145,13 +145,13 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
       </section>
       {keywords ? keywords(item) : <PrimaryKeyword item={item} />}
       <section>
-        <h3>{item.flaws.length === 0 ? "No findings" : of(item.flaws.length, "finding")}</h3>
+        <h3>{item.findings.length === 0 ? "No findings" : of(item.findings.length, "finding")}</h3>
         <ul className={css.list}>
-          {item.flaws.map((flaw) => (
-            <li key={`${flaw.field} ${flaw.kind}`}>
-              <b>{`${flaw.field} ${flaw.kind.replaceAll("-", " ")}`}</b>
+          {item.findings.map((finding) => (
+            <li key={`${finding.field} ${finding.kind}`}>
+              <b>{`${finding.field} ${finding.kind.replaceAll("-", " ")}`}</b>
               <br />
-              <span className={css.soft}>{flaw.evidence}</span>
+              <span className={css.soft}>{finding.evidence}</span>
             </li>
           ))}
         </ul>
@@ -182,7 +182,7 @@ function PrimaryKeyword({ item }: { item: ItemRow }) {
   );
 }
 
-function Measure({ fit, lacks }: { fit: Fit; lacks: string[] }) {
+function Measure({ fit, lacks }: { fit: LimitCheck; lacks: string[] }) {
   return (
     <div className={css.measure}>
       <span>

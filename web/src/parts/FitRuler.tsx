@@ -1,8 +1,8 @@
-import type { Fit } from "../api/client";
+import type { LimitCheck } from "../api/client";
 import css from "./FitRuler.module.css";
 
 /** A hairline as long as the text's pixels, notched at each limit; what runs past is hatched. */
-export function FitRuler({ fit }: { fit: Fit }) {
+export function FitRuler({ fit }: { fit: LimitCheck }) {
   const limit = Math.min(fit.desktopLimit, fit.phoneLimit);
   const scale = Math.max(fit.desktopLimit, fit.phoneLimit) * 1.25;
   const at = (px: number) => `${Math.min(100, (px / scale) * 100)}%`;

@@ -5,7 +5,7 @@ import { count, pathOf } from "./number";
 import { TextCell } from "./TextCell";
 
 const sameAs = (row: ItemRow, field: string) =>
-  row.flaws.find((flaw) => flaw.field === field && flaw.kind === "duplicate")?.evidence;
+  row.findings.find((finding) => finding.field === field && finding.kind === "duplicate")?.evidence;
 
 const inForce = (cell: ItemRow["title"] | null) => cell?.draft ?? cell?.captured ?? "";
 
@@ -87,10 +87,10 @@ const findings: Column<ItemRow> = {
   track: "76px",
   sort: "findings",
   right: true,
-  text: (row) => row.flaws.map((flaw) => `${flaw.field} ${flaw.kind}`).join("; "),
+  text: (row) => row.findings.map((finding) => `${finding.field} ${finding.kind}`).join("; "),
   cell: (row) => (
-    <span title={row.flaws.map((flaw) => `${flaw.field} ${flaw.kind}: ${flaw.evidence}`).join("\n")}>
-      {row.flaws.length || ""}
+    <span title={row.findings.map((finding) => `${finding.field} ${finding.kind}: ${finding.evidence}`).join("\n")}>
+      {row.findings.length || ""}
     </span>
   ),
 };
@@ -99,10 +99,10 @@ const evidence = (field: string, kind: string): Column<ItemRow> => ({
   key: "evidence",
   label: "evidence",
   track: "minmax(200px, 1.4fr)",
-  text: (row) => row.flaws.find((flaw) => flaw.field === field && flaw.kind === kind)?.evidence ?? "",
+  text: (row) => row.findings.find((finding) => finding.field === field && finding.kind === kind)?.evidence ?? "",
   cell: (row) => (
     <span className={css.address}>
-      {row.flaws.find((flaw) => flaw.field === field && flaw.kind === kind)?.evidence}
+      {row.findings.find((finding) => finding.field === field && finding.kind === kind)?.evidence}
     </span>
   ),
 });

@@ -66,8 +66,10 @@ it("counts by kind, sets apart what is not indexable, and gives both tables away
 });
 
 it("shows the items behind a cause with their evidence", async () => {
-  const flawed = item(5, { flaws: [{ field: "title", kind: "too-long", evidence: "42 px over 580 on a desktop" }] });
-  serve("GET /api/properties/7/items", { total: 1, asOf: 4, rows: [flawed] });
+  const withFindings = item(5, {
+    findings: [{ field: "title", kind: "too-long", evidence: "42 px over 580 on a desktop" }],
+  });
+  serve("GET /api/properties/7/items", { total: 1, asOf: 4, rows: [withFindings] });
   show(<Triage />, "/p/7/triage?field=title&kind=too-long&section=%2Ftours%2F");
   expect(await screen.findByText("42 px over 580 on a desktop")).toBeTruthy();
   const { query } = asked("GET /api/properties/7/items")[0];

@@ -28,8 +28,8 @@ export function Triage() {
             </a>
             {standing && (
               <p>
-                {count(standing.flawed)} of {count(standing.indexable)} indexable items have findings. Causes are ranked
-                by the links to their items, which stand in for demand until there is some.
+                {count(standing.withFindings)} of {count(standing.indexable)} indexable items have findings. Causes are
+                ranked by the links to their items, which stand in for demand until there is some.
               </p>
             )}
           </header>

@@ -3,7 +3,7 @@ package lucidsweep.bench;
 import java.util.List;
 import java.util.Random;
 import lucidsweep.core.aim.AimPlan;
-import lucidsweep.core.aim.Aiming;
+import lucidsweep.core.aim.KeywordMapper;
 import lucidsweep.core.demand.DemandRows;
 import lucidsweep.core.keyword.Decided;
 import lucidsweep.core.keyword.ItemTexts;
@@ -75,8 +75,9 @@ final class AimBench {
                 some(COPY_WORDS));
     }
 
-    private static Aiming aiming(String[] phrases) {
-        Aiming aiming = new Aiming(Words.in("en"), Standard.ofPages(), List.of(), "", List.of(), TODAY, false);
+    private static KeywordMapper aiming(String[] phrases) {
+        KeywordMapper aiming =
+                new KeywordMapper(Words.in("en"), Standard.ofPages(), List.of(), "", List.of(), TODAY, false);
         for (int i = 0; i < phrases.length; i++) aiming.keyword(phrases[i], 10 + i % 5_000);
         return aiming;
     }
@@ -84,7 +85,7 @@ final class AimBench {
     private void withoutDemand() {
         String[] phrases = phrases(KEYWORDS);
         long start = System.nanoTime();
-        Aiming aiming = aiming(phrases);
+        KeywordMapper aiming = aiming(phrases);
         long making = 0;
         ItemTexts[] edited = new ItemTexts[CHANGED];
         for (int i = 0; i < ITEMS; i++) {
@@ -119,7 +120,7 @@ final class AimBench {
 
     private void withDemand() {
         String[] phrases = phrases(KEYWORDS);
-        Aiming aiming = aiming(phrases);
+        KeywordMapper aiming = aiming(phrases);
         int items = ITEMS / 5;
         for (int i = 0; i < DEMAND; i++) {
             double position = 1 + random.nextInt(40);

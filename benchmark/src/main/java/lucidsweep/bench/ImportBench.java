@@ -16,8 +16,8 @@ import lucidsweep.server.LucidSweep;
 import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.PropertyForm;
-import lucidsweep.server.gather.DemandChanged;
-import lucidsweep.server.gather.SweepEnded;
+import lucidsweep.server.gather.sweep.DemandChanged;
+import lucidsweep.server.gather.sweep.SweepEnded;
 import lucidsweep.server.intake.Intake;
 import lucidsweep.server.intake.IntakeRow;
 import lucidsweep.server.intake.Mapping;
@@ -151,7 +151,7 @@ final class ImportBench {
                 .id();
     }
 
-    private void store(String what, long property, Path file, int rows, int least)
+    private void store(String what, long property, Path file, int rows, int min)
             throws IOException, InterruptedException {
         String boundary = "b";
         String plan = send(HttpRequest.newBuilder(URI.create(base + "/api/properties/" + property + "/imports"))
@@ -181,10 +181,10 @@ final class ImportBench {
         double rate = rows / Report.seconds(stored.at - start);
         Report.line(
                 what + " read and stored",
-                least == 0 ? "" : Report.format(">= %,d a second", least),
+                min == 0 ? "" : Report.format(">= %,d a second", min),
                 Report.format(
                         "%,.0f a second; with all worked out from it %.1f s", rate, Report.seconds(ended - start)),
-                rate >= least);
+                rate >= min);
     }
 
     private void compare(long property) throws IOException, InterruptedException {

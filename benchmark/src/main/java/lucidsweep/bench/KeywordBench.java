@@ -10,7 +10,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import lucidsweep.server.LucidSweep;
-import lucidsweep.server.aim.Keywords;
+import lucidsweep.server.aim.keywords.Keywords;
 import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.PropertyForm;

@@ -21,9 +21,9 @@ import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.client.PropertyForm;
-import lucidsweep.server.item.CapturedItem;
-import lucidsweep.server.item.Captures;
-import lucidsweep.server.item.KnownItems;
+import lucidsweep.server.item.capture.CapturedItem;
+import lucidsweep.server.item.capture.Captures;
+import lucidsweep.server.item.capture.KnownItems;
 import lucidsweep.server.triage.Findings;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -242,9 +242,9 @@ final class ScaleBench {
         if (!state.contains("\"state\":\"done\"")) throw new IllegalStateException(state);
     }
 
-    private void report(String what, double most, long start) {
+    private void report(String what, double max, long start) {
         double seconds = Report.seconds(System.nanoTime() - start);
-        Report.line(what, Report.format("< %.0f s", most), Report.format("%.2f s", seconds), seconds < most);
+        Report.line(what, Report.format("< %.0f s", max), Report.format("%.2f s", seconds), seconds < max);
     }
 
     private String get(String path) throws IOException, InterruptedException {

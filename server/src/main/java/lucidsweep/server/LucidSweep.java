@@ -14,7 +14,7 @@ import org.springframework.scheduling.annotation.EnableScheduling;
 public class LucidSweep {
 
     public static void main(String[] args) {
-        if (args.length > 0 && !args[0].startsWith("--")) System.exit(LucidCommand.run(args));
+        if (args.length > 0 && !args[0].startsWith("--")) System.exit(LucidCommand.run(LucidSweep.class, args));
         SpringApplication.run(LucidSweep.class, args);
     }
 }

@@ -241,7 +241,7 @@ class BadInputTest {
         long listings = api.property("listings", "", false);
         assertThat(api.post(
                                 "/api/properties/" + listings + "/sweeps",
-                                "{\"mostPages\":5,\"mostDepth\":1,\"connections\":1,\"delayMs\":0}")
+                                "{\"maxPages\":5,\"maxDepth\":1,\"connections\":1,\"delayMs\":0}")
                         .problem())
                 .contains("only websites can be crawled");
         assertThat(api.get("/api/properties/" + listings + "/items?sort=colour").problem())

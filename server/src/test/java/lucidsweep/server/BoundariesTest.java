@@ -18,22 +18,39 @@ import org.apache.ibatis.annotations.Mapper;
 class BoundariesTest {
 
     @ArchTest
+    static final ArchRule packagesHaveNoCycles =
+            slices().matching("lucidsweep.server.(**)").should().beFreeOfCycles();
+
+    @ArchTest
     static final ArchRule stagesHaveNoCycles =
             slices().matching("lucidsweep.server.(*)..").should().beFreeOfCycles();
+
+    @ArchTest
+    static final ArchRule nothingKnowsTheApplicationItself = noClasses()
+            .that()
+            .doNotHaveFullyQualifiedName(LucidSweep.class.getName())
+            .should()
+            .dependOnClassesThat()
+            .haveFullyQualifiedName(LucidSweep.class.getName());
 
     @ArchTest
     static final ArchRule mappersStayInTheirStage = classes()
             .that()
             .areAnnotatedWith(Mapper.class)
-            .should(new ArchCondition<JavaClass>("be used in their own package only") {
+            .should(new ArchCondition<JavaClass>("be used in their own stage only") {
                 @Override
                 public void check(JavaClass mapper, ConditionEvents events) {
                     mapper.getDirectDependenciesToSelf().stream()
-                            .filter(use ->
-                                    !use.getOriginClass().getPackageName().equals(mapper.getPackageName()))
+                            .filter(use -> !stage(use.getOriginClass()).equals(stage(mapper)))
                             .forEach(use -> events.add(SimpleConditionEvent.violated(use, use.getDescription())));
                 }
             });
+
+    /** The stage that a class belongs to: "gather" for lucidsweep.server.gather.crawl.Crawl. */
+    private static String stage(JavaClass type) {
+        String[] names = type.getPackageName().split("\\.");
+        return names.length > 2 ? names[2] : "";
+    }
 
     @ArchTest
     static final ArchRule theOutsideWorldIsReachedOverHttp = noClasses()

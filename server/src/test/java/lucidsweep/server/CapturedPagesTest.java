@@ -59,7 +59,7 @@ class CapturedPagesTest {
     private String sweep(String more) {
         Reply begun = api.post(
                 "/api/properties/" + property + "/sweeps",
-                "{\"mostPages\":50,\"mostDepth\":9,\"connections\":2,\"delayMs\":0," + more + "}");
+                "{\"maxPages\":50,\"maxDepth\":9,\"connections\":2,\"delayMs\":0," + more + "}");
         assertThat(begun.status()).as(begun.body()).isEqualTo(200);
         return api.ended(begun.json().path("jobId").asLong()).path("note").asString();
     }
@@ -153,7 +153,7 @@ class CapturedPagesTest {
                 .startsWith("text/plain");
         assertThat(api.post(
                                 "/api/properties/" + property + "/sweeps",
-                                "{\"mostPages\":5,\"mostDepth\":1,\"connections\":1,\"delayMs\":0,\"agent\":\"a b\"}")
+                                "{\"maxPages\":5,\"maxDepth\":1,\"connections\":1,\"delayMs\":0,\"agent\":\"a b\"}")
                         .problem())
                 .contains("letters, - and _");
     }

@@ -33,7 +33,7 @@ class CommandTest {
         ByteArrayOutputStream errors = new ByteArrayOutputStream();
         System.setErr(new PrintStream(errors, true, StandardCharsets.UTF_8));
         try {
-            return new Outcome(LucidCommand.run(words), errors.toString(StandardCharsets.UTF_8));
+            return new Outcome(LucidCommand.run(LucidSweep.class, words), errors.toString(StandardCharsets.UTF_8));
         } finally {
             System.setErr(before);
         }
@@ -43,15 +43,16 @@ class CommandTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "polish                                        | 2 | there is no command \"polish\"",
-                "sweep                                         | 2 | expected one address to sweep, got 0",
+                "polish                                        | 2 | Unmatched argument at index 0: 'polish'",
+                "sweep --out x                                 | 2 | Missing required parameter: 'URL'",
                 "sweep nowhere --out x                         | 2 | expected an address such as https://example.com/, got \"nowhere\"",
-                "sweep https://a.example/                      | 2 | --out is needed",
-                "sweep https://a.example/ --out                | 2 | --out needs a value",
-                "sweep https://a.example/ --width 3            | 2 | there is no option --width",
-                "sweep https://a.example/ --out x --rate none  | 2 | --rate: expected a number from 0.02 to 100000, got \"none\"",
-                "sweep https://a.example/ --out x --depth 1.5  | 2 | --depth: expected a number from 0 to 100, got \"1.5\"",
-                "measure --as heading                          | 2 | expected title or description, got \"heading\"",
+                "sweep https://a.example/                      | 2 | Missing required option: '--out=DIR'",
+                "sweep https://a.example/ --out                | 2 | Missing required parameter for option '--out' (DIR)",
+                "sweep https://a.example/ --out x --width 3    | 2 | Unknown options: '--width', '3'",
+                "sweep https://a.example/ --out x --rate none  | 2 | Invalid value for option '--rate': 'none' is not a double",
+                "sweep https://a.example/ --out x --rate 0     | 2 | --rate: expected a number from 0.02 to 100000.0, got 0.0",
+                "sweep https://a.example/ --out x --depth 101  | 2 | --depth: expected a number from 0 to 100, got 101",
+                "measure --as heading                          | 2 | expected one of [title, description]",
             })
     void whatCannotBeRunIsSaidInOneLine(String words, int status, String says) {
         Outcome outcome = run(words.strip().split("\\s+"));
@@ -62,8 +63,8 @@ class CommandTest {
     @Test
     void filesAndNumbersAreCheckedBeforeTheSweep() throws IOException {
         String out = folder.resolve("out").toString();
-        assertThat(run("sweep", "https://a.example/", "--out", out, "--limit", "many").errors)
-                .contains("expected a number from 1 to 500000, got \"many\"");
+        assertThat(run("sweep", "https://a.example/", "--out", out, "--limit", "0").errors)
+                .contains("expected a number from 1 to 500000, got 0");
         assertThat(run("sweep", "https://a.example/", "--out", out, "--keywords", "none.csv").errors)
                 .contains("cannot read the file none.csv");
         Path binary = Files.write(folder.resolve("binary.csv"), new byte[] {0, 1, 2, 3, 0, 0});
@@ -109,7 +110,8 @@ class CommandTest {
         Outcome refused = run("read", file.toString(), "--kind", "demand", "--out", folder.toString());
         assertThat(refused.status).isEqualTo(2);
         assertThat(refused.errors).contains("no column looks like the query").hasLineCount(1);
-        assertThat(run("read", "--kind", "boats", "x").errors).contains("expected pages, listings, videos");
+        assertThat(run("read", "--kind", "boats", "x", "--out", folder.toString()).errors)
+                .contains("expected pages, listings, videos");
     }
 
     @Test
@@ -209,6 +211,6 @@ class CommandTest {
                 .contains("an estimate of 3,044 searches");
         assertThat(Files.readAllLines(folder.resolve("curve.csv"))).hasSize(21).startsWith("position,rate,low,high");
         assertThat(run("aim", "--items", items.toString(), "--out", folder.toString()).errors)
-                .isEqualTo("lucid: --keywords is needed\n");
+                .isEqualTo("lucid: Missing required option: '--keywords=FILE'\n");
     }
 }

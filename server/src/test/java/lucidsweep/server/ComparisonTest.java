@@ -93,7 +93,7 @@ class ComparisonTest {
             site.remove("/tours/b");
             JsonNode sweep = api.post(
                             "/api/properties/" + property + "/sweeps",
-                            "{\"mostPages\":50,\"mostDepth\":9,\"connections\":1,\"delayMs\":0,\"include\":[\"/tours/\"]}")
+                            "{\"maxPages\":50,\"maxDepth\":9,\"connections\":1,\"delayMs\":0,\"include\":[\"/tours/\"]}")
                     .json();
             api.ended(sweep.path("jobId").asLong());
             assertThat(compare(api, property, "").path("counts").toString())

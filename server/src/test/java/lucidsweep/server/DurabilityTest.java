@@ -9,7 +9,7 @@ import java.util.function.Function;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
-import lucidsweep.server.item.Items;
+import lucidsweep.server.item.table.Items;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.boot.builder.SpringApplicationBuilder;

@@ -71,7 +71,7 @@ class GatherTest {
         manyPages(30);
         api.sweep(property);
         assertThat(titles()).hasSize(31);
-        JsonNode job = sweep("{\"mostPages\":10,\"mostDepth\":5,\"connections\":2,\"delayMs\":0}");
+        JsonNode job = sweep("{\"maxPages\":10,\"maxDepth\":5,\"connections\":2,\"delayMs\":0}");
         assertThat(job.path("note").asString()).isEqualTo("10 pages captured.");
         assertThat(outcomes()).contains("captured 10", "over-limit 21");
         assertThat(visits("over-limit").get(0).path("detail").asString())
@@ -85,7 +85,7 @@ class GatherTest {
                 .page("/1", "First", "/2")
                 .page("/2", "Second", "/3")
                 .page("/3", "Third", "/");
-        sweep("{\"mostPages\":10,\"mostDepth\":2,\"connections\":1,\"delayMs\":0}");
+        sweep("{\"maxPages\":10,\"maxDepth\":2,\"connections\":1,\"delayMs\":0}");
         assertThat(outcomes()).containsExactlyInAnyOrder("captured 3", "too-deep 1");
         assertThat(visits("too-deep").get(0).path("address").asString()).isEqualTo(site.address() + "3");
         assertThat(row("/2").path("depth").asInt()).isEqualTo(2);
@@ -95,11 +95,11 @@ class GatherTest {
     void stoppedItKeepsWhatItSawAndCallsNothingGone() {
         manyPages(150);
         api.sweep(property);
-        long job = start("{\"mostPages\":500,\"mostDepth\":5,\"connections\":1,\"delayMs\":20}")
+        long job = start("{\"maxPages\":500,\"maxDepth\":5,\"connections\":1,\"delayMs\":20}")
                 .path("jobId")
                 .asLong();
         while (api.get("/api/jobs/" + job).json().path("done").asInt() < 3) LockSupport.parkNanos(5_000_000);
-        assertThat(start("{\"mostPages\":5,\"mostDepth\":1,\"connections\":1,\"delayMs\":0}")
+        assertThat(start("{\"maxPages\":5,\"maxDepth\":1,\"connections\":1,\"delayMs\":0}")
                         .path("detail")
                         .asString())
                 .contains("under way");
@@ -123,7 +123,7 @@ class GatherTest {
                 other.page("/deep-" + i, "Deep page number " + i);
             }
             other.page("/", "Start of many pages", links);
-            JsonNode sweep = start("{\"mostPages\":500,\"mostDepth\":5,\"connections\":1,\"delayMs\":10}");
+            JsonNode sweep = start("{\"maxPages\":500,\"maxDepth\":5,\"connections\":1,\"delayMs\":10}");
             long job = sweep.path("jobId").asLong();
             while (api.get("/api/jobs/" + job).json().path("done").asInt() < 5) LockSupport.parkNanos(5_000_000);
             api.post("/api/jobs/" + job + "/stop", "");
@@ -203,11 +203,11 @@ class GatherTest {
     @Test
     void itAsksNoFasterAndNoMoreAtOnceThanItWasTold() {
         manyPages(25);
-        sweep("{\"mostPages\":100,\"mostDepth\":5,\"connections\":3,\"delayMs\":15}");
+        sweep("{\"maxPages\":100,\"maxDepth\":5,\"connections\":3,\"delayMs\":15}");
         List<Site.Request> requests = site.requests();
         long took = requests.get(requests.size() - 1).nanos() - requests.get(0).nanos();
         assertThat(took).isGreaterThanOrEqualTo((requests.size() - 2) * 15_000_000L);
-        assertThat(site.mostAtOnce()).isLessThanOrEqualTo(3);
+        assertThat(site.maxAtOnce()).isLessThanOrEqualTo(3);
     }
 
     @Test

@@ -28,7 +28,7 @@ class ItemsTest {
                     row -> Math.round(
                             row.path("description").path("fit").path("px").asDouble()),
             "links-in", row -> row.path("linksIn").asInt(),
-            "findings", row -> row.path("flaws").size());
+            "findings", row -> row.path("findings").size());
 
     private Shop shop;
     private Api api;

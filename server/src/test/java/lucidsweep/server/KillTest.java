@@ -169,7 +169,7 @@ class KillTest {
                 reached(application.api(), begin(application.api(), website), 50);
             }
             System.setErr(new PrintStream(errors, true, StandardCharsets.UTF_8));
-            int status = LucidCommand.run(new String[] {
+            int status = LucidCommand.run(LucidSweep.class, new String[] {
                 "sweep", website.address().toString(), "--out", out.toString(), "--data", data.toString()
             });
             assertThat(status).isZero();
@@ -186,7 +186,7 @@ class KillTest {
         long property = api.property("website", website.address().toString(), true);
         Reply begun = api.post(
                 "/api/properties/" + property + "/sweeps",
-                "{\"mostPages\":100000,\"mostDepth\":50,\"connections\":3,\"delayMs\":8}");
+                "{\"maxPages\":100000,\"maxDepth\":50,\"connections\":3,\"delayMs\":8}");
         return begun.json().path("jobId").asLong();
     }
 

@@ -18,7 +18,7 @@ class RewriteTest {
             id;title;description;tags;price;note
             A1;Ash paddle, hand carved in our boat shed;A paddle of ash for people who like to take their time about it.;ash paddle, boat gift;45,00;=1+1
             A2;Oak paddle, hand carved in our boat shed;A paddle of oak, heavier than ash and with a grain like wind on water.;oak paddle;49,00;
-            A3;Oak paddle, hand carved in our boat shed;-A paddle of oak too, with a flaw in the blade that does no harm at all.;;39,00;second
+            A3;Oak paddle, hand carved in our boat shed;-A paddle of oak too, with a finding in the blade that does no harm at all.;;39,00;second
             """;
 
     private Api api;

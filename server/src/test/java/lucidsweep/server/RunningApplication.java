@@ -160,7 +160,7 @@ public final class RunningApplication implements ParameterResolver {
         public JsonNode sweep(long property) {
             Reply sweep = post(
                     "/api/properties/" + property + "/sweeps",
-                    "{\"mostPages\":2000,\"mostDepth\":12,\"connections\":4,\"delayMs\":0}");
+                    "{\"maxPages\":2000,\"maxDepth\":12,\"connections\":4,\"delayMs\":0}");
             return ended(sweep.json().path("jobId").asLong());
         }
 

@@ -19,7 +19,7 @@ import tools.jackson.databind.JsonNode;
 @ExtendWith(RunningApplication.class)
 class ScopeTest {
 
-    private static final String FAST = "\"mostPages\":500,\"mostDepth\":90,\"connections\":2,\"delayMs\":0";
+    private static final String FAST = "\"maxPages\":500,\"maxDepth\":90,\"connections\":2,\"delayMs\":0";
 
     private final Site site = new Site();
     private Api api;
@@ -162,7 +162,7 @@ class ScopeTest {
         site.page("/", "Kayaks on the bay", "/tides/2026/1");
         JsonNode begun = api.post(
                         "/api/properties/" + property + "/sweeps",
-                        "{\"mostPages\":500,\"mostDepth\":90,\"connections\":1,\"delayMs\":20}")
+                        "{\"maxPages\":500,\"maxDepth\":90,\"connections\":1,\"delayMs\":20}")
                 .json();
         long job = begun.path("jobId").asLong();
         while (api.get("/api/jobs/" + job).json().path("done").asInt() < 15) LockSupport.parkNanos(5_000_000);

@@ -122,8 +122,9 @@ final class Shop {
 
     List<String> kinds(String id) {
         List<String> kinds = new ArrayList<>();
-        for (JsonNode flaw : row(id).path("flaws"))
-            kinds.add(flaw.path("field").asString() + " " + flaw.path("kind").asString());
+        for (JsonNode finding : row(id).path("findings"))
+            kinds.add(finding.path("field").asString() + " "
+                    + finding.path("kind").asString());
         return kinds;
     }
 

@@ -27,7 +27,7 @@ public final class Site implements AutoCloseable {
     private final Map<String, Answer> answers = new ConcurrentHashMap<>();
     private final List<Request> requests = new CopyOnWriteArrayList<>();
     private final AtomicInteger underWay = new AtomicInteger();
-    private final AtomicInteger mostAtOnce = new AtomicInteger();
+    private final AtomicInteger maxAtOnce = new AtomicInteger();
 
     /** Writes what is answered to a request; whatever it throws breaks the connection off. */
     @FunctionalInterface
@@ -99,8 +99,8 @@ public final class Site implements AutoCloseable {
                 .toList();
     }
 
-    public int mostAtOnce() {
-        return mostAtOnce.get();
+    public int maxAtOnce() {
+        return maxAtOnce.get();
     }
 
     @Override
@@ -111,7 +111,7 @@ public final class Site implements AutoCloseable {
 
     private void handle(HttpExchange exchange) throws IOException {
         requests.add(new Request(exchange.getRequestURI().toString(), System.nanoTime()));
-        mostAtOnce.accumulateAndGet(underWay.incrementAndGet(), Math::max);
+        maxAtOnce.accumulateAndGet(underWay.incrementAndGet(), Math::max);
         try (exchange) {
             Answer answer = answers.get(exchange.getRequestURI().toString());
             if (answer == null) exchange.sendResponseHeaders(404, -1);

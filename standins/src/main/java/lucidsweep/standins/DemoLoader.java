@@ -34,7 +34,7 @@ final class DemoLoader {
         long sweepJob = number(
                 post(
                         "/api/properties/" + site + "/sweeps",
-                        "{\"mostPages\":2000,\"mostDepth\":12,\"connections\":4,\"delayMs\":0}"),
+                        "{\"maxPages\":2000,\"maxDepth\":12,\"connections\":4,\"delayMs\":0}"),
                 "jobId");
         long shop = number(
                 post(

@@ -19,7 +19,7 @@ final class SearchReports {
     static final LocalDate FIRST_TODAY = LocalDate.of(2026, 11, 23);
 
     private static final int WEEKS = 70;
-    private static final int LEAST_SHOWN = 3;
+    private static final int MIN_SHOWN = 3;
     private static final int NOISE = 15;
 
     private SearchReports() {}
@@ -64,7 +64,7 @@ final class SearchReports {
         double seen = position <= 10 ? 1 : position <= 20 ? 0.55 : 0.25;
         double expected = interest.monthly() * 12 / 52 * interest.season(sunday.getMonthValue()) * country.share * seen;
         long shown = Math.round(expected * (1 + random.nextGaussian() / NOISE * 3));
-        if (shown < LEAST_SHOWN) return null;
+        if (shown < MIN_SHOWN) return null;
         double rate = interest.brand() ? 0.62 : rate(position);
         long clicks = 0;
         for (int i = 0; i < shown; i++) if (random.nextDouble() < rate) clicks++;

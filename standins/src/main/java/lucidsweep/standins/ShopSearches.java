@@ -17,7 +17,7 @@ public final class ShopSearches {
     private static final YearMonth FIRST_MONTH = YearMonth.of(2024, 11);
     private static final int WEEKS = 60;
     private static final LocalDate LAST_SUNDAY = LocalDate.of(2026, 11, 22);
-    private static final int LEAST_SHOWN = 3;
+    private static final int MIN_SHOWN = 3;
     private static final Map<String, Double> COUNTRIES = Map.of("gb", 0.8, "ie", 0.2);
     private static final int EVERY_THIRD = 3;
     private static final int LISTINGS_OF_A_TAG = 5;
@@ -105,7 +105,7 @@ public final class ShopSearches {
                 double place = Math.max(1, position * (1 + random.nextGaussian() * 0.08));
                 double expected = volume * 12 / 52.0 * season(query, sunday.getMonthValue()) * country.getValue();
                 long shown = Math.round(expected * (1 + random.nextGaussian() * 0.2));
-                if (shown < LEAST_SHOWN) continue;
+                if (shown < MIN_SHOWN) continue;
                 long clicks = 0;
                 for (int i = 0; i < shown; i++) if (random.nextDouble() < SearchReports.rate(place)) clicks++;
                 csv.append(String.format(

@@ -19,12 +19,12 @@ final class ReportedDemand {
 
     private static final DemandTally.Sum NOTHING = new DemandTally.Sum(0, 0, 0);
     private static final DemandTally.Line NO_LINE = new DemandTally.Line(0, 0, NOTHING, NOTHING, NOTHING);
-    private static final double LEAST_MONTHS = 0.23;
+    private static final double MIN_MONTHS = 0.23;
 
     private final Words language;
     private final BrandNames brand;
     private final DemandTally tally;
-    private final ClickCurve.Fitter clicks = new ClickCurve.Fitter();
+    private final ClickCurve.RecipeComposer clicks = new ClickCurve.RecipeComposer();
     private final List<Phrase> queries = new ArrayList<>();
     private final Map<String, Integer> queriesByKey = new HashMap<>();
     private final Map<String, Integer> queriesByText = new HashMap<>();
@@ -163,7 +163,7 @@ final class ReportedDemand {
 
     /** A window that is hardly covered is taken for a week. */
     double months() {
-        return Math.max(tally.months(), LEAST_MONTHS);
+        return Math.max(tally.months(), MIN_MONTHS);
     }
 
     ClickCurve curve() {

@@ -9,8 +9,8 @@ import java.util.regex.PatternSyntaxException;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Cut;
 import lucidsweep.core.text.Graphemes;
-import lucidsweep.core.text.Likeness;
 import lucidsweep.core.text.Slot;
+import lucidsweep.core.text.TextKey;
 
 /** One change that is made to the same field of many items. */
 public sealed interface BulkEdit {
@@ -100,7 +100,7 @@ public sealed interface BulkEdit {
             for (Slot slot : List.of(limits.desktop(), limits.phone())) {
                 cut = cut.substring(0, Cut.lastFitting(cut, slot.sizePx(), slot.limitPx()));
             }
-            while (Graphemes.count(cut) > limits.mostChars()) {
+            while (Graphemes.count(cut) > limits.maxChars()) {
                 int space = cut.lastIndexOf(' ');
                 cut = cut.substring(0, space > 0 ? space : cut.offsetByCodePoints(cut.length(), -1));
             }
@@ -144,7 +144,7 @@ public sealed interface BulkEdit {
         public String apply(String text) {
             List<String> all = new ArrayList<>();
             for (String each : TagList.of(text)) {
-                String now = Likeness.key(each).equals(Likeness.key(tag)) ? by : each;
+                String now = TextKey.key(each).equals(TextKey.key(tag)) ? by : each;
                 if (find(all, now).isEmpty()) all.add(now);
             }
             return TagList.join(all);
@@ -152,7 +152,7 @@ public sealed interface BulkEdit {
     }
 
     private static Optional<String> find(List<String> tags, String wanted) {
-        String key = Likeness.key(wanted);
-        return tags.stream().filter(tag -> Likeness.key(tag).equals(key)).findFirst();
+        String key = TextKey.key(wanted);
+        return tags.stream().filter(tag -> TextKey.key(tag).equals(key)).findFirst();
     }
 }

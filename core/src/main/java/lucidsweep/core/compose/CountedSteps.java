@@ -3,7 +3,7 @@ package lucidsweep.core.compose;
 /** A text that counts how often a pattern looks at it and ends a runaway search: a time limit that needs no clock. */
 final class CountedSteps implements CharSequence {
 
-    private static final int MOST_STEPS = 2_000_000;
+    private static final int MAX_STEPS = 2_000_000;
 
     private final String text;
     private int steps;
@@ -14,7 +14,7 @@ final class CountedSteps implements CharSequence {
 
     @Override
     public char charAt(int index) {
-        if (++steps > MOST_STEPS) throw new RunawayPattern();
+        if (++steps > MAX_STEPS) throw new RunawayPattern();
         return text.charAt(index);
     }
 

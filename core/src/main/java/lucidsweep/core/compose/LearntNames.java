@@ -16,7 +16,7 @@ import java.util.regex.Pattern;
 public final class LearntNames {
 
     private static final Pattern WORD = Pattern.compile("[\\p{L}\\p{M}'’]{2,}");
-    private static final int LEAST_COUNT = 2;
+    private static final int MIN_COUNT = 2;
     private static final int SMALL_WORD = 3;
 
     private final Map<String, int[]> counts = new HashMap<>();
@@ -58,7 +58,7 @@ public final class LearntNames {
 
     public List<String> names() {
         return counts.entrySet().stream()
-                .filter(each -> each.getValue()[0] == 0 && each.getValue()[1] >= LEAST_COUNT)
+                .filter(each -> each.getValue()[0] == 0 && each.getValue()[1] >= MIN_COUNT)
                 .map(each -> written.get(each.getKey()))
                 .sorted()
                 .toList();

@@ -15,8 +15,8 @@ public record Part(List<Source> sources, String before, LetterCase letterCase, i
 
     public Part {
         if (sources.isEmpty()) throw new IllegalArgumentException("a part needs at least one source");
-        if (rank < 1 || rank > Recipe.MOST_PARTS) {
-            throw new IllegalArgumentException("expected a rank from 1 to " + Recipe.MOST_PARTS + ", got " + rank);
+        if (rank < 1 || rank > Recipe.MAX_PARTS) {
+            throw new IllegalArgumentException("expected a rank from 1 to " + Recipe.MAX_PARTS + ", got " + rank);
         }
     }
 }

@@ -21,9 +21,9 @@ import lucidsweep.core.keyword.Phrase;
  */
 public final class BetterKeywords {
 
-    private static final double LEAST_SHOWN = 20;
-    private static final double LEAST_RELEVANCE = 0.28;
-    private static final double LEAST_VALUE = 1;
+    private static final double MIN_SHOWN = 20;
+    private static final double MIN_RELEVANCE = 0.28;
+    private static final double MIN_VALUE = 1;
     private static final double RANKING = 0.25;
     private static final double RANKING_ENDS = 50;
     private static final double FAR_MORE = 3;
@@ -31,7 +31,7 @@ public final class BetterKeywords {
     private static final double LAST_POSITION = 40;
     private static final double FALLING = 0.7;
     private static final double OTHER_SHARE = 0.3;
-    private static final int MOST_AN_ITEM = 3;
+    private static final int MAX_AN_ITEM = 3;
     private static final double HARDLY = 0.5;
 
     private final ItemIndex index;
@@ -150,7 +150,7 @@ public final class BetterKeywords {
                 if (better != null) ofItem.add(better);
             }
             ofItem.sort(BEST_FIRST);
-            found.addAll(ofItem.subList(0, Math.min(MOST_AN_ITEM, ofItem.size())));
+            found.addAll(ofItem.subList(0, Math.min(MAX_AN_ITEM, ofItem.size())));
         });
         found.sort(BEST_FIRST);
         return found;
@@ -165,7 +165,7 @@ public final class BetterKeywords {
         DemandTally.Sum now = line.now();
         double shown = now.impressions() / months;
         double position = now.position();
-        if (shown < LEAST_SHOWN || position < FIRST_POSITION || position > LAST_POSITION) return null;
+        if (shown < MIN_SHOWN || position < FIRST_POSITION || position > LAST_POSITION) return null;
         if (brand.contains(line.query()) || falls(line)) return null;
         Phrase query = queries.get(line.query());
         long item = ids[line.item()];
@@ -173,13 +173,13 @@ public final class BetterKeywords {
         if (target.key().equals(keys.get(line.query()))) return null;
         if (isServedByAnother(line, ids, all, item)) return null;
         double relevance = relevance(item, query, position);
-        if (relevance < LEAST_RELEVANCE) return null;
+        if (relevance < MIN_RELEVANCE) return null;
         double volume = Math.max(shown, volumes.getOrDefault(keys.get(line.query()), 0L));
         double reachable = reachable(position);
         double rateNow = curve.rate(position);
         double rateReachable = curve.rate(reachable);
         double value = volume * Math.max(0, rateReachable - rateNow) * relevance;
-        if (value < LEAST_VALUE || volume * relevance < FAR_MORE * present) return null;
+        if (value < MIN_VALUE || volume * relevance < FAR_MORE * present) return null;
         return new Better(
                 item,
                 target.text(),
@@ -236,6 +236,6 @@ public final class BetterKeywords {
             if (keys.get(line.query()).equals(key)) shown = line.now().impressions() / months;
         }
         double volume = Math.max(shown, volumes.getOrDefault(key, 0L));
-        return volume * Math.max(LEAST_RELEVANCE, index.relevance(item, target));
+        return volume * Math.max(MIN_RELEVANCE, index.relevance(item, target));
     }
 }

@@ -22,8 +22,8 @@ public final class ClickCurve {
     private static final int GROUPS = 20;
     private static final double PRIOR_CLICKS = 12;
     private static final double SOLID_CLICKS = 20;
-    private static final int LEAST_BINS = 4;
-    private static final double LEAST_CLICKS = 40;
+    private static final int MIN_BINS = 4;
+    private static final double MIN_CLICKS = 40;
     private static final double CERTAIN = 1.96;
 
     private final Shape shape;
@@ -84,7 +84,7 @@ public final class ClickCurve {
     }
 
     /** Gathers the rows of a property that a curve is fitted to; queries for its brand stay out. */
-    public static final class Fitter {
+    public static final class RecipeComposer {
 
         private final double[][] impressions = new double[GROUPS][POSITIONS];
         private final double[][] clicks = new double[GROUPS][POSITIONS];
@@ -110,8 +110,8 @@ public final class ClickCurve {
             double total = Arrays.stream(all.clicks).sum();
             long solid =
                     Arrays.stream(all.clicks).filter(c -> c >= SOLID_CLICKS).count();
-            if (total < LEAST_CLICKS) return curve(Shape.DEFAULT, all, PowerLaw.DEFAULT, false);
-            if (solid < LEAST_BINS) return curve(Shape.SCALED, all, all.scaledDefault(), false);
+            if (total < MIN_CLICKS) return curve(Shape.DEFAULT, all, PowerLaw.DEFAULT, false);
+            if (solid < MIN_BINS) return curve(Shape.SCALED, all, all.scaledDefault(), false);
             PowerLaw power = all.power();
             boolean steps = saysBetter();
             return curve(steps ? Shape.STEPS : Shape.POWER, all, power, steps);

@@ -12,7 +12,7 @@ record PowerLaw(double first, double fall) {
     static final PowerLaw DEFAULT = new PowerLaw(0.28, 1.05);
 
     private static final int ROUNDS = 60;
-    private static final double MOST_FALL = 4;
+    private static final double MAX_FALL = 4;
 
     double at(double position) {
         return Math.min(1, first * Math.pow(position, -fall));
@@ -32,7 +32,7 @@ record PowerLaw(double first, double fall) {
      */
     static PowerLaw through(double[] positions, double[] impressions, double[] clicks) {
         double low = 0;
-        double high = MOST_FALL;
+        double high = MAX_FALL;
         double section = (Math.sqrt(5) - 1) / 2;
         for (int round = 0; round < ROUNDS; round++) {
             double left = high - section * (high - low);

@@ -33,8 +33,8 @@ public record Season(List<Integer> peaks, Evidence evidence) {
             "December");
     private static final int YEAR = 12;
     private static final double TO_DEVIATION = 1.4826;
-    private static final double LEAST_ABOVE = 1.25;
-    private static final double LEAST_DEVIATION = 0.04;
+    private static final double MIN_ABOVE = 1.25;
+    private static final double MIN_DEVIATION = 0.04;
 
     /** How sure a season is. */
     public enum Evidence {
@@ -93,12 +93,12 @@ public record Season(List<Integer> peaks, Evidence evidence) {
                 .map(volume -> Math.abs(volume - median))
                 .sorted()
                 .toArray();
-        double deviation = Math.max(TO_DEVIATION * median(off), LEAST_DEVIATION * median);
+        double deviation = Math.max(TO_DEVIATION * median(off), MIN_DEVIATION * median);
         for (int i = 0; i < YEAR; i++) {
             int month = Math.floorMod(lastMonth - YEAR + i, YEAR);
             if (Double.isNaN(year[i])) continue;
             seen[month]++;
-            if (year[i] > 0 && year[i] >= median + deviation && year[i] >= LEAST_ABOVE * median) {
+            if (year[i] > 0 && year[i] >= median + deviation && year[i] >= MIN_ABOVE * median) {
                 stoodOut[month]++;
             }
         }

@@ -10,8 +10,8 @@ import java.util.Set;
 /** Finds queries for which a search engine shows now one item of the property and now another, so that they stand in each other's way. */
 public final class SharedQueries {
 
-    private static final double LEAST_SHOWN = 20;
-    private static final double LEAST_SHARE = 0.15;
+    private static final double MIN_SHOWN = 20;
+    private static final double MIN_SHARE = 0.15;
     private static final double LAST_POSITION = 40;
 
     private SharedQueries() {}
@@ -62,7 +62,7 @@ public final class SharedQueries {
             List<Side> sides = new ArrayList<>();
             for (DemandTally.Line line : some) {
                 double share = line.now().impressions() / all;
-                if (share < LEAST_SHARE) continue;
+                if (share < MIN_SHARE) continue;
                 sides.add(new Side(
                         ids[line.item()],
                         share,
@@ -70,7 +70,7 @@ public final class SharedQueries {
                         line.now().clicks() / months,
                         instead(byItem.get(line.item()), query, ids[line.item()], homes)));
             }
-            if (sides.size() < 2 || all / months < LEAST_SHOWN) return;
+            if (sides.size() < 2 || all / months < MIN_SHOWN) return;
             long home = homes.getOrDefault(query, -1L);
             sides.sort(Comparator.comparing((Side side) -> side.item != home)
                     .thenComparingDouble(side -> -side.clicks)

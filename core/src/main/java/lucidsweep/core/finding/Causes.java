@@ -13,8 +13,8 @@ import java.util.stream.Collectors;
 public final class Causes {
 
     private static final int OWN_CAUSE = 4;
-    private static final double MOST_OF_THEM = 0.6;
-    private static final int LEAST_FOR_SECTION = 8;
+    private static final double MAX_OF_THEM = 0.6;
+    private static final int MIN_FOR_SECTION = 8;
 
     private Causes() {}
 
@@ -81,7 +81,7 @@ public final class Causes {
         List<Tally> rest = new ArrayList<>(tallies);
         for (Map.Entry<String, List<Tally>> section : sections.entrySet()) {
             int here = items(section.getValue());
-            if (sections.size() == 1 || all < LEAST_FOR_SECTION || here < MOST_OF_THEM * all) continue;
+            if (sections.size() == 1 || all < MIN_FOR_SECTION || here < MAX_OF_THEM * all) continue;
             causes.add(
                     cause(section.getValue(), "", section.getKey(), says(section.getValue(), section.getKey()), null));
             rest.removeAll(section.getValue());

@@ -7,7 +7,7 @@ import lucidsweep.core.text.Ending;
 final class CommonEnding implements Rule {
 
     @Override
-    public void check(Subject item, Surroundings around, Consumer<Finding> found) {
+    public void check(InspectedItem item, InspectionContext around, Consumer<Finding> found) {
         for (Ending ending : around.endings()) {
             if (!item.title().value().endsWith(ending.text())) continue;
             String evidence = "“" + ending.text().strip() + "” ends " + ending.count() + " titles and costs "

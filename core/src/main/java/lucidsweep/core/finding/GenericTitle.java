@@ -1,14 +1,14 @@
 package lucidsweep.core.finding;
 
 import java.util.function.Consumer;
-import lucidsweep.core.text.Likeness;
+import lucidsweep.core.text.TextKey;
 
 /** A title that says nothing: "Home", "Untitled", or the brand alone. */
 final class GenericTitle implements Rule {
 
     @Override
-    public void check(Subject item, Surroundings around, Consumer<Finding> found) {
-        String key = Likeness.key(item.title().value());
+    public void check(InspectedItem item, InspectionContext around, Consumer<Finding> found) {
+        String key = TextKey.key(item.title().value());
         if (key.isEmpty()) return;
         if (around.brandKeys().contains(key)) report("it is the brand alone", found);
         else if (around.standard().generic().contains(withoutBrand(key, around))) {
@@ -16,7 +16,7 @@ final class GenericTitle implements Rule {
         }
     }
 
-    private static String withoutBrand(String key, Surroundings around) {
+    private static String withoutBrand(String key, InspectionContext around) {
         for (String brand : around.brandKeys()) {
             if (key.endsWith(" " + brand))
                 return key.substring(0, key.length() - brand.length()).strip();

@@ -18,9 +18,9 @@ public final class Inspection {
             new TagSet(),
             new MissingHeading());
 
-    private final Surroundings around;
+    private final InspectionContext around;
 
-    public Inspection(Surroundings around) {
+    public Inspection(InspectionContext around) {
         this.around = around;
     }
 
@@ -28,7 +28,7 @@ public final class Inspection {
      * Everything that is wrong with an item, fields that are kept left out. An item that is not indexable has that
      * finding first; its others are told apart by it.
      */
-    public List<Finding> of(Subject item) {
+    public List<Finding> of(InspectedItem item) {
         List<Finding> found = new ArrayList<>();
         item.obstacle().ifPresent(why -> found.add(Finding.of(Field.INDEXING, FindingKind.NOT_INDEXABLE, why)));
         for (Rule rule : RULES) {

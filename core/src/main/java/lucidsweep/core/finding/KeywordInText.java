@@ -8,15 +8,15 @@ import lucidsweep.core.keyword.PhraseMatch;
 final class KeywordInText implements Rule {
 
     @Override
-    public void check(Subject item, Surroundings around, Consumer<Finding> found) {
+    public void check(InspectedItem item, InspectionContext around, Consumer<Finding> found) {
         item.keyword().ifPresent(keyword -> {
-            for (Subject.Text text : item.texts()) {
+            for (InspectedItem.Text text : item.texts()) {
                 if (text.present()) check(text, keyword, around.standard().leadingWords(), found);
             }
         });
     }
 
-    private static void check(Subject.Text text, Phrase keyword, int leadingWords, Consumer<Finding> found) {
+    private static void check(InspectedItem.Text text, Phrase keyword, int leadingWords, Consumer<Finding> found) {
         PhraseMatch match = PhraseMatch.of(text.words(), keyword);
         if (!match.present()) {
             String evidence = "“" + keyword.text() + "” lacks: " + String.join(", ", match.missing());

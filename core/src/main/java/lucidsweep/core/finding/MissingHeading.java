@@ -6,7 +6,7 @@ import java.util.function.Consumer;
 final class MissingHeading implements Rule {
 
     @Override
-    public void check(Subject item, Surroundings around, Consumer<Finding> found) {
+    public void check(InspectedItem item, InspectionContext around, Consumer<Finding> found) {
         if (item.h1Count() == 0) found.accept(Finding.of(Field.H1, FindingKind.MISSING, "there is no H1"));
     }
 }

@@ -6,8 +6,8 @@ import java.util.function.Consumer;
 final class MissingText implements Rule {
 
     @Override
-    public void check(Subject item, Surroundings around, Consumer<Finding> found) {
-        for (Subject.Text text : item.texts()) {
+    public void check(InspectedItem item, InspectionContext around, Consumer<Finding> found) {
+        for (InspectedItem.Text text : item.texts()) {
             if (text.present()) continue;
             String name = text.field().label();
             if (text.captured() == 0)

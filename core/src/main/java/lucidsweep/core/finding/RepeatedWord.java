@@ -10,7 +10,7 @@ import lucidsweep.core.keyword.Word;
 final class RepeatedWord implements Rule {
 
     @Override
-    public void check(Subject item, Surroundings around, Consumer<Finding> found) {
+    public void check(InspectedItem item, InspectionContext around, Consumer<Finding> found) {
         Map<String, Integer> counts = new HashMap<>();
         Word previous = null;
         List<Word> words = item.title().words();
@@ -20,7 +20,7 @@ final class RepeatedWord implements Rule {
             boolean inARow = previous != null
                     && previous.text().equalsIgnoreCase(word.text())
                     && word.start() - previous.end() == 1;
-            if (count > around.standard().mostRepeats() || inARow) {
+            if (count > around.standard().maxRepeats() || inARow) {
                 String evidence = "“" + word.text() + "” stands " + total(words, word) + " times";
                 found.accept(Finding.of(Field.TITLE, FindingKind.REPEATED_WORD, evidence));
                 return;

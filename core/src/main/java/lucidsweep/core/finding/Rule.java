@@ -6,5 +6,5 @@ import java.util.function.Consumer;
 @FunctionalInterface
 interface Rule {
 
-    void check(Subject item, Surroundings around, Consumer<Finding> found);
+    void check(InspectedItem item, InspectionContext around, Consumer<Finding> found);
 }

@@ -6,8 +6,8 @@ import java.util.function.Consumer;
 final class SeveralElements implements Rule {
 
     @Override
-    public void check(Subject item, Surroundings around, Consumer<Finding> found) {
-        for (Subject.Text text : item.texts()) report(text.field(), text.captured(), found);
+    public void check(InspectedItem item, InspectionContext around, Consumer<Finding> found) {
+        for (InspectedItem.Text text : item.texts()) report(text.field(), text.captured(), found);
         report(Field.H1, item.h1Count(), found);
     }
 

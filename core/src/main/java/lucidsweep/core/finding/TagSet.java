@@ -6,13 +6,13 @@ import java.util.Map;
 import java.util.function.Consumer;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Graphemes;
-import lucidsweep.core.text.Likeness;
+import lucidsweep.core.text.TextKey;
 
 /** The tags of a listing: none, too many, too long, of one word, the same twice, or fewer than there is room for. */
 final class TagSet implements Rule {
 
     @Override
-    public void check(Subject item, Surroundings around, Consumer<Finding> found) {
+    public void check(InspectedItem item, InspectionContext around, Consumer<Finding> found) {
         List<String> tags = item.tags();
         if (tags == null) return;
         Standard.TagLimits limits = around.standard().tags();
@@ -20,28 +20,28 @@ final class TagSet implements Rule {
             report(FindingKind.MISSING, "there are no tags", found);
             return;
         }
-        if (tags.size() > limits.most()) {
-            report(FindingKind.TOO_MANY, tags.size() + " tags, " + limits.most() + " are allowed", found);
+        if (tags.size() > limits.max()) {
+            report(FindingKind.TOO_MANY, tags.size() + " tags, " + limits.max() + " are allowed", found);
         }
         reportThose(
                 tags.stream()
-                        .filter(tag -> Graphemes.count(tag) > limits.mostChars())
+                        .filter(tag -> Graphemes.count(tag) > limits.maxChars())
                         .toList(),
                 FindingKind.TOO_LONG,
-                " longer than " + limits.mostChars() + " characters",
+                " longer than " + limits.maxChars() + " characters",
                 found);
         reportThose(
-                tags.stream().filter(tag -> Likeness.key(tag).indexOf(' ') < 0).toList(),
+                tags.stream().filter(tag -> TextKey.key(tag).indexOf(' ') < 0).toList(),
                 FindingKind.ONE_WORD,
                 " of one word only",
                 found);
         Map<String, String> known = new LinkedHashMap<>();
         List<String> again = tags.stream()
-                .filter(tag -> known.putIfAbsent(Likeness.key(tag), tag) != null)
+                .filter(tag -> known.putIfAbsent(TextKey.key(tag), tag) != null)
                 .toList();
         reportThose(again, FindingKind.SAME_TWICE, " there twice", found);
-        if (tags.size() < limits.most()) {
-            report(FindingKind.BUDGET_UNUSED, tags.size() + " of " + limits.most() + " tags are used", found);
+        if (tags.size() < limits.max()) {
+            report(FindingKind.BUDGET_UNUSED, tags.size() + " of " + limits.max() + " tags are used", found);
         }
     }
 

@@ -10,26 +10,26 @@ import lucidsweep.core.text.Graphemes;
 final class TextLength implements Rule {
 
     @Override
-    public void check(Subject item, Surroundings around, Consumer<Finding> found) {
-        for (Subject.Text text : item.texts()) {
+    public void check(InspectedItem item, InspectionContext around, Consumer<Finding> found) {
+        for (InspectedItem.Text text : item.texts()) {
             if (text.present()) check(text, around.limits(text.field()), found);
         }
     }
 
-    private static void check(Subject.Text text, Standard.TextLimits limits, Consumer<Finding> found) {
+    private static void check(InspectedItem.Text text, Standard.TextLimits limits, Consumer<Finding> found) {
         List<String> over = new ArrayList<>();
         Standard.Width width = limits.width(text.value());
         addPx(over, width.desktopOver(), limits.desktop().limitPx(), "on a desktop");
         addPx(over, width.phoneOver(), limits.phone().limitPx(), "on a phone");
         int characters = Graphemes.count(text.value());
-        if (characters > limits.mostChars()) {
-            over.add((characters - limits.mostChars()) + " characters over " + limits.mostChars());
+        if (characters > limits.maxChars()) {
+            over.add((characters - limits.maxChars()) + " characters over " + limits.maxChars());
         }
         if (!over.isEmpty()) {
             found.accept(Finding.of(text.field(), FindingKind.TOO_LONG, String.join(", ", over)));
-        } else if (width.px() < limits.leastPx()) {
+        } else if (width.px() < limits.minPx()) {
             String evidence =
-                    Math.round(width.px()) + " px wide, at least " + Math.round(limits.leastPx()) + " px are expected";
+                    Math.round(width.px()) + " px wide, at least " + Math.round(limits.minPx()) + " px are expected";
             found.accept(Finding.of(text.field(), FindingKind.TOO_SHORT, evidence));
         }
     }

@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import lucidsweep.core.text.Likeness;
+import lucidsweep.core.text.TextKey;
 
 /**
  * The names of a client and how people write them: with spaces or joined up, in the singular, with a slip of a letter or
@@ -20,8 +20,8 @@ public final class BrandNames {
 
     private static final int LETTERS_FOR_ONE_SLIP = 6;
     private static final int LETTERS_FOR_TWO = 12;
-    private static final int LEAST_LETTERS = 3;
-    private static final int MOST_WORDS = 6;
+    private static final int MIN_LETTERS = 3;
+    private static final int MAX_WORDS = 6;
 
     private final Words language;
 
@@ -32,10 +32,10 @@ public final class BrandNames {
 
     public BrandNames(Collection<String> names, Words language) {
         this.language = language;
-        written = names.stream().map(Likeness::key).toList();
+        written = names.stream().map(TextKey::key).toList();
         for (String name : names) {
             String plain = String.join("", stems(name));
-            if (plain.length() >= LEAST_LETTERS) this.names.putIfAbsent(plain, Likeness.key(name));
+            if (plain.length() >= MIN_LETTERS) this.names.putIfAbsent(plain, TextKey.key(name));
         }
     }
 
@@ -63,7 +63,7 @@ public final class BrandNames {
     /** How a phrase names the client: the run of words with the fewest slips, of those the longest; empty where it does not. */
     public Optional<Spelling> spelling(String phrase) {
         if (names.isEmpty()) return Optional.empty();
-        List<String> written = List.of(Likeness.key(phrase).split(" "));
+        List<String> written = List.of(TextKey.key(phrase).split(" "));
         List<String> stems = stems(phrase);
         Spelling best = best(written, written);
         Spelling byStems = stems.size() == written.size() ? best(written, stems) : best(stems, stems);
@@ -75,7 +75,7 @@ public final class BrandNames {
         Spelling best = null;
         for (int start = 0; start < words.size(); start++) {
             StringBuilder run = new StringBuilder();
-            for (int end = start; end < words.size() && end - start < MOST_WORDS; end++) {
+            for (int end = start; end < words.size() && end - start < MAX_WORDS; end++) {
                 run.append(words.get(end));
                 for (Map.Entry<String, String> name : names.entrySet()) {
                     int slips = slips(run, name.getKey());
@@ -101,11 +101,11 @@ public final class BrandNames {
 
     /** How many slips make a text of a name; -1 where they are more than a name of its length may have. */
     private static int slips(CharSequence text, String name) {
-        int most = name.length() >= LETTERS_FOR_TWO ? 2 : name.length() >= LETTERS_FOR_ONE_SLIP ? 1 : 0;
-        if (text.length() == 0 || Math.abs(text.length() - name.length()) > most) return -1;
+        int max = name.length() >= LETTERS_FOR_TWO ? 2 : name.length() >= LETTERS_FOR_ONE_SLIP ? 1 : 0;
+        if (text.length() == 0 || Math.abs(text.length() - name.length()) > max) return -1;
         if (text.charAt(0) != name.charAt(0)) return -1;
         int slips = distance(text, name);
-        return slips <= most ? slips : -1;
+        return slips <= max ? slips : -1;
     }
 
     /** How many letters are wrong, missing, too many or swapped with the next one (optimal string alignment). */

@@ -23,8 +23,8 @@ public final class GroupSurvey {
 
     private static final int FEWEST_MEMBERS = 3;
     private static final double THIN = 0.25;
-    private static final double MOST = 0.5;
-    private static final int MOST_SHOWN = 5;
+    private static final double MAX = 0.5;
+    private static final int MAX_SHOWN = 5;
 
     private final Words language;
     private final Map<String, Integer> members = new TreeMap<>();
@@ -108,7 +108,7 @@ public final class GroupSurvey {
             groups.add(new Group(
                     name,
                     items,
-                    named.stream().limit(MOST_SHOWN).map(Keyword::phrase).toList(),
+                    named.stream().limit(MAX_SHOWN).map(Keyword::phrase).toList(),
                     named.size(),
                     named.stream().mapToLong(Keyword::volume).sum(),
                     own.size(),
@@ -134,7 +134,7 @@ public final class GroupSurvey {
         own.forEach(keyword -> volumes.merge(keyword.topic, keyword.volume, Long::sum));
         return volumes.entrySet().stream()
                 .sorted(Map.Entry.<String, Long>comparingByValue().reversed())
-                .limit(MOST_SHOWN)
+                .limit(MAX_SHOWN)
                 .map(Map.Entry::getKey)
                 .toList();
     }
@@ -186,8 +186,7 @@ public final class GroupSurvey {
                 .collect(Collectors.groupingBy(keyword -> keyword.group, Collectors.counting()));
         long served = counts.values().stream().mapToLong(count -> count).sum();
         return counts.entrySet().stream()
-                .anyMatch(
-                        each -> each.getValue() > MOST * served && each.getValue() > MOST * inGroup.get(each.getKey()));
+                .anyMatch(each -> each.getValue() > MAX * served && each.getValue() > MAX * inGroup.get(each.getKey()));
     }
 
     private static List<String> groups(List<Keyword> own) {
@@ -195,7 +194,7 @@ public final class GroupSurvey {
         for (Keyword keyword : own) if (!keyword.group.isEmpty()) counts.merge(keyword.group, 1L, Long::sum);
         return counts.entrySet().stream()
                 .sorted(Map.Entry.<String, Long>comparingByValue().reversed())
-                .limit(MOST_SHOWN)
+                .limit(MAX_SHOWN)
                 .map(Map.Entry::getKey)
                 .toList();
     }

@@ -16,13 +16,13 @@ import lucidsweep.core.page.PageAddress;
  */
 public final class GuessedBrand {
 
-    private static final double MOST_KEYWORDS = 0.1;
-    private static final double LEAST_TITLES = 0.5;
-    private static final int LEAST_LETTERS = 5;
-    private static final int LEAST_COUNT = 3;
+    private static final double MAX_KEYWORDS = 0.1;
+    private static final double MIN_TITLES = 0.5;
+    private static final int MIN_LETTERS = 5;
+    private static final int MIN_COUNT = 3;
     private static final double TOP = 1.9;
     private static final double NEARLY_ALL = 0.45;
-    private static final int LEAST_CLICKS = 50;
+    private static final int MIN_CLICKS = 50;
 
     private final Map<String, Integer> endings = new HashMap<>();
     private final Map<String, Integer> hosts = new HashMap<>();
@@ -51,8 +51,8 @@ public final class GuessedBrand {
 
     /** What most titles end in; "" where there is no such thing. */
     public String titleEnding() {
-        return most(endings)
-                .filter(each -> endings.get(each) >= Math.max(LEAST_COUNT, LEAST_TITLES * titles))
+        return mostFrequent(endings)
+                .filter(each -> endings.get(each) >= Math.max(MIN_COUNT, MIN_TITLES * titles))
                 .orElse("");
     }
 
@@ -60,23 +60,23 @@ public final class GuessedBrand {
     public List<String> names(List<String> keywords, Words language) {
         List<String> names = new ArrayList<>();
         if (!titleEnding().isEmpty()) names.add(titleEnding());
-        most(hosts)
+        mostFrequent(hosts)
                 .map(GuessedBrand::label)
-                .filter(label -> label.length() >= LEAST_LETTERS)
+                .filter(label -> label.length() >= MIN_LETTERS)
                 .ifPresent(names::add);
         atTheTop.entrySet().stream()
-                .filter(each -> each.getValue()[0] >= Math.max(LEAST_CLICKS, NEARLY_ALL * each.getValue()[1]))
+                .filter(each -> each.getValue()[0] >= Math.max(MIN_CLICKS, NEARLY_ALL * each.getValue()[1]))
                 .sorted(Comparator.comparingLong(each -> -each.getValue()[0]))
                 .forEach(each -> names.add(each.getKey()));
         names.removeIf(name -> {
             BrandNames one = new BrandNames(List.of(name), language);
             long held = keywords.stream().filter(one::isIn).count();
-            return held > 1 && held > MOST_KEYWORDS * keywords.size();
+            return held > 1 && held > MAX_KEYWORDS * keywords.size();
         });
         return names;
     }
 
-    private static Optional<String> most(Map<String, Integer> counts) {
+    private static Optional<String> mostFrequent(Map<String, Integer> counts) {
         return counts.entrySet().stream()
                 .max(Map.Entry.<String, Integer>comparingByValue().thenComparing(Map.Entry.comparingByKey()))
                 .map(Map.Entry::getKey);

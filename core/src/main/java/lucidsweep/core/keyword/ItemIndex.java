@@ -227,7 +227,7 @@ public final class ItemIndex {
     final class Search {
         private final Postings[] words;
         private final double[] rarities;
-        private final double most;
+        private final double max;
 
         private Search(Phrase phrase) {
             words = phrase.words().stream()
@@ -235,26 +235,26 @@ public final class ItemIndex {
                     .map(word -> word == null ? new Postings() : postings.get(word))
                     .toArray(Postings[]::new);
             rarities = Arrays.stream(words).mapToDouble(ItemIndex.this::rarity).toArray();
-            most = Arrays.stream(rarities).sum();
+            max = Arrays.stream(rarities).sum();
         }
 
         /**
          * All items that hold every word of the phrase, and at least this share of it where it counts. Only the items that
          * hold one of its rarer words there are looked at: the others cannot reach the share.
          *
-         * @param leastTelling above 0, to 1
+         * @param minTelling above 0, to 1
          */
-        void forEachMatch(double leastTelling, Consumer<Match> found) {
+        void forEachMatch(double minTelling, Consumer<Match> found) {
             Integer[] order = new Integer[words.length];
             for (int w = 0; w < order.length; w++) order[w] = w;
             Arrays.sort(order, Comparator.comparingInt(w -> words[w].telling.size()));
-            double least = leastTelling * most - ROUNDING;
-            double rest = most;
-            for (int i = 0; i < order.length && rest >= least; i++) {
+            double min = minTelling * max - ROUNDING;
+            double rest = max;
+            for (int i = 0; i < order.length && rest >= min; i++) {
                 IntSet candidates = words[order[i]].telling;
                 for (int at = 0; at < candidates.size(); at++) {
                     int ordinal = candidates.get(at);
-                    if (isInAny(order, i, ordinal) || telling(ordinal) < least) continue;
+                    if (isInAny(order, i, ordinal) || telling(ordinal) < min) continue;
                     Match match = match(ordinal, true);
                     if (match != null) found.accept(match);
                 }
@@ -315,8 +315,8 @@ public final class ItemIndex {
                 fieldsOfAny |= fields;
                 links = Math.min(links, (int) (counts >>> 8 * LINK_TEXTS) & 0xFF);
             }
-            if (most == 0) return new Match(ordinal, 0, 0, 0, 0, 0);
-            return new Match(ordinal, sum / most, telling / most, fieldsOfAll, fieldsOfAny, links);
+            if (max == 0) return new Match(ordinal, 0, 0, 0, 0, 0);
+            return new Match(ordinal, sum / max, telling / max, fieldsOfAll, fieldsOfAny, links);
         }
     }
 

@@ -13,7 +13,7 @@ import java.util.stream.Collectors;
 public final class PhraseCounts {
 
     private static final int LONGEST = 3;
-    private static final int MOST_OF_A_LENGTH = 20;
+    private static final int MAX_OF_A_LENGTH = 20;
 
     private PhraseCounts() {}
 
@@ -71,7 +71,7 @@ public final class PhraseCounts {
             tallies.values().stream()
                     .filter(tally -> tally.words == of && (of == 1 || tally.count > 1))
                     .sorted(Comparator.comparingInt((Tally tally) -> -tally.count))
-                    .limit(MOST_OF_A_LENGTH)
+                    .limit(MAX_OF_A_LENGTH)
                     .forEach(tally -> counts.add(new PhraseCount(
                             tally.text,
                             of,

@@ -117,14 +117,14 @@ public final class PlaceGrid {
     private static final class Service {
         private final TreeSet<String> places = new TreeSet<>();
         private String text = "";
-        private long most = -1;
+        private long max = -1;
         private long volume;
 
         private void add(String rest, String place, long searches) {
             places.add(place);
             volume += searches;
-            if (searches < most || searches == most && rest.compareTo(text) >= 0) return;
-            most = searches;
+            if (searches < max || searches == max && rest.compareTo(text) >= 0) return;
+            max = searches;
             text = rest;
         }
     }

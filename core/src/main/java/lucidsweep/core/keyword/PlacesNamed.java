@@ -3,7 +3,7 @@ package lucidsweep.core.keyword;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
-import lucidsweep.core.text.Likeness;
+import lucidsweep.core.text.TextKey;
 
 /** The places that a client serves, to be found in phrases; of two that overlap the longer one counts. */
 public final class PlacesNamed {
@@ -16,7 +16,7 @@ public final class PlacesNamed {
         places = names.stream()
                 .map(String::strip)
                 .filter(name -> !name.isEmpty())
-                .map(name -> new Place(name, " " + Likeness.key(name) + " "))
+                .map(name -> new Place(name, " " + TextKey.key(name) + " "))
                 .sorted(Comparator.comparingInt((Place place) -> -place.key.length())
                         .thenComparing(Place::name))
                 .toList();
@@ -24,7 +24,7 @@ public final class PlacesNamed {
 
     /** What is left of a phrase without the place that it names, in small letters. */
     public String without(String phrase) {
-        String key = " " + Likeness.key(phrase) + " ";
+        String key = " " + TextKey.key(phrase) + " ";
         for (Place place : places)
             if (key.contains(place.key)) return key.replaceFirst(place.key, " ").strip();
         return key.strip();
@@ -32,7 +32,7 @@ public final class PlacesNamed {
 
     /** The place that a phrase names; "" for none. */
     public String in(String phrase) {
-        String key = " " + Likeness.key(phrase) + " ";
+        String key = " " + TextKey.key(phrase) + " ";
         for (Place place : places) if (key.contains(place.key)) return place.name;
         return "";
     }

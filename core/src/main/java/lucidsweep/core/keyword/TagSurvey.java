@@ -11,7 +11,7 @@ import java.util.TreeMap;
 /** Every tag of a property's items: how many use it, what is searched of it, its near-twins and the longer phrases that hold it. */
 public final class TagSurvey {
 
-    private static final int MOST_LONGER = 8;
+    private static final int MAX_LONGER = 8;
 
     private final Words language;
     private final Map<String, Integer> uses = new TreeMap<>();
@@ -40,7 +40,7 @@ public final class TagSurvey {
      */
     public record Longer(String phrase, Long searches, double shown) {
 
-        private double most() {
+        private double max() {
             return Math.max(searches == null ? 0 : searches, shown);
         }
     }
@@ -104,9 +104,8 @@ public final class TagSurvey {
                             phrase(each.phrase).words().stream().map(Word::stem).toList();
                     return words.size() > tag.words().size() && words.containsAll(stems);
                 })
-                .sorted(Comparator.comparingDouble((Longer each) -> -each.most())
-                        .thenComparing(Longer::phrase))
-                .limit(MOST_LONGER)
+                .sorted(Comparator.comparingDouble((Longer each) -> -each.max()).thenComparing(Longer::phrase))
+                .limit(MAX_LONGER)
                 .toList();
     }
 

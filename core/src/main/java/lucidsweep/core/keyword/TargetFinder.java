@@ -23,11 +23,11 @@ import java.util.stream.IntStream;
  */
 public final class TargetFinder {
 
-    private static final double LEAST_SCORE = 0.3;
-    private static final double LEAST_TELLING = 0.6;
+    private static final double MIN_SCORE = 0.3;
+    private static final double MIN_TELLING = 0.6;
     private static final double WHOLE = 0.15;
     private static final double RANKING = 0.35;
-    private static final double LEAST_RANKING = 0.3;
+    private static final double MIN_RANKING = 0.3;
     private static final double SPECIFIC = 0.08;
     private static final int RUNNERS_UP = 12;
     private static final double ROUNDING = 1e-9;
@@ -36,17 +36,17 @@ public final class TargetFinder {
     private static final double LAST_POSITION = 50;
 
     private final ItemIndex index;
-    private final Fittings fittings;
+    private final MatchCache fittings;
     private final List<Phrase> keywords = new ArrayList<>();
     private final List<Long> volumes = new ArrayList<>();
     private final Map<Integer, List<Rank>> ranks = new HashMap<>();
 
     public TargetFinder(ItemIndex index) {
-        this(index, new Fittings(index));
+        this(index, new MatchCache(index));
     }
 
     /** One that need not look again for what was found before; keywords and ranks must be the same as then. */
-    public TargetFinder(ItemIndex index, Fittings fittings) {
+    public TargetFinder(ItemIndex index, MatchCache fittings) {
         this.index = index;
         this.fittings = fittings;
     }
@@ -209,7 +209,7 @@ public final class TargetFinder {
         return best(left);
     }
 
-    private final class Search implements Fittings.Finding {
+    private final class Search implements MatchCache.Finding {
         private final int keyword;
 
         private Search(int keyword) {
@@ -251,10 +251,10 @@ public final class TargetFinder {
         List<Pair> found = new ArrayList<>();
         ItemIndex.Search search = index.search(keywords.get(keyword));
         Set<Integer> seen = new HashSet<>();
-        search.forEachMatch(LEAST_TELLING, match -> {
+        search.forEachMatch(MIN_TELLING, match -> {
             Rank rank = ranked.get(match.ordinal());
             if (rank != null) seen.add(rank.ordinal);
-            if (match.score() >= LEAST_SCORE || isGood(rank)) found.add(pair(keyword, match, rank));
+            if (match.score() >= MIN_SCORE || isGood(rank)) found.add(pair(keyword, match, rank));
         });
         for (Rank rank : ranked.values()) {
             Pair pair = seen.contains(rank.ordinal) ? null : fitting(keyword, search, rank.ordinal, rank);
@@ -267,20 +267,20 @@ public final class TargetFinder {
     private Pair fitting(int keyword, ItemIndex.Search search, int ordinal, Rank rank) {
         ItemIndex.Match whole = search.whole(ordinal);
         if (!isGood(rank)) {
-            boolean fits = whole != null && whole.score() >= LEAST_SCORE && whole.telling() >= LEAST_TELLING - ROUNDING;
+            boolean fits = whole != null && whole.score() >= MIN_SCORE && whole.telling() >= MIN_TELLING - ROUNDING;
             return fits ? pair(keyword, whole, rank) : null;
         }
         ItemIndex.Match match = whole == null ? search.of(ordinal) : whole;
-        return whole != null || match.telling() >= LEAST_TELLING - ROUNDING ? pair(keyword, match, rank) : null;
+        return whole != null || match.telling() >= MIN_TELLING - ROUNDING ? pair(keyword, match, rank) : null;
     }
 
     /** Those that fit nearly as well as the best, the best first. */
     private List<Pair> best(List<Pair> found) {
         double best = 0;
         for (Pair pair : found) best = Math.max(best, pair.weight);
-        double least = best * NEARLY_AS_GOOD;
+        double min = best * NEARLY_AS_GOOD;
         return found.stream()
-                .filter(pair -> pair.weight >= least)
+                .filter(pair -> pair.weight >= min)
                 .sorted(bestItemFirst())
                 .limit(RUNNERS_UP)
                 .toList();
@@ -292,7 +292,7 @@ public final class TargetFinder {
     }
 
     private static boolean isGood(Rank rank) {
-        return rank != null && rank.worth >= LEAST_RANKING;
+        return rank != null && rank.worth >= MIN_RANKING;
     }
 
     private Pair pair(int keyword, ItemIndex.Match match, Rank rank) {

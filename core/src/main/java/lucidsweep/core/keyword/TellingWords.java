@@ -21,10 +21,10 @@ import java.util.Set;
  */
 public final class TellingWords {
 
-    private static final double LEAST_SHARE = 0.15;
-    private static final double LEAST_RATIO = 2.5;
+    private static final double MIN_SHARE = 0.15;
+    private static final double MIN_RATIO = 2.5;
     private static final double WITHIN_A_PHRASE = 0.8;
-    private static final int LEAST_LENGTH = 3;
+    private static final int MIN_LENGTH = 3;
 
     private final Words language;
     private final Map<String, Use> uses = new HashMap<>();
@@ -90,7 +90,7 @@ public final class TellingWords {
 
     private static boolean counts(Word word) {
         return !word.stop()
-                && word.stem().length() >= LEAST_LENGTH
+                && word.stem().length() >= MIN_LENGTH
                 && word.stem().codePoints().noneMatch(Character::isDigit);
     }
 
@@ -109,12 +109,12 @@ public final class TellingWords {
      *
      * @param known stems that need not be told; a phrase that has any other word is told
      */
-    public List<Telling> most(int count, Set<String> known) {
-        int least = Math.max(2, (int) Math.ceil(LEAST_SHARE * about));
+    public List<Telling> strongest(int count, Set<String> known) {
+        int min = Math.max(2, (int) Math.ceil(MIN_SHARE * about));
         List<Use> telling = new ArrayList<>();
         for (Use use : uses.values()) {
-            boolean often = use.about >= Math.min(least, Math.max(1, about));
-            boolean more = use.about * (double) Math.max(1, others) >= LEAST_RATIO * use.others * Math.max(1, about);
+            boolean often = use.about >= Math.min(min, Math.max(1, about));
+            boolean more = use.about * (double) Math.max(1, others) >= MIN_RATIO * use.others * Math.max(1, about);
             if (often && more && !known.containsAll(use.stems)) telling.add(use);
         }
         telling.sort(Comparator.comparingDouble((Use use) -> -weight(use)).thenComparing(use -> use.text));

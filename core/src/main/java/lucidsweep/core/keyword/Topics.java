@@ -18,10 +18,10 @@ import java.util.PriorityQueue;
  */
 public final class Topics {
 
-    private static final double LEAST_LIKENESS = 0.42;
-    private static final double LEAST_KEPT = 0.25;
+    private static final double MIN_LIKENESS = 0.42;
+    private static final double MIN_KEPT = 0.25;
     private static final double RANKING_SHARE = 0.35;
-    private static final int MOST_NEIGHBOURS = 60;
+    private static final int MAX_NEIGHBOURS = 60;
 
     private final List<Entry> entries = new ArrayList<>();
 
@@ -84,18 +84,18 @@ public final class Topics {
         private final List<Entry> phrases;
         private final List<Vector> vectors = new ArrayList<>();
         private final List<List<Integer>> holding = new ArrayList<>();
-        private final Likenesses[] near;
+        private final SimilarityMap[] near;
         private final int[] sizes;
         private final int[] parents;
         private final PriorityQueue<Join> joins = new PriorityQueue<>();
 
         private Joining(List<Entry> phrases) {
             this.phrases = phrases;
-            near = new Likenesses[phrases.size()];
+            near = new SimilarityMap[phrases.size()];
             sizes = new int[phrases.size()];
             parents = new int[phrases.size()];
             for (int i = 0; i < near.length; i++) {
-                near[i] = new Likenesses();
+                near[i] = new SimilarityMap();
                 sizes[i] = 1;
                 parents[i] = i;
             }
@@ -136,7 +136,7 @@ public final class Topics {
         private void findPairs() {
             for (List<Integer> some : holding) {
                 for (int i = 0; i < some.size(); i++) {
-                    int last = Math.min(some.size(), i + 1 + MOST_NEIGHBOURS);
+                    int last = Math.min(some.size(), i + 1 + MAX_NEIGHBOURS);
                     for (int j = i + 1; j < last; j++) addPair(some.get(i), some.get(j));
                 }
             }
@@ -146,10 +146,10 @@ public final class Topics {
             double words = cosine(vectors.get(a), vectors.get(b));
             double shared = shared(phrases.get(a).items, phrases.get(b).items);
             float likeness = (float) (words + RANKING_SHARE * (1 - words) * shared);
-            if (likeness < LEAST_KEPT || !Float.isNaN(near[a].get(b))) return;
+            if (likeness < MIN_KEPT || !Float.isNaN(near[a].get(b))) return;
             near[a].put(b, likeness);
             near[b].put(a, likeness);
-            if (likeness >= LEAST_LIKENESS) joins.add(new Join(likeness, a, b));
+            if (likeness >= MIN_LIKENESS) joins.add(new Join(likeness, a, b));
         }
 
         private int[] parents() {
@@ -170,7 +170,7 @@ public final class Topics {
         /** The likeness of a topic to another is the mean over their pairs; pairs that were not kept count as unlike. */
         private void unite(int a, int b) {
             float shareOfA = sizes[a] / (float) (sizes[a] + sizes[b]);
-            Likenesses united = new Likenesses();
+            SimilarityMap united = new SimilarityMap();
             near[a].forEach((other, likeness) -> united.put(other, likeness * shareOfA));
             near[b].forEach((other, likeness) -> united.add(other, likeness * (1 - shareOfA)));
             united.remove(a);
@@ -182,7 +182,7 @@ public final class Topics {
             united.forEach((other, likeness) -> {
                 near[other].remove(b);
                 near[other].put(a, likeness);
-                if (likeness >= LEAST_LIKENESS) joins.add(new Join(likeness, Math.min(a, other), Math.max(a, other)));
+                if (likeness >= MIN_LIKENESS) joins.add(new Join(likeness, Math.min(a, other), Math.max(a, other)));
             });
         }
 

@@ -9,15 +9,15 @@ final class CopyText {
     /** Up to here closing up is quicker than looking whether it is needed. */
     private static final int SHORT = 40;
 
-    private final int most;
+    private final int max;
     private char[] text = new char[8_192];
     private int size;
     private boolean endsInSpace = true;
     private boolean full;
 
     /** Takes at most so many characters; what comes after is left out. */
-    CopyText(int most) {
-        this.most = most;
+    CopyText(int max) {
+        this.max = max;
     }
 
     void append(String added) {
@@ -26,7 +26,7 @@ final class CopyText {
             space();
             return;
         }
-        int room = most - size;
+        int room = max - size;
         full = added.length() > room;
         int count = full ? room : added.length();
         if (size + count > text.length) text = Arrays.copyOf(text, Math.max(size + count, text.length * 2));
@@ -38,7 +38,7 @@ final class CopyText {
 
     /** Parts what was added before from what comes next. */
     void space() {
-        if (endsInSpace || size >= most) return;
+        if (endsInSpace || size >= max) return;
         if (size == text.length) text = Arrays.copyOf(text, size * 2);
         text[size++] = ' ';
         endsInSpace = true;

@@ -25,15 +25,15 @@ import org.jsoup.nodes.TextNode;
 public final class PageReader {
 
     private static final Pattern SPACE = Pattern.compile("\\s+");
-    private static final int MOST_COPY = 100_000;
-    private static final int MOST_LINKS = 5_000;
-    private static final int MOST_IMAGES = 500;
-    private static final int MOST_HEADINGS = 40;
-    private static final int LEAST_OPENING = 50;
-    private static final int MOST_OPENING = 500;
+    private static final int MAX_COPY = 100_000;
+    private static final int MAX_LINKS = 5_000;
+    private static final int MAX_IMAGES = 500;
+    private static final int MAX_HEADINGS = 40;
+    private static final int MIN_OPENING = 50;
+    private static final int MAX_OPENING = 500;
 
-    private static final int MOST_ALTERNATES = 100;
-    private static final int MOST_STRUCTURED = 5;
+    private static final int MAX_ALTERNATES = 100;
+    private static final int MAX_STRUCTURED = 5;
     private static final int LONGEST_STRUCTURED = 50_000;
 
     private final List<String> titles = new ArrayList<>(1);
@@ -47,7 +47,7 @@ public final class PageReader {
     private final List<PageFacts.Image> images = new ArrayList<>();
     private final List<PageFacts.Link> links = new ArrayList<>();
     private final Map<String, Optional<String>> resolved = new HashMap<>();
-    private final CopyText copy = new CopyText(MOST_COPY);
+    private final CopyText copy = new CopyText(MAX_COPY);
     private String canonical = "";
     private String metaKeywords = "";
     private String language = "";
@@ -141,7 +141,7 @@ public final class PageReader {
                 if (canonical.isEmpty() && hasWord(element.attr("rel"), "canonical")) {
                     canonical = element.attr("href").strip();
                 }
-                if (element.hasAttr("hreflang") && alternates.size() < MOST_ALTERNATES) {
+                if (element.hasAttr("hreflang") && alternates.size() < MAX_ALTERNATES) {
                     alternates.add(new PageFacts.Alternate(
                             element.attr("hreflang").strip(),
                             element.attr("href").strip()));
@@ -149,7 +149,7 @@ public final class PageReader {
             }
             case "h1" -> h1s.add(text(element));
             case "h2", "h3" -> {
-                if (headings.size() < MOST_HEADINGS) headings.add(text(element));
+                if (headings.size() < MAX_HEADINGS) headings.add(text(element));
             }
             case "p" -> readParagraph(element);
             case "br" -> {
@@ -167,7 +167,7 @@ public final class PageReader {
     private void readParagraph(Element paragraph) {
         if (!opening.isEmpty() || around.isUnseen() || around.isFrame()) return;
         String text = text(paragraph);
-        if (text.length() >= LEAST_OPENING) opening = text.substring(0, Math.min(text.length(), MOST_OPENING));
+        if (text.length() >= MIN_OPENING) opening = text.substring(0, Math.min(text.length(), MAX_OPENING));
     }
 
     private void setBase(Element element) {
@@ -198,11 +198,11 @@ public final class PageReader {
     }
 
     private void readStructured(String data) {
-        if (structured.size() < MOST_STRUCTURED && data.length() <= LONGEST_STRUCTURED) structured.add(data);
+        if (structured.size() < MAX_STRUCTURED && data.length() <= LONGEST_STRUCTURED) structured.add(data);
     }
 
     private void readImage(Element image) {
-        if (images.size() >= MOST_IMAGES) return;
+        if (images.size() >= MAX_IMAGES) return;
         String alt = image.hasAttr("alt") ? collapsed(image.attr("alt")) : null;
         images.add(new PageFacts.Image(image.attr("src"), alt));
         if (alt != null && around.isLink() && !around.isUnseen()) copy.append(" " + alt + " ");
@@ -210,7 +210,7 @@ public final class PageReader {
 
     private void readLink(Element link) {
         String to = link.attr("href").strip();
-        if (links.size() >= MOST_LINKS || to.isEmpty() || to.startsWith("#")) return;
+        if (links.size() >= MAX_LINKS || to.isEmpty() || to.startsWith("#")) return;
         int fragment = to.indexOf('#');
         String target = fragment < 0 ? to : to.substring(0, fragment);
         resolved.computeIfAbsent(target, address -> PageAddress.resolveText(base, address))

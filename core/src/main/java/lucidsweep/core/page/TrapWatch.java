@@ -6,7 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import lucidsweep.core.text.Likeness;
+import lucidsweep.core.text.TextKey;
 
 /**
  * Recognises addresses that a site makes up without end, so that a crawl does not follow them for ever: folders that
@@ -15,14 +15,14 @@ import lucidsweep.core.text.Likeness;
  */
 public final class TrapWatch {
 
-    private static final int MOST_REPEATS = 3;
-    private static final int MOST_SEGMENTS = 40;
+    private static final int MAX_REPEATS = 3;
+    private static final int MAX_SEGMENTS = 40;
     private static final int LONGEST_CALENDAR = 40;
     private static final int LONGEST_COUNT = 500;
     private static final int SESSION_PATHS = 4;
-    private static final int LEAST_SESSION_ID = 16;
+    private static final int MIN_SESSION_ID = 16;
     private static final int COMBINATIONS = 60;
-    private static final int MOST_COMBINATIONS = 2_000;
+    private static final int MAX_COMBINATIONS = 2_000;
     private static final int FEW_TITLES = 4;
 
     /** How many pages of the same shape lie between a page and one of another, each found on the one before. */
@@ -65,21 +65,21 @@ public final class TrapWatch {
      * @param newShapes whether it led to an address not known before of another shape than its own
      */
     public void read(String address, String title, boolean newShapes) {
-        long shape = Likeness.exactHash(AddressShape.of(address));
+        long shape = TextKey.exactHash(AddressShape.of(address));
         if (newShapes) barren.remove(shape);
         else barren.merge(shape, 1, Integer::sum);
         Combinations group = combinations.get(path(address));
         if (group == null || address.indexOf('?') < 0) return;
         group.pages++;
-        group.titles.add(Likeness.hash(title));
+        group.titles.add(TextKey.hash(title));
     }
 
     private static Optional<String> nesting(String address) {
         int end = address.indexOf('?');
         String[] segments = (end < 0 ? address : address.substring(0, end)).split("/");
-        if (segments.length - 3 > MOST_SEGMENTS) return Optional.of("folders that nest: more than " + MOST_SEGMENTS);
+        if (segments.length - 3 > MAX_SEGMENTS) return Optional.of("folders that nest: more than " + MAX_SEGMENTS);
         for (int i = 3; i < segments.length; i++) {
-            for (int length = 1; i + length * (MOST_REPEATS + 1) <= segments.length; length++) {
+            for (int length = 1; i + length * (MAX_REPEATS + 1) <= segments.length; length++) {
                 if (!repeats(segments, i, length)) continue;
                 String run = String.join("/", java.util.Arrays.copyOfRange(segments, i, i + length));
                 return Optional.of("folders that nest: /" + run + "/ again and again");
@@ -89,7 +89,7 @@ public final class TrapWatch {
     }
 
     private static boolean repeats(String[] segments, int from, int length) {
-        for (int i = from; i < from + length * MOST_REPEATS; i++) {
+        for (int i = from; i < from + length * MAX_REPEATS; i++) {
             if (!segments[i].equals(segments[i + length])) return false;
         }
         return true;
@@ -106,8 +106,8 @@ public final class TrapWatch {
             if (equals < 0 || !isRandom(parameter, equals + 1)) continue;
             String name = parameter.substring(0, equals);
             Session session = sessions.computeIfAbsent(name, any -> new Session());
-            long rest = Likeness.exactHash(address.replace(parameter, ""));
-            long value = Likeness.exactHash(parameter);
+            long rest = TextKey.exactHash(address.replace(parameter, ""));
+            long value = TextKey.exactHash(parameter);
             Long before = session.valueByPath.putIfAbsent(rest, value);
             if (before == null || before == value) continue;
             session.changing.add(rest);
@@ -120,7 +120,7 @@ public final class TrapWatch {
 
     /** Long, with digits and letters mixed, as ids of sessions are. */
     private static boolean isRandom(String text, int from) {
-        if (text.length() - from < LEAST_SESSION_ID) return false;
+        if (text.length() - from < MIN_SESSION_ID) return false;
         int digits = 0;
         for (int i = from; i < text.length(); i++) {
             char c = text.charAt(i);
@@ -142,25 +142,25 @@ public final class TrapWatch {
         group.addresses++;
         if (group.names.size() < 3 || group.addresses <= COMBINATIONS) return Optional.empty();
         boolean alike = group.pages >= COMBINATIONS / 2 && group.titles.size() * FEW_TITLES <= group.pages;
-        if (!alike && group.addresses <= MOST_COMBINATIONS) return Optional.empty();
+        if (!alike && group.addresses <= MAX_COMBINATIONS) return Optional.empty();
         String path = address.substring(address.indexOf('/', address.indexOf("//") + 2), mark);
         return Optional.of("filters in every combination: " + String.join(", ", group.names) + " of " + path);
     }
 
     private static long path(String address) {
         int mark = address.indexOf('?');
-        return Likeness.exactHash(mark < 0 ? address : address.substring(0, mark));
+        return TextKey.exactHash(mark < 0 ? address : address.substring(0, mark));
     }
 
     private Optional<String> chain(String address, String foundOn) {
         if (foundOn.isEmpty()) return Optional.empty();
         String shape = AddressShape.of(address);
         if (!shape.equals(AddressShape.of(foundOn)) || shape.indexOf('#') < 0) return Optional.empty();
-        int chain = chains.getOrDefault(Likeness.exactHash(foundOn), 0) + 1;
-        chains.put(Likeness.exactHash(address), chain);
+        int chain = chains.getOrDefault(TextKey.exactHash(foundOn), 0) + 1;
+        chains.put(TextKey.exactHash(address), chain);
         boolean calendar = AddressShape.namesAYear(address);
-        int most = calendar ? LONGEST_CALENDAR : LONGEST_COUNT;
-        if (chain < most || barren.getOrDefault(Likeness.exactHash(shape), 0) < most / 2) return Optional.empty();
+        int max = calendar ? LONGEST_CALENDAR : LONGEST_COUNT;
+        if (chain < max || barren.getOrDefault(TextKey.exactHash(shape), 0) < max / 2) return Optional.empty();
         String path = shape.substring(shape.indexOf('/', shape.indexOf("//") + 2));
         return Optional.of(calendar ? "a calendar without end: " + path : "numbers without end: " + path);
     }

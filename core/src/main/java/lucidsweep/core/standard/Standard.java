@@ -8,8 +8,8 @@ import lucidsweep.core.text.Slot;
  * The limits and rules that a property's fields must meet. All limits of the job are data here, none is code.
  *
  * @param leadingWords a keyword is leading if it starts within so many first words
- * @param mostRepeats a word may stand so often in one title or description
- * @param generic titles that say nothing, compared as {@code Likeness.key} does
+ * @param maxRepeats a word may stand so often in one title or description
+ * @param generic titles that say nothing, compared as {@code TextKey.key} does
  * @param endingShare an ending is common if at least this share of all titles has it, 0 to 1
  * @param endingPx … and it is at least so wide
  * @param settlingDays an item is too young to be judged by what it ranks for until so many days after it was published
@@ -19,18 +19,18 @@ public record Standard(
         TextLimits description,
         TagLimits tags,
         int leadingWords,
-        int mostRepeats,
+        int maxRepeats,
         List<String> generic,
         double endingShare,
         double endingPx,
         int settlingDays) {
 
     /** Limits of a text: two slots, a most in characters, and the least width in px of the desktop's slot. */
-    public record TextLimits(Slot desktop, Slot phone, int mostChars, double leastPx) {
+    public record TextLimits(Slot desktop, Slot phone, int maxChars, double minPx) {
 
         /** Whether a text passes every upper limit. */
         public boolean fits(String text, int chars) {
-            if (chars > mostChars) return false;
+            if (chars > maxChars) return false;
             Width width = width(text);
             return width.desktopOver() == 0 && width.phoneOver() == 0;
         }
@@ -53,11 +53,11 @@ public record Standard(
     public record Width(double px, double desktopOver, double phoneOver) {}
 
     /** Limits of a tag set: how many, how long each, in grapheme clusters. */
-    public record TagLimits(int most, int mostChars) {
+    public record TagLimits(int max, int maxChars) {
 
         /** Whether tags are no more and no longer than allowed. */
         public boolean fit(List<String> tags) {
-            return tags.size() <= most && tags.stream().allMatch(tag -> Graphemes.count(tag) <= mostChars);
+            return tags.size() <= max && tags.stream().allMatch(tag -> Graphemes.count(tag) <= maxChars);
         }
     }
 
@@ -96,7 +96,7 @@ public record Standard(
                 new TextLimits(new Slot(14, 7_000, 10), new Slot(14, 7_000, 14), 1_000, 320),
                 pages.tags,
                 pages.leadingWords,
-                pages.mostRepeats,
+                pages.maxRepeats,
                 pages.generic,
                 pages.endingShare,
                 pages.endingPx,

@@ -22,8 +22,8 @@ public record Ending(String text, int count, double px) {
      */
     public static final class Finder {
 
-        private static final int MOST_WORDS = 24;
-        private static final int MOST_NODES = 400_000;
+        private static final int MAX_WORDS = 24;
+        private static final int MAX_NODES = 400_000;
 
         private final Node root = new Node();
         private int nodes;
@@ -39,7 +39,7 @@ public record Ending(String text, int count, double px) {
             String[] words = text.split(" ");
             Node at = root;
             int depth = 0;
-            for (int i = words.length - 1; i > 0 && depth < MOST_WORDS; i--, depth++) {
+            for (int i = words.length - 1; i > 0 && depth < MAX_WORDS; i--, depth++) {
                 Node next = at.before.get(words[i]);
                 if (next == null) {
                     next = new Node();
@@ -49,7 +49,7 @@ public record Ending(String text, int count, double px) {
                 next.count++;
                 at = next;
             }
-            if (nodes > MOST_NODES) nodes = prune(root);
+            if (nodes > MAX_NODES) nodes = prune(root);
         }
 
         /**
@@ -57,26 +57,26 @@ public record Ending(String text, int count, double px) {
          * only if enough further texts end in it.
          *
          * @param share the least share of all texts, 0 to 1
-         * @param leastPx the least width in px
+         * @param minPx the least width in px
          * @param slot where the texts are shown
          */
-        public List<Ending> common(double share, double leastPx, Slot slot) {
-            int least = Math.max(3, (int) Math.ceil(share * texts));
+        public List<Ending> common(double share, double minPx, Slot slot) {
+            int min = Math.max(3, (int) Math.ceil(share * texts));
             List<Ending> found = new ArrayList<>();
-            collect(root, "", least, leastPx, slot, found);
+            collect(root, "", min, minPx, slot, found);
             return found;
         }
 
         /** Returns how many texts the endings found at or beyond this node cover. */
-        private static int collect(Node node, String text, int least, double leastPx, Slot slot, List<Ending> found) {
+        private static int collect(Node node, String text, int min, double minPx, Slot slot, List<Ending> found) {
             int covered = 0;
             List<Map.Entry<String, Node>> branches = new ArrayList<>(node.before.entrySet());
             branches.sort(Map.Entry.comparingByKey());
             for (Map.Entry<String, Node> branch : branches) {
-                if (branch.getValue().count < least) continue;
-                covered += collect(branch.getValue(), " " + branch.getKey() + text, least, leastPx, slot, found);
+                if (branch.getValue().count < min) continue;
+                covered += collect(branch.getValue(), " " + branch.getKey() + text, min, minPx, slot, found);
             }
-            if (node.count - covered < least || slot.width(text) < leastPx) return covered;
+            if (node.count - covered < min || slot.width(text) < minPx) return covered;
             found.add(new Ending(text, node.count, slot.width(text)));
             return node.count;
         }

@@ -1,7 +1,7 @@
 package lucidsweep.core.text;
 
 /**
- * Numbers by 64-bit hashes such as {@link Likeness#exactHash}, none of them 0, in arrays: 24 to 48 bytes an entry. One thread
+ * Numbers by 64-bit hashes such as {@link TextKey#exactHash}, none of them 0, in arrays: 24 to 48 bytes an entry. One thread
  * adds; others may ask meanwhile whether it contains a hash, and at worst miss one that was added a moment ago.
  *
  * <pre>{@code

@@ -17,7 +17,7 @@ public final class WordDifference {
     private static final Pattern WORD = Pattern.compile("[\\p{L}\\p{N}'’]+\\s*|[^\\p{L}\\p{N}'’\\s]\\s*|\\s+");
 
     /** So many pairs of words are looked at, 16 MB; of longer texts only what they begin and end with is held alike. */
-    private static final int MOST_PAIRS = 4_000_000;
+    private static final int MAX_PAIRS = 4_000_000;
 
     private WordDifference() {}
 
@@ -51,7 +51,7 @@ public final class WordDifference {
         int rows = old.size();
         int columns = now.size();
         int[][] longest = new int[0][];
-        if ((long) rows * columns <= MOST_PAIRS && rows > 0 && columns > 0) {
+        if ((long) rows * columns <= MAX_PAIRS && rows > 0 && columns > 0) {
             longest = new int[rows + 1][columns + 1];
             for (int i = rows - 1; i >= 0; i--) {
                 for (int j = columns - 1; j >= 0; j--) {

@@ -131,9 +131,9 @@ final class MadeUpPottery {
         return texts[random.nextInt(texts.length)];
     }
 
-    Aiming aiming() {
-        Aiming aiming =
-                new Aiming(Words.in("en"), Standard.ofPages(), BRAND, "Hollow Hill Pottery", List.of(), TODAY, false);
+    KeywordMapper aiming() {
+        KeywordMapper aiming = new KeywordMapper(
+                Words.in("en"), Standard.ofPages(), BRAND, "Hollow Hill Pottery", List.of(), TODAY, false);
         keywords.forEach(aiming::keyword);
         for (Row row : rows) {
             aiming.demand(row.address, row.query, row.from, row.from + 6, row.clicks, row.shown, row.position);

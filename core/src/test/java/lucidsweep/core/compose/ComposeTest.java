@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.Random;
 import java.util.regex.Pattern;
 import lucidsweep.core.keyword.Words;
-import lucidsweep.core.standard.Fit;
+import lucidsweep.core.standard.LimitCheck;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Graphemes;
 import org.junit.jupiter.api.Test;
@@ -27,7 +27,7 @@ class ComposeTest {
     private static final Part BRAND = part(" | ", 3, false, Source.Kind.BRAND);
 
     private static Composition compose(Map<Source.Kind, String> item, Part... parts) {
-        return new Fitter(new Recipe(List.of(parts)), LIMITS, ENGLISH, Names.of(NAMES)).compose(item);
+        return new RecipeComposer(new Recipe(List.of(parts)), LIMITS, ENGLISH, Names.of(NAMES)).compose(item);
     }
 
     @Test
@@ -78,7 +78,7 @@ class ComposeTest {
 
     @Test
     void tellsItemsApart() {
-        Fitter fitter = new Fitter(new Recipe(List.of(H1, BRAND)), LIMITS, ENGLISH, Names.of(NAMES));
+        RecipeComposer fitter = new RecipeComposer(new Recipe(List.of(H1, BRAND)), LIMITS, ENGLISH, Names.of(NAMES));
         Map<Source.Kind, String> item = Map.of(Source.Kind.H1, "Kayak hire", Source.Kind.BRAND, "Tarrin Bay Kayaks");
         assertThat(fitter.compose(item, "Gull Cove").text()).isEqualTo("Kayak hire | Gull Cove | Tarrin Bay Kayaks");
     }
@@ -105,7 +105,7 @@ class ComposeTest {
                         i + 1,
                         false));
             }
-            String made = new Fitter(new Recipe(parts), LIMITS, ENGLISH, Names.of(List.of()))
+            String made = new RecipeComposer(new Recipe(parts), LIMITS, ENGLISH, Names.of(List.of()))
                     .compose(Map.of())
                     .text();
             double best = 0;
@@ -186,7 +186,7 @@ class ComposeTest {
                 .isEqualTo("Boats");
         String cut = new BulkEdit.CutToFit(LIMITS)
                 .apply("Guided tours by kayak along the whole coast and back again with the tide, or with a guide");
-        assertThat(Fit.of(cut, LIMITS).says()).isEmpty();
+        assertThat(LimitCheck.of(cut, LIMITS).says()).isEmpty();
         assertThat(cut).doesNotMatch(Pattern.compile(".*\\b(and|with|the|or)$"));
         assertThat(new BulkEdit.CutToFit(LIMITS).apply("Fits, with")).isEqualTo("Fits, with");
     }

@@ -40,7 +40,7 @@ class BetterKeywordsTest {
         index.put(10, new ItemTexts("Raku course in Fennick", "Raku course", "raku", "", "", ""));
         index.put(20, new ItemTexts("Tile making", "Tile making", "tiles", "", "", ""));
         tally = new DemandTally(1_000, 1_090);
-        better = new BetterKeywords(index, new ClickCurve.Fitter().fit(), QUERIES, Set.of(BRAND));
+        better = new BetterKeywords(index, new ClickCurve.RecipeComposer().fit(), QUERIES, Set.of(BRAND));
         better.target(10, QUERIES.get(TARGET), true);
         better.target(20, QUERIES.get(OTHERS), true);
         shown(0, TARGET, 60, 4);
@@ -63,7 +63,7 @@ class BetterKeywordsTest {
         shown(0, WANTED, 3_000, 12);
         before(0, WANTED, 500, 25);
         better.volume("raku fennick", 4_000);
-        ClickCurve curve = new ClickCurve.Fitter().fit();
+        ClickCurve curve = new ClickCurve.RecipeComposer().fit();
         assertThat(found()).singleElement().satisfies(each -> {
             assertThat(each.now()).isEqualTo("raku course");
             assertThat(each.query()).isEqualTo(WANTED);
@@ -135,7 +135,7 @@ class BetterKeywordsTest {
     @Test
     void ofAnItemWithoutATargetNothingIsSaidAndOfAYoungOneUntilWhenToWait() {
         shown(1, WANTED, 3_000, 12);
-        BetterKeywords without = new BetterKeywords(index, new ClickCurve.Fitter().fit(), QUERIES, Set.of());
+        BetterKeywords without = new BetterKeywords(index, new ClickCurve.RecipeComposer().fit(), QUERIES, Set.of());
         assertThat(without.of(tally.lines(), IDS, tally.months())).isEmpty();
         shown(0, WANTED, 4_000, 11);
         better.young(10, 1_150);

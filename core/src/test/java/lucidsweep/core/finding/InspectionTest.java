@@ -20,7 +20,7 @@ class InspectionTest {
     private static final Words ENGLISH = Words.in("en");
     private static final String GOOD_TITLE = "Kayak hire by the hour in Gull Cove";
     private static final String GOOD_TEXT = "Hire a kayak in Gull Cove for two hours, half a day or a whole week.";
-    private static final Surroundings AROUND = new Surroundings(
+    private static final InspectionContext AROUND = new InspectionContext(
             Standard.ofPages(),
             List.of(new Ending(" | Tarrin Bay Kayaks, all year", 80, 260)),
             Set.of("tarrin bay kayaks"));
@@ -71,7 +71,7 @@ class InspectionTest {
 
     @Test
     void duplicatesNameATwinAndCountTheOthers() {
-        Subject three = subject(text(Field.TITLE, 1, GOOD_TITLE, 3), good(), 1, null, null);
+        InspectedItem three = subject(text(Field.TITLE, 1, GOOD_TITLE, 3), good(), 1, null, null);
         assertThat(new Inspection(AROUND).of(three)).singleElement().satisfies(finding -> {
             assertThat(finding.kind()).isEqualTo(FindingKind.DUPLICATE);
             assertThat(finding.evidence()).isEqualTo("the same as /twin and 1 other");
@@ -85,7 +85,7 @@ class InspectionTest {
                 .isEqualTo("missing");
         assertThat(kinds(subject(text(Field.TITLE, 1, GOOD_TITLE, 1), good(), 3, null, null), Field.H1))
                 .isEqualTo("several");
-        Subject noindex = new Subject(
+        InspectedItem noindex = new InspectedItem(
                 Optional.of("it asks not to be indexed"),
                 text(Field.TITLE, 1, GOOD_TITLE, 4),
                 good(),
@@ -100,7 +100,7 @@ class InspectionTest {
 
     @Test
     void keptFieldsAreLeftAlone() {
-        Subject kept = new Subject(
+        InspectedItem kept = new InspectedItem(
                 Optional.empty(),
                 text(Field.TITLE, 1, "Home", 1),
                 text(Field.DESCRIPTION, 0, "", 1),
@@ -113,7 +113,7 @@ class InspectionTest {
 
     @Test
     void evidenceSaysByHowMuch() {
-        Subject wide = subject(text(Field.TITLE, 1, "W".repeat(40), 1), good(), 1, null, null);
+        InspectedItem wide = subject(text(Field.TITLE, 1, "W".repeat(40), 1), good(), 1, null, null);
         assertThat(new Inspection(AROUND).of(wide))
                 .filteredOn(f -> f.kind() == FindingKind.TOO_LONG)
                 .singleElement()
@@ -156,17 +156,17 @@ class InspectionTest {
         assertThatIllegalArgumentException().isThrownBy(() -> Field.of("slug")).withMessageContaining("\"slug\"");
     }
 
-    private static Subject.Text good() {
+    private static InspectedItem.Text good() {
         return text(Field.DESCRIPTION, 1, GOOD_TEXT + " Kayak lessons too.", 1);
     }
 
-    private static Subject.Text text(Field field, int captured, String value, int alike) {
-        return new Subject.Text(field, captured, value, ENGLISH, alike, alike > 1 ? "/twin" : "");
+    private static InspectedItem.Text text(Field field, int captured, String value, int alike) {
+        return new InspectedItem.Text(field, captured, value, ENGLISH, alike, alike > 1 ? "/twin" : "");
     }
 
-    private static Subject subject(
-            Subject.Text title, Subject.Text description, int h1s, List<String> tags, String keyword) {
-        return new Subject(
+    private static InspectedItem subject(
+            InspectedItem.Text title, InspectedItem.Text description, int h1s, List<String> tags, String keyword) {
+        return new InspectedItem(
                 Optional.empty(),
                 title,
                 description,
@@ -176,7 +176,7 @@ class InspectionTest {
                 Set.of());
     }
 
-    private static String kinds(Subject subject, Field field) {
+    private static String kinds(InspectedItem subject, Field field) {
         return String.join(
                 " ",
                 new Inspection(AROUND)

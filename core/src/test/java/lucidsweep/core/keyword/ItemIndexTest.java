@@ -21,9 +21,9 @@ class ItemIndexTest {
         "kayak", "hire", "tour", "cove", "gull", "paddle", "ash", "bay", "seal", "boat", "deck", "sail"
     };
 
-    private static String some(Random random, int most) {
+    private static String some(Random random, int max) {
         StringBuilder text = new StringBuilder();
-        for (int i = random.nextInt(most + 1); i > 0; i--) {
+        for (int i = random.nextInt(max + 1); i > 0; i--) {
             double share = random.nextDouble();
             text.append(WORDS[(int) (share * share * WORDS.length)]).append(' ');
         }
@@ -53,15 +53,15 @@ class ItemIndexTest {
             for (int i = 0; i < 80; i++) index.put(i, texts(random));
             for (int i = 0; i < 30; i++) index.put(random.nextInt(80), texts(random));
             for (Phrase phrase : phrases(random)) {
-                for (double least : new double[] {0.3, 0.6, 1}) {
+                for (double min : new double[] {0.3, 0.6, 1}) {
                     ItemIndex.Search search = index.search(phrase);
                     Set<Integer> slowly = new TreeSet<>();
                     for (int ordinal = 0; ordinal < index.size(); ordinal++) {
                         ItemIndex.Match match = search.whole(ordinal);
-                        if (match != null && match.telling() >= least - 1e-9) slowly.add(ordinal);
+                        if (match != null && match.telling() >= min - 1e-9) slowly.add(ordinal);
                     }
                     List<Integer> quickly = new ArrayList<>();
-                    search.forEachMatch(least, match -> {
+                    search.forEachMatch(min, match -> {
                         quickly.add(match.ordinal());
                         assertThat(match).isEqualTo(search.of(match.ordinal()));
                     });
@@ -116,7 +116,7 @@ class ItemIndexTest {
     @Test
     void likenessesAreThoseThatWerePutAddedAndNotTakenAway() {
         Random random = new Random(4);
-        Likenesses likenesses = new Likenesses();
+        SimilarityMap likenesses = new SimilarityMap();
         Map<Integer, Float> slow = new HashMap<>();
         for (int i = 0; i < 20_000; i++) {
             int other = random.nextInt(400);

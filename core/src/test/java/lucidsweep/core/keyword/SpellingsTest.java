@@ -109,9 +109,9 @@ class SpellingsTest {
             if (about) telling.about(words.toString());
             else telling.other(words.toString());
         }
-        List<TellingWords.Telling> most = telling.most(26, Set.of());
-        assertThat(most).hasSizeGreaterThan(8);
-        for (TellingWords.Telling each : most) {
+        List<TellingWords.Telling> strongest = telling.strongest(26, Set.of());
+        assertThat(strongest).hasSizeGreaterThan(8);
+        for (TellingWords.Telling each : strongest) {
             int[] count = counts[each.text().charAt(2) - 'a'];
             assertThat(each.texts()).isEqualTo(count[0]);
             assertThat(each.weight())

@@ -91,7 +91,7 @@ class TargetFinderTest {
             List<Page> before = pages(new Random(seed));
             List<Page> after = pages(new Random(seed + 1_000));
             ItemIndex index = index(keywords(), before);
-            Fittings kept = new Fittings(index);
+            MatchCache kept = new MatchCache(index);
             assertThat(finder(keywords(), index, kept).targets(new Decided())).isEqualTo(targets(keywords(), before));
             List<Page> now = new ArrayList<>(before);
             for (int i = 0; i < after.size(); i++) {
@@ -188,10 +188,10 @@ class TargetFinderTest {
     }
 
     private static TargetFinder finder(List<String> keywords, ItemIndex index) {
-        return finder(keywords, index, new Fittings(index));
+        return finder(keywords, index, new MatchCache(index));
     }
 
-    private static TargetFinder finder(List<String> keywords, ItemIndex index, Fittings kept) {
+    private static TargetFinder finder(List<String> keywords, ItemIndex index, MatchCache kept) {
         TargetFinder finder = new TargetFinder(index, kept);
         for (int i = 0; i < keywords.size(); i++) finder.keyword(Phrase.of(keywords.get(i), ENGLISH), i * 13 % 7);
         return finder;

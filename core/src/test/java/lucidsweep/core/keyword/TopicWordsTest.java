@@ -39,22 +39,24 @@ class TopicWordsTest {
             telling.other("Paddle " + i + " of ash. Bring a dry bag to the workshop");
             telling.other("Prices of hire, and how to book a kayak");
         }
-        List<TellingWords.Telling> most = telling.most(10, Set.of("guide", "tour"));
-        assertThat(most).extracting(TellingWords.Telling::text).contains("seals", "low tide", "binoculars");
-        assertThat(most)
+        List<TellingWords.Telling> strongest = telling.strongest(10, Set.of("guide", "tour"));
+        assertThat(strongest).extracting(TellingWords.Telling::text).contains("seals", "low tide", "binoculars");
+        assertThat(strongest)
                 .extracting(TellingWords.Telling::text)
                 .doesNotContain("tour", "guided tour", "dry bag", "bag", "paddle", "low", "0");
-        assertThat(most.get(most.size() - 1).text()).as("the rarest last").isEqualTo("binoculars");
-        assertThat(most.get(most.size() - 1).texts()).isEqualTo(3);
-        assertThat(most).isSortedAccordingTo((a, b) -> Double.compare(b.weight(), a.weight()));
-        assertThat(new TellingWords(WORDS).most(5, Set.of())).isEmpty();
+        assertThat(strongest.get(strongest.size() - 1).text())
+                .as("the rarest last")
+                .isEqualTo("binoculars");
+        assertThat(strongest.get(strongest.size() - 1).texts()).isEqualTo(3);
+        assertThat(strongest).isSortedAccordingTo((a, b) -> Double.compare(b.weight(), a.weight()));
+        assertThat(new TellingWords(WORDS).strongest(5, Set.of())).isEmpty();
     }
 
     @Test
     void aSingleTextTellsWhatItUsesMost() {
         TellingWords telling = new TellingWords(WORDS);
         telling.about("Seal watching");
-        assertThat(telling.most(5, Set.of("seal")))
+        assertThat(telling.strongest(5, Set.of("seal")))
                 .extracting(TellingWords.Telling::text)
                 .containsExactly("Seal watching");
     }

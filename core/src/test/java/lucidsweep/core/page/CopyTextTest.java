@@ -13,10 +13,9 @@ class CopyTextTest {
 
     private static final String LETTERS = "ab  \n\t\r\u00A0\u2028é漢.";
 
-    private static String random(Random random, int most) {
+    private static String random(Random random, int max) {
         StringBuilder text = new StringBuilder();
-        for (int n = random.nextInt(most + 1); n > 0; n--)
-            text.append(LETTERS.charAt(random.nextInt(LETTERS.length())));
+        for (int n = random.nextInt(max + 1); n > 0; n--) text.append(LETTERS.charAt(random.nextInt(LETTERS.length())));
         return text.toString();
     }
 
@@ -46,15 +45,15 @@ class CopyTextTest {
     @RepeatedTest(100)
     void whatIsLongerThanTheLimitIsABeginning(RepetitionInfo run) {
         Random random = new Random(run.getCurrentRepetition());
-        int most = 1 + random.nextInt(40);
-        CopyText copy = new CopyText(most);
+        int max = 1 + random.nextInt(40);
+        CopyText copy = new CopyText(max);
         List<String> pieces = new ArrayList<>();
         for (int n = 0; n < 6; n++) {
             String piece = random(random, 20);
             pieces.add(piece);
             copy.append(piece);
         }
-        assertThat(copy.toString()).hasSizeLessThanOrEqualTo(most);
+        assertThat(copy.toString()).hasSizeLessThanOrEqualTo(max);
         assertThat(plainly(pieces)).startsWith(copy.toString());
     }
 }

@@ -24,11 +24,11 @@ class TrapWatchTest {
     /** A page: its title and where it links to. */
     private record Page(String title, List<String> links) {}
 
-    private void crawl(String start, int most, Function<String, Page> site) {
+    private void crawl(String start, int max, Function<String, Page> site) {
         TrapWatch watch = new TrapWatch();
         Set<String> known = new LinkedHashSet<>(List.of(HOST + start));
         Deque<String> waiting = new ArrayDeque<>(known);
-        while (!waiting.isEmpty() && asked.size() < most) {
+        while (!waiting.isEmpty() && asked.size() < max) {
             String address = waiting.poll();
             asked.add(address.substring(HOST.length()));
             Page page = site.apply(address.substring(HOST.length()));

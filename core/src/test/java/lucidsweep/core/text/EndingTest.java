@@ -28,14 +28,14 @@ class EndingTest {
                     suffixes.merge(text.substring(space), 1, Integer::sum);
             }
             List<Ending> found = finder.common(0.2, 60, TITLE);
-            int least = Math.max(3, (int) Math.ceil(0.2 * texts.size()));
+            int min = Math.max(3, (int) Math.ceil(0.2 * texts.size()));
             for (Ending ending : found) {
                 assertThat(ending.count()).as(ending.text()).isEqualTo(suffixes.get(ending.text()));
-                assertThat(ending.count()).isGreaterThanOrEqualTo(least);
+                assertThat(ending.count()).isGreaterThanOrEqualTo(min);
                 assertThat(ending.px()).isGreaterThanOrEqualTo(60);
             }
             suffixes.forEach((suffix, count) -> {
-                if (count < least || TITLE.width(suffix) < 60) return;
+                if (count < min || TITLE.width(suffix) < 60) return;
                 int longer = 0;
                 for (Ending ending : found) {
                     boolean outermost = found.stream()
@@ -46,7 +46,7 @@ class EndingTest {
                 }
                 assertThat(longer)
                         .as("“%s” ends %d of %d texts in %s", suffix, count, texts.size(), found)
-                        .isGreaterThan(count - least);
+                        .isGreaterThan(count - min);
             });
         }
     }

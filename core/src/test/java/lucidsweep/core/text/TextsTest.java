@@ -30,9 +30,9 @@ class TextsTest {
         "Don’t, don t",
     })
     void likenessLooksPastCaseSpaceAndPunctuation(String text, String key) {
-        assertThat(Likeness.key(text)).isEqualTo(key);
-        assertThat(Likeness.hash(text)).isEqualTo(Likeness.hash(key));
-        assertThat(Likeness.hash(text) == 0).isEqualTo(key.isEmpty());
+        assertThat(TextKey.key(text)).isEqualTo(key);
+        assertThat(TextKey.hash(text)).isEqualTo(TextKey.hash(key));
+        assertThat(TextKey.hash(text) == 0).isEqualTo(key.isEmpty());
     }
 
     @ParameterizedTest
@@ -48,7 +48,7 @@ class TextsTest {
             StringBuilder text = new StringBuilder();
             for (int n = random.nextInt(40); n > 0; n--) text.append((char) (' ' + random.nextInt(95)));
             // A zero-width joiner is no letter and joins nothing here, but sends the text the long way.
-            assertThat(Likeness.key(text.toString())).isEqualTo(Likeness.key(text + "\u200D"));
+            assertThat(TextKey.key(text.toString())).isEqualTo(TextKey.key(text + "\u200D"));
         }
     }
 
@@ -121,6 +121,6 @@ class TextsTest {
     @Test
     void anAddressHasOneHashHoweverItIsHeld() {
         byte[] line = "https://tarrin.example/tours/?page=2\ttours\tc".getBytes(StandardCharsets.US_ASCII);
-        assertThat(Likeness.exactHash(line, 8, 36)).isEqualTo(Likeness.exactHash("tarrin.example/tours/?page=2"));
+        assertThat(TextKey.exactHash(line, 8, 36)).isEqualTo(TextKey.exactHash("tarrin.example/tours/?page=2"));
     }
 }

@@ -3,15 +3,14 @@ package lucidsweep.server.command;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
+import java.util.concurrent.Callable;
 import lucidsweep.core.aim.AimPlan;
-import lucidsweep.core.aim.Aiming;
+import lucidsweep.core.aim.KeywordMapper;
 import lucidsweep.core.demand.BetterKeywords;
 import lucidsweep.core.demand.ClickCurve;
 import lucidsweep.core.keyword.Decided;
@@ -22,7 +21,7 @@ import lucidsweep.core.keyword.Words;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Ending;
-import lucidsweep.server.aim.KeywordList;
+import lucidsweep.server.aim.keywords.KeywordList;
 import lucidsweep.server.intake.Intake;
 import lucidsweep.server.intake.IntakeRow;
 import lucidsweep.server.intake.Mapping;
@@ -30,9 +29,15 @@ import lucidsweep.server.intake.Meaning;
 import lucidsweep.server.intake.RowKind;
 import lucidsweep.server.table.TableFile;
 import lucidsweep.server.web.CsvText;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
 
 /** Works out what items should be found for, from files, and writes targets, gaps, better keywords and the click curve. */
-final class AimCommand {
+@Command(
+        name = "aim",
+        description =
+                "Works out what each item should be found for; writes targets.csv, gaps.csv, better.csv and curve.csv.")
+final class AimCommand implements Callable<Integer> {
 
     private static final int SAMPLE_ROWS = 2_000;
 
@@ -49,38 +54,49 @@ final class AimCommand {
 
     private record Item(String address, ItemTexts texts, int published) {}
 
-    static void run(List<String> words) {
-        Arguments arguments = new Arguments(words, Set.of("items", "keywords", "demand", "out", "brand", "language"));
-        if (!arguments.rest().isEmpty()) {
-            throw new Usage(
-                    Usage.BAD_ARGUMENTS,
-                    "expected options only, got \"" + arguments.rest().get(0) + "\"");
-        }
-        TableFile items = CommandFiles.table(arguments.needed("items"));
-        TableFile keywords = CommandFiles.table(arguments.needed("keywords"));
-        Optional<TableFile> demand = arguments.option("demand").map(CommandFiles::table);
-        Path out = CommandFiles.folder(arguments.needed("out"));
-        new AimCommand().aim(arguments, items, keywords, demand, out);
-    }
+    @Option(names = "--items", required = true, paramLabel = "FILE", description = "pages, listings or videos")
+    private Path itemFile;
 
-    private void aim(
-            Arguments arguments, TableFile items, TableFile keywordFile, Optional<TableFile> demand, Path out) {
-        readItems(items);
-        KeywordList keywords = KeywordList.read(keywordFile);
-        if (keywords.lines().isEmpty()) throw new Usage(Usage.BAD_ARGUMENTS, "no keyword could be read");
+    @Option(names = "--keywords", required = true, paramLabel = "FILE", description = "keywords, with volumes if known")
+    private Path keywordFile;
+
+    @Option(names = "--demand", paramLabel = "FILE", description = "what a search engine reported")
+    private Path demandFile;
+
+    @Option(names = "--out", required = true, paramLabel = "DIR", description = "where the tables are written")
+    private Path out;
+
+    @Option(
+            names = "--brand",
+            paramLabel = "NAMES",
+            split = ",",
+            description = "the brand's names; guessed if left out")
+    private List<String> brandNames;
+
+    @Option(names = "--language", paramLabel = "CODE", defaultValue = "en", description = "default: ${DEFAULT-VALUE}")
+    private String languageCode;
+
+    @Override
+    public Integer call() {
+        TableFile itemTable = CommandFiles.table(itemFile);
+        TableFile keywordTable = CommandFiles.table(keywordFile);
+        Optional<TableFile> demand = Optional.ofNullable(demandFile).map(CommandFiles::table);
+        CommandFiles.folder(out);
+        readItems(itemTable);
+        KeywordList keywords = KeywordList.read(keywordTable);
+        if (keywords.lines().isEmpty()) throw new Unusable("no keyword could be read");
         keywords.unreadable().forEach(each -> said.add("keywords, line " + each.line() + ": " + each.reason()));
         keywords.notes().forEach(each -> said.add("keywords, line " + each.line() + ": " + each.reason()));
-        Words language = Words.in(arguments.option("language").orElse("en"));
+        Words language = Words.in(languageCode);
         List<String> phrases =
                 keywords.lines().stream().map(KeywordList.Line::phrase).toList();
         int today = demand.map(this::lastDay).orElse(SOME_DAY);
-        List<String> brand = arguments
-                .option("brand")
-                .map(given -> Arrays.stream(given.split(",")).map(String::strip).toList())
-                .orElseGet(() -> guessed.names(phrases, language));
-        String titleEnding = arguments.option("brand").isPresent() ? brand.get(0) : guessed.titleEnding();
+        List<String> brand = brandNames == null
+                ? guessed.names(phrases, language)
+                : brandNames.stream().map(String::strip).toList();
+        String titleEnding = brandNames != null ? brand.get(0) : guessed.titleEnding();
         Standard standard = Standard.ofPages();
-        Aiming aiming = new Aiming(language, standard, brand, titleEnding, List.of(), today, tagged);
+        KeywordMapper aiming = new KeywordMapper(language, standard, brand, titleEnding, List.of(), today, tagged);
         aiming.commonEndings(
                 endings.common(standard.endingShare(), 0, standard.title().desktop()).stream()
                         .map(Ending::text)
@@ -99,6 +115,7 @@ final class AimCommand {
         writeBetter(out, plan, aiming);
         writeCurve(out, plan.curve());
         report(plan, brand);
+        return 0;
     }
 
     private void readItems(TableFile table) {
@@ -161,7 +178,7 @@ final class AimCommand {
         return last[0] == Integer.MIN_VALUE ? SOME_DAY : last[0];
     }
 
-    private void readDemand(TableFile table, Aiming aiming, int today) {
+    private void readDemand(TableFile table, KeywordMapper aiming, int today) {
         demandRows(table, said, row -> {
             int from = day(row.get(Meaning.FROM), today - MONTH + 1);
             aiming.demand(
@@ -234,7 +251,7 @@ final class AimCommand {
         }
     }
 
-    private void writeBetter(Path out, AimPlan plan, Aiming aiming) {
+    private void writeBetter(Path out, AimPlan plan, KeywordMapper aiming) {
         try (CsvText csv = CommandFiles.csv(out, "better.csv")) {
             csv.row("address", "keyword_now", "keyword_better", "impressions", "position", "value", "reason");
             for (BetterKeywords.Better better : plan.better()) {
@@ -275,7 +292,7 @@ final class AimCommand {
                 reported.withoutPosition(),
                 "rows of demand have no position of 1 or more; they are counted but not placed");
         warn(reported.tooManyClicks(), "rows of demand have more clicks than impressions");
-        warn(reported.missingDays(), "of the last " + Aiming.WINDOW + " days are in no row of demand");
+        warn(reported.missingDays(), "of the last " + KeywordMapper.WINDOW + " days are in no row of demand");
         long primary = plan.targets().stream()
                 .filter(target -> target.role() == Target.Role.PRIMARY)
                 .count();

@@ -2,6 +2,9 @@ package lucidsweep.server.command;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.FileAlreadyExistsException;
+import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import lucidsweep.server.table.TableFile;
@@ -12,19 +15,18 @@ final class CommandFiles {
 
     private CommandFiles() {}
 
-    static TableFile table(String name) {
-        Path file = Path.of(name);
+    static TableFile table(Path file) {
         if (!Files.isReadable(file) || Files.isDirectory(file)) {
-            throw new Usage(Usage.BAD_ARGUMENTS, "cannot read the file " + name);
+            throw new Unusable("cannot read the file " + file);
         }
         return TableFile.of(file);
     }
 
-    static Path folder(String name) {
+    static Path folder(Path name) {
         try {
-            return Files.createDirectories(Path.of(name));
+            return Files.createDirectories(name);
         } catch (IOException e) {
-            throw new Usage(Usage.BAD_ARGUMENTS, "cannot make the folder " + name + ": " + e.getMessage());
+            throw new Unusable("cannot make the folder " + name + ": " + why(e));
         }
     }
 
@@ -32,7 +34,15 @@ final class CommandFiles {
         try {
             return new CsvText(Files.newBufferedWriter(folder.resolve(name), StandardCharsets.UTF_8));
         } catch (IOException e) {
-            throw new Usage(Usage.BAD_ARGUMENTS, "cannot write " + folder.resolve(name) + ": " + e.getMessage());
+            throw new Unusable("cannot write " + folder.resolve(name) + ": " + why(e));
         }
+    }
+
+    /** The reason in words; the exceptions of file systems often say no more than the file's name. */
+    private static String why(IOException problem) {
+        if (problem instanceof FileAlreadyExistsException exists) return exists.getFile() + " is a file";
+        if (problem instanceof AccessDeniedException denied) return denied.getFile() + " may not be written to";
+        if (problem instanceof FileSystemException other && other.getReason() != null) return other.getReason();
+        return String.valueOf(problem.getMessage());
     }
 }

@@ -1,47 +1,48 @@
 package lucidsweep.server.command;
 
-import java.util.Arrays;
-import java.util.List;
 import lucidsweep.server.web.Refusal;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.HelpCommand;
+import picocli.CommandLine.ParameterException;
 
-/** Runs a command; what goes wrong ends as one line on standard error and an exit status. */
+/** The command line; what goes wrong ends as one line on standard error and an exit status. */
+@Command(
+        name = "lucid",
+        subcommands = {AimCommand.class, ReadCommand.class, MeasureCommand.class, HelpCommand.class},
+        synopsisSubcommandLabel = "COMMAND",
+        description = "Crawls sites, reads files and measures texts without the interface.")
 public final class LucidCommand {
-
-    private static final String HELP = """
-            lucid sweep URL --out DIR [--keywords FILE] [--limit N] [--include PATTERN]... [--exclude PATTERN]...
-                        [--depth N] [--rate N] [--data DIR]
-                crawls a site and writes items.csv and findings.csv; a pattern is written as in robots.txt (/tours/*),
-                the rate is in requests a second; with --data the state is kept there, and the same command goes on
-                where it was cut short
-            lucid read FILE --kind pages|listings|videos|demand|keywords|results --out DIR
-                reads a file as the import would and writes rows.csv and unreadable.csv
-            lucid aim --items FILE --keywords FILE [--demand FILE] --out DIR [--brand NAMES] [--language CODE]
-                works out what each item should be found for and writes targets.csv, gaps.csv, better.csv and curve.csv
-            lucid measure --as title|description < texts
-                prints for each line its width in px, a tab, and the text""";
 
     private LucidCommand() {}
 
-    /** Runs a command and returns its exit status: 0, 2 for what cannot be used, 3 for a site that cannot be reached. */
-    public static int run(String[] args) {
-        List<String> words = Arrays.asList(args).subList(1, args.length);
-        try {
-            switch (args[0]) {
-                case "sweep" -> SweepCommand.run(words);
-                case "aim" -> AimCommand.run(words);
-                case "read" -> ReadCommand.run(words);
-                case "measure" -> MeasureCommand.run(words);
-                case "help" -> System.out.println(HELP);
-                default ->
-                    throw new Usage(Usage.BAD_ARGUMENTS, "there is no command \"" + args[0] + "\"; try: lucid help");
-            }
-            return 0;
-        } catch (Usage e) {
-            System.err.println("lucid: " + e.getMessage());
-            return e.exitStatus();
-        } catch (Refusal e) {
-            System.err.println("lucid: " + e.getMessage());
-            return Usage.BAD_ARGUMENTS;
-        }
+    /**
+     * Runs a command.
+     *
+     * @param application the Spring application that commands start where they need one
+     * @param words the command's name, and its options and parameters
+     * @return the exit status: 0, 1 for a fault of ours, 2 for what cannot be used, 3 for a site that cannot be reached
+     */
+    public static int run(Class<?> application, String... words) {
+        return new CommandLine(new LucidCommand())
+                .addSubcommand(new SweepCommand(application))
+                .setParameterExceptionHandler((problem, all) -> say(problem.getMessage(), Unusable.BAD_ARGUMENTS))
+                .setExecutionExceptionHandler((problem, command, parsed) -> {
+                    if (problem instanceof Unusable unusable) return say(unusable.getMessage(), unusable.exitStatus());
+                    if (problem instanceof Refusal) return say(problem.getMessage(), Unusable.BAD_ARGUMENTS);
+                    throw problem;
+                })
+                .execute(words);
+    }
+
+    /** A value that lies outside what an option takes. */
+    static ParameterException outside(CommandLine command, String option, Number min, Number max, Number given) {
+        return new ParameterException(
+                command, option + ": expected a number from " + min + " to " + max + ", got " + given);
+    }
+
+    private static int say(String message, int status) {
+        System.err.println("lucid: " + message.lines().findFirst().orElse(""));
+        return status;
     }
 }

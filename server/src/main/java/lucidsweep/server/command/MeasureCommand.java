@@ -6,37 +6,38 @@ import java.io.FileOutputStream;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.io.PrintStream;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import java.util.List;
 import java.util.Locale;
-import java.util.Set;
+import java.util.concurrent.Callable;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Slot;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
 
 /** Measures lines of text as a result page shows them on a desktop. */
-final class MeasureCommand {
+@Command(name = "measure", description = "Prints for each line of standard input its width in px, a tab, and the line.")
+final class MeasureCommand implements Callable<Integer> {
 
-    private MeasureCommand() {}
+    /** What the lines are measured as. */
+    enum Part {
+        title,
+        description
+    }
 
-    static void run(List<String> words) {
-        Arguments arguments = new Arguments(words, Set.of("as"));
-        Slot slot = switch (arguments.needed("as")) {
-            case "title" -> Standard.ofPages().title().desktop();
-            case "description" -> Standard.ofPages().description().desktop();
-            default ->
-                throw new Usage(
-                        Usage.BAD_ARGUMENTS,
-                        "--as: expected title or description, got \"" + arguments.needed("as") + "\"");
-        };
+    @Option(names = "--as", required = true, paramLabel = "title|description", description = "what the lines are")
+    private Part part;
+
+    @Override
+    public Integer call() throws IOException {
+        Standard standard = Standard.ofPages();
+        Slot slot = (part == Part.title ? standard.title() : standard.description()).desktop();
         BufferedReader in = new BufferedReader(new InputStreamReader(System.in, StandardCharsets.UTF_8));
         try (PrintStream out =
                 new PrintStream(new FileOutputStream(FileDescriptor.out), false, StandardCharsets.UTF_8)) {
             for (String line; (line = in.readLine()) != null; ) {
                 out.printf(Locale.ROOT, "%.2f\t%s%n", slot.width(line), line);
             }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
         }
+        return 0;
     }
 }

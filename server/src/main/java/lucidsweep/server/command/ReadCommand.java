@@ -3,7 +3,7 @@ package lucidsweep.server.command;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Set;
+import java.util.concurrent.Callable;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import lucidsweep.server.intake.Intake;
@@ -13,53 +13,56 @@ import lucidsweep.server.intake.Meaning;
 import lucidsweep.server.intake.RowKind;
 import lucidsweep.server.table.TableFile;
 import lucidsweep.server.web.CsvText;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
 
 /** Reads a file as an import would and writes its rows with our column names, and what could not be read. */
-final class ReadCommand implements Intake.Receiver {
+@Command(name = "read", description = "Reads a file as the import would; writes rows.csv and unreadable.csv.")
+final class ReadCommand implements Callable<Integer>, Intake.Receiver {
 
     private static final int SAMPLE_ROWS = 2_000;
 
-    private final RowKind kind;
-    private final CsvText rows;
-    private final CsvText unreadable;
+    @Parameters(paramLabel = "FILE", description = "the file to read")
+    private Path file;
+
+    @Option(
+            names = "--kind",
+            required = true,
+            paramLabel = "pages|listings|videos|demand|keywords|results",
+            description = "what its rows are")
+    private String kindName;
+
+    @Option(names = "--out", required = true, paramLabel = "DIR", description = "where the tables are written")
+    private Path out;
+
+    private RowKind kind;
+    private CsvText rows;
+    private CsvText unreadable;
     private long readCount;
     private long unreadableCount;
 
-    private ReadCommand(RowKind kind, CsvText rows, CsvText unreadable) {
-        this.kind = kind;
-        this.rows = rows;
-        this.unreadable = unreadable;
-    }
-
-    static void run(List<String> words) {
-        Arguments arguments = new Arguments(words, Set.of("kind", "out"));
-        if (arguments.rest().size() != 1) {
-            throw new Usage(
-                    Usage.BAD_ARGUMENTS,
-                    "expected one file to read, got " + arguments.rest().size());
-        }
-        String given = arguments.needed("kind");
-        RowKind kind = RowKind.named(given)
-                .orElseThrow(() -> new Usage(
-                        Usage.BAD_ARGUMENTS,
-                        "expected pages, listings, videos, demand, keywords or results, got \"" + given + "\""));
-        TableFile table = CommandFiles.table(arguments.rest().get(0));
+    @Override
+    public Integer call() {
+        kind = RowKind.named(kindName)
+                .orElseThrow(() ->
+                        new Unusable("--kind: expected pages, listings, videos, demand, keywords or results, got \""
+                                + kindName + "\""));
+        TableFile table = CommandFiles.table(file);
         Mapping mapping = Mapping.guess(kind, table.first(SAMPLE_ROWS));
         Intake intake = new Intake(kind, mapping);
-        Path out = CommandFiles.folder(arguments.needed("out"));
-        try (CsvText rows = CommandFiles.csv(out, "rows.csv");
-                CsvText unreadable = CommandFiles.csv(out, "unreadable.csv")) {
-            ReadCommand command = new ReadCommand(kind, rows, unreadable);
-            command.writeHeads(mapping);
-            intake.read(table, command);
-            System.out.printf(
-                    "rows %d unreadable %d unknown-columns %d encoding %s delimiter %s%n",
-                    command.readCount,
-                    command.unreadableCount,
-                    mapping.unknownColumns(),
-                    table.encoding(),
-                    table.delimiter());
+        CommandFiles.folder(out);
+        try (CsvText rowsFile = CommandFiles.csv(out, "rows.csv");
+                CsvText unreadableFile = CommandFiles.csv(out, "unreadable.csv")) {
+            rows = rowsFile;
+            unreadable = unreadableFile;
+            writeHeads(mapping);
+            intake.read(table, this);
         }
+        System.out.printf(
+                "rows %d unreadable %d unknown-columns %d encoding %s delimiter %s%n",
+                readCount, unreadableCount, mapping.unknownColumns(), table.encoding(), table.delimiter());
+        return 0;
     }
 
     private void writeHeads(Mapping mapping) {

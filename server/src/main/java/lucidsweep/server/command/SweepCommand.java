@@ -10,23 +10,24 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.Callable;
 import java.util.stream.Stream;
 import lucidsweep.core.page.PageAddress;
-import lucidsweep.server.LucidSweep;
-import lucidsweep.server.aim.Keywords;
+import lucidsweep.server.aim.keywords.Keywords;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.client.PropertyForm;
-import lucidsweep.server.gather.CrawlSettings;
-import lucidsweep.server.gather.Sweep;
-import lucidsweep.server.gather.Sweeps;
-import lucidsweep.server.gather.Visits;
-import lucidsweep.server.item.ItemFilter;
-import lucidsweep.server.item.ItemRow;
-import lucidsweep.server.item.ItemView;
-import lucidsweep.server.item.Items;
+import lucidsweep.server.gather.crawl.CrawlSettings;
+import lucidsweep.server.gather.crawl.Sweeps;
+import lucidsweep.server.gather.sweep.Sweep;
+import lucidsweep.server.gather.sweep.SweepStanding;
+import lucidsweep.server.gather.sweep.Visits;
+import lucidsweep.server.item.table.ItemFilter;
+import lucidsweep.server.item.table.ItemRow;
+import lucidsweep.server.item.table.ItemView;
+import lucidsweep.server.item.table.Items;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.table.TableFile;
 import lucidsweep.server.triage.Findings;
@@ -34,66 +35,102 @@ import lucidsweep.server.web.CsvText;
 import org.springframework.boot.WebApplicationType;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
 
 /**
  * Crawls a site, works out targets and findings, and writes both as CSV. Everything else is thrown away, unless a folder
  * is named to keep it in; a crawl that was cut short goes on there.
  */
-final class SweepCommand {
+@Command(name = "sweep", description = "Crawls a site; writes items.csv and findings.csv.")
+final class SweepCommand implements Callable<Integer> {
 
-    private static final int MOST_PAGES = 500_000;
-    private static final int MOST_DEPTH = 100;
+    private static final int MAX_PAGES = 500_000;
+    private static final int MAX_DEPTH = 100;
     private static final int CONNECTIONS = 4;
     private static final int GENTLE_DELAY_MS = 100;
-    private static final double LEAST_RATE = 0.02;
-    private static final double MOST_RATE = 100_000;
+    private static final double MIN_RATE = 0.02;
+    private static final double MAX_RATE = 100_000;
 
-    private final Path out;
-    private final ConfigurableApplicationContext application;
+    private final Class<?> startable;
+    private ConfigurableApplicationContext application;
 
-    private SweepCommand(Path out, ConfigurableApplicationContext application) {
-        this.out = out;
-        this.application = application;
+    @Spec
+    private CommandSpec spec;
+
+    @Parameters(paramLabel = "URL", description = "where to begin, such as https://example.com/")
+    private String start;
+
+    @Option(names = "--out", required = true, paramLabel = "DIR", description = "where the tables are written")
+    private Path out;
+
+    @Option(names = "--keywords", paramLabel = "FILE", description = "keywords, with volumes if known")
+    private Path keywordFile;
+
+    @Option(names = "--limit", paramLabel = "N", description = "at most so many pages")
+    private int limit = MAX_PAGES;
+
+    @Option(names = "--depth", paramLabel = "N", description = "at most so many links away from the start")
+    private int depth = MAX_DEPTH;
+
+    @Option(names = "--rate", paramLabel = "N", description = "at most so many requests a second")
+    private Double rate;
+
+    @Option(names = "--include", paramLabel = "PATTERN", description = "only addresses such as /tours/*")
+    private List<String> include = List.of();
+
+    @Option(names = "--exclude", paramLabel = "PATTERN", description = "no addresses such as /basket/*")
+    private List<String> exclude = List.of();
+
+    @Option(
+            names = "--data",
+            paramLabel = "DIR",
+            description = "keeps the state there, so that the same command goes on where it was cut short")
+    private Path kept;
+
+    SweepCommand(Class<?> startable) {
+        this.startable = startable;
     }
 
-    static void run(List<String> words) {
-        Arguments arguments =
-                new Arguments(words, Set.of("out", "keywords", "limit", "include", "exclude", "depth", "rate", "data"));
-        if (arguments.rest().size() != 1) {
-            throw new Usage(
-                    Usage.BAD_ARGUMENTS,
-                    "expected one address to sweep, got " + arguments.rest().size());
-        }
-        String given = arguments.rest().get(0);
-        URI address = PageAddress.of(given)
-                .orElseThrow(() -> new Usage(
-                        Usage.BAD_ARGUMENTS,
-                        "expected an address such as https://example.com/, got \"" + given + "\""));
-        Path out = CommandFiles.folder(arguments.needed("out"));
-        CrawlSettings settings = settings(arguments, address);
-        TableFile keywords =
-                arguments.option("keywords").map(CommandFiles::table).orElse(null);
-        Optional<Path> kept = arguments.option("data").map(CommandFiles::folder);
-        Path data = kept.orElseGet(SweepCommand::temporaryFolder);
-        try (ConfigurableApplicationContext application = start(data)) {
-            new SweepCommand(out, application).sweep(address, settings, keywords);
+    @Override
+    public Integer call() {
+        URI address = PageAddress.of(start)
+                .orElseThrow(
+                        () -> new Unusable("expected an address such as https://example.com/, got \"" + start + "\""));
+        CrawlSettings settings = settings(address);
+        CommandFiles.folder(out);
+        TableFile keywords = keywordFile == null ? null : CommandFiles.table(keywordFile);
+        Path data = kept == null ? temporaryFolder() : CommandFiles.folder(kept);
+        try (ConfigurableApplicationContext started = start(data)) {
+            application = started;
+            sweep(address, settings, keywords);
         } finally {
-            if (kept.isEmpty()) delete(data);
+            if (kept == null) delete(data);
         }
+        return 0;
     }
 
-    private static CrawlSettings settings(Arguments arguments, URI address) {
-        int limit = arguments.number("limit", MOST_PAGES, 1, MOST_PAGES);
-        int depth = arguments.number("depth", MOST_DEPTH, 0, MOST_DEPTH);
+    private CrawlSettings settings(URI address) {
+        check("--limit", limit, 1, MAX_PAGES);
+        check("--depth", depth, 0, MAX_DEPTH);
+        if (rate != null && !(rate >= MIN_RATE && rate <= MAX_RATE)) {
+            throw LucidCommand.outside(spec.commandLine(), "--rate", MIN_RATE, MAX_RATE, rate);
+        }
         int otherwise = isLoopback(address) ? 0 : GENTLE_DELAY_MS;
-        int delay = arguments
-                .decimal("rate", LEAST_RATE, MOST_RATE)
-                .map(rate -> (int) Math.ceil(1_000 / rate))
-                .orElse(otherwise);
-        CrawlSettings settings = CrawlSettings.of(limit, depth, CONNECTIONS, delay)
-                .within(arguments.all("include"), arguments.all("exclude"));
+        int delay = rate == null ? otherwise : (int) Math.ceil(1_000 / rate);
+        CrawlSettings settings =
+                CrawlSettings.of(limit, depth, CONNECTIONS, delay).within(include, exclude);
         settings.scope();
         return settings;
+    }
+
+    private void check(String option, int given, int min, int max) {
+        if (given < min || given > max) {
+            throw LucidCommand.outside(spec.commandLine(), option, min, max, given);
+        }
     }
 
     private void sweep(URI address, CrawlSettings settings, TableFile keywords) {
@@ -101,15 +138,15 @@ final class SweepCommand {
         Sweeps sweeps = application.getBean(Sweeps.class);
         Optional<Sweep> cutShort = sweeps.cutShort(property.id());
         cutShort.ifPresent(sweep -> {
-            Sweeps.Standing standing = sweeps.standing(sweep.id());
+            SweepStanding standing = sweeps.standing(sweep.id());
             System.err.printf(
                     Locale.ROOT, "going on: %,d of %,d known pages done%n", standing.done(), standing.known());
         });
         Sweep sweep = cutShort.map(each -> sweeps.goOnNow(each.id(), settings))
                 .orElseGet(() -> sweeps.runNow(property.id(), settings));
         if (sweep.state().equals("failed")) {
-            throw new Usage(
-                    Usage.UNREACHABLE,
+            throw new Unusable(
+                    Unusable.UNREACHABLE,
                     application.getBean(Jobs.class).find(sweep.jobId()).note());
         }
         if (keywords != null) {
@@ -205,8 +242,8 @@ final class SweepCommand {
         };
     }
 
-    private static ConfigurableApplicationContext start(Path data) {
-        return new SpringApplicationBuilder(LucidSweep.class)
+    private ConfigurableApplicationContext start(Path data) {
+        return new SpringApplicationBuilder(startable)
                 .web(WebApplicationType.NONE)
                 .logStartupInfo(false)
                 .run(

@@ -3,7 +3,7 @@ package lucidsweep.server.compare;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import lucidsweep.server.gather.ImportShape;
+import lucidsweep.server.gather.imports.ImportShape;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 

@@ -14,18 +14,19 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
-import lucidsweep.core.text.Likeness;
+import lucidsweep.core.text.TextKey;
 import lucidsweep.core.text.WordDifference;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.compare.Comparison.Entry;
-import lucidsweep.server.gather.ImportShape;
-import lucidsweep.server.gather.Imports;
-import lucidsweep.server.gather.Sweep;
-import lucidsweep.server.gather.Sweeps;
-import lucidsweep.server.gather.Visits;
-import lucidsweep.server.item.Drafts;
-import lucidsweep.server.item.FieldLine;
-import lucidsweep.server.item.Items;
+import lucidsweep.server.gather.crawl.Sweeps;
+import lucidsweep.server.gather.imports.ImportShape;
+import lucidsweep.server.gather.imports.Imports;
+import lucidsweep.server.gather.sweep.Sweep;
+import lucidsweep.server.gather.sweep.SweepStore;
+import lucidsweep.server.gather.sweep.Visits;
+import lucidsweep.server.item.draft.Drafts;
+import lucidsweep.server.item.draft.FieldLine;
+import lucidsweep.server.item.table.Items;
 import lucidsweep.server.job.Lookahead;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
@@ -36,10 +37,11 @@ import tools.jackson.databind.json.JsonMapper;
 class Comparisons {
 
     private static final int AT_ONCE = 500;
-    private static final int MOST_KEPT = 8;
+    private static final int MAX_KEPT = 8;
     private static final List<String> DRAFTABLE = List.of("title", "description", "tags");
 
     private final Sweeps sweeps;
+    private final SweepStore store;
     private final Visits visits;
     private final Imports imports;
     private final Items items;
@@ -47,10 +49,11 @@ class Comparisons {
     private final Clients clients;
     private final CapturedFields fields;
     private final Cache<Key, Comparison> kept =
-            Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
+            Caffeine.newBuilder().maximumSize(MAX_KEPT).build();
 
     Comparisons(
             Sweeps sweeps,
+            SweepStore store,
             Visits visits,
             Imports imports,
             Items items,
@@ -58,6 +61,7 @@ class Comparisons {
             Clients clients,
             JsonMapper json) {
         this.sweeps = sweeps;
+        this.store = store;
         this.visits = visits;
         this.imports = imports;
         this.items = items;
@@ -107,7 +111,7 @@ class Comparisons {
     }
 
     private Sweep sweep(long propertyId, long id) {
-        Sweep sweep = sweeps.find(id);
+        Sweep sweep = store.find(id);
         if (sweep.propertyId() != propertyId) throw Refusal.notFound("this property has no sweep " + id);
         if (!sweep.ofItems()) {
             throw Refusal.badInput(
@@ -126,7 +130,7 @@ class Comparisons {
         int[] unchanged = {0};
         visits.forEachSeen(after.id(), seen -> {
             if (seen.itemId() == null) {
-                elsewhere.put(Likeness.exactHash(seen.address()), seen.redirectTo());
+                elsewhere.put(TextKey.exactHash(seen.address()), seen.redirectTo());
                 return;
             }
             Long capture = earlier.remove(seen.itemId());
@@ -141,7 +145,7 @@ class Comparisons {
         boolean whole = sweeps.isWhole(after.id());
         Map<Long, String> addresses = items.addresses(List.copyOf(earlier.keySet()));
         earlier.forEach((item, capture) -> {
-            String to = elsewhere.get(Likeness.exactHash(addresses.getOrDefault(item, "")));
+            String to = elsewhere.get(TextKey.exactHash(addresses.getOrDefault(item, "")));
             if (to == null && !whole) return;
             boolean moved = to != null && !to.isEmpty();
             entries.add(

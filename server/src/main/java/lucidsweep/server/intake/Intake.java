@@ -12,7 +12,7 @@ import java.util.Set;
 import lucidsweep.core.compose.TagList;
 import lucidsweep.core.keyword.Volume;
 import lucidsweep.core.page.PageAddress;
-import lucidsweep.core.text.Likeness;
+import lucidsweep.core.text.TextKey;
 import lucidsweep.core.text.WrittenDate;
 import lucidsweep.core.text.WrittenNumber;
 import lucidsweep.server.table.RowReader;
@@ -23,7 +23,7 @@ public final class Intake {
 
     private static final Set<String> NOTHING = Set.of("", "-", "–", "—", "n/a", "na", "null", "none");
     private static final int LONGEST_NOTHING = 4;
-    private static final int MOST_DATES = 10_000;
+    private static final int MAX_DATES = 10_000;
     private static final int LONGEST_PHRASE = 200;
     private static final int LONGEST_ADDRESS = 2_000;
     private static final int LONGEST_ROW = 200_000;
@@ -155,7 +155,7 @@ public final class Intake {
         String known = dates.get(key);
         if (known != null) return known;
         String read = readDate(meaning, text);
-        if (dates.size() < MOST_DATES) dates.put(key, read);
+        if (dates.size() < MAX_DATES) dates.put(key, read);
         return read;
     }
 
@@ -215,7 +215,7 @@ public final class Intake {
     private long identity(Map<Meaning, String> values) throws Unusable {
         if (kind.isItem()) {
             for (Meaning meaning : kind.identity()) {
-                if (values.containsKey(meaning)) return Likeness.exactHash(values.get(meaning));
+                if (values.containsKey(meaning)) return TextKey.exactHash(values.get(meaning));
             }
             throw new Unusable("there is no id, no address and no title");
         }
@@ -228,9 +228,9 @@ public final class Intake {
             if (!tells && !rank) continue;
             String value = values.getOrDefault(meaning, "");
             boolean phrase = meaning == Meaning.KEYWORD || meaning == Meaning.QUERY;
-            all.append(phrase ? Likeness.key(value) : value).append('\n');
+            all.append(phrase ? TextKey.key(value) : value).append('\n');
         }
-        return Likeness.exactHash(all.toString());
+        return TextKey.exactHash(all.toString());
     }
 
     private static String clip(String text) {

@@ -1,15 +1,15 @@
 package lucidsweep.server.portfolio;
 
 import java.util.List;
-import lucidsweep.server.aim.Keywords;
-import lucidsweep.server.aim.Reviews;
+import lucidsweep.server.aim.keywords.Keywords;
+import lucidsweep.server.aim.reviews.Reviews;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
-import lucidsweep.server.gather.Schedule;
-import lucidsweep.server.gather.Schedules;
-import lucidsweep.server.gather.Sweeps;
-import lucidsweep.server.item.Items;
+import lucidsweep.server.gather.schedule.Schedule;
+import lucidsweep.server.gather.schedule.Schedules;
+import lucidsweep.server.gather.sweep.SweepStore;
+import lucidsweep.server.item.table.Items;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -22,12 +22,12 @@ class PortfolioController {
     private final Clients clients;
     private final Items items;
     private final Keywords keywords;
-    private final Sweeps sweeps;
+    private final SweepStore sweeps;
     private final Schedules schedules;
     private final Reviews reviews;
 
     PortfolioController(
-            Clients clients, Items items, Keywords keywords, Sweeps sweeps, Schedules schedules, Reviews reviews) {
+            Clients clients, Items items, Keywords keywords, SweepStore sweeps, Schedules schedules, Reviews reviews) {
         this.clients = clients;
         this.items = items;
         this.keywords = keywords;
@@ -57,14 +57,14 @@ class PortfolioController {
                 keywords.count(property.id()),
                 counts.aimed(),
                 reviews.due(property.id()),
-                counts.flawed(),
+                counts.withFindings(),
                 drafts(counts, "drafted"),
                 drafts(counts, "sent-back"),
                 drafts(counts, "approved"),
                 drafts(counts, "handed-over"),
                 counts.live(),
                 counts.draftedFields(),
-                sweeps.lastEnded(property.id()),
+                sweeps.lastEnded(property.id()).orElse(null),
                 schedules.of(property.id()).map(Schedule::nextDay).orElse(null));
     }
 

@@ -9,7 +9,7 @@ import lucidsweep.server.client.Property;
  * Where a property stands.
  *
  * @param aimed items with a target
- * @param flawed indexable items with at least one finding
+ * @param withFindings indexable items with at least one finding
  * @param due keywords and tags to look at again, whose month is there
  * @param drafted drafts that wait to be looked at
  * @param approved drafts that wait to be handed over
@@ -27,7 +27,7 @@ public record Standing(
         long keywords,
         long aimed,
         int due,
-        long flawed,
+        long withFindings,
         int drafted,
         int sentBack,
         int approved,

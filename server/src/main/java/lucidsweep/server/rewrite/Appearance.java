@@ -8,7 +8,7 @@ import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.PhraseMatch;
 import lucidsweep.core.keyword.Word;
 import lucidsweep.core.keyword.Words;
-import lucidsweep.core.standard.Fit;
+import lucidsweep.core.standard.LimitCheck;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Cut;
 
@@ -19,7 +19,12 @@ import lucidsweep.core.text.Cut;
  * @param lacks words of the keyword that it lacks
  */
 record Appearance(
-        Fit fit, List<Line> desktop, List<Line> phone, boolean cutOnDesktop, boolean cutOnPhone, List<String> lacks) {
+        LimitCheck fit,
+        List<Line> desktop,
+        List<Line> phone,
+        boolean cutOnDesktop,
+        boolean cutOnPhone,
+        List<String> lacks) {
 
     /** A line, in pieces; the keyword's words are marked. */
     record Line(List<Piece> pieces) {}
@@ -33,7 +38,7 @@ record Appearance(
                 ? Set.of()
                 : keyword.words().stream().map(Word::stem).collect(Collectors.toSet());
         return new Appearance(
-                Fit.of(text, limits),
+                LimitCheck.of(text, limits),
                 desktop.lines().stream().map(line -> marked(line, words, stems)).toList(),
                 phone.lines().stream().map(line -> marked(line, words, stems)).toList(),
                 desktop.cut(),

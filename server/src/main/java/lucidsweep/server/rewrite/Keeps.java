@@ -2,8 +2,8 @@ package lucidsweep.server.rewrite;
 
 import java.util.Arrays;
 import java.util.List;
-import lucidsweep.server.item.Drafts;
-import lucidsweep.server.item.Items;
+import lucidsweep.server.item.draft.Drafts;
+import lucidsweep.server.item.table.Items;
 import lucidsweep.server.triage.Findings;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;

@@ -8,7 +8,7 @@ import java.util.List;
 final class MadeTexts {
 
     /** Longer ones are worked out again; about 40 MB. */
-    static final int MOST_CHARS = 20_000_000;
+    static final int MAX_CHARS = 20_000_000;
 
     private long[] ids = new long[256];
     private final List<String> texts = new ArrayList<>();
@@ -26,7 +26,7 @@ final class MadeTexts {
 
     /** Whether every text that was added is here. */
     boolean isWhole() {
-        return chars <= MOST_CHARS;
+        return chars <= MAX_CHARS;
     }
 
     int chars() {

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Map;
 import lucidsweep.core.compose.TagList;
 import lucidsweep.core.finding.Field;
-import lucidsweep.core.standard.Fit;
+import lucidsweep.core.standard.LimitCheck;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Graphemes;
 
@@ -40,7 +40,7 @@ final class Preview {
     }
 
     /** One item of the sample. */
-    record PreviewRow(long itemId, String before, String after, Fit fit, String result) {}
+    record PreviewRow(long itemId, String before, String after, LimitCheck fit, String result) {}
 
     /**
      * The figures so far.
@@ -91,7 +91,7 @@ final class Preview {
                         proposal.field().itemId(),
                         proposal.field().text(),
                         after,
-                        limits == null ? null : Fit.of(after, limits),
+                        limits == null ? null : LimitCheck.of(after, limits),
                         proposal.result()
                                 .name()
                                 .toLowerCase(java.util.Locale.ROOT)

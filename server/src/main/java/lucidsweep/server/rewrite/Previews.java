@@ -10,9 +10,9 @@ import java.util.concurrent.Executors;
 import lucidsweep.core.finding.Field;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
-import lucidsweep.server.item.Drafts;
-import lucidsweep.server.item.Items;
-import lucidsweep.server.item.Selection;
+import lucidsweep.server.item.draft.Drafts;
+import lucidsweep.server.item.table.Items;
+import lucidsweep.server.item.table.Selection;
 import lucidsweep.server.web.Refusal;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -31,7 +31,7 @@ class Previews {
     private final Cache<String, Preview> previews =
             Caffeine.newBuilder().maximumSize(50).build();
     private final Cache<Asked, MadeTexts> made = Caffeine.newBuilder()
-            .maximumWeight(MadeTexts.MOST_CHARS)
+            .maximumWeight(MadeTexts.MAX_CHARS)
             .weigher((Asked asked, MadeTexts texts) -> texts.chars() + 64)
             .build();
     private final ExecutorService threads = Executors.newFixedThreadPool(2);

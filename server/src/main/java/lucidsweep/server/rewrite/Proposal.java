@@ -1,6 +1,6 @@
 package lucidsweep.server.rewrite;
 
-import lucidsweep.server.item.FieldLine;
+import lucidsweep.server.item.draft.FieldLine;
 
 /**
  * What an edit would make of one field.

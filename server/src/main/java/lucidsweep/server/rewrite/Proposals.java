@@ -13,20 +13,20 @@ import java.util.function.Consumer;
 import java.util.regex.Pattern;
 import lucidsweep.core.compose.BulkEdit;
 import lucidsweep.core.compose.Composition;
-import lucidsweep.core.compose.Fitter;
 import lucidsweep.core.compose.Names;
+import lucidsweep.core.compose.RecipeComposer;
 import lucidsweep.core.compose.RunawayPattern;
 import lucidsweep.core.compose.Source;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.standard.Standard;
-import lucidsweep.core.text.Likeness;
+import lucidsweep.core.text.TextKey;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Property;
-import lucidsweep.server.item.Drafts;
-import lucidsweep.server.item.FieldLine;
-import lucidsweep.server.item.ItemDetail;
-import lucidsweep.server.item.Items;
+import lucidsweep.server.item.draft.Drafts;
+import lucidsweep.server.item.draft.FieldLine;
+import lucidsweep.server.item.table.ItemDetail;
+import lucidsweep.server.item.table.Items;
 import lucidsweep.server.job.Lookahead;
 
 /** Works out, item by item, what an edit would make of a selection; the same for a preview and for the batch itself. */
@@ -42,7 +42,7 @@ final class Proposals {
     private final Items items;
     private final Drafts drafts;
     private final BulkEdit edit;
-    private final Fitter fitter;
+    private final RecipeComposer fitter;
     private final Set<Long> taken = new HashSet<>();
     private final Map<Long, Boolean> heldElsewhere = new HashMap<>();
     private final AtomicInteger runaways = new AtomicInteger();
@@ -58,7 +58,7 @@ final class Proposals {
         if (spec.isRecipe()) {
             edit = null;
             Standard.TextLimits limits = spec.field().equals("title") ? standard.title() : standard.description();
-            fitter = new Fitter(spec.recipe(), limits, Words.in(property.language()), Names.of(client.names()));
+            fitter = new RecipeComposer(spec.recipe(), limits, Words.in(property.language()), Names.of(client.names()));
         } else {
             edit = spec.bulkEdit(standard, Names.of(client.names()));
             fitter = null;
@@ -134,7 +134,7 @@ final class Proposals {
     }
 
     private boolean claim(Draft draft, String text, long[] selected) {
-        long hash = Likeness.hash(text);
+        long hash = TextKey.hash(text);
         long own = draft.field.itemId();
         return !heldElsewhere.computeIfAbsent(hash, key -> isHeldElsewhere(key, own, selected)) && taken.add(hash);
     }

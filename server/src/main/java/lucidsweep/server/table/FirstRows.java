@@ -7,10 +7,10 @@ import java.util.List;
 final class FirstRows implements RowReader {
 
     private final List<List<String>> rows = new ArrayList<>();
-    private final int most;
+    private final int max;
 
-    private FirstRows(int most) {
-        this.most = most;
+    private FirstRows(int max) {
+        this.max = max;
     }
 
     private static final class Enough extends RuntimeException {
@@ -21,8 +21,8 @@ final class FirstRows implements RowReader {
         }
     }
 
-    static List<List<String>> of(TableFormat table, int most) {
-        FirstRows first = new FirstRows(most);
+    static List<List<String>> of(TableFormat table, int max) {
+        FirstRows first = new FirstRows(max);
         try {
             table.read(first);
         } catch (Enough enough) {
@@ -34,7 +34,7 @@ final class FirstRows implements RowReader {
     @Override
     public void row(long line, List<String> cells) {
         rows.add(cells);
-        if (rows.size() >= most) throw new Enough();
+        if (rows.size() >= max) throw new Enough();
     }
 
     @Override

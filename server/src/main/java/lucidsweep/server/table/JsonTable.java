@@ -27,7 +27,7 @@ import tools.jackson.core.json.JsonFactory;
  */
 final class JsonTable implements TableFormat {
 
-    private static final int MOST_COLUMNS = 1_000;
+    private static final int MAX_COLUMNS = 1_000;
     private static final int LONGEST_LINE = 4_000_000;
     private static final JsonFactory JSON = JsonFactory.builder()
             .streamReadConstraints(StreamReadConstraints.builder()
@@ -99,7 +99,7 @@ final class JsonTable implements TableFormat {
         forEach(new ObjectReader() {
             @Override
             public void object(long line, Map<String, String> values) {
-                if (names.size() < MOST_COLUMNS) names.addAll(values.keySet());
+                if (names.size() < MAX_COLUMNS) names.addAll(values.keySet());
             }
 
             @Override

@@ -25,7 +25,7 @@ final class SavedPages implements TableFormat {
 
     private static final List<String> COLUMNS =
             List.of("address", "title", "description", "published", "h1", "language", "file");
-    private static final int MOST_BYTES = 5_000_000;
+    private static final int MAX_BYTES = 5_000_000;
 
     /** Links of a page whose address is not known lead from here. */
     private static final URI NOWHERE = URI.create("http://saved.invalid/");
@@ -68,7 +68,7 @@ final class SavedPages implements TableFormat {
                 }
                 List<String> row;
                 try (InputStream in = zip.getInputStream(entry)) {
-                    row = row(name, in.readNBytes(MOST_BYTES));
+                    row = row(name, in.readNBytes(MAX_BYTES));
                 } catch (IOException | RuntimeException | StackOverflowError e) {
                     reader.unreadable(number, name + " cannot be read: " + e.getMessage());
                     continue;

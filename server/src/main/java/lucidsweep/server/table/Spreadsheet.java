@@ -21,7 +21,7 @@ import org.dhatim.fastexcel.reader.Sheet;
 /** One sheet of a spreadsheet (XLSX). A formula's cell is the value it had last. */
 final class Spreadsheet implements TableFormat {
 
-    private static final int MOST_COLUMNS = 1_000;
+    private static final int MAX_COLUMNS = 1_000;
 
     private final Path file;
     private final String sheet;
@@ -76,7 +76,7 @@ final class Spreadsheet implements TableFormat {
                 List<String> cells = cells(row);
                 if (cells.isEmpty()) continue;
                 if (width < 0) width = cells.size();
-                if (cells.size() > Math.max(width, MOST_COLUMNS)) {
+                if (cells.size() > Math.max(width, MAX_COLUMNS)) {
                     reader.unreadable(row.getRowNum(), "expected " + width + " cells, got " + cells.size());
                     continue;
                 }
@@ -95,12 +95,12 @@ final class Spreadsheet implements TableFormat {
 
     /** The texts of a row without the empty cells at its end. */
     private static List<String> cells(Row row) {
-        List<String> cells = new ArrayList<>(Math.min(row.getCellCount(), MOST_COLUMNS));
+        List<String> cells = new ArrayList<>(Math.min(row.getCellCount(), MAX_COLUMNS));
         int last = -1;
         for (int i = 0; i < row.getCellCount(); i++) {
             String text = text(row.getCell(i));
             if (!text.isEmpty()) last = i;
-            if (last >= 0 && cells.size() <= i && i - last < MOST_COLUMNS) {
+            if (last >= 0 && cells.size() <= i && i - last < MAX_COLUMNS) {
                 while (cells.size() < i) cells.add("");
                 cells.add(text);
             }

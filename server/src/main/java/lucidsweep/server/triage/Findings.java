@@ -12,19 +12,19 @@ import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import lucidsweep.core.finding.FindingKind;
 import lucidsweep.core.finding.Inspection;
-import lucidsweep.core.finding.Surroundings;
+import lucidsweep.core.finding.InspectionContext;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Ending;
-import lucidsweep.core.text.Likeness;
-import lucidsweep.server.aim.TargetsChanged;
+import lucidsweep.core.text.TextKey;
+import lucidsweep.server.aim.targets.TargetsChanged;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.database.ManyRows;
-import lucidsweep.server.item.AlikeGroup;
-import lucidsweep.server.item.Flaw;
-import lucidsweep.server.item.ItemDetail;
-import lucidsweep.server.item.Items;
+import lucidsweep.server.item.table.AlikeGroup;
+import lucidsweep.server.item.table.ItemDetail;
+import lucidsweep.server.item.table.Items;
+import lucidsweep.server.item.table.StoredFinding;
 import lucidsweep.server.job.Lookahead;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
@@ -173,13 +173,13 @@ public class Findings {
 
     private List<FindingRow> rows(long propertyId, long[] ids) {
         List<ItemDetail> details = items.details(propertyId, ids);
-        Map<Long, List<Flaw>> flaws =
-                items.flaws(details.stream().map(ItemDetail::id).toList());
+        Map<Long, List<StoredFinding>> findings =
+                items.findings(details.stream().map(ItemDetail::id).toList());
         List<FindingRow> rows = new ArrayList<>();
         for (ItemDetail item : details) {
-            for (Flaw flaw : flaws.getOrDefault(item.id(), List.of())) {
-                boolean counted = item.obstacle() == null && !flaw.kind().equals(FindingKind.NOT_INDEXABLE.code());
-                rows.add(new FindingRow(item.address(), flaw.field(), flaw.kind(), flaw.evidence(), counted));
+            for (StoredFinding finding : findings.getOrDefault(item.id(), List.of())) {
+                boolean counted = item.obstacle() == null && !finding.kind().equals(FindingKind.NOT_INDEXABLE.code());
+                rows.add(new FindingRow(item.address(), finding.field(), finding.kind(), finding.evidence(), counted));
             }
         }
         return rows;
@@ -196,14 +196,14 @@ public class Findings {
     private Inspector inspector(
             Property property, List<Ending> endings, Map<Long, AlikeGroup> titles, Map<Long, AlikeGroup> descriptions) {
         Set<String> brands = clients.client(property.clientId()).brandNames().stream()
-                .map(Likeness::key)
+                .map(TextKey::key)
                 .collect(Collectors.toSet());
         Set<Long> twins = new HashSet<>();
-        titles.values().forEach(group -> twins.addAll(Subjects.members(group)));
-        descriptions.values().forEach(group -> twins.addAll(Subjects.members(group)));
-        Subjects subjects =
-                new Subjects(Words.in(property.language()), titles, descriptions, items.addresses(List.copyOf(twins)));
-        Inspection inspection = new Inspection(new Surroundings(property.standard(), endings, brands));
+        titles.values().forEach(group -> twins.addAll(InspectedItems.members(group)));
+        descriptions.values().forEach(group -> twins.addAll(InspectedItems.members(group)));
+        InspectedItems subjects = new InspectedItems(
+                Words.in(property.language()), titles, descriptions, items.addresses(List.copyOf(twins)));
+        Inspection inspection = new Inspection(new InspectionContext(property.standard(), endings, brands));
         return new Inspector(property.id(), property.standard(), endings, inspection, subjects, json);
     }
 

@@ -9,8 +9,8 @@ import lucidsweep.core.finding.Inspection;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Ending;
 import lucidsweep.core.text.Graphemes;
-import lucidsweep.server.item.Flaw;
-import lucidsweep.server.item.ItemDetail;
+import lucidsweep.server.item.table.ItemDetail;
+import lucidsweep.server.item.table.StoredFinding;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Works out the findings of stored items, ready to be written. Safe for use by many threads. */
@@ -23,7 +23,7 @@ final class Inspector {
     private final Standard standard;
     private final List<Ending> endings;
     private final Inspection inspection;
-    private final Subjects subjects;
+    private final InspectedItems subjects;
     private final JsonMapper json;
 
     Inspector(
@@ -31,7 +31,7 @@ final class Inspector {
             Standard standard,
             List<Ending> endings,
             Inspection inspection,
-            Subjects subjects,
+            InspectedItems subjects,
             JsonMapper json) {
         this.propertyId = propertyId;
         this.standard = standard;
@@ -55,17 +55,17 @@ final class Inspector {
             // What is wrong with a page is said once, of the one that stands for all its addresses.
             if (item.isTwin()) continue;
             countFitWithout(item.title().text(), fitWithout);
-            List<Flaw> flaws = inspection.of(subjects.of(item)).stream()
-                    .map(Inspector::flaw)
+            List<StoredFinding> found = inspection.of(subjects.of(item)).stream()
+                    .map(Inspector::finding)
                     .toList();
-            if (flaws.isEmpty()) continue;
-            findings.add(new FindingMapper.FindingValues(item.id(), propertyId, json.writeValueAsString(flaws)));
+            if (found.isEmpty()) continue;
+            findings.add(new FindingMapper.FindingValues(item.id(), propertyId, json.writeValueAsString(found)));
         }
         return new Inspected(findings, fitWithout);
     }
 
-    private static Flaw flaw(Finding finding) {
-        return new Flaw(
+    private static StoredFinding finding(Finding finding) {
+        return new StoredFinding(
                 finding.field().code(),
                 finding.kind().code(),
                 clip(finding.evidence(), LONGEST_EVIDENCE),
@@ -81,7 +81,7 @@ final class Inspector {
         }
     }
 
-    private static String clip(String text, int most) {
-        return text.length() <= most ? text : text.substring(0, most);
+    private static String clip(String text, int max) {
+        return text.length() <= max ? text : text.substring(0, max);
     }
 }

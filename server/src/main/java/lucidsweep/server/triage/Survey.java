@@ -2,8 +2,8 @@ package lucidsweep.server.triage;
 
 import java.util.List;
 import lucidsweep.core.text.Ending;
-import lucidsweep.server.item.AlikeGroups;
-import lucidsweep.server.item.ItemText;
+import lucidsweep.server.item.table.AlikeGroups;
+import lucidsweep.server.item.table.ItemText;
 
 /** What has to be known of all indexable items before any one can be judged: which texts they share, whole or in their endings. */
 final class Survey {

@@ -9,8 +9,8 @@ import lucidsweep.core.finding.Causes;
 import lucidsweep.core.finding.Field;
 import lucidsweep.core.finding.FindingKind;
 import lucidsweep.core.finding.Tally;
-import lucidsweep.server.item.FlawCount;
-import lucidsweep.server.item.Items;
+import lucidsweep.server.item.table.FindingCount;
+import lucidsweep.server.item.table.Items;
 import lucidsweep.server.web.Rows;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -66,7 +66,7 @@ class TriageController {
 
     @GetMapping("/causes")
     List<CauseView> causes(@PathVariable long propertyId) {
-        List<Tally> tallies = items.flawCounts(propertyId).stream()
+        List<Tally> tallies = items.findingCounts(propertyId).stream()
                 .filter(count -> !count.key().kind().equals(FindingKind.NOT_INDEXABLE.code()))
                 .map(count -> new Tally(
                         Field.of(count.key().field()),
@@ -88,8 +88,8 @@ class TriageController {
     @GetMapping("/findings/kinds")
     List<KindView> kinds(@PathVariable long propertyId) {
         Map<String, KindView> kinds = new TreeMap<>();
-        for (FlawCount count : items.flawCounts(propertyId)) {
-            FlawCount.Key key = count.key();
+        for (FindingCount count : items.findingCounts(propertyId)) {
+            FindingCount.Key key = count.key();
             String label = Field.of(key.field()).label() + " "
                     + FindingKind.of(key.kind()).label();
             kinds.merge(

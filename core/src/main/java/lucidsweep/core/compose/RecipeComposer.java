@@ -1,0 +1,226 @@
+package lucidsweep.core.compose;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import lucidsweep.core.keyword.Word;
+import lucidsweep.core.keyword.Words;
+import lucidsweep.core.standard.Standard;
+import lucidsweep.core.text.Graphemes;
+import lucidsweep.core.text.Spaces;
+
+/**
+ * Composes a field by a recipe so that it passes every limit.
+ *
+ * <p>Of all sets of parts it takes the one of highest total value that fits, by exact search: a part is worth twice the
+ * parts of all higher ranks together, a shortened one the share of its letters that is kept. Parts that say nothing new are
+ * left out, so that no word group and no brand stands twice.
+ */
+public final class RecipeComposer {
+
+    private static final int MIN_WORDS = 2;
+    private static final int MAX_KNOWN = 1_000;
+
+    private final Recipe recipe;
+    private final Standard.TextLimits limits;
+    private final Words language;
+    private final Names names;
+    private final Map<String, Set<String>> knownStems = new ConcurrentHashMap<>();
+
+    /** @param names words that keep their letter case, such as the client's brand and places */
+    public RecipeComposer(Recipe recipe, Standard.TextLimits limits, Words language, Names names) {
+        this.recipe = recipe;
+        this.limits = limits;
+        this.language = language;
+        this.names = names;
+    }
+
+    /** Composes the text for an item. */
+    public Composition compose(Map<Source.Kind, String> item) {
+        return compose(item, "");
+    }
+
+    /**
+     * Composes the text with one more part that tells the item apart from others that would get the same text. The
+     * part stands behind the first and is as important as it.
+     */
+    public Composition compose(Map<Source.Kind, String> item, String tellsApart) {
+        List<Piece> pieces = pieces(item, tellsApart);
+        boolean lacks = pieces.size() < recipe.parts().size() + (tellsApart.isEmpty() ? 0 : 1);
+        if (pieces.isEmpty()) return new Composition("", Composition.Outcome.NOTHING, List.of());
+        List<Piece> telling = withoutRepeats(pieces);
+        String whole = join(telling, full(telling));
+        if (fits(whole)) {
+            Composition.Outcome outcome = lacks ? Composition.Outcome.LACKS_SOURCE : Composition.Outcome.FITS;
+            return new Composition(whole, outcome, without(pieces, telling));
+        }
+        Search search = new Search(telling);
+        search.from(0, new String[telling.size()], 0);
+        if (search.best == null) return new Composition("", Composition.Outcome.NOTHING, texts(pieces));
+        List<String> leftOut = new ArrayList<>(without(pieces, telling));
+        for (int i = 0; i < telling.size(); i++) {
+            if (search.best[i] == null) leftOut.add(telling.get(i).text);
+            else if (!search.best[i].equals(telling.get(i).text)) {
+                leftOut.add(
+                        telling.get(i).text.substring(search.best[i].length()).strip());
+            }
+        }
+        return new Composition(join(telling, search.best), Composition.Outcome.SHORTENED, leftOut);
+    }
+
+    private record Piece(String text, String before, int rank, boolean shortenable, Set<String> stems) {}
+
+    private List<Piece> pieces(Map<Source.Kind, String> item, String tellsApart) {
+        List<Piece> pieces = new ArrayList<>();
+        for (Part part : recipe.parts()) {
+            for (Source source : part.sources()) {
+                String text = source.of(item);
+                if (text.isEmpty()) continue;
+                String cased = part.letterCase().apply(text, names);
+                pieces.add(new Piece(cased, part.before(), part.rank(), part.shortenable(), stems(cased)));
+                break;
+            }
+            if (pieces.size() == 1 && !tellsApart.isEmpty()) {
+                int rank = pieces.get(0).rank;
+                String before =
+                        recipe.parts().size() > 1 ? recipe.parts().get(1).before() : " – ";
+                pieces.add(new Piece(tellsApart, before, rank, false, stems(tellsApart)));
+                tellsApart = "";
+            }
+        }
+        return pieces;
+    }
+
+    /** Parts such as the brand are the same for every item, so that their words need not be taken apart each time. */
+    private Set<String> stems(String text) {
+        Set<String> known = knownStems.get(text);
+        if (known != null) return known;
+        Set<String> stems = stemsOf(text);
+        if (knownStems.size() < MAX_KNOWN) knownStems.put(text, stems);
+        return stems;
+    }
+
+    private Set<String> stemsOf(String text) {
+        Set<String> stems = new HashSet<>();
+        for (Word word : language.of(text)) {
+            if (!word.stop()) stems.add(word.stem());
+        }
+        return stems;
+    }
+
+    /** Leaves out pieces whose every word stands in one that matters more or, of equal rank, stands before it. */
+    private static List<Piece> withoutRepeats(List<Piece> pieces) {
+        List<Piece> kept = new ArrayList<>();
+        for (int i = 0; i < pieces.size(); i++) {
+            boolean said = false;
+            for (int j = 0; j < pieces.size() && !said; j++) {
+                Piece a = pieces.get(i);
+                Piece b = pieces.get(j);
+                boolean matters = b.rank < a.rank || b.rank == a.rank && j < i;
+                said = j != i && matters && !a.stems.isEmpty() && b.stems.containsAll(a.stems);
+            }
+            if (!said) kept.add(pieces.get(i));
+        }
+        return kept;
+    }
+
+    private static String[] full(List<Piece> pieces) {
+        return pieces.stream().map(Piece::text).toArray(String[]::new);
+    }
+
+    private static String join(List<Piece> pieces, String[] chosen) {
+        StringBuilder line = new StringBuilder();
+        for (int i = 0; i < chosen.length; i++) {
+            if (chosen[i] == null) continue;
+            if (line.length() > 0) line.append(pieces.get(i).before);
+            line.append(chosen[i]);
+        }
+        return Spaces.closedUp(line.toString());
+    }
+
+    private boolean fits(String text) {
+        return limits.fits(text, Graphemes.count(text));
+    }
+
+    private static List<String> texts(List<Piece> pieces) {
+        return pieces.stream().map(Piece::text).toList();
+    }
+
+    private static List<String> without(List<Piece> all, List<Piece> kept) {
+        return all.stream()
+                .filter(piece -> !kept.contains(piece))
+                .map(Piece::text)
+                .toList();
+    }
+
+    /** Branch and bound over the parts: each whole, shortened to some of its words, or left out. */
+    private final class Search {
+        private final List<Piece> pieces;
+        private final double[] values;
+        private final double[] valuesFrom;
+        private double bestValue;
+        private String[] best;
+
+        Search(List<Piece> pieces) {
+            this.pieces = pieces;
+            values = new double[pieces.size()];
+            valuesFrom = new double[pieces.size() + 1];
+            for (int i = pieces.size() - 1; i >= 0; i--) {
+                values[i] = Math.pow(3, Recipe.MAX_PARTS - pieces.get(i).rank);
+                valuesFrom[i] = valuesFrom[i + 1] + values[i];
+            }
+        }
+
+        void from(int at, String[] chosen, double value) {
+            if (value + valuesFrom[at] <= bestValue) return;
+            if (at == pieces.size()) {
+                if (fits(join(pieces, chosen))) {
+                    bestValue = value;
+                    best = Arrays.copyOf(chosen, chosen.length);
+                }
+                return;
+            }
+            Piece piece = pieces.get(at);
+            if (!tooWide(chosen, at, piece.text)) {
+                chosen[at] = piece.text;
+                from(at + 1, chosen, value + values[at]);
+            }
+            if (piece.shortenable) {
+                for (String shorter : shorter(piece.text)) {
+                    if (tooWide(chosen, at, shorter)) continue;
+                    double share = 0.75 * shorter.length() / piece.text.length() + (endsSentence(shorter) ? 0.2 : 0);
+                    chosen[at] = shorter;
+                    from(at + 1, chosen, value + values[at] * share);
+                }
+            }
+            chosen[at] = null;
+            from(at + 1, chosen, value);
+        }
+
+        private static boolean endsSentence(String text) {
+            return ".!?".indexOf(text.charAt(text.length() - 1)) >= 0;
+        }
+
+        /** More text is never narrower, so a line that is too wide already need not be followed. */
+        private boolean tooWide(String[] chosen, int at, String text) {
+            String[] line = Arrays.copyOf(chosen, at + 1);
+            line[at] = text;
+            return !fits(join(pieces, line));
+        }
+
+        private List<String> shorter(String text) {
+            List<String> found = new ArrayList<>();
+            String[] words = text.split(" ");
+            for (int count = words.length - 1; count >= MIN_WORDS; count--) {
+                String shorter = Trim.end(String.join(" ", Arrays.copyOf(words, count)));
+                boolean enough = shorter.split(" ").length >= MIN_WORDS;
+                if (enough && !found.contains(shorter)) found.add(shorter);
+            }
+            return found;
+        }
+    }
+}

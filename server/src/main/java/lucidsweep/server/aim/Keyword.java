@@ -1,4 +1,0 @@
-package lucidsweep.server.aim;
-
-/** A phrase people search for; its volume is null where not known. */
-public record Keyword(long id, String phrase, Long volume) {}

@@ -1,0 +1,134 @@
+package lucidsweep.server.aim.demand;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.BitSet;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.BiConsumer;
+import lucidsweep.core.aim.KeywordMapper;
+import lucidsweep.core.demand.DemandRows;
+import lucidsweep.core.demand.DemandRows.By;
+import lucidsweep.core.demand.DemandRows.Only;
+import lucidsweep.core.demand.DemandTally;
+import lucidsweep.core.keyword.Phrase;
+import lucidsweep.core.keyword.Words;
+import lucidsweep.server.client.Client;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.client.Property;
+import lucidsweep.server.gather.imports.Reports;
+import lucidsweep.server.gather.sweep.DemandChanged;
+import lucidsweep.server.gather.sweep.SweepEnded;
+import lucidsweep.server.item.table.Items;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+
+/** The demand of properties in memory, kept until demand or items change. */
+@Component
+public class Demands {
+
+    private static final long MAX_ROWS_KEPT = 3_000_000;
+
+    private final Reports reports;
+    private final Clients clients;
+    private final Items items;
+
+    private final Cache<Long, ReadDemand> kept = Caffeine.newBuilder()
+            .maximumWeight(MAX_ROWS_KEPT)
+            .weigher((Long property, ReadDemand demand) -> demand.rows().size() + 1)
+            .build();
+
+    Demands(Reports reports, Clients clients, Items items) {
+        this.reports = reports;
+        this.clients = clients;
+        this.items = items;
+    }
+
+    @EventListener
+    void demandChanged(DemandChanged demand) {
+        kept.invalidate(demand.propertyId());
+    }
+
+    @EventListener
+    void sweepEnded(SweepEnded sweep) {
+        kept.invalidate(sweep.propertyId());
+    }
+
+    ReadDemand of(long propertyId) {
+        clients.property(propertyId);
+        return kept.get(propertyId, this::read);
+    }
+
+    private ReadDemand read(long propertyId) {
+        ReadDemand demand = new ReadDemand();
+        int today = (int) ReportedDays.today(reports, propertyId).toEpochDay();
+        reports.forEachDemand(propertyId, row -> demand.add(row, today));
+        items.forEachAddress(propertyId, demand::item);
+        return demand;
+    }
+
+    /** The numbers of the queries with the client's brand, or of all others. */
+    BitSet queries(long propertyId, ReadDemand demand, boolean withBrand) {
+        Property property = clients.property(propertyId);
+        Client client = clients.client(property.clientId());
+        BitSet found = (BitSet) demand.ofBrand(Set.copyOf(client.brandNames()), property.language())
+                .clone();
+        if (!withBrand) found.flip(0, demand.queryCount());
+        return found;
+    }
+
+    /** The queries that items were shown for in the last thirteen weeks; and those that only others were. */
+    public Queries queriesOf(long propertyId, Collection<Long> ids) {
+        ReadDemand demand = of(propertyId);
+        DemandRows rows = demand.rows();
+        if (rows.size() == 0) return new Queries(List.of(), List.of());
+        BitSet wanted = new BitSet();
+        ids.forEach(id -> demand.numberOfItem(id).ifPresent(wanted::set));
+        int from = rows.lastDay() - KeywordMapper.WINDOW + 1;
+        BitSet theirs = shown(rows.tally(from, rows.lastDay(), By.QUERY, new Only(wanted, null, -1)));
+        BitSet all = shown(rows.tally(from, rows.lastDay(), By.QUERY, Only.ANY));
+        all.andNot(theirs);
+        return new Queries(
+                theirs.stream().mapToObj(demand::query).toList(),
+                all.stream().mapToObj(demand::query).toList());
+    }
+
+    /** Walks over the queries with the client's brand, and what was reported of each in the last thirteen weeks. */
+    public void forEachBrandQuery(long propertyId, BiConsumer<String, DemandTally.Sum> visit) {
+        ReadDemand demand = of(propertyId);
+        DemandRows rows = demand.rows();
+        if (rows.size() == 0) return;
+        Only ofBrand = new Only(null, queries(propertyId, demand, true), -1);
+        rows.tally(rows.lastDay() - KeywordMapper.WINDOW + 1, rows.lastDay(), By.QUERY, ofBrand).lines().stream()
+                .filter(line -> line.now().impressions() > 0)
+                .forEach(line -> visit.accept(demand.query(line.item()), line.now()));
+    }
+
+    /** What was reported in a country in the last thirteen weeks, by the keys of the phrases that queries are. */
+    public Map<String, DemandTally.Sum> sumsByKey(long propertyId, String country, Words language) {
+        ReadDemand demand = of(propertyId);
+        DemandRows rows = demand.rows();
+        if (rows.size() == 0) return Map.of();
+        Map<String, DemandTally.Sum> sums = new HashMap<>();
+        Only inCountry = new Only(null, null, demand.numberOfCountry(country));
+        rows.tally(rows.lastDay() - KeywordMapper.WINDOW + 1, rows.lastDay(), By.QUERY, inCountry).lines().stream()
+                .filter(line -> line.now().impressions() > 0)
+                .forEach(line -> sums.merge(
+                        Phrase.of(demand.query(line.item()), language).key(), line.now(), DemandTally.Sum::plus));
+        return sums;
+    }
+
+    /** Queries of some items, and those of the others only. */
+    public record Queries(List<String> theirs, List<String> others) {}
+
+    private static BitSet shown(DemandTally tally) {
+        BitSet shown = new BitSet();
+        for (DemandTally.Line line : tally.lines()) {
+            if (line.now().impressions() > 0) shown.set(line.item());
+        }
+        return shown;
+    }
+}

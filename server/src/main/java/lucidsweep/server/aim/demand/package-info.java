@@ -1,0 +1,2 @@
+/** What search engines report, over any window. */
+package lucidsweep.server.aim.demand;

@@ -1,0 +1,81 @@
+package lucidsweep.server.aim.keywords;
+
+import java.util.List;
+import java.util.Map;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+/** Stores the keywords of properties. */
+@Mapper
+interface KeywordRowMapper {
+
+    @Select("select count(*) from keyword where property_id = #{propertyId} and not removed")
+    long count(long propertyId);
+
+    record Key(long id, String phraseKey) {}
+
+    @Select("select id, phrase_key from keyword where property_id = #{propertyId}")
+    List<Key> keys(long propertyId);
+
+    /** A new keyword, of which nothing is known yet. */
+    record NewRow(long propertyId, String phrase, String key) {}
+
+    @Insert("""
+            insert into keyword (property_id, phrase, phrase_key, competition)
+            select *, '' from unnest(cast(#{propertyId} as bigint array), cast(#{phrase} as varchar array),
+                cast(#{key} as varchar array))""")
+    void insertAll(Map<String, Object[]> rows);
+
+    @Update("update keyword set removed = #{removed} where property_id = #{propertyId} and id = any(#{ids})")
+    void setRemoved(
+            @Param("propertyId") long propertyId, @Param("ids") Object[] ids, @Param("removed") boolean removed);
+
+    /** Puts what was decided of keywords aside. */
+    @Insert("""
+            insert into removed_target (keyword_id, item_id, property_id, is_primary, score, reason)
+            select keyword_id, item_id, property_id, true, score, reason from target
+            where by_hand and keyword_id = any(#{ids})
+            union all select keyword_id, item_id, property_id, false, score, reason from second_target
+            where by_hand and keyword_id = any(#{ids})""")
+    void putTargetsAside(@Param("ids") Object[] ids);
+
+    /** Brings it back, where nothing else was decided meanwhile. */
+    @Insert("""
+            merge into target t using (select * from removed_target
+                where is_primary and property_id = #{propertyId} and keyword_id = any(#{ids})) r
+            on t.item_id = r.item_id
+            when matched and not t.by_hand then update set t.keyword_id = r.keyword_id, t.by_hand = true,
+                t.score = r.score, t.reason = r.reason
+            when not matched then insert (item_id, property_id, keyword_id, by_hand, score, reason)
+            values (r.item_id, r.property_id, r.keyword_id, true, r.score, r.reason)""")
+    void bringTargetsBack(@Param("propertyId") long propertyId, @Param("ids") Object[] ids);
+
+    @Insert("""
+            insert into second_target (keyword_id, item_id, property_id, by_hand, score, reason)
+            select keyword_id, item_id, property_id, true, score, reason from removed_target r
+            where not is_primary and property_id = #{propertyId} and keyword_id = any(#{ids})
+                and not exists (select 1 from second_target s where s.keyword_id = r.keyword_id)""")
+    void bringSecondTargetsBack(@Param("propertyId") long propertyId, @Param("ids") Object[] ids);
+
+    @Delete("delete from removed_target where property_id = #{propertyId} and keyword_id = any(#{ids})")
+    void forgetTargetsAside(@Param("propertyId") long propertyId, @Param("ids") Object[] ids);
+
+    /** All keywords of a property with their homes. */
+    @Select("""
+            select k.*, coalesce(h.items, 0) items, coalesce(r.item_id, s.item_id) item_id, i.address,
+                case when r.item_id is not null then 'primary' when s.item_id is not null then 'secondary' end as role,
+                coalesce(r.by_hand, s.by_hand) by_hand, coalesce(r.score, s.score) score,
+                coalesce(r.reason, s.reason) reason
+            from keyword k left join (
+                select r.keyword_id, count(*) items, min(r.item_id) item_id from target r join item i on i.id = r.item_id
+                where r.property_id = #{propertyId} and not i.gone group by r.keyword_id) h on h.keyword_id = k.id
+            left join target r on r.item_id = h.item_id
+            left join second_target s on s.keyword_id = k.id and h.item_id is null
+            left join item i on i.id = coalesce(r.item_id, s.item_id)
+            where k.property_id = #{propertyId} and not k.removed order by k.id""")
+    List<KeywordLine> lines(long propertyId);
+}

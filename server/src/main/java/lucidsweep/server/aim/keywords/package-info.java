@@ -1,0 +1,2 @@
+/** Keywords with their figures. */
+package lucidsweep.server.aim.keywords;

@@ -1,0 +1,19 @@
+package lucidsweep.server.aim.reviews;
+
+/**
+ * A keyword or tag to look at again.
+ *
+ * @param dueMonth such as "2027-03"; "" for none
+ * @param due whether that month is there
+ * @param volume searches a month, where it is a keyword of the list; null where not known
+ * @param address the home of such a keyword; null where it has none
+ */
+public record Review(
+        long id, String list, Kind kind, String phrase, String dueMonth, boolean due, Long volume, String address) {
+
+    /** What is looked at again. */
+    public enum Kind {
+        KEYWORD,
+        TAG
+    }
+}

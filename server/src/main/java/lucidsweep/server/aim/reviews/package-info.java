@@ -1,0 +1,2 @@
+/** Lists of keywords and tags to look at again. */
+package lucidsweep.server.aim.reviews;

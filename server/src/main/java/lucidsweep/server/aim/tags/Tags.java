@@ -1,0 +1,123 @@
+package lucidsweep.server.aim.tags;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.function.Predicate;
+import lucidsweep.core.compose.TagList;
+import lucidsweep.core.demand.Course;
+import lucidsweep.core.demand.DemandTally;
+import lucidsweep.core.keyword.Phrase;
+import lucidsweep.core.keyword.TagSurvey;
+import lucidsweep.core.keyword.Words;
+import lucidsweep.server.aim.keywords.KeywordRow;
+import lucidsweep.server.aim.keywords.KeywordSelection;
+import lucidsweep.server.aim.keywords.KeywordTables;
+import lucidsweep.server.aim.targets.PreparedProperties;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.client.Property;
+import lucidsweep.server.item.table.Items;
+import lucidsweep.server.web.Refusal;
+import org.springframework.stereotype.Service;
+
+/** The tags of listings and videos, with what is searched of them. */
+@Service
+class Tags {
+
+    private static final int KEPT = 8;
+
+    private static final Map<String, Predicate<TagRow>> KINDS = Map.of(
+            "", row -> true,
+            "one-word", TagRow::oneWord,
+            "never-searched", row -> row.searches() == null && row.impressions() == 0,
+            "twins", row -> !row.twins().isEmpty(),
+            "seasonal", row -> !row.peaks().isEmpty(),
+            "rising", row -> row.course() == Course.RISING,
+            "falling", row -> row.course() == Course.FALLING);
+
+    private static final Map<String, Comparator<TagRow>> ORDERS = Map.of(
+            "tag", Comparator.comparing(TagRow::tag),
+            "items", Comparator.comparingInt(TagRow::items),
+            "searches", Comparator.comparing(TagRow::searches, Comparator.nullsFirst(Comparator.naturalOrder())),
+            "rate", Comparator.comparingDouble(TagRow::rate),
+            "clicks", Comparator.comparingLong(TagRow::clicks),
+            "impressions", Comparator.comparingLong(TagRow::impressions));
+
+    private final KeywordTables keywords;
+    private final PreparedProperties aimings;
+    private final Items items;
+    private final Clients clients;
+
+    private record Version(long propertyId, long revision) {}
+
+    private final Cache<Version, List<TagRow>> kept =
+            Caffeine.newBuilder().maximumSize(KEPT).build();
+
+    Tags(KeywordTables keywords, PreparedProperties aimings, Items items, Clients clients) {
+        this.keywords = keywords;
+        this.aimings = aimings;
+        this.items = items;
+        this.clients = clients;
+    }
+
+    /**
+     * The tags of a property in an order.
+     *
+     * @param kind one-word, never-searched, twins, seasonal, rising, falling; null or "" for all
+     * @param text that they hold; null or "" for any
+     */
+    List<TagRow> rows(long propertyId, String kind, String text, String sort, boolean descending) {
+        Property property = clients.property(propertyId);
+        Predicate<TagRow> wanted = KINDS.get(kind == null ? "" : kind);
+        if (wanted == null) throw Refusal.badInput("expected one of " + KINDS.keySet() + ", got \"" + kind + "\"");
+        Comparator<TagRow> order = ORDERS.get(sort);
+        if (order == null) throw Refusal.badInput("tags cannot be sorted by \"" + sort + "\"");
+        String part = text == null ? "" : text.strip().toLowerCase(Locale.ROOT);
+        return kept.get(new Version(propertyId, property.revision()), any -> survey(property)).stream()
+                .filter(wanted)
+                .filter(row -> row.tag().toLowerCase(Locale.ROOT).contains(part))
+                .sorted((descending ? order.reversed() : order).thenComparing(TagRow::tag))
+                .toList();
+    }
+
+    private List<TagRow> survey(Property property) {
+        Words language = Words.in(property.language());
+        TagSurvey survey = new TagSurvey(language);
+        items.forEachTags(property.id(), tags -> survey.item(TagList.of(tags)));
+        Map<String, Long> phrases = new HashMap<>();
+        Map<String, KeywordRow> byKey = new HashMap<>();
+        PreparedProperties.Ready ready = aimings.of(property.id());
+        for (KeywordRow row : keywords.rows(property.id(), KeywordSelection.ALL)) {
+            phrases.put(row.phrase(), row.volume());
+            byKey.putIfAbsent(Phrase.of(row.phrase(), language).key(), row);
+        }
+        return survey.tags(phrases, ready.aiming().shownForQueries()).stream()
+                .map(tag ->
+                        row(tag, ready, byKey.get(Phrase.of(tag.tag(), language).key())))
+                .toList();
+    }
+
+    /** A tag with the keyword that says the same; null where there is none. */
+    private static TagRow row(TagSurvey.Tag tag, PreparedProperties.Ready ready, KeywordRow keyword) {
+        DemandTally.Line demand = ready.aiming().demandOf(tag.tag());
+        return new TagRow(
+                tag.tag(),
+                tag.items(),
+                tag.searches(),
+                keyword == null ? List.of() : keyword.monthly(),
+                keyword == null ? "" : keyword.lastMonth(),
+                keyword == null ? "" : keyword.peaks(),
+                demand.now().clicks(),
+                demand.now().impressions(),
+                demand.before().impressions(),
+                demand.now().rate(),
+                Course.of(demand.now().impressions(), demand.before().impressions()),
+                tag.oneWord(),
+                tag.twins(),
+                tag.longer());
+    }
+}

@@ -1,0 +1,2 @@
+/** Tags and groups against what is searched. */
+package lucidsweep.server.aim.tags;

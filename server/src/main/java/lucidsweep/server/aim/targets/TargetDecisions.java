@@ -1,0 +1,137 @@
+package lucidsweep.server.aim.targets;
+
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import lucidsweep.core.keyword.Intent;
+import lucidsweep.core.keyword.TargetFinder;
+import lucidsweep.server.item.table.Items;
+import lucidsweep.server.item.table.Selection;
+import lucidsweep.server.web.Refusal;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** What a person decides of targets, topics and intents. */
+@Service
+public class TargetDecisions {
+
+    private static final int LONGEST_TOPIC = 200;
+
+    private final TargetMapper mapper;
+    private final Items items;
+    private final PreparedProperties aimings;
+    private final TargetRuns runs;
+    private final TransactionTemplate transaction;
+
+    TargetDecisions(
+            TargetMapper mapper,
+            Items items,
+            PreparedProperties aimings,
+            TargetRuns runs,
+            TransactionTemplate transaction) {
+        this.mapper = mapper;
+        this.items = items;
+        this.aimings = aimings;
+        this.runs = runs;
+        this.transaction = transaction;
+    }
+
+    /** Makes the homes that were worked out for keywords decisions. */
+    public void keepHomes(long propertyId, List<Long> keywordIds) {
+        transaction.executeWithoutResult(status -> IdSteps.over(keywordIds, ids -> {
+            mapper.keepHomes("target", propertyId, ids);
+            mapper.keepHomes("second_target", propertyId, ids);
+        }));
+        items.changed(propertyId);
+    }
+
+    /** Makes the keywords that were worked out for items decisions; returns how many items were meant. */
+    int keep(long propertyId, Selection selection) {
+        long[] meant = selection.resolve(propertyId, items);
+        transaction.executeWithoutResult(
+                status -> IdSteps.over(Arrays.stream(meant).boxed().toList(), ids -> {
+                    mapper.keepTargets("target", propertyId, ids);
+                    mapper.keepTargets("second_target", propertyId, ids);
+                }));
+        items.changed(propertyId);
+        return meant.length;
+    }
+
+    /** The items that a keyword could live with, the best first. */
+    public List<PossibleHome> homes(long propertyId, long keywordId) {
+        PreparedProperties.Ready ready = aimings.of(propertyId);
+        Integer place = ready.places().get(keywordId);
+        if (place == null) throw Refusal.notFound("there is no keyword " + keywordId + " in this property");
+        List<TargetFinder.Candidate> candidates = ready.aiming().candidates(place);
+        Map<Long, String> addresses = new HashMap<>();
+        mapper.addresses(candidates.stream().map(TargetFinder.Candidate::item).toArray())
+                .forEach(each -> addresses.put(each.id(), each.address()));
+        return candidates.stream()
+                .map(each -> new PossibleHome(each.item(), addresses.get(each.item()), each.score(), each.reason()))
+                .toList();
+    }
+
+    /** Puts keywords under a topic by hand; a blank one lets it be worked out again. */
+    public void setTopic(long propertyId, List<Long> keywordIds, String topic) {
+        setTopics(propertyId, Map.of(topic, keywordIds));
+    }
+
+    /** Puts keywords under topics by hand, by the topics' names. */
+    public void setTopics(long propertyId, Map<String, List<Long>> keywordIds) {
+        for (String topic : keywordIds.keySet()) {
+            if (topic.length() <= LONGEST_TOPIC) continue;
+            throw Refusal.badInput(
+                    "the topic has " + topic.length() + " characters, at most " + LONGEST_TOPIC + " are expected");
+        }
+        transaction.executeWithoutResult(status -> keywordIds.forEach(
+                (topic, some) -> IdSteps.over(some, ids -> mapper.setTopic(propertyId, ids, topic.strip()))));
+        runs.workOut(propertyId);
+    }
+
+    /** Settles the intent of keywords by hand; null lets it be worked out again. */
+    public void setIntent(long propertyId, List<Long> keywordIds, Intent.Kind intent) {
+        String code = intent == null ? "" : intent.code();
+        transaction.executeWithoutResult(
+                status -> IdSteps.over(keywordIds, ids -> mapper.setIntent(propertyId, ids, code)));
+        if (intent == null) runs.workOut(propertyId);
+        else items.changed(propertyId);
+    }
+
+    /** Sets a target by hand without working the others out. */
+    public void settle(long propertyId, long itemId, long keywordId, String reason) {
+        mapper.deleteWorkedOutOf(keywordId);
+        mapper.deleteSecondTargetsOf(new Object[] {keywordId});
+        mapper.setTargets(new Object[] {itemId}, propertyId, keywordId, reason);
+    }
+
+    /** Sets the target of items by hand; null clears it, and it stays clear. */
+    int set(long propertyId, Selection selection, Long keywordId) {
+        long[] ids = selection.resolve(propertyId, items);
+        if (keywordId != null && !mapper.has(propertyId, keywordId)) {
+            throw Refusal.notFound("there is no keyword " + keywordId + " in this property");
+        }
+        transaction.executeWithoutResult(status -> {
+            if (keywordId != null) mapper.deleteWorkedOutOf(keywordId);
+            if (keywordId != null) mapper.deleteSecondTargetsOf(new Object[] {keywordId});
+            String reason = keywordId == null ? "cleared by hand" : "set by hand";
+            IdSteps.over(
+                    Arrays.stream(ids).boxed().toList(),
+                    some -> mapper.setTargets(some, propertyId, keywordId, reason));
+        });
+        runs.workOut(propertyId);
+        return ids.length;
+    }
+
+    /** Lets the targets of items be worked out again. */
+    int free(long propertyId, Selection selection) {
+        long[] ids = selection.resolve(propertyId, items);
+        transaction.executeWithoutResult(
+                status -> IdSteps.over(Arrays.stream(ids).boxed().toList(), some -> {
+                    mapper.deleteTargetsOfItems(some);
+                    mapper.deleteSecondTargetsOfItems(some);
+                }));
+        runs.workOut(propertyId);
+        return ids.length;
+    }
+}

@@ -1,0 +1,203 @@
+package lucidsweep.server.aim.targets;
+
+import java.util.List;
+import java.util.Map;
+import lucidsweep.server.database.ManyRows;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Lang;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+/** Stores what items aim at and what was worked out with it. */
+@Mapper
+public interface TargetMapper {
+
+    @Select("select id, phrase, volume from keyword where property_id = #{propertyId} and not removed order by id")
+    List<Keyword> keywords(long propertyId);
+
+    /** What is worked out of a keyword. */
+    record WorkedOut(
+            long id,
+            String topic,
+            String intent,
+            String intentReason,
+            boolean brand,
+            String place,
+            long clicks,
+            long impressions,
+            double position) {}
+
+    @Update("""
+            merge into keyword k using (select * from unnest(cast(#{id} as bigint array), cast(#{topic} as varchar array),
+                cast(#{intent} as varchar array), cast(#{intentReason} as varchar array),
+                cast(#{brand} as boolean array), cast(#{place} as varchar array), cast(#{clicks} as bigint array),
+                cast(#{impressions} as bigint array), cast(#{position} as double precision array))
+                as u(id, topic, intent, reason, brand, place, clicks, impressions, position)) s on k.id = s.id
+            when matched then update set k.topic = case when k.topic_by_hand then k.topic else s.topic end,
+                k.intent = case when k.intent_by_hand then k.intent else s.intent end,
+                k.intent_reason = case when k.intent_by_hand then k.intent_reason else s.reason end,
+                k.brand = s.brand, k.place = s.place, k.clicks = s.clicks, k.impressions = s.impressions,
+                k.position = s.position""")
+    void setWorkedOut(Map<String, Object[]> rows);
+
+    /** A target that was worked out; what was decided or removed meanwhile goes before it. */
+    record NewTarget(long itemId, long propertyId, long keywordId, double score, String reason) {}
+
+    String NEW_TARGETS = """
+            select item, property, keyword, false, score, reason from unnest(cast(#{itemId} as bigint array),
+                cast(#{propertyId} as bigint array), cast(#{keywordId} as bigint array),
+                cast(#{score} as double precision array), cast(#{reason} as varchar array))
+                as u(item, property, keyword, score, reason)
+            where exists (select 1 from keyword k where k.id = keyword and not k.removed)
+            """;
+
+    @Insert("insert into target (item_id, property_id, keyword_id, by_hand, score, reason) " + NEW_TARGETS
+            + "and not exists (select 1 from target t where t.item_id = item)")
+    void insertTargets(Map<String, Object[]> rows);
+
+    @Insert("insert into second_target (item_id, property_id, keyword_id, by_hand, score, reason) " + NEW_TARGETS
+            + "and not exists (select 1 from second_target t where t.keyword_id = keyword)")
+    void insertSecondTargets(Map<String, Object[]> rows);
+
+    @Delete("delete from second_target where property_id = #{propertyId} and not by_hand")
+    void deleteSecondWorkedOut(long propertyId);
+
+    @Delete("delete from second_target where keyword_id = any(#{ids})")
+    void deleteSecondTargetsOf(@Param("ids") Object[] ids);
+
+    @Delete("delete from second_target where item_id = any(#{ids})")
+    void deleteSecondTargetsOfItems(@Param("ids") Object[] ids);
+
+    /** Makes what was worked out a decision; the table is "target" or "second_target". */
+    @Update("update ${table} set by_hand = true, reason = left('kept: ' || reason, 1000) where not by_hand"
+            + " and property_id = #{propertyId} and keyword_id = any(#{ids})")
+    void keepHomes(@Param("table") String table, @Param("propertyId") long propertyId, @Param("ids") Object[] ids);
+
+    @Update("update ${table} set by_hand = true, reason = left('kept: ' || reason, 1000) where not by_hand"
+            + " and property_id = #{propertyId} and item_id = any(#{ids})")
+    void keepTargets(@Param("table") String table, @Param("propertyId") long propertyId, @Param("ids") Object[] ids);
+
+    /** A better keyword as it is written. */
+    record NewBetter(
+            long propertyId,
+            long itemId,
+            String query,
+            String aimed,
+            double shown,
+            double position,
+            double positionBefore,
+            double volume,
+            double reachable,
+            double rateNow,
+            double rateReachable,
+            double relevance,
+            double gain,
+            String youngUntil,
+            String reason) {}
+
+    @Lang(ManyRows.class)
+    @Insert("insert into better (columns) values (rows)")
+    void insertBetter(List<NewBetter> rows);
+
+    @Delete("delete from better where property_id = #{propertyId}")
+    void deleteBetter(long propertyId);
+
+    @Insert("merge into aim_summary (property_id, summary) key (property_id) values (#{propertyId}, #{summary})")
+    void setSummary(long propertyId, String summary);
+
+    @Select("select summary from aim_summary where property_id = #{propertyId}")
+    String summary(long propertyId);
+
+    @Delete("delete from target where keyword_id = any(#{ids})")
+    void deleteTargetsOf(@Param("ids") Object[] ids);
+
+    @Delete("delete from target where property_id = #{propertyId} and not by_hand")
+    void deleteWorkedOut(long propertyId);
+
+    @Delete("delete from target where keyword_id = #{keywordId} and not by_hand")
+    void deleteWorkedOutOf(long keywordId);
+
+    @Delete("delete from target where item_id = any(#{ids})")
+    void deleteTargetsOfItems(@Param("ids") Object[] ids);
+
+    /** Sets what a person decided of items; a keyword of null keeps them without one. */
+    @Insert("""
+            merge into target (item_id, property_id, keyword_id, by_hand, score, reason) key (item_id)
+            select item, #{propertyId}, cast(#{keywordId} as bigint), true, 0, #{reason}
+            from unnest(cast(#{ids} as bigint array)) as u(item)""")
+    void setTargets(
+            @Param("ids") Object[] ids,
+            @Param("propertyId") long propertyId,
+            @Param("keywordId") Long keywordId,
+            @Param("reason") String reason);
+
+    record ByHand(long itemId, Long keywordId, boolean first) {}
+
+    @Select("""
+            select item_id, keyword_id, true as first from target where property_id = #{propertyId} and by_hand
+            union all
+            select item_id, keyword_id, false from second_target where property_id = #{propertyId} and by_hand""")
+    List<ByHand> byHand(long propertyId);
+
+    @Select("select services from place_services where property_id = #{propertyId}")
+    String services(long propertyId);
+
+    @Insert("merge into place_services (property_id, services) key (property_id) values (#{propertyId}, #{services})")
+    void setServices(long propertyId, String services);
+
+    /** Says that keywords, items or demand of a property changed. */
+    @Insert("""
+            merge into aim_due d using (values (#{propertyId})) as v(property_id) on d.property_id = v.property_id
+            when matched then update set d.changes = d.changes + 1
+            when not matched then insert (property_id, changes, done) values (v.property_id, 1, 0)""")
+    void setDue(long propertyId);
+
+    /** How often they changed; null where they never did. */
+    @Select("select changes from aim_due where property_id = #{propertyId}")
+    Long changes(long propertyId);
+
+    @Update("update aim_due set done = greatest(done, #{changes}) where property_id = #{propertyId}")
+    void setDone(long propertyId, long changes);
+
+    /** The properties whose last change was not worked out yet. */
+    @Select("select property_id from aim_due where done < changes order by property_id")
+    List<Long> allDue();
+
+    record TopicByHand(long id, String topic) {}
+
+    @Select("select id, topic from keyword where property_id = #{propertyId} and topic_by_hand and not removed")
+    List<TopicByHand> topicsByHand(long propertyId);
+
+    record AddressOf(long id, String address) {}
+
+    @Select("select id, address from item where id = any(#{ids})")
+    List<AddressOf> addresses(@Param("ids") Object[] ids);
+
+    /** A keyword of an item as it is stored. */
+    record ItemTarget(long keywordId, String phrase, Long volume, String role, boolean byHand, String reason) {}
+
+    @Select("""
+            select k.id keyword_id, k.phrase, k.volume, t.role, t.by_hand, t.reason from (
+                select keyword_id, by_hand, reason, 'primary' as role, 0 as rank from target where item_id = #{itemId}
+                union all
+                select keyword_id, by_hand, reason, 'secondary', 1 from second_target where item_id = #{itemId}) t
+            join keyword k on k.id = t.keyword_id where not k.removed
+            order by t.rank, coalesce(k.volume, 0) desc, k.id""")
+    List<ItemTarget> targetsOf(long itemId);
+
+    @Select("select count(*) > 0 from keyword where property_id = #{propertyId} and id = #{id} and not removed")
+    boolean has(long propertyId, long id);
+
+    @Update("""
+            update keyword set topic = #{topic}, topic_by_hand = #{topic} <> ''
+            where property_id = #{propertyId} and id = any(#{ids})""")
+    void setTopic(@Param("propertyId") long propertyId, @Param("ids") Object[] ids, @Param("topic") String topic);
+
+    @Update("""
+            update keyword set intent = #{intent}, intent_by_hand = #{intent} <> '', intent_reason = 'set by hand'
+            where property_id = #{propertyId} and id = any(#{ids})""")
+    void setIntent(@Param("propertyId") long propertyId, @Param("ids") Object[] ids, @Param("intent") String intent);
+}

@@ -1,0 +1,155 @@
+package lucidsweep.server.aim.targets;
+
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import lucidsweep.core.aim.AimPlan;
+import lucidsweep.core.keyword.Decided;
+import lucidsweep.core.keyword.PlacesNamed;
+import lucidsweep.core.keyword.Target;
+import lucidsweep.server.client.Client;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.gather.sweep.DemandChanged;
+import lucidsweep.server.gather.sweep.SweepEnded;
+import lucidsweep.server.item.table.Items;
+import lucidsweep.server.job.Jobs;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Works out which keyword fits which item, again and again; what a person decided stays through every run. */
+@Service
+public class TargetRuns {
+
+    private static final int PATIENCE_SECONDS = 5;
+    private static final String TITLE = "Working out which keyword fits which item";
+
+    private final TargetMapper mapper;
+    private final Clients clients;
+    private final Items items;
+    private final PreparedProperties aimings;
+    private final AimPlanStore store;
+    private final TransactionTemplate transaction;
+    private final ApplicationEventPublisher publisher;
+    private final Jobs jobs;
+
+    TargetRuns(
+            TargetMapper mapper,
+            Clients clients,
+            Items items,
+            PreparedProperties aimings,
+            AimPlanStore store,
+            TransactionTemplate transaction,
+            ApplicationEventPublisher publisher,
+            Jobs jobs) {
+        this.mapper = mapper;
+        this.clients = clients;
+        this.items = items;
+        this.aimings = aimings;
+        this.store = store;
+        this.transaction = transaction;
+        this.publisher = publisher;
+        this.jobs = jobs;
+    }
+
+    /** Work that was begun; how many items are aimed is null while it goes on. */
+    public record Begun(long job, Integer aimed) {}
+
+    /**
+     * Works the targets out anew as a job after keywords have changed and that is committed, and waits a moment: mostly it has
+     * ended by then.
+     */
+    public Begun begin(long propertyId) {
+        CompletableFuture<Integer> aimed = new CompletableFuture<>();
+        long job = jobs.start(propertyId, "aim", TITLE, progress -> {
+            try {
+                int count = workOutAnew(propertyId);
+                aimed.complete(count);
+                return count + " items aim at a keyword.";
+            } catch (RuntimeException e) {
+                aimed.completeExceptionally(e);
+                throw e;
+            }
+        });
+        try {
+            return new Begun(job, aimed.get(PATIENCE_SECONDS, TimeUnit.SECONDS));
+        } catch (TimeoutException e) {
+            return new Begun(job, null);
+        } catch (ExecutionException e) {
+            throw (RuntimeException) e.getCause();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return new Begun(job, null);
+        }
+    }
+
+    /** Says, within the transaction that changes keywords, items or demand, that targets are to be worked out after it. */
+    public void due(long propertyId) {
+        mapper.setDue(propertyId);
+    }
+
+    /** What was under way when the application ended is begun anew. */
+    @EventListener(ApplicationReadyEvent.class)
+    void goOnAfterTheEnd() {
+        for (long propertyId : mapper.allDue()) {
+            jobs.start(propertyId, "aim", TITLE, progress -> workOutAnew(propertyId) + " items aim at a keyword.");
+        }
+    }
+
+    @EventListener
+    void sweepEnded(SweepEnded sweep) {
+        mapper.setDue(sweep.propertyId());
+        workOutAnew(sweep.propertyId());
+    }
+
+    @EventListener
+    void demandChanged(DemandChanged demand) {
+        mapper.setDue(demand.propertyId());
+        workOutAnew(demand.propertyId());
+    }
+
+    /** The same after keywords, items or demand have changed, once that is committed. */
+    private int workOutAnew(long propertyId) {
+        aimings.forget(propertyId);
+        return workOut(propertyId);
+    }
+
+    /** Works out the targets of all indexable items, but for those set by hand; returns how many have one. */
+    int workOut(long propertyId) {
+        Client client = clients.client(clients.property(propertyId).clientId());
+        Long changes = mapper.changes(propertyId);
+        PreparedProperties.Ready ready = aimings.of(propertyId);
+        Decided decided = new Decided();
+        int decidedHomes = 0;
+        for (TargetMapper.ByHand fixed : mapper.byHand(propertyId)) {
+            Integer place = ready.places().get(fixed.keywordId());
+            if (fixed.keywordId() == null) decided.clear(fixed.itemId());
+            else if (place != null) decided.home(fixed.itemId(), place, role(fixed));
+            if (fixed.first() && fixed.keywordId() != null) decidedHomes++;
+        }
+        for (TargetMapper.TopicByHand topic : mapper.topicsByHand(propertyId)) {
+            Integer place = ready.places().get(topic.id());
+            if (place != null) decided.topic(place, topic.topic());
+        }
+        AimPlan plan = ready.aiming().plan(decided);
+        PlacesNamed places = new PlacesNamed(client.placeNames());
+        transaction.executeWithoutResult(status -> {
+            store.write(propertyId, places, ready, plan);
+            if (changes != null) mapper.setDone(propertyId, changes);
+        });
+        items.changed(propertyId);
+        publisher.publishEvent(new TargetsChanged(propertyId));
+        items.changed(propertyId);
+        long primary = plan.targets().stream()
+                .filter(target -> target.role() == Target.Role.PRIMARY)
+                .count();
+        return (int) primary + decidedHomes;
+    }
+
+    private static Target.Role role(TargetMapper.ByHand fixed) {
+        return fixed.first() ? Target.Role.PRIMARY : Target.Role.SECONDARY;
+    }
+}

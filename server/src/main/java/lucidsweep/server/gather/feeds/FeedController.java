@@ -1,0 +1,43 @@
+package lucidsweep.server.gather.feeds;
+
+import java.io.IOException;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api")
+class FeedController {
+
+    private final FeedFetch feeds;
+    private final DemandFetch demand;
+
+    FeedController(FeedFetch feeds, DemandFetch demand) {
+        this.feeds = feeds;
+        this.demand = demand;
+    }
+
+    @PostMapping("/properties/{propertyId}/imports/feed")
+    FeedFetch.Fetching fetchFeed(@PathVariable long propertyId) throws IOException {
+        return feeds.begin(propertyId);
+    }
+
+    /** Where demand is fetched from; "" where it never was. */
+    record DemandSource(String address) {}
+
+    /** A job that was begun. */
+    record BegunJob(long jobId) {}
+
+    @GetMapping("/properties/{propertyId}/demand/source")
+    DemandSource demandSource(@PathVariable long propertyId) {
+        return new DemandSource(demand.source(propertyId));
+    }
+
+    @PostMapping("/properties/{propertyId}/demand/fetch")
+    BegunJob fetchDemand(@PathVariable long propertyId, @RequestBody DemandSource from) {
+        return new BegunJob(demand.begin(propertyId, from.address()));
+    }
+}

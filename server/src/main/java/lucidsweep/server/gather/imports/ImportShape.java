@@ -1,0 +1,34 @@
+package lucidsweep.server.gather.imports;
+
+import java.util.List;
+import lucidsweep.core.text.WrittenDate;
+import lucidsweep.server.intake.Mapping;
+import lucidsweep.server.intake.Meaning;
+import lucidsweep.server.intake.RowKind;
+
+/** The shape of an imported file: its columns with their meanings, in their order; kept so that it can be handed back in it. */
+public record ImportShape(
+        RowKind kind,
+        List<String> columns,
+        List<Meaning> meanings,
+        boolean header,
+        WrittenDate.Order dates,
+        char delimiter) {
+
+    /** The row of an item as it stood in its file; kept with its capture. */
+    public record Row(List<String> cells) {}
+
+    static ImportShape of(RowKind kind, Mapping mapping, char delimiter) {
+        return new ImportShape(
+                kind, mapping.columns(), mapping.meanings(), mapping.header(), mapping.dates(), delimiter);
+    }
+
+    /** Where the column of a field stands, "title" or "tags"; -1 where there is none. */
+    public int of(String field) {
+        return meanings.indexOf(Meaning.valueOf(field.toUpperCase(java.util.Locale.ROOT)));
+    }
+
+    Mapping mapping() {
+        return new Mapping(columns, meanings, header, dates);
+    }
+}

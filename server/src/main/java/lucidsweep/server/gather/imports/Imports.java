@@ -1,0 +1,364 @@
+package lucidsweep.server.gather.imports;
+
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.client.Property;
+import lucidsweep.server.database.Durability;
+import lucidsweep.server.database.IdRange;
+import lucidsweep.server.gather.sweep.DemandChanged;
+import lucidsweep.server.gather.sweep.Sweep;
+import lucidsweep.server.gather.sweep.SweepEnded;
+import lucidsweep.server.gather.sweep.SweepStore;
+import lucidsweep.server.gather.sweep.VisitMapper;
+import lucidsweep.server.intake.Intake;
+import lucidsweep.server.intake.IntakeRow;
+import lucidsweep.server.intake.Mapping;
+import lucidsweep.server.intake.RowKind;
+import lucidsweep.server.item.capture.CapturedItem;
+import lucidsweep.server.item.capture.Captures;
+import lucidsweep.server.item.capture.ImportedRows;
+import lucidsweep.server.item.capture.KnownItems;
+import lucidsweep.server.item.table.Items;
+import lucidsweep.server.job.Jobs;
+import lucidsweep.server.job.Progress;
+import lucidsweep.server.table.TableFile;
+import lucidsweep.server.web.Counted;
+import lucidsweep.server.web.Refusal;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Reads files of pages, listings, videos, demand and results: tried, applied, and taken back. */
+@Service
+public class Imports {
+
+    private static final int TRIAL_AT_ONCE = 1_000;
+    private static final int EXAMPLES = 50;
+
+    private final ImportMapper mapper;
+    private final SweepStore sweeps;
+    private final VisitMapper visits;
+    private final ReportMapper reports;
+    private final ImportPlans plans;
+    private final Uploads uploads;
+    private final Captures captures;
+    private final ImportedRows imported;
+    private final Clients clients;
+    private final Items items;
+    private final Jobs jobs;
+    private final Durability durability;
+    private final TransactionTemplate transaction;
+    private final JsonMapper json;
+    private final ApplicationEventPublisher publisher;
+
+    Imports(
+            ImportMapper mapper,
+            SweepStore sweeps,
+            VisitMapper visits,
+            ReportMapper reports,
+            ImportPlans plans,
+            Uploads uploads,
+            Captures captures,
+            ImportedRows imported,
+            Clients clients,
+            Items items,
+            Jobs jobs,
+            Durability durability,
+            TransactionTemplate transaction,
+            JsonMapper json,
+            ApplicationEventPublisher publisher) {
+        this.mapper = mapper;
+        this.sweeps = sweeps;
+        this.visits = visits;
+        this.reports = reports;
+        this.plans = plans;
+        this.uploads = uploads;
+        this.captures = captures;
+        this.imported = imported;
+        this.clients = clients;
+        this.items = items;
+        this.jobs = jobs;
+        this.durability = durability;
+        this.transaction = transaction;
+        this.json = json;
+        this.publisher = publisher;
+    }
+
+    /** Says what reading the file would do, and changes nothing. */
+    ImportTrial trial(String token, ImportChoice choice) {
+        ImportPlans.Checked file = plans.checked(token, choice);
+        Property property = clients.property(file.propertyId());
+        Trial trial =
+                file.kind().isItem() ? new ItemTrial(property, file.mapping()) : new ReportTrial(file.kind(), property);
+        new Intake(file.kind(), file.mapping()).read(table(token, file.sheet()), trial);
+        return trial.result();
+    }
+
+    private TableFile table(String token, String sheet) {
+        return TableFile.of(uploads.file(token), sheet);
+    }
+
+    /** Counts what rows would do. */
+    private abstract static class Trial implements Intake.Receiver {
+        private final List<ImportTrial.Unreadable> examples = new ArrayList<>();
+        private int unreadable;
+        protected int added;
+        protected int changed;
+        protected int unchanged;
+        protected int gone;
+
+        @Override
+        public void unreadable(long line, String reason) {
+            unreadable++;
+            if (examples.size() < EXAMPLES) examples.add(new ImportTrial.Unreadable(line, reason));
+        }
+
+        ImportTrial result() {
+            return new ImportTrial(added, changed, unchanged, gone, unreadable, examples);
+        }
+    }
+
+    private final class ItemTrial extends Trial {
+        private final Property property;
+        private final ImportedItem maker;
+        private final KnownItems known;
+        private final List<CapturedItem> waiting = new ArrayList<>(TRIAL_AT_ONCE);
+        private int present;
+
+        private ItemTrial(Property property, Mapping mapping) {
+            this.property = property;
+            maker = new ImportedItem(property, 0, mapping, json);
+            known = captures.known(property.id());
+        }
+
+        @Override
+        public void row(IntakeRow row, List<String> cells) {
+            waiting.add(maker.of(row, cells));
+            if (waiting.size() == TRIAL_AT_ONCE) count();
+        }
+
+        private void count() {
+            Captures.Difference difference = captures.difference(known, waiting);
+            added += difference.added();
+            changed += difference.changed();
+            unchanged += difference.unchanged();
+            present += difference.present();
+            waiting.clear();
+        }
+
+        @Override
+        ImportTrial result() {
+            count();
+            if (property.hasTags()) gone = known.present() - present;
+            return super.result();
+        }
+    }
+
+    private final class ReportTrial extends Trial {
+        private final ReportedRows rows;
+
+        private ReportTrial(RowKind kind, Property property) {
+            rows = new ReportedRows(reports, kind, property.id(), 0);
+        }
+
+        @Override
+        public void row(IntakeRow row, List<String> cells) {
+            if (rows.isKnown(rows.of(row, cells))) changed++;
+            else added++;
+        }
+    }
+
+    /** Reads the file with the columns as they were put right. */
+    public Sweep apply(String token, ImportChoice choice) {
+        ImportPlans.Checked file = plans.checked(token, choice);
+        sweeps.refuseWhileRunning(file.propertyId());
+        char delimiter = table(token, file.sheet()).delimiterChar();
+        ImportShape shape = ImportShape.of(file.kind(), file.mapping(), delimiter);
+        Sweep sweep = transaction.execute(status -> {
+            long job = jobs.create(file.propertyId(), "import", "Import of " + file.name());
+            Sweep begun = sweeps.begin(
+                    new SweepStore.NewSweep(
+                            file.propertyId(),
+                            job,
+                            "import",
+                            file.name(),
+                            file.kind().isItem()),
+                    shape);
+            mapper.insertSource(new ImportMapper.ImportSource(begun.id(), token, file.sheet(), false));
+            plans.handOver(file);
+            return begun;
+        });
+        start(sweep);
+        return sweep;
+    }
+
+    private void start(Sweep sweep) {
+        jobs.start(sweep.jobId(), progress -> run(sweep, progress));
+    }
+
+    /** Begins anew what was cut short; what it had stored is taken back first. */
+    @EventListener(ApplicationReadyEvent.class)
+    void beginAnewAfterTheEnd() {
+        uploads.keepOnly(
+                mapper.sources().stream().map(ImportMapper.ImportSource::token).toList());
+        for (Sweep sweep : sweeps.unfinished("import")) {
+            ImportMapper.ImportSource source = mapper.source(sweep.id());
+            if (source == null || !source.stored()) undo(sweep);
+            if (source != null && Files.exists(uploads.file(source.token()))) start(sweep);
+            else sweeps.end(sweep.id(), "failed");
+        }
+    }
+
+    /** The shape of the file that a sweep read; empty where it was a crawl. */
+    public Optional<ImportShape> shapeOfSweep(long sweepId) {
+        Sweep sweep = sweeps.find(sweepId);
+        if (!sweep.kind().equals("import")) return Optional.empty();
+        return Optional.of(sweeps.settings(sweepId, ImportShape.class));
+    }
+
+    /** The shape of the file that a property's items last came from. */
+    public ImportShape shape(long propertyId) {
+        return sweeps.ofProperty(propertyId).stream()
+                .filter(sweep -> sweep.kind().equals("import") && sweep.state().equals("done"))
+                .map(sweep -> sweeps.settings(sweep.id(), ImportShape.class))
+                .filter(shape -> shape.kind().isItem())
+                .findFirst()
+                .orElseThrow(() -> Refusal.conflict(
+                        "this property was not filled from a file, so there is no shape to hand it back in"));
+    }
+
+    private String run(Sweep sweep, Progress progress) {
+        ImportMapper.ImportSource source = mapper.source(sweep.id());
+        ImportShape shape = shapeOfSweep(sweep.id()).orElseThrow();
+        try {
+            Intake intake = new Intake(shape.kind(), shape.mapping());
+            TableFile table = table(source.token(), source.sheet());
+            String note = source.stored()
+                    ? "Read; the end of it was cut short and made up for."
+                    : shape.kind().isItem()
+                            ? readItems(sweep, shape, intake, table, progress)
+                            : readReports(sweep, shape.kind(), intake, table, progress);
+            tell(sweep, shape.kind());
+            end(sweep, source, "done");
+            return note;
+        } catch (RuntimeException e) {
+            // Where the application ends, the next start begins the import anew.
+            if (jobs.isClosing() && progress.stopAsked()) return "";
+            ImportMapper.ImportSource left = mapper.source(sweep.id());
+            if (left != null && !left.stored()) undo(sweep);
+            end(sweep, source, "failed");
+            throw e;
+        } finally {
+            items.changed(sweep.propertyId());
+        }
+    }
+
+    private void tell(Sweep sweep, RowKind kind) {
+        if (kind.isItem()) publisher.publishEvent(new SweepEnded(sweep.propertyId(), sweep.id()));
+        if (kind == RowKind.DEMAND) publisher.publishEvent(new DemandChanged(sweep.propertyId()));
+    }
+
+    private void end(Sweep sweep, ImportMapper.ImportSource source, String state) {
+        transaction.executeWithoutResult(status -> {
+            sweeps.end(sweep.id(), state);
+            mapper.forgetSource(sweep.id());
+        });
+        // Where the database forgot that the import had ended, it would need the file once more.
+        durability.await();
+        uploads.remove(source.token());
+    }
+
+    private String readItems(Sweep sweep, ImportShape shape, Intake intake, TableFile table, Progress progress) {
+        Property property = clients.property(sweep.propertyId());
+        ImportedItem maker = new ImportedItem(property, sweep.id(), shape.mapping(), json);
+        KnownItems known = captures.known(property.id());
+        ImportedRows.Writer rows = imported.writer(sweep.id());
+        ImportReading<CapturedItem> reading = new ImportReading<>(
+                sweep, visits, progress, maker::of, items -> captures.storeImported(known, rows, items));
+        reading.read(intake, table, this::inTransaction);
+        transaction.executeWithoutResult(status -> {
+            rows.end();
+            if (property.hasTags()) captures.markGoneByImport(known, sweep.id());
+            mapper.setStored(sweep.id());
+        });
+        String thing = shape.kind().name().toLowerCase(Locale.ROOT).replaceFirst("s$", "");
+        return said(Counted.of(reading.read(), thing) + " read", reading.unreadable());
+    }
+
+    /** Some thousands of rows are stored at a time: the database takes twice as long over a million rows in one piece. */
+    private void inTransaction(Runnable store) {
+        transaction.executeWithoutResult(status -> store.run());
+    }
+
+    private String readReports(Sweep sweep, RowKind kind, Intake intake, TableFile table, Progress progress) {
+        ReportedRows rows = new ReportedRows(reports, kind, sweep.propertyId(), sweep.id());
+        ImportReading<Record> reading = new ImportReading<>(sweep, visits, progress, rows::of, rows::store);
+        reading.read(intake, table, this::inTransaction);
+        mapper.setStored(sweep.id());
+        String thing = kind == RowKind.DEMAND ? "row of demand" : "result";
+        String count = reading.read() == 1 || kind != RowKind.DEMAND
+                ? Counted.of(reading.read(), thing)
+                : String.format(Locale.ROOT, "%,d rows of demand", reading.read());
+        String replaced = rows.replaced() == 0
+                ? ""
+                : ", " + String.format(Locale.ROOT, "%,d", rows.replaced()) + " of them in the place of earlier ones";
+        return said(count + " read" + replaced, reading.unreadable());
+    }
+
+    private static String said(String read, int unreadable) {
+        return read + (unreadable == 0 ? "." : ", " + Counted.of(unreadable, "row") + " could not be read.");
+    }
+
+    /** Puts everything back as it was before the last import; drafts, targets and keeps stay as they are. */
+    Sweep takeBack(long sweepId) {
+        Sweep sweep = sweeps.find(sweepId);
+        Property property = clients.property(sweep.propertyId());
+        boolean last = sweeps.ofProperty(property.id()).stream()
+                .filter(each -> !each.state().equals("failed") && !each.state().equals("taken-back"))
+                .findFirst()
+                .filter(each -> each.id() == sweepId)
+                .isPresent();
+        if (!last || !sweep.kind().equals("import") || !sweep.state().equals("done")) {
+            throw Refusal.conflict("only the last import can be taken back, and only where no sweep came after it");
+        }
+        boolean ofItems = shapeOfSweep(sweepId).orElseThrow().kind().isItem();
+        if (!ofItems) {
+            takeBackReports(sweepId);
+            sweeps.end(sweepId, "taken-back");
+            tell(sweep, shapeOfSweep(sweepId).orElseThrow().kind());
+            return sweeps.find(sweepId);
+        }
+        transaction.executeWithoutResult(status -> {
+            captures.takeBack(property, sweepId);
+            sweeps.end(sweepId, "taken-back");
+        });
+        publisher.publishEvent(new SweepEnded(property.id(), sweepId));
+        items.changed(property.id());
+        return sweeps.find(sweepId);
+    }
+
+    /** Takes back what an import has stored that did not come to its end. */
+    private void undo(Sweep sweep) {
+        if (!shapeOfSweep(sweep.id()).orElseThrow().kind().isItem()) {
+            takeBackReports(sweep.id());
+            return;
+        }
+        transaction.executeWithoutResult(status -> {
+            captures.undoImport(clients.property(sweep.propertyId()), sweep.id());
+            visits.forgetVisits(IdRange.of(sweep.id()));
+        });
+    }
+
+    private void takeBackReports(long sweepId) {
+        RowKind kind = shapeOfSweep(sweepId).orElseThrow().kind();
+        ReportedRows.takeBack(reports, kind, sweepId, transaction);
+        visits.forgetVisits(IdRange.of(sweepId));
+    }
+}

@@ -1,0 +1,116 @@
+package lucidsweep.server.gather.imports;
+
+import java.util.List;
+import lucidsweep.server.database.IdRange;
+import lucidsweep.server.database.ManyRows;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Lang;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+
+/** Writes what search engines report, many rows at a time. */
+@Mapper
+interface ReportMapper {
+
+    /** What a search engine reports of an item, a query, a country and a period. */
+    record DemandRow(
+            long id,
+            long propertyId,
+            long rowHash,
+            String address,
+            String query,
+            String country,
+            String fromDay,
+            String toDay,
+            long clicks,
+            long impressions,
+            Double position) {}
+
+    @Lang(ManyRows.class)
+    @Insert("insert into demand (columns) values (rows)")
+    void insertDemand(List<? extends Record> rows);
+
+    @Lang(ManyRows.class)
+    @Insert("merge into demand (columns) key (id) values (rows)")
+    void changeDemand(List<? extends Record> rows);
+
+    String DEMAND_COLUMNS =
+            "id, property_id, row_hash, address, query, country, from_day, to_day, clicks, impressions, position";
+
+    /** Who ranks for a query. */
+    record ResultRow(
+            long id,
+            long propertyId,
+            long rowHash,
+            String query,
+            double position,
+            String address,
+            String title,
+            String description) {}
+
+    @Lang(ManyRows.class)
+    @Insert("insert into result (columns) values (rows)")
+    void insertResults(List<? extends Record> rows);
+
+    @Lang(ManyRows.class)
+    @Insert("merge into result (columns) key (id) values (rows)")
+    void changeResults(List<? extends Record> rows);
+
+    String RESULT_COLUMNS = "id, property_id, row_hash, query, position, address, title, description";
+
+    @Select("select max(to_day) from demand where property_id = #{propertyId}")
+    String lastDay(long propertyId);
+
+    @Select("select distinct country from demand where property_id = #{propertyId}")
+    List<String> countries(long propertyId);
+
+    String DEMAND = "select id, address, query, country, from_day, to_day, clicks, impressions, position from demand ";
+
+    @Select(DEMAND + "where property_id = #{propertyId} and id > #{after} order by id limit #{limit}")
+    List<Reports.Demand> demand(long propertyId, long after, int limit);
+
+    @Select(DEMAND + "where property_id = #{propertyId} and address = #{address} order by id")
+    List<Reports.Demand> demandOf(long propertyId, String address);
+
+    @Select("select query, position, address, title, description from result"
+            + " where property_id = #{propertyId} and lower(query) = lower(#{query}) order by position, id")
+    List<Reports.Result> resultsOf(long propertyId, String query);
+
+    @Select("select query, position, address, title, description from result"
+            + " where property_id = #{propertyId} and lower(query) <> lower(#{query}) order by id limit #{limit}")
+    List<Reports.Result> resultsOfOthers(long propertyId, String query, int limit);
+
+    record Stored(long id, long rowHash) {}
+
+    @Select(
+            "select id, row_hash from demand where property_id = #{propertyId} and id > #{after} order by id limit #{limit}")
+    List<Stored> demandAfter(long propertyId, long after, int limit);
+
+    @Select(
+            "select id, row_hash from result where property_id = #{propertyId} and id > #{after} order by id limit #{limit}")
+    List<Stored> resultsAfter(long propertyId, long after, int limit);
+
+    /** Keeps rows as they are before they are changed; the table is "demand" or "result". */
+    @Insert("insert into ${table}_before select #{sweepId}, t.* from ${table} t where id = any(#{ids})")
+    void keep(@Param("table") String table, @Param("sweepId") long sweepId, @Param("ids") Object[] ids);
+
+    @Select("select id from ${table}_before where sweep_id = #{sweepId} order by id limit #{limit}")
+    List<Long> keptSome(String table, long sweepId, int limit);
+
+    @Insert("merge into ${table} (${columns}) key (id) select ${columns} from ${table}_before"
+            + " where sweep_id = #{sweepId} and id = any(#{ids})")
+    void putBack(
+            @Param("table") String table,
+            @Param("columns") String columns,
+            @Param("sweepId") long sweepId,
+            @Param("ids") Object[] ids);
+
+    @Delete("delete from ${table}_before where sweep_id = #{sweepId} and id = any(#{ids})")
+    void forgetKept(@Param("table") String table, @Param("sweepId") long sweepId, @Param("ids") Object[] ids);
+
+    /** Removes some of the rows that an import added; returns how many. */
+    @Delete("delete from ${table} where id between #{range.first} and #{range.last} limit #{limit}")
+    int removeSome(@Param("table") String table, @Param("range") IdRange range, @Param("limit") int limit);
+}

@@ -1,0 +1,146 @@
+package lucidsweep.server.gather.imports;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import lucidsweep.core.text.TextKey;
+import lucidsweep.server.database.IdRange;
+import lucidsweep.server.database.ManyRows;
+import lucidsweep.server.intake.HashPlaces;
+import lucidsweep.server.intake.IntakeRow;
+import lucidsweep.server.intake.Meaning;
+import lucidsweep.server.intake.RowKind;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Stores demand and results; a row that is there already, of the same item, query, country and period, is replaced. */
+final class ReportedRows {
+
+    private static final int AT_ONCE = 5_000;
+    private static final int LIST = 200;
+
+    private final ReportMapper mapper;
+    private final RowKind kind;
+    private final long propertyId;
+    private final long sweepId;
+    private final HashPlaces known = new HashPlaces();
+    private long count;
+    private int replaced;
+
+    ReportedRows(ReportMapper mapper, RowKind kind, long propertyId, long sweepId) {
+        this.mapper = mapper;
+        this.kind = kind;
+        this.propertyId = propertyId;
+        this.sweepId = sweepId;
+        long after = -1;
+        List<ReportMapper.Stored> chunk;
+        do {
+            chunk = kind == RowKind.DEMAND
+                    ? mapper.demandAfter(propertyId, after, AT_ONCE)
+                    : mapper.resultsAfter(propertyId, after, AT_ONCE);
+            for (ReportMapper.Stored row : chunk) {
+                known.put(row.rowHash(), row.id());
+                after = row.id();
+            }
+        } while (chunk.size() == AT_ONCE);
+    }
+
+    Record of(IntakeRow row, List<String> cells) {
+        String query = row.get(Meaning.QUERY);
+        String address = row.get(Meaning.ADDRESS);
+        if (kind == RowKind.RESULTS) {
+            long hash = TextKey.exactHash(TextKey.key(query) + "\n" + row.get(Meaning.POSITION) + "\n" + address);
+            return new ReportMapper.ResultRow(
+                    id(hash),
+                    propertyId,
+                    hash,
+                    query,
+                    Double.parseDouble(row.get(Meaning.POSITION)),
+                    address,
+                    clip(row.get(Meaning.TITLE), 5_000),
+                    clip(row.get(Meaning.DESCRIPTION), 20_000));
+        }
+        String country = clip(row.get(Meaning.COUNTRY), 100);
+        String period = row.get(Meaning.FROM) + "\n" + row.get(Meaning.TO);
+        long hash = TextKey.exactHash(address + "\n" + TextKey.key(query) + "\n" + country + "\n" + period);
+        return new ReportMapper.DemandRow(
+                id(hash),
+                propertyId,
+                hash,
+                address,
+                query,
+                country,
+                row.get(Meaning.FROM),
+                row.get(Meaning.TO),
+                count(row.get(Meaning.CLICKS)),
+                count(row.get(Meaning.IMPRESSIONS)),
+                row.get(Meaning.POSITION).isEmpty() ? null : Double.valueOf(row.get(Meaning.POSITION)));
+    }
+
+    /** A row that is there already keeps its id. */
+    private long id(long hash) {
+        long before = known.get(hash);
+        return before != 0 ? before : IdRange.id(sweepId, count++);
+    }
+
+    /** Whether a row is there already. */
+    boolean isKnown(Record row) {
+        return known.get(hash(row)) != 0;
+    }
+
+    void store(List<Record> rows) {
+        List<Record> added = new ArrayList<>(rows.size());
+        List<Record> changed = new ArrayList<>();
+        for (Record row : rows) (isKnown(row) ? changed : added).add(row);
+        replaced += changed.size();
+        boolean demand = kind == RowKind.DEMAND;
+        ManyRows.each(added, demand ? mapper::insertDemand : mapper::insertResults);
+        if (changed.isEmpty()) return;
+        Object[] ids = changed.stream().map(row -> known.get(hash(row))).toArray();
+        for (int start = 0; start < ids.length; start += LIST) {
+            mapper.keep(table(kind), sweepId, Arrays.copyOfRange(ids, start, Math.min(ids.length, start + LIST)));
+        }
+        ManyRows.each(changed, demand ? mapper::changeDemand : mapper::changeResults);
+    }
+
+    private static String table(RowKind kind) {
+        return kind == RowKind.DEMAND ? "demand" : "result";
+    }
+
+    /** Puts everything back as it was before an import, whole or cut short; some thousands of rows at a time. */
+    static void takeBack(ReportMapper mapper, RowKind kind, long sweepId, TransactionTemplate transaction) {
+        IdRange range = IdRange.of(sweepId);
+        String table = table(kind);
+        while (mapper.removeSome(table, range, AT_ONCE) > 0) continue;
+        List<Long> some = mapper.keptSome(table, sweepId, LIST);
+        while (!some.isEmpty()) {
+            Object[] ids = some.toArray();
+            transaction.executeWithoutResult(status -> {
+                mapper.putBack(table, columns(kind), sweepId, ids);
+                mapper.forgetKept(table, sweepId, ids);
+            });
+            some = mapper.keptSome(table, sweepId, LIST);
+        }
+    }
+
+    private static String columns(RowKind kind) {
+        return kind == RowKind.DEMAND ? ReportMapper.DEMAND_COLUMNS : ReportMapper.RESULT_COLUMNS;
+    }
+
+    int replaced() {
+        return replaced;
+    }
+
+    private static long hash(Record row) {
+        return row instanceof ReportMapper.DemandRow demand
+                ? demand.rowHash()
+                : ((ReportMapper.ResultRow) row).rowHash();
+    }
+
+    private static long count(String text) {
+        return text.isEmpty() ? 0 : Long.parseLong(text);
+    }
+
+    private static String clip(String text, int max) {
+        return text.length() <= max ? text : text.substring(0, max);
+    }
+}

@@ -1,0 +1,84 @@
+package lucidsweep.server.gather.imports;
+
+import java.util.List;
+import java.util.function.Consumer;
+import lucidsweep.core.text.Country;
+import org.springframework.stereotype.Service;
+
+/** What search engines report of a property, as it was taken in. */
+@Service
+public class Reports {
+
+    private static final int AT_ONCE = 5_000;
+
+    private final ReportMapper mapper;
+
+    Reports(ReportMapper mapper) {
+        this.mapper = mapper;
+    }
+
+    /**
+     * A row of demand.
+     *
+     * @param fromDay, toDay as "2026-11-25"; "" where the file named none
+     * @param position null where not known
+     */
+    public record Demand(
+            long id,
+            String address,
+            String query,
+            String country,
+            String fromDay,
+            String toDay,
+            long clicks,
+            long impressions,
+            Double position) {}
+
+    /** The last day that is reported of; "" where none is. */
+    public String lastDay(long propertyId) {
+        String day = mapper.lastDay(propertyId);
+        return day == null ? "" : day;
+    }
+
+    /** The codes of the countries that demand is reported of; one that nobody knows is as it was reported. */
+    public List<String> countries(long propertyId) {
+        return mapper.countries(propertyId).stream()
+                .filter(country -> !country.isBlank())
+                .map(Country::code)
+                .distinct()
+                .toList();
+    }
+
+    /** Walks over all rows of demand. */
+    public void forEachDemand(long propertyId, Consumer<Demand> visit) {
+        long after = -1;
+        List<Demand> chunk;
+        do {
+            chunk = mapper.demand(propertyId, after, AT_ONCE);
+            chunk.forEach(visit);
+            if (!chunk.isEmpty()) after = chunk.get(chunk.size() - 1).id();
+        } while (chunk.size() == AT_ONCE);
+    }
+
+    /**
+     * Who ranks for a query.
+     *
+     * @param title, description as the result showed them; "" where the list has none
+     */
+    public record Result(String query, double position, String address, String title, String description) {}
+
+    /** The results that were taken in for a query, the first first. */
+    public List<Result> results(long propertyId, String query) {
+        return mapper.resultsOf(propertyId, query);
+    }
+
+    /** Some of those that were taken in for other queries. */
+    public List<Result> otherResults(long propertyId, String query, int limit) {
+        return mapper.resultsOfOthers(propertyId, query, limit);
+    }
+
+    /** The rows of one address; every week of every query and country. */
+    public List<Demand> ofAddress(long propertyId, String address) {
+        return mapper.demandOf(propertyId, address);
+    }
+}

@@ -1,0 +1,29 @@
+package lucidsweep.server.gather.schedule;
+
+import java.util.List;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+@Mapper
+interface ScheduleMapper {
+
+    record Row(long propertyId, String every, String nextDay) {}
+
+    @Select("select * from schedule where property_id = #{propertyId}")
+    Row of(long propertyId);
+
+    @Select("""
+            select s.* from schedule s join property p on p.id = s.property_id join client c on c.id = p.client_id
+            where s.next_day <= #{day} and p.removed is null and c.removed is null order by s.property_id""")
+    List<Row> due(String day);
+
+    @Update("""
+            merge into schedule (property_id, every, next_day) key (property_id)
+            values (#{propertyId}, #{every}, #{nextDay})""")
+    void set(Row row);
+
+    @Delete("delete from schedule where property_id = #{propertyId}")
+    void remove(long propertyId);
+}

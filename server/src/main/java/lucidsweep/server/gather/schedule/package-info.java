@@ -1,0 +1,2 @@
+/** Sweeps that start when they are due. */
+package lucidsweep.server.gather.schedule;

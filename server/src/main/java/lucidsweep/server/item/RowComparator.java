@@ -1,8 +1,0 @@
-package lucidsweep.server.item;
-
-/** Compares two rows of an {@link ItemTable} by their places. */
-@FunctionalInterface
-interface RowComparator {
-
-    int compare(int a, int b);
-}

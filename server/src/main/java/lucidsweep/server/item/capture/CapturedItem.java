@@ -1,0 +1,80 @@
+package lucidsweep.server.item.capture;
+
+import java.nio.charset.StandardCharsets;
+import lucidsweep.core.standard.Standard;
+import lucidsweep.core.text.TextKey;
+import lucidsweep.server.item.draft.TextMeasure;
+
+/**
+ * An item as a sweep saw it.
+ *
+ * @param identity what tells it from the others: its address or id
+ * @param obstacle why it is not indexable; null where it is
+ * @param published the day it was published, "" where that is not known
+ * @param views how often it was looked at; null where that is not known
+ * @param tags null where it has none by nature
+ * @param h1Count -1 where the item has none by nature
+ */
+public record CapturedItem(
+        long propertyId,
+        long sweepId,
+        String address,
+        String identity,
+        String section,
+        int status,
+        String contentType,
+        String obstacle,
+        String h1,
+        int h1Count,
+        String canonical,
+        String robots,
+        String language,
+        String opening,
+        String price,
+        int depth,
+        String published,
+        Long views,
+        Long favourites,
+        Text title,
+        Text description,
+        Text tags,
+        Content content) {
+
+    /** A text: how many such elements there were, the first of them, and its measure. */
+    public record Text(int count, String text, TextMeasure measure) {
+
+        public static Text of(String name, int count, String text, Standard standard) {
+            return new Text(count, text, TextMeasure.of(name, text, standard));
+        }
+    }
+
+    /**
+     * The bulk of it, ready to be stored.
+     *
+     * @param facts everything that was captured, as JSON
+     * @param copy the visible text, packed; null of a row of a file, whose texts are in its facts
+     * @param links packed, null likewise; one a line: address, tab, link text, tab, where it stands (c copy, n navigation, f footer), "-" where it is not to be followed
+     * @param hash the same for the same content
+     * @param textHash the same for pages that say the same; 0 where that does not matter
+     * @param source the markup as it came, packed; null where it is not kept
+     */
+    public record Content(String facts, byte[] copy, byte[] links, long hash, long textHash, byte[] source) {
+
+        /** What a crawl saw of a page; said are the texts that stand out in it. */
+        public static Content ofPage(String facts, String said, String copy, String links, byte[] source) {
+            byte[] copyBytes = copy.getBytes(StandardCharsets.UTF_8);
+            byte[] linkBytes = links.getBytes(StandardCharsets.UTF_8);
+            long textHash = Packed.hash(copyBytes, TextKey.exactHash(said));
+            long hash = Packed.hash(linkBytes, textHash ^ TextKey.exactHash(facts));
+            byte[] packed = source == null ? null : Packed.of(source);
+            return new Content(facts, Packed.of(copyBytes), Packed.of(linkBytes), hash, textHash, packed);
+        }
+
+        /** What a file said of an item. */
+        public static Content ofRow(String facts, String copy) {
+            byte[] copyBytes = copy.getBytes(StandardCharsets.UTF_8);
+            long hash = Packed.hash(copyBytes, TextKey.exactHash(facts));
+            return new Content(facts, null, null, hash, 0, null);
+        }
+    }
+}

@@ -1,0 +1,16 @@
+package lucidsweep.server.item.draft;
+
+import lucidsweep.core.standard.Standard;
+import lucidsweep.core.text.TextKey;
+
+/** What tables sort and group a text by: px on a desktop, and the hash that alike texts share. */
+public record TextMeasure(int px, long alike) {
+
+    public static final TextMeasure NONE = new TextMeasure(0, 0);
+
+    public static TextMeasure of(String field, String text, Standard standard) {
+        Standard.TextLimits limits = field.equals("title") ? standard.title() : standard.description();
+        int px = (int) Math.round(limits.desktop().width(text));
+        return new TextMeasure(px, TextKey.hash(text));
+    }
+}

@@ -1,0 +1,2 @@
+/** The texts of items: captured, drafted, kept. */
+package lucidsweep.server.item.draft;

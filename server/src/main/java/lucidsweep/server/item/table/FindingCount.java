@@ -1,0 +1,21 @@
+package lucidsweep.server.item.table;
+
+import java.util.Comparator;
+
+/** How many items have a finding, and how many links lead to them. */
+public record FindingCount(Key key, int items, long links) {
+
+    /** What is counted together. */
+    public record Key(String field, String kind, String shared, String section) implements Comparable<Key> {
+
+        private static final Comparator<Key> ORDER = Comparator.comparing(Key::field)
+                .thenComparing(Key::kind)
+                .thenComparing(Key::shared)
+                .thenComparing(Key::section);
+
+        @Override
+        public int compareTo(Key other) {
+            return ORDER.compare(this, other);
+        }
+    }
+}

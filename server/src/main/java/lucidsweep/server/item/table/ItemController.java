@@ -1,0 +1,104 @@
+package lucidsweep.server.item.table;
+
+import java.util.List;
+import lucidsweep.server.web.Rows;
+import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+
+@RestController
+@RequestMapping("/api")
+class ItemController {
+
+    private final Items items;
+
+    ItemController(Items items) {
+        this.items = items;
+    }
+
+    @GetMapping("/properties/{propertyId}/items")
+    Items.Slice items(
+            @PathVariable long propertyId,
+            @ParameterObject FilterForm filter,
+            @RequestParam(defaultValue = "0") int from,
+            @RequestParam(defaultValue = "100") int count) {
+        return items.slice(filter.view(propertyId), from, count);
+    }
+
+    @GetMapping("/properties/{propertyId}/items/ids")
+    long[] itemIds(
+            @PathVariable long propertyId,
+            @ParameterObject FilterForm filter,
+            @RequestParam(defaultValue = "0") int from,
+            @RequestParam(defaultValue = "100") int count) {
+        return items.ids(filter.view(propertyId), from, count);
+    }
+
+    @GetMapping("/properties/{propertyId}/sections")
+    List<Items.Section> sections(@PathVariable long propertyId) {
+        return items.sections(propertyId);
+    }
+
+    @GetMapping("/items/{id}")
+    ItemRow item(@PathVariable long id) {
+        return items.row(id);
+    }
+
+    @GetMapping("/properties/{propertyId}/items.csv")
+    ResponseEntity<StreamingResponseBody> csv(@PathVariable long propertyId, @ParameterObject FilterForm filter) {
+        ItemView view = filter.view(propertyId);
+        return Rows.download("items.csv", csv -> write(view, csv));
+    }
+
+    private void write(ItemView view, Rows csv) {
+        csv.row(
+                "address",
+                "status",
+                "indexable",
+                "title",
+                "title_px",
+                "title_chars",
+                "title_draft",
+                "description",
+                "description_px",
+                "description_chars",
+                "description_draft",
+                "tags",
+                "tags_draft",
+                "h1",
+                "links_in",
+                "depth",
+                "keyword",
+                "findings");
+        items.forEach(
+                view,
+                row -> csv.row(
+                        row.address(),
+                        row.status(),
+                        row.obstacle() == null ? "yes" : "no",
+                        row.title().captured(),
+                        Math.round(row.title().fit().px()),
+                        row.title().fit().chars(),
+                        row.title().draft(),
+                        row.description().captured(),
+                        Math.round(row.description().fit().px()),
+                        row.description().fit().chars(),
+                        row.description().draft(),
+                        row.tags() == null ? "" : row.tags().captured(),
+                        row.tags() == null ? "" : row.tags().draft(),
+                        row.h1(),
+                        row.linksIn(),
+                        row.depth() < 0 ? "" : row.depth(),
+                        row.aim() == null ? "" : row.aim().keyword(),
+                        String.join(
+                                "; ",
+                                row.findings().stream()
+                                        .map(f -> f.field() + " " + f.kind())
+                                        .toList())));
+    }
+}

@@ -1,0 +1,47 @@
+package lucidsweep.server.item.table;
+
+import lucidsweep.server.item.capture.TwinPages;
+import lucidsweep.server.item.draft.FieldLine;
+
+/**
+ * An item as rules, recipes and the search for targets need it.
+ *
+ * @param published the day it was published; "" where that is not known
+ * @param tags null where the item has none by nature
+ * @param keyword the keyword it aims at; null where it has none
+ * @param facts the capture as JSON; null unless asked for
+ * @param copy the visible text, packed; null unless asked for
+ * @param linkTexts the texts of links to it; null unless asked for
+ */
+public record ItemDetail(
+        long id,
+        String address,
+        String obstacle,
+        String section,
+        String h1,
+        int h1Count,
+        String opening,
+        String price,
+        String published,
+        FieldLine title,
+        FieldLine description,
+        FieldLine tags,
+        String keyword,
+        String facts,
+        byte[] copy,
+        String linkTexts) {
+
+    /** Whether it is the same page as another, at a variant of its address. */
+    public boolean isTwin() {
+        return obstacle != null && obstacle.startsWith(TwinPages.SAME_AS);
+    }
+
+    /** A field by its name; null where the item has none such. */
+    public FieldLine field(String name) {
+        return switch (name) {
+            case "title" -> title;
+            case "description" -> description;
+            default -> tags;
+        };
+    }
+}

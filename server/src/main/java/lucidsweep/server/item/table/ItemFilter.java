@@ -1,0 +1,39 @@
+package lucidsweep.server.item.table;
+
+import java.util.List;
+
+/**
+ * Which items of a property are meant; every part that is null or empty does not narrow.
+ *
+ * @param q a text that the address, title, description or tags hold
+ * @param section the folder or shop section
+ * @param field with kind: items with such a finding; with state: where such a draft is
+ * @param kind the kind of a finding, such as too-long
+ * @param shared what the findings share, such as an ending
+ * @param state the state of a draft: drafted, approved, sent-back, handed-over, or any
+ * @param target with, without, or a keyword's id
+ * @param indexable yes or no
+ * @param ids exactly these
+ */
+public record ItemFilter(
+        String q,
+        String section,
+        String field,
+        String kind,
+        String shared,
+        String state,
+        String target,
+        String indexable,
+        List<Long> ids) {
+
+    /** Everything. */
+    public static final ItemFilter ALL = new ItemFilter(null, null, null, null, null, null, null, null, null);
+
+    public static ItemFilter ofState(String state) {
+        return new ItemFilter(null, null, null, null, null, state, null, null, null);
+    }
+
+    public static ItemFilter ofIds(List<Long> ids) {
+        return new ItemFilter(null, null, null, null, null, null, null, null, ids);
+    }
+}

@@ -1,0 +1,125 @@
+package lucidsweep.server.item.table;
+
+import java.util.List;
+import lucidsweep.server.database.IdRange;
+import lucidsweep.server.item.draft.DraftMapper;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+
+/** Reads items. */
+@Mapper
+interface ItemMapper {
+
+    String FIELDS = """
+            left join written t on t.id = i.id * 4
+            left join written d on d.id = i.id * 4 + 1
+            left join written g on g.id = i.id * 4 + 2
+            left join target r on r.item_id = i.id
+            left join keyword k on k.id = r.keyword_id
+            """;
+
+    /** What a table shows of an item. */
+    String LINE = """
+            select i.id, i.address, i.section, i.status, i.obstacle, i.h1, i.h1_count, i.canonical, i.robots, i.price, i.published, i.views, i.favourites,
+                coalesce(l.depth, i.depth) depth, coalesce(l.links_in, 0) links_in,
+                i.title, t.draft title_draft, coalesce(t.state, '') title_state, t.kept title_kept,
+                i.description, d.draft description_draft, coalesce(d.state, '') description_state, d.kept description_kept,
+                i.tags, g.draft tags_draft, coalesce(g.state, '') tags_state, g.kept tags_kept,
+                r.item_id target_item, k.id keyword_id, k.phrase keyword, k.volume, r.by_hand, r.score, r.reason
+            from item i left join item_link l on l.item_id = i.id
+            """ + FIELDS;
+
+    /** What a table is filtered and sorted by. */
+    String TABLE_ITEM = """
+            select id, address, section, status, obstacle is null indexable, h1, coalesce(l.depth, i.depth) depth,
+                coalesce(l.links_in, 0) links_in, title, title_px, title_alike, description, description_px,
+                description_alike, tags, tags_px, tags_alike
+            from item i left join item_link l on l.item_id = i.id
+            """;
+
+    String AIM = "select r.item_id, r.keyword_id, k.phrase from target r join keyword k on k.id = r.keyword_id ";
+
+    @Select(LINE + "where i.id = " + DraftMapper.IDS)
+    List<ItemLine> lines(@Param("ids") Object[] ids);
+
+    @Select("select id from item where id between #{first} and #{last} order by id")
+    List<Long> allIds(IdRange items);
+
+    @Select("select property_id from item where id = #{id}")
+    Long propertyOf(long id);
+
+    /** The findings of an item, as JSON. */
+    record FindingLine(long itemId, String found) {}
+
+    @Select("select item_id, found from finding where item_id between #{first} and #{last}")
+    List<FindingLine> findings(long first, long last);
+
+    @Select("select item_id, found from finding where item_id = " + DraftMapper.IDS)
+    List<FindingLine> findingsOf(@Param("ids") Object[] ids);
+
+    /** What an {@link ItemTable} holds of an item itself. */
+    record TableItem(
+            long id,
+            String address,
+            String section,
+            int status,
+            boolean indexable,
+            String h1,
+            int depth,
+            int linksIn,
+            String title,
+            int titlePx,
+            long titleAlike,
+            String description,
+            int descriptionPx,
+            long descriptionAlike,
+            String tags,
+            int tagsPx,
+            long tagsAlike) {}
+
+    @Select(TABLE_ITEM + """
+            where id > #{after} and id <= #{last} and not gone order by id limit #{limit}""")
+    List<TableItem> tableItems(long after, long last, int limit);
+
+    @Select(TABLE_ITEM + "where not gone and id = " + DraftMapper.IDS)
+    List<TableItem> tableItemsOf(@Param("ids") Object[] ids);
+
+    /** The keyword that an item aims at. */
+    record Aimed(long itemId, long keywordId, String phrase) {}
+
+    @Select(AIM + "where r.item_id between #{first} and #{last}")
+    List<Aimed> aims(long first, long last);
+
+    @Select(AIM + "where r.item_id = " + DraftMapper.IDS)
+    List<Aimed> aimsOf(@Param("ids") Object[] ids);
+
+    /** What a crawl saw of an item besides its fields; facts and copy are null where it was imported. */
+    record Captured(long itemId, long captureId, String facts, byte[] copy, String linkTexts) {}
+
+    @Select("""
+            select i.id item_id, i.capture_id, c.facts, b.copy, coalesce(l.link_texts, '') link_texts from item i
+            left join capture c on c.id = i.capture_id left join body b on b.capture_id = i.capture_id
+            left join item_link l on l.item_id = i.id
+            where i.id = """ + " " + DraftMapper.IDS)
+    List<Captured> captures(@Param("ids") Object[] ids);
+
+    @Select("select id, sweep_id, facts from capture where id = " + DraftMapper.IDS)
+    List<Items.PastCapture> crawledCaptures(@Param("ids") Object[] ids);
+
+    record GroupOf(long id, String section) {}
+
+    @Select(
+            "select id, section from item where id > #{after} and id <= #{last} and not gone order by id limit #{limit}")
+    List<GroupOf> groupsAfter(long after, long last, int limit);
+
+    record AddressOf(long id, String address) {}
+
+    @Select("""
+            select id, address from item
+            where id > #{after} and id <= #{last} and not gone order by id limit #{limit}""")
+    List<AddressOf> addressesAfter(long after, long last, int limit);
+
+    @Select("select id, address from item where id = " + DraftMapper.IDS)
+    List<AddressOf> addresses(@Param("ids") Object[] ids);
+}

@@ -1,0 +1,59 @@
+package lucidsweep.server.item.table;
+
+import java.util.List;
+import lucidsweep.core.standard.LimitCheck;
+
+/**
+ * An item as tables show it.
+ *
+ * @param obstacle why it is not indexable; null where it is
+ * @param published the day it was published; "" where that is not known
+ * @param views how often it was looked at; null where that is not known
+ * @param depth links away from the start; -1 where no link leads there
+ * @param tags null where the item has none by nature
+ */
+public record ItemRow(
+        long id,
+        String address,
+        String section,
+        int status,
+        String obstacle,
+        String h1,
+        int h1Count,
+        String canonical,
+        String robots,
+        String price,
+        String published,
+        Long views,
+        Long favourites,
+        int depth,
+        int linksIn,
+        Cell title,
+        Cell description,
+        Cell tags,
+        Aim aim,
+        List<Finding> findings) {
+
+    /**
+     * A field.
+     *
+     * @param captured what the last sweep saw
+     * @param draft the proposed text; null where there is none
+     * @param state of the draft: "" (none), drafted, approved, sent-back, handed-over
+     * @param kept why it stays as it is; null where it may change
+     * @param lacks the keyword's words that the text in force lacks
+     */
+    public record Cell(String captured, String draft, String state, String kept, LimitCheck fit, List<String> lacks) {
+
+        /** The text in force. */
+        public String text() {
+            return draft == null ? captured : draft;
+        }
+    }
+
+    /** The keyword an item aims at; keywordId is null where it was cleared by hand. */
+    public record Aim(Long keywordId, String keyword, Long volume, boolean byHand, double score, String reason) {}
+
+    /** A finding in short. */
+    public record Finding(String field, String kind, String evidence) {}
+}

@@ -1,0 +1,360 @@
+package lucidsweep.server.item.table;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.BitSet;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * What the items of one property are filtered, sorted and counted by, column by column in memory: about 300 bytes an item.
+ * All of it is derived from the database and can be read anew at any time; the texts that tables show are read from there.
+ */
+final class ItemTable {
+
+    private static final List<String> STATES = List.of("", "drafted", "sent-back", "approved", "handed-over");
+    private static final List<String> FIELDS = List.of("title", "description", "tags");
+    private static final int NONE = -1;
+
+    /** A row as it is read. */
+    record Line(
+            long id,
+            String address,
+            String section,
+            int status,
+            boolean indexable,
+            String h1,
+            int depth,
+            int linksIn,
+            Field[] fields,
+            Long keywordId,
+            String keyword,
+            List<FindingSets.Mark> findings) {}
+
+    /** A text in force, and whether it was handed over and is in place; null where an item has none such by nature. */
+    record Field(String text, int px, long alike, String state, boolean live) {}
+
+    private int size;
+    private long[] ids = new long[1_024];
+    private final Dictionary sections = new Dictionary();
+    private final Dictionary keywords = new Dictionary();
+    private final IntColumn section = new IntColumn();
+    private final IntColumn status = new IntColumn();
+    private final IntColumn depth = new IntColumn();
+    private final IntColumn linksIn = new IntColumn();
+    private final IntColumn keyword = new IntColumn();
+    private final IntColumn findingSet = new IntColumn();
+    private final FindingSets findingSets = new FindingSets();
+    private final BitSet indexable = new BitSet();
+    private final TextColumn address = new TextColumn();
+    private final TextColumn h1 = new TextColumn();
+    private final FieldColumns[] fields = {new FieldColumns(), new FieldColumns(), new FieldColumns()};
+    private final Map<ItemSort, RowOrder> orders = new EnumMap<>(ItemSort.class);
+    private final RowOrder[] alikeOrders = new RowOrder[FIELDS.size()];
+
+    /** What is known of one field of all items. */
+    private static final class FieldColumns {
+        private final TextColumn text = new TextColumn();
+        private final IntColumn px = new IntColumn();
+        private final IntColumn state = new IntColumn();
+        private final BitSet live = new BitSet();
+        private long[] alike = new long[1_024];
+
+        private void set(int row, Field field) {
+            text.set(row, field == null ? null : field.text());
+            px.set(row, field == null ? 0 : field.px());
+            state.set(row, field == null ? 0 : STATES.indexOf(field.state()));
+            live.set(row, field != null && field.live());
+            if (row >= alike.length) alike = Arrays.copyOf(alike, Math.max(row + 1, alike.length * 2));
+            alike[row] = field == null ? 0 : field.alike();
+        }
+    }
+
+    /** Adds a row; rows come in the order of their ids. */
+    synchronized void add(Line line) {
+        if (size == ids.length) ids = Arrays.copyOf(ids, size * 2);
+        ids[size] = line.id();
+        set(size++, line);
+    }
+
+    /** Sets rows anew that are there already, and brings the orders up to date. */
+    synchronized void change(Collection<Line> lines) {
+        BitSet changed = new BitSet();
+        for (Line line : lines) {
+            int row = row(line.id());
+            if (row < 0) continue;
+            set(row, line);
+            changed.set(row);
+        }
+        orders.replaceAll((sort, order) -> order.after(changed, comparator(sort)));
+        for (int field = 0; field < FIELDS.size(); field++) {
+            if (alikeOrders[field] != null)
+                alikeOrders[field] = alikeOrders[field].after(changed, byAlike(fields[field].alike));
+        }
+    }
+
+    private void set(int row, Line line) {
+        address.set(row, line.address());
+        h1.set(row, line.h1());
+        section.set(row, sections.number(line.section()));
+        status.set(row, line.status());
+        depth.set(row, line.depth());
+        linksIn.set(row, line.linksIn());
+        keyword.set(row, line.keywordId() == null ? NONE : keywords.number(line.keywordId(), line.keyword()));
+        findingSet.set(row, findingSets.number(line.findings()));
+        indexable.set(row, line.indexable());
+        for (int i = 0; i < fields.length; i++) fields[i].set(row, line.fields()[i]);
+    }
+
+    synchronized int size() {
+        return size;
+    }
+
+    /** The ids that a filter means, in an order; items without a value come last either way. */
+    synchronized long[] ids(ItemFilter filter, ItemSort sort, boolean descending) {
+        BitSet wanted = wanted(filter);
+        RowOrder order = orders.computeIfAbsent(sort, key -> RowOrder.of(size, comparator(key)));
+        long[] found = new long[wanted.cardinality()];
+        int at = 0;
+        int withValue = sort == ItemSort.KEYWORD ? firstWithoutKeyword(order) : size;
+        if (descending) {
+            for (int i = withValue - 1; i >= 0; i--) if (wanted.get(order.row(i))) found[at++] = ids[order.row(i)];
+            for (int i = size - 1; i >= withValue; i--) if (wanted.get(order.row(i))) found[at++] = ids[order.row(i)];
+        } else {
+            for (int i = 0; i < size; i++) if (wanted.get(order.row(i))) found[at++] = ids[order.row(i)];
+        }
+        return found;
+    }
+
+    private int firstWithoutKeyword(RowOrder order) {
+        int from = 0;
+        int to = size;
+        while (from < to) {
+            int middle = (from + to) >>> 1;
+            if (keyword.get(order.row(middle)) == NONE) to = middle;
+            else from = middle + 1;
+        }
+        return from;
+    }
+
+    synchronized Items.Counts counts() {
+        int aimed = 0;
+        int withFindings = 0;
+        for (int row = 0; row < size; row++) {
+            if (keyword.get(row) != NONE) aimed++;
+            if (indexable.get(row) && findingSet.get(row) != 0) withFindings++;
+        }
+        Map<String, Integer> drafts = new HashMap<>();
+        List<String> drafted = new ArrayList<>();
+        int live = 0;
+        for (int field = 0; field < fields.length; field++) {
+            int[] counts = new int[STATES.size()];
+            for (int row = 0; row < size; row++) counts[fields[field].state.get(row)]++;
+            for (int i = 1; i < counts.length; i++) drafts.merge(STATES.get(i), counts[i], Integer::sum);
+            live += fields[field].live.cardinality();
+            if (counts[0] < size) drafted.add(FIELDS.get(field));
+        }
+        return new Items.Counts(size, indexable.cardinality(), aimed, withFindings, drafts, live, drafted);
+    }
+
+    synchronized List<Items.Section> sections() {
+        int[] counts = new int[sections.size()];
+        for (int row = 0; row < size; row++) counts[section.get(row)]++;
+        List<Items.Section> found = new ArrayList<>();
+        for (int i = 0; i < counts.length; i++) {
+            if (counts[i] > 0) found.add(new Items.Section(sections.name(i), counts[i]));
+        }
+        found.sort(Comparator.comparing(Items.Section::items).reversed().thenComparing(Items.Section::section));
+        return found;
+    }
+
+    /** Findings that count, and that of not being indexable, by field, kind, what they share, and section. */
+    synchronized List<FindingCount> findingCounts() {
+        Map<Long, long[]> bySet = new LinkedHashMap<>();
+        for (int row = 0; row < size; row++) {
+            if (findingSet.get(row) == 0) continue;
+            long key = ((long) findingSet.get(row) << 32 | section.get(row)) << 1 | (indexable.get(row) ? 1 : 0);
+            long[] sums = bySet.computeIfAbsent(key, any -> new long[2]);
+            sums[0]++;
+            sums[1] += linksIn.get(row);
+        }
+        Map<FindingCount.Key, long[]> sums = new LinkedHashMap<>();
+        bySet.forEach((key, some) -> {
+            boolean counted = (key & 1) == 1;
+            String where = sections.name((int) (key >> 1));
+            for (FindingSets.Mark mark : findingSets.set((int) (key >> 33))) {
+                if (!counted && !mark.kind().equals(StoredFinding.NOT_INDEXABLE)) continue;
+                long[] sum = sums.computeIfAbsent(
+                        new FindingCount.Key(mark.field(), mark.kind(), mark.shared(), where), any -> new long[2]);
+                sum[0] += some[0];
+                sum[1] += some[1];
+            }
+        });
+        return sums.entrySet().stream()
+                .map(entry -> new FindingCount(entry.getKey(), (int) entry.getValue()[0], entry.getValue()[1]))
+                .sorted(Comparator.comparing(FindingCount::key))
+                .toList();
+    }
+
+    /** All items with one of these texts, by hash. */
+    synchronized List<Long> alikeItems(String field, Collection<Long> keys) {
+        List<Long> found = new ArrayList<>();
+        for (long key : keys) forEachAlike(FIELDS.indexOf(field), key, row -> found.add(ids[row]));
+        return found;
+    }
+
+    /** Indexable items that share one of these texts, by hash. */
+    synchronized List<AlikeGroup> alikeGroups(String field, Collection<Long> keys) {
+        List<AlikeGroup> found = new ArrayList<>();
+        for (long key : keys) {
+            List<Long> members = new ArrayList<>();
+            forEachAlike(FIELDS.indexOf(field), key, row -> {
+                if (indexable.get(row)) members.add(ids[row]);
+            });
+            if (key != 0 && members.size() > 1) {
+                found.add(new AlikeGroup(key, members.size(), members.get(0), members.get(members.size() - 1)));
+            }
+        }
+        return found;
+    }
+
+    private void forEachAlike(int field, long key, java.util.function.IntConsumer visit) {
+        long[] alike = fields[field].alike;
+        if (alikeOrders[field] == null) alikeOrders[field] = RowOrder.of(size, byAlike(alike));
+        RowOrder order = alikeOrders[field];
+        int from = 0;
+        int to = size;
+        while (from < to) {
+            int middle = (from + to) >>> 1;
+            if (alike[order.row(middle)] < key) from = middle + 1;
+            else to = middle;
+        }
+        for (int i = from; i < size && alike[order.row(i)] == key; i++) visit.accept(order.row(i));
+    }
+
+    private static RowComparator byAlike(long[] alike) {
+        return (a, b) -> Long.compare(alike[a], alike[b]);
+    }
+
+    /** About how many bytes of memory it takes. */
+    long bytes() {
+        long sum = 128L * size + address.bytes(size) + h1.bytes(size);
+        for (FieldColumns field : fields) sum += field.text.bytes(size);
+        return sum;
+    }
+
+    private int row(long id) {
+        return Arrays.binarySearch(ids, 0, size, id);
+    }
+
+    private RowComparator comparator(ItemSort sort) {
+        return switch (sort) {
+            case ADDRESS -> address.comparator(size);
+            case H1 -> h1.comparator(size);
+            case TITLE -> fields[0].text.comparator(size);
+            case DESCRIPTION -> fields[1].text.comparator(size);
+            case TAGS -> fields[2].text.comparator(size);
+            case TITLE_PX -> fields[0].px;
+            case DESCRIPTION_PX -> fields[1].px;
+            case LINKS_IN -> linksIn;
+            case DEPTH -> depth;
+            case STATUS -> status;
+            case SECTION -> ranked(section, sections);
+            case KEYWORD -> ranked(keyword, keywords);
+            case FINDINGS ->
+                (a, b) -> Integer.compare(
+                        findingSets.set(findingSet.get(a)).size(),
+                        findingSets.set(findingSet.get(b)).size());
+        };
+    }
+
+    private static RowComparator ranked(IntColumn column, Dictionary names) {
+        int[] ranks = names.ranks();
+        return (a, b) -> Integer.compare(rank(column.get(a), ranks), rank(column.get(b), ranks));
+    }
+
+    private static int rank(int number, int[] ranks) {
+        return number == NONE ? Integer.MAX_VALUE : ranks[number];
+    }
+
+    private BitSet wanted(ItemFilter filter) {
+        BitSet wanted = new BitSet(size);
+        if (filter.ids() == null) wanted.set(0, size);
+        else
+            for (long id : filter.ids()) {
+                int row = row(id);
+                if (row >= 0) wanted.set(row);
+            }
+        if ("yes".equals(filter.indexable())) wanted.and(indexable);
+        if ("no".equals(filter.indexable())) wanted.andNot(indexable);
+        if (given(filter.section())) {
+            int number = sections.find(filter.section());
+            keep(wanted, row -> section.get(row) == number);
+        }
+        if (given(filter.kind())) keepFlawed(wanted, filter);
+        if (given(filter.state())) keepDrafted(wanted, filter);
+        if (given(filter.target())) keepAimed(wanted, filter.target());
+        if (given(filter.q())) {
+            byte[] part = TextColumn.folded(filter.q());
+            keep(wanted, row -> holds(row, part));
+        }
+        return wanted;
+    }
+
+    private interface RowTest {
+        boolean test(int row);
+    }
+
+    private static void keep(BitSet rows, RowTest test) {
+        for (int row = rows.nextSetBit(0); row >= 0; row = rows.nextSetBit(row + 1)) {
+            if (!test.test(row)) rows.clear(row);
+        }
+    }
+
+    private void keepFlawed(BitSet wanted, ItemFilter filter) {
+        boolean[] having = findingSets.having(mark -> mark.kind().equals(filter.kind())
+                && (!given(filter.field()) || mark.field().equals(filter.field()))
+                && (!given(filter.shared()) || mark.shared().equals(filter.shared())));
+        keep(wanted, row -> having[findingSet.get(row)]);
+        if (!filter.kind().equals(StoredFinding.NOT_INDEXABLE)) wanted.and(indexable);
+    }
+
+    private void keepDrafted(BitSet wanted, ItemFilter filter) {
+        int state = STATES.indexOf(filter.state());
+        int only = given(filter.field()) ? FIELDS.indexOf(filter.field()) : NONE;
+        keep(wanted, row -> {
+            for (int field = 0; field < fields.length; field++) {
+                int found = fields[field].state.get(row);
+                if ((only == NONE || only == field) && (state > 0 ? found == state : found != 0)) return true;
+            }
+            return false;
+        });
+    }
+
+    private void keepAimed(BitSet wanted, String target) {
+        switch (target) {
+            case "with" -> keep(wanted, row -> keyword.get(row) != NONE);
+            case "without" -> keep(wanted, row -> keyword.get(row) == NONE);
+            default -> {
+                int number = keywords.find(Long.parseLong(target));
+                keep(wanted, row -> number != NONE && keyword.get(row) == number);
+            }
+        }
+    }
+
+    private boolean holds(int row, byte[] part) {
+        return address.contains(row, part)
+                || fields[0].text.contains(row, part)
+                || fields[1].text.contains(row, part)
+                || fields[2].text.contains(row, part);
+    }
+
+    private static boolean given(String text) {
+        return text != null && !text.isEmpty();
+    }
+}

@@ -1,0 +1,149 @@
+package lucidsweep.server.item.table;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import lucidsweep.server.database.IdRange;
+import lucidsweep.server.item.draft.DraftMapper;
+import lucidsweep.server.item.draft.FieldId;
+import org.springframework.stereotype.Service;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Keeps the tables of the properties in use in memory, as many as fit; a table is read when it is first asked for. */
+@Service
+class ItemTables {
+
+    private static final int ROWS_AT_ONCE = 2_000;
+    private static final int LIST = 200;
+
+    /** Where more rows than this share of a table change, it is read anew as a whole. */
+    private static final int FEW = 8;
+
+    private static final TypeReference<List<FindingSets.Mark>> MARKS = new TypeReference<>() {};
+
+    private final ItemMapper mapper;
+    private final DraftMapper texts;
+    private final JsonMapper json;
+    private final Cache<Long, ItemTable> tables = Caffeine.newBuilder()
+            .maximumWeight(Runtime.getRuntime().maxMemory() / 3 / 1_024)
+            .weigher((Long property, ItemTable table) -> (int) (table.bytes() / 1_024) + 1)
+            .build();
+
+    ItemTables(ItemMapper mapper, DraftMapper texts, JsonMapper json) {
+        this.mapper = mapper;
+        this.texts = texts;
+        this.json = json;
+    }
+
+    ItemTable of(long propertyId) {
+        return tables.get(propertyId, this::read);
+    }
+
+    /** Says that anything may have changed. */
+    void forget(long propertyId) {
+        tables.invalidate(propertyId);
+    }
+
+    /** Reads some rows anew, if the table is in use. */
+    void refresh(long propertyId, Collection<Long> itemIds) {
+        ItemTable table = tables.getIfPresent(propertyId);
+        if (table == null) return;
+        if (itemIds.size() > LIST && itemIds.size() > table.size() / FEW) {
+            forget(propertyId);
+            return;
+        }
+        List<ItemTable.Line> lines = new ArrayList<>(itemIds.size());
+        Object[] all = itemIds.toArray();
+        for (int start = 0; start < all.length; start += LIST) {
+            Object[] ids = Arrays.copyOfRange(all, start, Math.min(all.length, start + LIST));
+            Parts parts = new Parts();
+            texts.writtenOf(FieldId.ofAll(ids)).forEach(parts::add);
+            mapper.aimsOf(ids).forEach(parts::add);
+            mapper.findingsOf(ids).forEach(parts::add);
+            mapper.tableItemsOf(ids).forEach(item -> lines.add(parts.line(item)));
+        }
+        table.change(lines);
+    }
+
+    private ItemTable read(long propertyId) {
+        ItemTable table = new ItemTable();
+        IdRange ids = IdRange.of(propertyId);
+        long after = ids.first() - 1;
+        List<ItemMapper.TableItem> chunk;
+        do {
+            chunk = mapper.tableItems(after, ids.last(), ROWS_AT_ONCE);
+            if (chunk.isEmpty()) break;
+            long first = chunk.get(0).id();
+            after = chunk.get(chunk.size() - 1).id();
+            Parts parts = new Parts();
+            texts.written(FieldId.first(first), FieldId.last(after)).forEach(parts::add);
+            mapper.aims(first, after).forEach(parts::add);
+            mapper.findings(first, after).forEach(parts::add);
+            chunk.forEach(item -> table.add(parts.line(item)));
+        } while (chunk.size() == ROWS_AT_ONCE);
+        return table;
+    }
+
+    /** What belongs to the items of a chunk, by item. */
+    private final class Parts {
+        private final Map<Long, DraftMapper.Written> written = new HashMap<>();
+        private final Map<Long, ItemMapper.Aimed> aims = new HashMap<>();
+        private final Map<Long, List<FindingSets.Mark>> findings = new HashMap<>();
+
+        private void add(DraftMapper.Written field) {
+            written.put(field.id(), field);
+        }
+
+        private void add(ItemMapper.Aimed aim) {
+            aims.put(aim.itemId(), aim);
+        }
+
+        private void add(ItemMapper.FindingLine line) {
+            findings.put(line.itemId(), json.readValue(line.found(), MARKS));
+        }
+
+        private ItemTable.Line line(ItemMapper.TableItem item) {
+            ItemMapper.Aimed aim = aims.get(item.id());
+            return new ItemTable.Line(
+                    item.id(),
+                    item.address(),
+                    item.section(),
+                    item.status(),
+                    item.indexable(),
+                    item.h1(),
+                    item.depth(),
+                    item.linksIn(),
+                    new ItemTable.Field[] {
+                        field(item.id(), "title", item.title(), item.titlePx(), item.titleAlike()),
+                        field(
+                                item.id(),
+                                "description",
+                                item.description(),
+                                item.descriptionPx(),
+                                item.descriptionAlike()),
+                        field(item.id(), "tags", item.tags(), item.tagsPx(), item.tagsAlike())
+                    },
+                    aim == null ? null : aim.keywordId(),
+                    aim == null ? null : aim.phrase(),
+                    findings.getOrDefault(item.id(), List.of()));
+        }
+
+        private ItemTable.Field field(long item, String name, String captured, int px, long alike) {
+            if (captured == null) return null;
+            DraftMapper.Written own = written.get(FieldId.of(item, name));
+            if (own == null) return new ItemTable.Field(captured, px, alike, "", false);
+            return new ItemTable.Field(
+                    own.draft() == null ? captured : own.draft(),
+                    own.px() == null ? px : own.px(),
+                    own.alike() == null ? alike : own.alike(),
+                    own.state(),
+                    own.state().equals("handed-over") && captured.equals(own.draft()));
+        }
+    }
+}

@@ -1,0 +1,470 @@
+package lucidsweep.server.item.table;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import java.util.function.ObjLongConsumer;
+import java.util.stream.Stream;
+import lucidsweep.core.keyword.Phrase;
+import lucidsweep.core.keyword.PhraseMatch;
+import lucidsweep.core.keyword.Words;
+import lucidsweep.core.standard.LimitCheck;
+import lucidsweep.core.standard.Standard;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.client.Property;
+import lucidsweep.server.database.IdRange;
+import lucidsweep.server.item.capture.ImportedRow;
+import lucidsweep.server.item.capture.ImportedRows;
+import lucidsweep.server.item.draft.DraftMapper;
+import lucidsweep.server.item.draft.FieldId;
+import lucidsweep.server.item.draft.FieldLine;
+import lucidsweep.server.item.draft.FieldLines;
+import lucidsweep.server.web.Refusal;
+import org.springframework.stereotype.Service;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Lists, filters and sorts the items of a property. */
+@Service
+public class Items {
+
+    private static final int CHUNK = 500;
+    private static final int TEXTS_AT_ONCE = 5_000;
+
+    /** The database compares every row with every value of a list, so that long lists cost their square. */
+    private static final int LIST = 200;
+
+    /** Where at least one of so many ids is wanted, the whole stretch is read and the others passed over. */
+    private static final long DENSE = 4;
+
+    private static final TypeReference<List<StoredFinding>> FINDINGS = new TypeReference<>() {};
+
+    private static final long MAX_CACHED_IDS = 8_000_000;
+
+    private final ItemMapper mapper;
+    private final DraftMapper texts;
+    private final ImportedRows imports;
+    private final ItemTables tables;
+    private final Clients clients;
+    private final JsonMapper json;
+
+    /** The order of a table stays as it was while its rows are edited; only a new revision is worked out anew. */
+    private final Cache<ItemView, long[]> orders = Caffeine.newBuilder()
+            .maximumWeight(MAX_CACHED_IDS)
+            .weigher((ItemView view, long[] ids) -> ids.length + 64)
+            .build();
+
+    Items(
+            ItemMapper mapper,
+            DraftMapper texts,
+            ImportedRows imports,
+            ItemTables tables,
+            Clients clients,
+            JsonMapper json) {
+        this.mapper = mapper;
+        this.texts = texts;
+        this.imports = imports;
+        this.tables = tables;
+        this.clients = clients;
+        this.json = json;
+    }
+
+    /**
+     * A stretch of a table.
+     *
+     * @param asOf the revision whose order is shown; ask with it again and the rows keep their places
+     */
+    public record Slice(long total, long asOf, List<ItemRow> rows) {}
+
+    /**
+     * Figures of a property.
+     *
+     * @param aimed items with a target
+     * @param withFindings indexable items with at least one finding
+     * @param drafts how many drafts there are in each state that occurs
+     * @param live texts that were handed over and that the last sweep saw in place
+     * @param draftedFields the fields of which there are drafts
+     */
+    public record Counts(
+            int items,
+            int indexable,
+            int aimed,
+            int withFindings,
+            Map<String, Integer> drafts,
+            int live,
+            List<String> draftedFields) {}
+
+    /** A folder or shop section and how many items it has. */
+    public record Section(String section, int items) {}
+
+    public Slice slice(ItemView asked, int from, int count) {
+        Property property = clients.property(asked.propertyId());
+        ItemView view = at(asked, property);
+        long[] ids = order(view);
+        int start = Math.min(Math.max(0, from), ids.length);
+        int end = Math.min(start + Math.min(Math.max(0, count), CHUNK), ids.length);
+        return new Slice(ids.length, view.asOf(), rows(property, Arrays.copyOfRange(ids, start, end)));
+    }
+
+    /** The ids of a table in its order. */
+    public long[] ids(ItemView asked) {
+        return order(at(asked, clients.property(asked.propertyId()))).clone();
+    }
+
+    /** The ids of a stretch of a table. */
+    public long[] ids(ItemView asked, int from, int count) {
+        long[] ids = order(at(asked, clients.property(asked.propertyId())));
+        int start = Math.min(Math.max(0, from), ids.length);
+        return Arrays.copyOfRange(ids, start, Math.min(start + Math.max(0, count), ids.length));
+    }
+
+    /** Walks over all rows of a table, a few hundred at a time. */
+    public void forEach(ItemView asked, Consumer<ItemRow> visit) {
+        Property property = clients.property(asked.propertyId());
+        long[] ids = order(at(asked, property));
+        for (int start = 0; start < ids.length; start += CHUNK) {
+            rows(property, Arrays.copyOfRange(ids, start, Math.min(ids.length, start + CHUNK)))
+                    .forEach(visit);
+        }
+    }
+
+    public ItemRow row(long id) {
+        Long propertyId = mapper.propertyOf(id);
+        if (propertyId == null) throw Refusal.notFound("there is no item " + id);
+        return rows(clients.property(propertyId), new long[] {id}).get(0);
+    }
+
+    public long propertyOf(long itemId) {
+        Long propertyId = mapper.propertyOf(itemId);
+        if (propertyId == null) throw Refusal.notFound("there is no item " + itemId);
+        return propertyId;
+    }
+
+    public List<Section> sections(long propertyId) {
+        return tables.of(propertyId).sections();
+    }
+
+    public Counts counts(long propertyId) {
+        return tables.of(propertyId).counts();
+    }
+
+    /** Walks over all items of a property with what sweeps saw of them, in chunks by id. */
+    public void forEachDetail(long propertyId, Consumer<List<ItemDetail>> visit) {
+        int size = CHUNK / 5;
+        IdRange ids = IdRange.of(propertyId);
+        long after = ids.first() - 1;
+        List<DraftMapper.Core> chunk;
+        do {
+            chunk = texts.cores(after, ids.last(), size);
+            if (chunk.isEmpty()) return;
+            long first = chunk.get(0).id();
+            after = chunk.get(chunk.size() - 1).id();
+            Details details = new Details(
+                    texts.written(FieldId.first(first), FieldId.last(after)),
+                    mapper.aims(first, after),
+                    mapper.captures(chunk.stream().map(DraftMapper.Core::id).toArray()));
+            visit.accept(details.of(chunk));
+        } while (chunk.size() == size);
+    }
+
+    /** Walks over the titles of all items as they were captured. */
+    public void forEachTitle(long propertyId, Consumer<String> visit) {
+        forEachCore(propertyId, chunk -> chunk.forEach(item -> visit.accept(item.title())));
+    }
+
+    /** Walks over the tags of all items that have any by nature, as they are in force. */
+    public void forEachTags(long propertyId, Consumer<String> visit) {
+        forEachCore(propertyId, chunk -> {
+            FieldLines lines =
+                    lines(chunk.get(0).id(), chunk.get(chunk.size() - 1).id());
+            for (DraftMapper.Core item : chunk) {
+                FieldLine tags = lines.of(item, "tags");
+                if (tags != null) visit.accept(tags.text());
+            }
+        });
+    }
+
+    private void forEachCore(long propertyId, Consumer<List<DraftMapper.Core>> visit) {
+        IdRange ids = IdRange.of(propertyId);
+        long after = ids.first() - 1;
+        List<DraftMapper.Core> chunk;
+        do {
+            chunk = texts.cores(after, ids.last(), TEXTS_AT_ONCE);
+            if (chunk.isEmpty()) return;
+            after = chunk.get(chunk.size() - 1).id();
+            visit.accept(chunk);
+        } while (chunk.size() == TEXTS_AT_ONCE);
+    }
+
+    private FieldLines lines(long firstItem, long lastItem) {
+        return new FieldLines(texts.written(FieldId.first(firstItem), FieldId.last(lastItem)));
+    }
+
+    /** The ids of all items of a property, gone ones too, ascending. */
+    public long[] allIds(long propertyId) {
+        return mapper.allIds(IdRange.of(propertyId)).stream()
+                .mapToLong(Long::longValue)
+                .toArray();
+    }
+
+    /** The same of some items, in the order of their ids and without what sweeps saw. */
+    public List<ItemDetail> details(long propertyId, long[] ids) {
+        if (ids.length == 0) return List.of();
+        long[] sorted = ids.clone();
+        Arrays.sort(sorted);
+        long first = sorted[0];
+        long last = sorted[sorted.length - 1];
+        if (last - first < DENSE * ids.length) {
+            Details details = new Details(
+                    texts.written(FieldId.first(first), FieldId.last(last)), mapper.aims(first, last), List.of());
+            List<DraftMapper.Core> cores = texts.coresBetween(first, last).stream()
+                    .filter(core -> Arrays.binarySearch(sorted, core.id()) >= 0)
+                    .toList();
+            return details.of(cores);
+        }
+        List<ItemDetail> found = new ArrayList<>(ids.length);
+        for (int start = 0; start < sorted.length; start += LIST) {
+            Object[] some = boxed(Arrays.copyOfRange(sorted, start, Math.min(sorted.length, start + LIST)));
+            Details details = new Details(texts.writtenOf(FieldId.ofAll(some)), mapper.aimsOf(some), List.of());
+            found.addAll(details.of(texts.coresOf(some)));
+        }
+        return found;
+    }
+
+    /** An item with what the last sweep saw of it. */
+    public ItemDetail detailWithCapture(long id) {
+        List<ItemDetail> found = detailsWithCapture(List.of(id));
+        if (found.isEmpty()) throw Refusal.notFound("item " + id + " is gone");
+        return found.get(0);
+    }
+
+    /** Some items with what the last sweep saw of them; those that are gone are left out. */
+    public List<ItemDetail> detailsWithCapture(List<Long> ids) {
+        List<ItemDetail> found = new ArrayList<>(ids.size());
+        for (int start = 0; start < ids.size(); start += LIST) {
+            Object[] some =
+                    ids.subList(start, Math.min(ids.size(), start + LIST)).toArray();
+            Details details =
+                    new Details(texts.writtenOf(FieldId.ofAll(some)), mapper.aimsOf(some), mapper.captures(some));
+            found.addAll(details.of(texts.coresOf(some)));
+        }
+        return found;
+    }
+
+    /** The titles and descriptions of the indexable items of a property whose ids lie between two, in their order. */
+    public List<ItemText> texts(long propertyId, long firstItem, long lastItem) {
+        FieldLines lines = lines(firstItem, lastItem);
+        return texts.coresBetween(firstItem, lastItem).stream()
+                .filter(item -> item.obstacle() == null)
+                .flatMap(item -> Stream.of(lines.of(item, "title"), lines.of(item, "description")))
+                .map(line -> new ItemText(line.itemId(), line.field(), line.text(), line.alike()))
+                .toList();
+    }
+
+    /** What the last sweep saw of items, as JSON, by id. */
+    public Map<Long, String> facts(List<Long> ids) {
+        Map<Long, String> found = new HashMap<>();
+        List<ItemMapper.Captured> captures = inLists(ids, mapper::captures);
+        Map<Long, ImportedRow> rows =
+                imports.of(captures.stream().map(ItemMapper.Captured::captureId).toList());
+        for (ItemMapper.Captured captured : captures) {
+            ImportedRow row = rows.get(captured.captureId());
+            found.put(captured.itemId(), row == null ? captured.facts() : row.facts());
+        }
+        return found;
+    }
+
+    /** What a sweep saw of an item, as JSON. */
+    public record PastCapture(long id, long sweepId, String facts) {}
+
+    public List<PastCapture> pastCaptures(List<Long> captureIds) {
+        List<PastCapture> found = inLists(captureIds, mapper::crawledCaptures);
+        imports.of(captureIds).forEach((id, row) -> found.add(new PastCapture(id, IdRange.owner(id), row.facts())));
+        return found;
+    }
+
+    /** What is wrong with items, by id; those with nothing wrong are left out. */
+    public Map<Long, List<StoredFinding>> findings(List<Long> ids) {
+        Map<Long, List<StoredFinding>> found = new HashMap<>();
+        inLists(ids, mapper::findingsOf)
+                .forEach(line -> found.put(line.itemId(), json.readValue(line.found(), FINDINGS)));
+        return found;
+    }
+
+    /** Findings counted; those of items that are not indexable are left out, but for that finding itself. */
+    public List<FindingCount> findingCounts(long propertyId) {
+        return tables.of(propertyId).findingCounts();
+    }
+
+    /** Indexable items that share one of these texts, by hash. */
+    public List<AlikeGroup> alikeGroups(long propertyId, String field, Collection<Long> keys) {
+        return tables.of(propertyId).alikeGroups(field, keys);
+    }
+
+    /** All items with one of these texts, by hash. */
+    public List<Long> alikeItems(long propertyId, String field, Collection<Long> keys) {
+        return tables.of(propertyId).alikeItems(field, keys);
+    }
+
+    /** Says that some items were changed, before their findings are brought up to date. */
+    public void refresh(long propertyId, Collection<Long> ids) {
+        tables.refresh(propertyId, ids);
+    }
+
+    /** Says that some items were changed: tables show them so from now on, and open pages are told. */
+    public void changed(long propertyId, Collection<Long> ids) {
+        tables.refresh(propertyId, ids);
+        clients.touch(propertyId);
+    }
+
+    /** The same where any item may have been changed. */
+    public void changed(long propertyId) {
+        tables.forget(propertyId);
+        clients.touch(propertyId);
+    }
+
+    private static <T> List<T> inLists(List<Long> values, Function<Object[], List<T>> query) {
+        List<Long> distinct = values.stream().distinct().toList();
+        List<T> found = new ArrayList<>();
+        for (int start = 0; start < distinct.size(); start += LIST) {
+            found.addAll(query.apply(distinct.subList(start, Math.min(distinct.size(), start + LIST))
+                    .toArray()));
+        }
+        return found;
+    }
+
+    /** Walks over the addresses of all items that are not gone. */
+    public void forEachAddress(long propertyId, ObjLongConsumer<String> visit) {
+        IdRange ids = IdRange.of(propertyId);
+        long after = ids.first() - 1;
+        List<ItemMapper.AddressOf> chunk;
+        do {
+            chunk = mapper.addressesAfter(after, ids.last(), CHUNK);
+            for (ItemMapper.AddressOf line : chunk) {
+                visit.accept(line.address(), line.id());
+                after = line.id();
+            }
+        } while (chunk.size() == CHUNK);
+    }
+
+    /** Walks over the sections of all items that are not gone; "" for an item in none. */
+    public void forEachSection(long propertyId, ObjLongConsumer<String> visit) {
+        IdRange ids = IdRange.of(propertyId);
+        long after = ids.first() - 1;
+        List<ItemMapper.GroupOf> chunk;
+        do {
+            chunk = mapper.groupsAfter(after, ids.last(), CHUNK);
+            for (ItemMapper.GroupOf line : chunk) {
+                visit.accept(line.section(), line.id());
+                after = line.id();
+            }
+        } while (chunk.size() == CHUNK);
+    }
+
+    public Map<Long, String> addresses(List<Long> ids) {
+        Map<Long, String> found = new HashMap<>();
+        inLists(ids, mapper::addresses).forEach(line -> found.put(line.id(), line.address()));
+        return found;
+    }
+
+    private static ItemView at(ItemView asked, Property property) {
+        if (asked.asOf() != null) return asked;
+        return new ItemView(asked.propertyId(), asked.filter(), asked.sort(), asked.descending(), property.revision());
+    }
+
+    private long[] order(ItemView view) {
+        return orders.get(view, key -> tables.of(key.propertyId()).ids(key.filter(), key.sort(), key.descending()));
+    }
+
+    private List<ItemRow> rows(Property property, long[] ids) {
+        if (ids.length == 0) return List.of();
+        Map<Long, Integer> place = new HashMap<>();
+        for (int i = 0; i < ids.length; i++) place.put(ids[i], i);
+        List<Long> list = Arrays.stream(ids).boxed().toList();
+        Map<Long, List<StoredFinding>> findings = findings(list);
+        return inLists(list, mapper::lines).stream()
+                .map(line -> row(line, property, shown(findings.getOrDefault(line.id(), List.of()))))
+                .sorted(Comparator.comparing(row -> place.get(row.id())))
+                .toList();
+    }
+
+    private static List<ItemRow.Finding> shown(List<StoredFinding> findings) {
+        return findings.stream()
+                .map(finding -> new ItemRow.Finding(finding.field(), finding.kind(), finding.evidence()))
+                .toList();
+    }
+
+    private static ItemRow row(ItemLine line, Property property, List<ItemRow.Finding> findings) {
+        Standard standard = property.standard();
+        Words words = Words.in(property.language());
+        Phrase keyword = line.keyword() == null ? null : Phrase.of(line.keyword(), words);
+        ItemRow.Aim aim = line.targetItem() == null
+                ? null
+                : new ItemRow.Aim(
+                        line.keywordId(), line.keyword(), line.volume(), line.byHand(), line.score(), line.reason());
+        return new ItemRow(
+                line.id(),
+                line.address(),
+                line.section(),
+                line.status(),
+                line.obstacle(),
+                line.h1(),
+                line.h1Count(),
+                line.canonical(),
+                line.robots(),
+                line.price(),
+                line.published(),
+                line.views(),
+                line.favourites(),
+                line.depth(),
+                line.linksIn(),
+                cell(
+                        line.title(),
+                        line.titleDraft(),
+                        line.titleState(),
+                        line.titleKept(),
+                        standard.title(),
+                        words,
+                        keyword),
+                cell(
+                        line.description(),
+                        line.descriptionDraft(),
+                        line.descriptionState(),
+                        line.descriptionKept(),
+                        standard.description(),
+                        words,
+                        keyword),
+                cell(line.tags(), line.tagsDraft(), line.tagsState(), line.tagsKept(), null, words, null),
+                aim,
+                findings);
+    }
+
+    private static ItemRow.Cell cell(
+            String captured,
+            String draft,
+            String state,
+            String kept,
+            Standard.TextLimits limits,
+            Words words,
+            Phrase keyword) {
+        if (captured == null) return null;
+        String text = draft == null ? captured : draft;
+        LimitCheck fit = limits == null ? null : LimitCheck.of(text, limits);
+        List<String> lacks = keyword == null || text.isBlank()
+                ? List.of()
+                : PhraseMatch.of(words.of(text), keyword).missing();
+        return new ItemRow.Cell(captured, draft, state, kept, fit, lacks);
+    }
+
+    private static Object[] boxed(long[] ids) {
+        return Arrays.stream(ids).boxed().toArray();
+    }
+}

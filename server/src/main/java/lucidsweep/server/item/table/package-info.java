@@ -1,0 +1,2 @@
+/** Tables of items in memory: filtered, sorted, counted. */
+package lucidsweep.server.item.table;

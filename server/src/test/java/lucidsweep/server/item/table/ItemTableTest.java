@@ -1,0 +1,252 @@
+package lucidsweep.server.item.table;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Random;
+import java.util.TreeMap;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** Held against a list of the same rows that is filtered and sorted plainly, while rows change. */
+class ItemTableTest {
+
+    private static final String[] WORDS = {"Kayak", "hire", "Gull", "Cove", "ash", "paddle", "Über", "été", ""};
+    private static final String[] STATES = {"", "", "drafted", "approved", "sent-back", "handed-over"};
+    private static final String[] KINDS = {"missing", "duplicate", "too-long"};
+
+    private final Random random = new Random(11);
+    private final ItemTable table = new ItemTable();
+    private final Map<Long, ItemTable.Line> plain = new TreeMap<>();
+
+    private ItemTableTest() {
+        for (long id = 1_000; id < 1_700; id += 1 + random.nextInt(3)) {
+            ItemTable.Line line = line(id);
+            plain.put(id, line);
+            table.add(line);
+        }
+    }
+
+    private ItemTable.Line line(long id) {
+        boolean indexable = random.nextInt(8) > 0;
+        Long keyword = random.nextInt(3) == 0 ? null : (long) random.nextInt(5);
+        List<FindingSets.Mark> findings = new ArrayList<>();
+        for (String kind : KINDS) {
+            if (random.nextInt(3) == 0)
+                findings.add(new FindingSets.Mark("title", kind, kind.equals("duplicate") ? "group " + id % 4 : ""));
+        }
+        if (!indexable) findings.add(new FindingSets.Mark("indexing", StoredFinding.NOT_INDEXABLE, ""));
+        return new ItemTable.Line(
+                id,
+                "https://tarrin.example/" + words() + "/" + id % 7,
+                "/section-" + random.nextInt(4) + "/",
+                random.nextInt(5) == 0 ? 404 : 200,
+                indexable,
+                words(),
+                random.nextInt(5),
+                random.nextInt(50),
+                new ItemTable.Field[] {field(), field(), random.nextBoolean() ? field() : null},
+                keyword,
+                keyword == null ? null : WORDS[keyword.intValue()],
+                findings);
+    }
+
+    private ItemTable.Field field() {
+        String text = words();
+        return new ItemTable.Field(
+                text, text.length() * 9, text.hashCode(), STATES[random.nextInt(STATES.length)], random.nextBoolean());
+    }
+
+    private String words() {
+        return random.ints(random.nextInt(4), 0, WORDS.length)
+                .mapToObj(i -> WORDS[i])
+                .collect(Collectors.joining(" "));
+    }
+
+    private void changeSome(int count) {
+        Map<Long, ItemTable.Line> changed = new HashMap<>();
+        List<Long> ids = List.copyOf(plain.keySet());
+        for (int i = 0; i < count; i++) {
+            long id = ids.get(random.nextInt(ids.size()));
+            changed.put(id, line(id));
+        }
+        plain.putAll(changed);
+        table.change(changed.values());
+    }
+
+    private static String lower(String text) {
+        return text == null ? "" : text.toLowerCase(Locale.ROOT);
+    }
+
+    private static String text(ItemTable.Line line, int field) {
+        return line.fields()[field] == null ? "" : lower(line.fields()[field].text());
+    }
+
+    private static int px(ItemTable.Line line, int field) {
+        return line.fields()[field] == null ? 0 : line.fields()[field].px();
+    }
+
+    private static Comparator<ItemTable.Line> by(ItemSort sort) {
+        return switch (sort) {
+            case ADDRESS -> Comparator.comparing(line -> lower(line.address()));
+            case SECTION -> Comparator.comparing(line -> lower(line.section()));
+            case TITLE -> Comparator.comparing(line -> text(line, 0));
+            case DESCRIPTION -> Comparator.comparing(line -> text(line, 1));
+            case TAGS -> Comparator.comparing(line -> text(line, 2));
+            case TITLE_PX -> Comparator.comparing(line -> px(line, 0));
+            case DESCRIPTION_PX -> Comparator.comparing(line -> px(line, 1));
+            case H1 -> Comparator.comparing(line -> lower(line.h1()));
+            case LINKS_IN -> Comparator.comparing(ItemTable.Line::linksIn);
+            case DEPTH -> Comparator.comparing(ItemTable.Line::depth);
+            case STATUS -> Comparator.comparing(ItemTable.Line::status);
+            case KEYWORD -> Comparator.comparing(line -> lower(line.keyword()));
+            case FINDINGS -> Comparator.comparing(line -> line.findings().size());
+        };
+    }
+
+    private List<Long> plainly(Predicate<ItemTable.Line> wanted, ItemSort sort, boolean descending) {
+        Comparator<ItemTable.Line> order = by(sort).thenComparing(ItemTable.Line::id);
+        if (descending) order = order.reversed();
+        if (sort == ItemSort.KEYWORD) {
+            order = Comparator.<ItemTable.Line, Boolean>comparing(line -> line.keywordId() == null)
+                    .thenComparing(order);
+        }
+        return plain.values().stream()
+                .filter(wanted)
+                .sorted(order)
+                .map(ItemTable.Line::id)
+                .toList();
+    }
+
+    private void assertSame(ItemFilter filter, Predicate<ItemTable.Line> wanted, ItemSort sort) {
+        for (boolean descending : new boolean[] {false, true}) {
+            assertThat(table.ids(filter, sort, descending))
+                    .as(filter + " by " + sort + (descending ? " descending" : ""))
+                    .containsExactly(plainly(wanted, sort, descending).toArray(Long[]::new));
+        }
+    }
+
+    private static ItemFilter filter(
+            String q,
+            String section,
+            String field,
+            String kind,
+            String shared,
+            String state,
+            String target,
+            String indexable) {
+        return new ItemFilter(q, section, field, kind, shared, state, target, indexable, null);
+    }
+
+    private static boolean has(ItemTable.Line line, String kind) {
+        return line.findings().stream().anyMatch(mark -> mark.kind().equals(kind));
+    }
+
+    @ParameterizedTest
+    @EnumSource(ItemSort.class)
+    void ordersStayRightWhileRowsChange(ItemSort sort) {
+        assertSame(ItemFilter.ALL, line -> true, sort);
+        for (int changed : new int[] {1, 5, 60, 400}) {
+            changeSome(changed);
+            assertSame(ItemFilter.ALL, line -> true, sort);
+        }
+    }
+
+    @Test
+    void filtersMeanWhatTheySay() {
+        for (int round = 0; round < 3; round++) {
+            changeSome(40);
+            assertSame(
+                    filter("ÜBER", null, null, null, null, null, null, null),
+                    line -> (lower(line.address()) + "|" + text(line, 0) + "|" + text(line, 1) + "|" + text(line, 2))
+                            .contains("über"),
+                    ItemSort.TITLE);
+            assertSame(
+                    filter(null, "/section-2/", null, null, null, null, null, "yes"),
+                    line -> line.section().equals("/section-2/") && line.indexable(),
+                    ItemSort.H1);
+            assertSame(
+                    filter(null, null, "title", "duplicate", "group 3", null, null, null),
+                    line -> line.indexable()
+                            && line.findings().contains(new FindingSets.Mark("title", "duplicate", "group 3")),
+                    ItemSort.ADDRESS);
+            assertSame(
+                    filter(null, null, null, StoredFinding.NOT_INDEXABLE, null, null, null, null),
+                    line -> !line.indexable(),
+                    ItemSort.LINKS_IN);
+            assertSame(
+                    filter(null, null, "description", null, null, "approved", null, null),
+                    line -> line.fields()[1].state().equals("approved"),
+                    ItemSort.STATUS);
+            assertSame(
+                    filter(null, null, null, null, null, "any", "with", "no"),
+                    line -> line.keywordId() != null
+                            && !line.indexable()
+                            && java.util.Arrays.stream(line.fields())
+                                    .anyMatch(field ->
+                                            field != null && !field.state().isEmpty()),
+                    ItemSort.DEPTH);
+            assertSame(
+                    filter(null, null, null, "too-long", null, null, "3", null),
+                    line -> line.indexable()
+                            && has(line, "too-long")
+                            && Long.valueOf(3).equals(line.keywordId()),
+                    ItemSort.FINDINGS);
+            assertSame(filter("no such text", null, null, null, null, null, null, null), line -> false, ItemSort.TITLE);
+            assertSame(filter(null, "/nowhere/", null, null, null, null, null, null), line -> false, ItemSort.TITLE);
+        }
+        List<Long> some = List.of(999L, 1_000L, plain.keySet().iterator().next(), 5_000L);
+        assertSame(ItemFilter.ofIds(some), line -> some.contains(line.id()), ItemSort.ADDRESS);
+    }
+
+    @Test
+    void countsAndTwinsFollowEveryChange() {
+        for (int round = 0; round < 4; round++) {
+            changeSome(50);
+            Items.Counts counts = table.counts();
+            assertThat(counts.items()).isEqualTo(plain.size());
+            assertThat(counts.indexable()).isEqualTo((int) count(ItemTable.Line::indexable));
+            assertThat(counts.aimed()).isEqualTo((int) count(line -> line.keywordId() != null));
+            assertThat(counts.withFindings()).isEqualTo((int)
+                    count(line -> line.indexable() && !line.findings().isEmpty()));
+            assertThat(counts.drafts().get("approved")).isEqualTo((int) plain.values().stream()
+                    .flatMap(line -> java.util.Arrays.stream(line.fields()))
+                    .filter(field -> field != null && field.state().equals("approved"))
+                    .count());
+            assertThat(table.sections().stream().mapToInt(Items.Section::items).sum())
+                    .isEqualTo(plain.size());
+            assertThat(table.findingCounts().stream()
+                            .filter(found -> found.key().kind().equals("missing"))
+                            .mapToInt(FindingCount::items)
+                            .sum())
+                    .isEqualTo((int) count(line -> line.indexable() && has(line, "missing")));
+            long hash = "Kayak".hashCode();
+            Predicate<ItemTable.Line> twin = line -> line.fields()[0].alike() == hash;
+            assertThat(table.alikeItems("title", List.of(hash)))
+                    .containsExactlyElementsOf(plainly(twin, ItemSort.ADDRESS, false).stream()
+                            .sorted()
+                            .toList());
+            List<Long> group = plainly(twin.and(ItemTable.Line::indexable), ItemSort.ADDRESS, false).stream()
+                    .sorted()
+                    .toList();
+            assertThat(table.alikeGroups("title", List.of(hash, 77L)))
+                    .isEqualTo(
+                            group.size() < 2
+                                    ? List.of()
+                                    : List.of(new AlikeGroup(
+                                            hash, group.size(), group.get(0), group.get(group.size() - 1))));
+        }
+    }
+
+    private long count(Predicate<ItemTable.Line> wanted) {
+        return plain.values().stream().filter(wanted).count();
+    }
+}

@@ -1,0 +1,51 @@
+import { CloseButton } from "@mantine/core";
+import type { BetterRow } from "../../api/client";
+import { count, day, pathOf } from "../../parts/number";
+import css from "../keywords/KeywordCloseUp.module.css";
+
+/** A better keyword opened to the parts that its worth was made of. */
+export function BetterCloseUp({ row, onClose }: { row: BetterRow; onClose: () => void }) {
+  const whole = (number: number) => count(Math.round(number));
+  const inHundred = (rate: number) => (100 * rate).toFixed(1);
+  return (
+    <aside className={css.panel} aria-label={`Better keyword ${row.query}`}>
+      <header>
+        <h2>{row.query}</h2>
+        <CloseButton aria-label="Close" onClick={onClose} />
+      </header>
+      <p className={css.soft}>
+        {pathOf(row.address)} aims at “{row.aimed}” now.
+      </p>
+      {row.youngUntil && <p>Too early until {day(row.youngUntil)}: the item has not settled yet.</p>}
+      <dl>
+        <dt>Shown a month</dt>
+        <dd>{whole(row.shown)} times</dd>
+        <dt>Position</dt>
+        <dd>
+          {row.position.toFixed(1)}
+          {row.positionBefore >= 1
+            ? `; ${row.positionBefore.toFixed(1)} in the thirteen weeks before`
+            : "; not seen in the thirteen weeks before"}
+        </dd>
+        <dt>Within reach</dt>
+        <dd>position {row.reachable.toFixed(1)}, half way to the top</dd>
+      </dl>
+      <h3>What it could bring</h3>
+      <dl>
+        <dt>Searches a month</dt>
+        <dd>{whole(row.volume)}</dd>
+        <dt>× more of them click</dt>
+        <dd>
+          {inHundred(row.rateReachable)} in a hundred at position {row.reachable.toFixed(1)} on the click curve, where{" "}
+          {inHundred(row.rateNow)} do at {row.position.toFixed(1)}
+        </dd>
+        <dt>× relevance</dt>
+        <dd>{row.relevance.toFixed(2)}: how much the item is about it</dd>
+        <dt>= clicks a month</dt>
+        <dd>
+          <strong>{row.gain < 10 ? row.gain.toFixed(1) : whole(row.gain)}</strong>, an estimate
+        </dd>
+      </dl>
+    </aside>
+  );
+}

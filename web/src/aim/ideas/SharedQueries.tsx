@@ -1,0 +1,64 @@
+import { count, of, pathOf } from "../../parts/number";
+import css from "../Aim.module.css";
+import { Scrolled } from "../Scrolled";
+import { useAimSummary } from "../useAimSummary";
+
+const MOST = 200;
+
+/** Queries for which several items are shown in turn: which to keep, and what the others could aim at. */
+export function SharedQueries({ propertyId }: { propertyId: number }) {
+  const summary = useAimSummary(propertyId);
+  if (summary.error) return <p className={css.line}>{summary.error.message}</p>;
+  const shared = summary.data?.shared ?? [];
+  return (
+    <>
+      <div className={css.line}>
+        <h2>{summary.data ? of(shared.length, "query", "queries") : "–"} with several items</h2>
+        <span className={css.soft}>
+          Search engines show now one, now another. The first of each is the one to keep.
+        </span>
+      </div>
+      <Scrolled label="Queries with several items">
+        {summary.data && shared.length === 0 && (
+          <p className={css.soft}>
+            No two items stand in each other’s way. Queries for which several are shown in turn will stand here, once
+            demand is known.
+          </p>
+        )}
+        {shared.length > 0 && (
+          <table>
+            <thead>
+              <tr>
+                <th>shown a month</th>
+                <th>query</th>
+                <th>item</th>
+                <th>share</th>
+                <th>position</th>
+                <th>clicks a month</th>
+                <th>could aim at instead</th>
+              </tr>
+            </thead>
+            {shared.slice(0, MOST).map((query) => (
+              <tbody key={query.query} className={css.shared}>
+                {query.items.map((item, i) => (
+                  <tr key={item.itemId}>
+                    <td>{i === 0 && count(Math.round(query.shown))}</td>
+                    <td>{i === 0 && <strong>{query.query}</strong>}</td>
+                    <td>
+                      {pathOf(item.address)}
+                      {i === 0 && <span className={css.brand}>keep</span>}
+                    </td>
+                    <td>{Math.round(100 * item.share)}%</td>
+                    <td>{item.position.toFixed(1)}</td>
+                    <td>{item.clicks.toFixed(1)}</td>
+                    <td>{i > 0 && (item.instead || "nothing it is shown for")}</td>
+                  </tr>
+                ))}
+              </tbody>
+            ))}
+          </table>
+        )}
+      </Scrolled>
+    </>
+  );
+}

@@ -1,0 +1,79 @@
+import { Button, Modal } from "@mantine/core";
+import { useCallback, useMemo, useState } from "react";
+import type { KeywordRow } from "../../api/client";
+import { useChoice } from "../../parts/choice";
+import { Grid } from "../../parts/Grid";
+import { IconDownload } from "../../parts/icons";
+import { count } from "../../parts/number";
+import stage from "../../parts/stage.module.css";
+import css from "../Aim.module.css";
+import { AddKeywords } from "./AddKeywords";
+import { KeywordBatch } from "./KeywordBatch";
+import { KeywordCloseUp } from "./KeywordCloseUp";
+import { KeywordFilters } from "./KeywordFilters";
+import { KEYWORD_COLUMNS } from "./keywordColumns";
+import { useListKey } from "./ListDialog";
+import { useKeywordChoices, useKeywords } from "./useKeywords";
+
+export function KeywordTable({ propertyId, home }: { propertyId: number; home?: "without" }) {
+  const { filter, by, desc, rows, set, sortBy, csv } = useKeywords(propertyId, home);
+  const choices = useKeywordChoices(propertyId).data;
+  const columns = useMemo(
+    () => KEYWORD_COLUMNS.filter((column) => column.key !== "broad" || choices?.broad),
+    [choices?.broad],
+  );
+  const narrowed = Object.entries(filter).some(([name, value]) => name !== "home" && value !== undefined);
+  const choice = useChoice();
+  const [hand, setHand] = useState<KeywordRow>();
+  const [adding, setAdding] = useState(false);
+  const listing = useListKey(propertyId, (row: KeywordRow) => ({ selection: { ids: [row.id] } }));
+  const follow = useCallback((row: KeywordRow | undefined) => row && setHand(row), []);
+  return (
+    <>
+      <div className={css.line}>
+        <strong>{rows.total === undefined ? "–" : count(rows.total)} keywords</strong>
+        <KeywordFilters propertyId={propertyId} filter={filter} set={set} />
+        <Button size="xs" variant="default" onClick={() => setAdding(true)} ml="auto" flex="none">
+          Add keywords
+        </Button>
+        <Modal opened={adding} onClose={() => setAdding(false)} title="Add keywords" size="lg">
+          <AddKeywords propertyId={propertyId} />
+        </Modal>
+        <a href={csv} download>
+          <IconDownload size={15} aria-hidden /> CSV
+        </a>
+      </div>
+      <div className={stage.split}>
+        <div className={stage.table}>
+          <Grid
+            label="Keywords"
+            columns={columns}
+            rows={rows}
+            idOf={(row) => row.id}
+            sort={by}
+            desc={desc}
+            onSort={sortBy}
+            choice={choice}
+            onCursor={follow}
+            onKey={listing.onKey}
+            empty={
+              narrowed ? (
+                "No keyword is like this."
+              ) : home ? (
+                "Every keyword has an item. Keywords that no item holds the words of will stand here, as ideas for new pages."
+              ) : (
+                <div className={css.begin}>
+                  <p>Here will stand the phrases people search for, each with the item that fits it best.</p>
+                  <Button onClick={() => setAdding(true)}>Add a list</Button>
+                </div>
+              )
+            }
+          />
+          <KeywordBatch propertyId={propertyId} choice={choice} filter={filter} total={rows.total ?? 0} />
+        </div>
+        {listing.dialog}
+        {hand && <KeywordCloseUp propertyId={propertyId} row={hand} onClose={() => setHand(undefined)} />}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,128 @@
+import { NativeSelect } from "@mantine/core";
+import { Link, useSearchParams } from "react-router";
+import { answer, api, type Review } from "../../api/client";
+import { useChange } from "../../api/queries";
+import { count, of, pathOf } from "../../parts/number";
+import { searchOf } from "../../parts/searchOf";
+import css from "../Aim.module.css";
+import { monthInWords, monthsAhead } from "../keywords/month";
+import { Scrolled } from "../Scrolled";
+import { useReviews } from "./useReviews";
+
+/** Keywords and tags to come back to, by list; what is due comes first. */
+export function ReviewLists({ propertyId }: { propertyId: number }) {
+  const reviews = useReviews(propertyId);
+  const [search, setSearch] = useSearchParams();
+  const list = search.get("list") ?? "";
+  const all = reviews.data ?? [];
+  const shown = all.filter((review) => list === "" || review.list === list);
+  const due = shown.filter((review) => review.due);
+  const later = shown.filter((review) => !review.due);
+  const names = [...new Set(all.map((review) => review.list))].sort();
+  if (reviews.error) return <p className={css.line}>{reviews.error.message}</p>;
+  return (
+    <>
+      <div className={css.line}>
+        <h2>{reviews.data ? of(shown.length, "phrase") : "–"} to come back to</h2>
+        {names.length > 0 && (
+          <NativeSelect
+            size="xs"
+            aria-label="List"
+            value={list}
+            onChange={(event) =>
+              setSearch({ side: "reviews", ...(event.currentTarget.value && { list: event.currentTarget.value }) })
+            }
+            data={[
+              { value: "", label: "every list" },
+              ...names.map((name) => ({
+                value: name,
+                label: `${name} (${count(all.filter((review) => review.list === name).length)})`,
+              })),
+            ]}
+          />
+        )}
+      </div>
+      <Scrolled label="Lists to come back to">
+        {reviews.data && all.length === 0 && (
+          <p className={css.soft}>
+            Here will stand keywords and tags that you mean to look at again. Put the cursor on one and press L, or
+            choose some and put them on a list, with a month if you want to be reminded.
+          </p>
+        )}
+        {due.length > 0 && <ReviewTable propertyId={propertyId} title="Due" reviews={due} />}
+        {later.length > 0 && (
+          <ReviewTable propertyId={propertyId} title={due.length > 0 ? "Later" : ""} reviews={later} />
+        )}
+      </Scrolled>
+    </>
+  );
+}
+
+function ReviewTable({ propertyId, title, reviews }: { propertyId: number; title: string; reviews: Review[] }) {
+  const path = { params: { path: { propertyId } } };
+  const move = useChange(propertyId, ({ id, month }: { id: number; month: string }) =>
+    answer(api.POST("/api/properties/{propertyId}/reviews/month", { ...path, body: { ids: [id], month } })),
+  );
+  const remove = useChange(propertyId, (id: number) =>
+    answer(api.POST("/api/properties/{propertyId}/reviews/remove", { ...path, body: [id] })),
+  );
+  return (
+    <>
+      {title && <h3 className={css.part}>{title}</h3>}
+      <table className={css.reviews}>
+        <thead>
+          <tr>
+            <th>searches a month</th>
+            <th>phrase</th>
+            <th>its item</th>
+            <th>list</th>
+            <th>look again in</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          {reviews.map((review) => (
+            <tr key={review.id}>
+              <td>{review.volume === null ? "" : count(review.volume)}</td>
+              <td>
+                <Link
+                  to={`/p/${propertyId}/${review.kind === "TAG" ? "rewrite" : "aim"}?${searchOf({ q: review.phrase })}`}
+                >
+                  {review.phrase}
+                </Link>
+                {review.kind === "TAG" && <span className={css.soft}> tag</span>}
+              </td>
+              <td>{review.address === null ? "" : pathOf(review.address)}</td>
+              <td>{review.list}</td>
+              <td>
+                <NativeSelect
+                  size="xs"
+                  w={170}
+                  aria-label={`Month for ${review.phrase}`}
+                  value={review.dueMonth}
+                  onChange={(event) => move.mutate({ id: review.id, month: event.currentTarget.value })}
+                  data={[
+                    { value: "", label: "no month" },
+                    ...[...new Set([review.dueMonth, ...monthsAhead()])]
+                      .filter(Boolean)
+                      .map((month) => ({ value: month, label: monthInWords(month) })),
+                  ]}
+                />
+              </td>
+              <td>
+                <button
+                  type="button"
+                  className={css.quiet}
+                  aria-label={`Take ${review.phrase} off the list`}
+                  onClick={() => remove.mutate(review.id)}
+                >
+                  off the list
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}

@@ -1,0 +1,112 @@
+import { useQuery } from "@tanstack/react-query";
+import { Link } from "react-router";
+import { answer, api, type GroupView as Groups } from "../../api/client";
+import { ofProperty } from "../../api/queries";
+import { count, of } from "../../parts/number";
+import { searchOf } from "../../parts/searchOf";
+import css from "../Aim.module.css";
+import { Scrolled } from "../Scrolled";
+
+/** The sections, categories or playlists, held against what people search for. */
+export function GroupView({ propertyId }: { propertyId: number }) {
+  const groups = useQuery({
+    queryKey: ofProperty(propertyId, "groups"),
+    queryFn: () => answer(api.GET("/api/properties/{propertyId}/groups", { params: { path: { propertyId } } })),
+  });
+  if (groups.error) return <p className={css.line}>{groups.error.message}</p>;
+  const data = groups.data;
+  return (
+    <>
+      <div className={css.line}>
+        <h2>{data ? of(data.groupCount, "group") : "–"}</h2>
+        {data && (
+          <span className={css.soft}>
+            {of(data.groups.filter((group) => group.thin).length, "of them is thin", "of them are thin")};{" "}
+            {of(data.ungroupedCount, "topic")} {data.ungroupedCount === 1 ? "has" : "have"} none.
+          </span>
+        )}
+      </div>
+      <Scrolled label="Groups">
+        {data && data.groups.length === 0 && (
+          <p className={css.soft}>
+            No item is in a group yet. Sections, categories and playlists are taken from the column that holds them, or
+            from the folders of a site.
+          </p>
+        )}
+        {data && data.groups.length > 0 && <GroupTable propertyId={propertyId} groups={data.groups} />}
+        {data && data.ungrouped.length > 0 && (
+          <>
+            <h3 className={css.part}>Topics without a group</h3>
+            <Ungrouped propertyId={propertyId} topics={data.ungrouped} />
+          </>
+        )}
+      </Scrolled>
+    </>
+  );
+}
+
+function GroupTable({ propertyId, groups }: { propertyId: number; groups: Groups["groups"] }) {
+  return (
+    <table>
+      <thead>
+        <tr>
+          <th>items</th>
+          <th>group</th>
+          <th>keywords that its name covers</th>
+          <th className={css.number}>searches a month</th>
+          <th>topics of its items</th>
+          <th className={css.number}>searches a month</th>
+        </tr>
+      </thead>
+      <tbody>
+        {groups.map((group) => (
+          <tr key={group.name}>
+            <td>{count(group.items)}</td>
+            <td>
+              <Link to={`/p/${propertyId}/rewrite?${searchOf({ section: group.name })}`}>{group.name}</Link>
+              {group.thin && <div className={css.soft}>thin: {group.thin}</div>}
+            </td>
+            <td className={css.phrases}>
+              {group.byName.join(", ") || <span className={css.soft}>none</span>}
+              {group.byNameCount > group.byName.length && ` and ${count(group.byNameCount - group.byName.length)} more`}
+            </td>
+            <td className={css.number}>{group.byNameVolume === 0 ? "" : count(group.byNameVolume)}</td>
+            <td className={css.phrases}>
+              {group.topics.join(", ") || <span className={css.soft}>its items aim at nothing</span>}
+            </td>
+            <td className={css.number}>{group.volume === 0 ? "" : count(group.volume)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Ungrouped({ propertyId, topics }: { propertyId: number; topics: Groups["ungrouped"] }) {
+  return (
+    <table className={css.reviews}>
+      <thead>
+        <tr>
+          <th>searches a month</th>
+          <th>topic</th>
+          <th className={css.number}>keywords</th>
+          <th className={css.number}>with an item</th>
+          <th>its items are in</th>
+        </tr>
+      </thead>
+      <tbody>
+        {topics.map((topic) => (
+          <tr key={topic.topic}>
+            <td>{topic.volume === 0 ? "" : count(topic.volume)}</td>
+            <td>
+              <Link to={`/p/${propertyId}/aim?${searchOf({ topic: topic.topic })}`}>{topic.topic}</Link>
+            </td>
+            <td className={css.number}>{count(topic.keywords)}</td>
+            <td className={css.number}>{topic.served === 0 ? "" : count(topic.served)}</td>
+            <td>{topic.groups.join(", ")}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
