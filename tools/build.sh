@@ -1,35 +1,54 @@
 # Sourced by start, test, bench and lucid: finds what is needed and builds what is missing or stale.
-# Leaves the shell at the root; $started is where the command was given.
+# Leaves the shell at the root of the checkout; $started is where the command was given.
 set -euo pipefail
 started=$PWD
 cd "$(dirname "${BASH_SOURCE[0]}")/.."
+ROOT=$PWD
+BUILT="$ROOT/.build"
+APP="$BUILT/app/server-1-app.jar"
+STANDINS="$ROOT/standins/target/standins-1.jar"
 export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1
-BUILT="$PWD/.build"
 # Where Playwright for Java finds what drives a browser: the interface's libraries hold the same.
 export PLAYWRIGHT_DRIVER_DIR="$BUILT/driver"
-APP="$BUILT/app/server-1-app.jar"
-STANDINS="$PWD/standins/target/standins-1.jar"
 
 say() { printf '%s\n' "$*" >&2; }
+
+fail() {
+  say "$*"
+  exit 1
+}
+
+# from_start PATH: a path as the person meant it, who was somewhere else.
+from_start() { [[ $1 = /* ]] && printf '%s' "$1" || printf '%s/%s' "$started" "$1"; }
 
 # need COMMAND PACKAGE WHAT: is it there; as root on Debian it is installed, else the person is told.
 need() {
   command -v "$1" >/dev/null 2>&1 && return
-  if [ "$(id -u)" = 0 ] && command -v apt-get >/dev/null 2>&1; then
-    say "Installing $3 ..."
-    apt-get -o DPkg::Lock::Timeout=900 update -qq >&2 || true
-    DEBIAN_FRONTEND=noninteractive apt-get -o DPkg::Lock::Timeout=900 install -y -qq --no-install-recommends "$2" >&2 </dev/null
-  else
-    say "$3 is missing. Install it (on Debian: apt-get install $2) and try again."
-    exit 1
-  fi
+  [ "$(id -u)" = 0 ] && command -v apt-get >/dev/null 2>&1 \
+    || fail "$3 is missing. Install it (on Debian: apt-get install $2) and try again."
+  say "Installing $3 ..."
+  apt-get -o DPkg::Lock::Timeout=900 update -qq >&2 || true
+  DEBIAN_FRONTEND=noninteractive apt-get -o DPkg::Lock::Timeout=900 install -y -qq --no-install-recommends "$2" \
+    >&2 </dev/null || fail "$3 could not be installed. Install it (on Debian: apt-get install $2) and try again."
 }
 
-need_tools() {
+# at_least NUMBER VERSION WHAT: whether what is there is new enough.
+at_least() {
+  local major=${2%%.*}
+  [[ $major =~ ^[0-9]+$ ]] && [ "$major" -ge "$1" ] || fail "$3 $1 or later is needed; this machine has ${2:-none that runs}."
+}
+
+need_java() {
+  need java openjdk-17-jdk-headless "Java 17 or later"
+  at_least 17 "$(java -version 2>&1 | sed -n '1s/.*"\(.*\)".*/\1/p')" "Java"
+}
+
+need_build_tools() {
   need javac openjdk-17-jdk-headless "A Java development kit, version 17 or later,"
   need mvn maven "Maven"
-  need node nodejs "Node.js, version 20 or later,"
+  need node nodejs "Node.js 20 or later"
   need npm npm "npm"
+  at_least 20 "$(node --version | tr -d v)" "Node.js"
 }
 
 # newer STAMP PATH...: whether anything below the paths changed since the stamp was made.
@@ -39,39 +58,63 @@ newer() {
   [ ! -e "$stamp" ] || [ -n "$(find "$@" -newer "$stamp" -type f -not -path '*/target/*' -not -path '*/node_modules/*' -not -path '*/dist/*' -not -name schema.d.ts -print -quit)" ]
 }
 
-build_java() {
-  newer "$BUILT/java.stamp" pom.xml core server standins || return 0
-  need_tools
-  say "Building the application ..."
-  mkdir -p "$BUILT"
-  touch "$BUILT/java.next"
-  mvn -q -B -DskipTests -pl core,server,standins package >&2 </dev/null
-  rm -rf "$BUILT/app"
-  java -Djarmode=tools -jar server/target/server-1-app.jar extract --destination "$BUILT/app" >&2
-  # One run describes the API for the interface's client and trains the class archive that makes later starts quick.
-  local data
+# step TEXT COMMAND...: says what is being done and how long it took; what the command prints goes to the build's log.
+step() {
+  local text=$1 began=$SECONDS
+  shift
+  printf '%s ... ' "$text" >&2
+  if "$@" >>"$BUILT/build.log" 2>&1 </dev/null; then
+    say "$((SECONDS - began)) s"
+  else
+    say "failed"
+    grep -m 3 -E 'ERROR|error' "$BUILT/build.log" >&2 || tail -n 3 "$BUILT/build.log" >&2
+    fail "It could not be built; $BUILT/build.log has all of it."
+  fi
+}
+
+compile_java() {
+  mvn -q -B -DskipTests -pl core,server,standins package && rm -rf "$BUILT/app" \
+    && java -Djarmode=tools -jar server/target/server-1-app.jar extract --destination "$BUILT/app"
+}
+
+# One run describes the API for the interface's client and trains the class archive that makes later starts quick.
+train() {
+  local data status=0
   data=$(mktemp -d)
   java -XX:ArchiveClassesAtExit="$BUILT/app/app.jsa" -Xlog:cds=off -Xlog:cds+dynamic=off -jar "$APP" --server.port=0 \
-    --lucid.data="$data" --lucid.describe="$BUILT/openapi.json" --springdoc.api-docs.enabled=true >&2 </dev/null
+    --lucid.data="$data" --lucid.describe="$BUILT/openapi.json" || status=$?
   rm -rf "$data"
+  return $status
+}
+
+install_libraries() { (cd web && npm ci --silent --no-progress) && touch web/node_modules/.package-lock.json; }
+
+compile_web() { (cd web && npm run --silent build); }
+
+build_java() {
+  need_java
+  newer "$BUILT/java.stamp" pom.xml core server standins || return 0
+  need_build_tools
+  mkdir -p "$BUILT" 2>/dev/null || fail "$BUILT may not be written to; Lucid Sweep builds itself there."
+  : >"$BUILT/build.log"
+  touch "$BUILT/java.next"
+  step "Building the application (1 of 4, about a minute)" compile_java
+  step "Preparing quick starts (2 of 4)" train
   mv "$BUILT/java.next" "$BUILT/java.stamp"
 }
 
 build_web() {
   build_java
+  mkdir -p "$PLAYWRIGHT_DRIVER_DIR" 2>/dev/null || true
+  ln -sfn "$ROOT/web/node_modules/playwright-core" "$PLAYWRIGHT_DRIVER_DIR/package" 2>/dev/null || true
   if [ ! -e web/node_modules/.package-lock.json ] || [ web/package-lock.json -nt web/node_modules/.package-lock.json ]; then
-    need_tools
-    say "Installing the interface's libraries ..."
-    (cd web && npm ci --silent --no-progress >&2 </dev/null)
-    touch web/node_modules/.package-lock.json
+    need_build_tools
+    step "Fetching the interface's libraries (3 of 4)" install_libraries
   fi
-  mkdir -p "$PLAYWRIGHT_DRIVER_DIR"
-  ln -sfn "$PWD/web/node_modules/playwright-core" "$PLAYWRIGHT_DRIVER_DIR/package"
   newer "$BUILT/web.stamp" web "$BUILT/openapi.json" || return 0
-  need_tools
-  say "Building the interface ..."
+  need_build_tools
   touch "$BUILT/web.next"
-  (cd web && npm run --silent build >&2 </dev/null)
+  step "Building the interface (4 of 4)" compile_web
   mv "$BUILT/web.next" "$BUILT/web.stamp"
 }
 
@@ -81,4 +124,4 @@ TUNING=(-XX:+UseParallelGC -Dh2.objectCache=false -XX:Tier4InvocationThreshold=4
   -XX:Tier4CompileThreshold=120000 -XX:Tier4BackEdgeThreshold=300000
   -XX:MaxInlineLevel=9 -XX:FreqInlineSize=150 -XX:InlineSmallCode=1200)
 JAVA_FLAGS=("${TUNING[@]}" -XX:SharedArchiveFile="$BUILT/app/app.jsa" -Xshare:auto -Xlog:cds=off -Xlog:cds+dynamic=off
-  -Djava.awt.headless=true)
+  -Djava.awt.headless=true -XX:+ExitOnOutOfMemoryError)

@@ -31,16 +31,16 @@ const STAGES: Stage[] = [
     n: (s) => s.drafted + s.sentBack + s.approved,
     what: "drafted",
     filled: (s) => {
-      const written = s.drafted + s.sentBack + s.approved + s.handedOver;
+      const written = s.drafted + s.sentBack + s.approved + s.delivered;
       return share(written, written + s.withFindings);
     },
   },
   {
     path: "release",
     name: "Release",
-    n: (s) => s.handedOver,
+    n: (s) => s.delivered,
     what: "handed over",
-    filled: (s) => share(s.handedOver, s.handedOver + s.drafted + s.sentBack + s.approved),
+    filled: (s) => share(s.delivered, s.delivered + s.drafted + s.sentBack + s.approved),
   },
   { path: "watch", name: "Watch", n: () => 0, what: "proven", filled: () => 0 },
 ];

@@ -121,7 +121,7 @@ it("says what it is for before a row is chosen, and what a page is not", async (
   const { unmount } = show(<CloseUp propertyId={7} itemId={undefined} onClose={() => undefined} />);
   expect(screen.getByText(/Choose a row to see its item close up/)).toBeTruthy();
   unmount();
-  serve("GET /api/items/5", item(5, { obstacle: "it answers 404", depth: -1 }));
+  serve("GET /api/items/5", item(5, { noindex: "it answers 404", depth: -1 }));
   show(<CloseUp propertyId={7} itemId={5} onClose={() => undefined} />);
   expect(await screen.findByText("Not indexable: it answers 404.")).toBeTruthy();
   expect(screen.getByText("No link leads to it.")).toBeTruthy();

@@ -90,7 +90,7 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
           <span className={css.address}>{item.address}</span>
         )}
       </header>
-      {item.obstacle && <p className={css.obstacle}>Not indexable: {item.obstacle}.</p>}
+      {item.noindex && <p className={css.obstacle}>Not indexable: {item.noindex}.</p>}
       <section>
         <SegmentedControl
           size="xs"

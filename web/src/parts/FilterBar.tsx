@@ -64,7 +64,8 @@ export function FilterBar({
           { value: "drafted", label: "drafted" },
           { value: "approved", label: "approved" },
           { value: "sent-back", label: "sent back" },
-          { value: "handed-over", label: "handed over" },
+          { value: "delivered", label: "delivered" },
+          { value: "live", label: "live" },
         ]}
       />
       <NativeSelect

@@ -16,7 +16,7 @@ const address: Column<ItemRow> = {
   sort: "address",
   text: (row) => row.address,
   cell: (row) => (
-    <span className={row.obstacle ? `${css.address} ${css.apart}` : css.address} title={row.obstacle ?? row.address}>
+    <span className={row.noindex ? `${css.address} ${css.apart}` : css.address} title={row.noindex ?? row.address}>
       {pathOf(row.address)}
     </span>
   ),

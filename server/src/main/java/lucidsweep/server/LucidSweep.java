@@ -1,6 +1,7 @@
 package lucidsweep.server;
 
 import lucidsweep.server.command.LucidCommand;
+import lucidsweep.server.startup.StartProblem;
 import org.apache.ibatis.annotations.Mapper;
 import org.mybatis.spring.annotation.MapperScan;
 import org.springframework.boot.SpringApplication;
@@ -15,6 +16,11 @@ public class LucidSweep {
 
     public static void main(String[] args) {
         if (args.length > 0 && !args[0].startsWith("--")) System.exit(LucidCommand.run(LucidSweep.class, args));
-        SpringApplication.run(LucidSweep.class, args);
+        try {
+            SpringApplication.run(LucidSweep.class, args);
+        } catch (RuntimeException e) {
+            System.err.println(StartProblem.said(e));
+            System.exit(1);
+        }
     }
 }

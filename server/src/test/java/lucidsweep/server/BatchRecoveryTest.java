@@ -36,20 +36,21 @@ class BatchRecoveryTest {
             JdbcTemplate database = application.getBean(JdbcTemplate.class);
             // The first had begun to be undone, the second had written half of its changes.
             database.update("update batch set under_way = true, state = 'undone' where id = ?", undone);
-            database.update("update written set draft = null, state = '', batch_id = null where id in "
+            database.update("update draft set text = null, state = null, batch_id = null where id in "
                     + "(select field_id from change where id / 2147483648 = " + undone + " limit 700)");
             database.update("update batch set under_way = true, items = 0 where id = ?", cut);
-            database.update("update written set draft = null, state = '', batch_id = null where id in "
+            database.update("update draft set text = null, state = null, batch_id = null where id in "
                     + "(select field_id from change where id / 2147483648 = " + cut + " order by id desc limit 600)");
             database.update("delete from change where id in (select id from change where id / 2147483648 = " + cut
                     + " order by id desc limit 600)");
         }
         try (ConfigurableApplicationContext application = start()) {
             JdbcTemplate database = application.getBean(JdbcTemplate.class);
-            assertThat(count(database, "written where draft is not null or state <> '' or batch_id is not null"))
+            assertThat(count(database, "draft where text is not null or state is not null or batch_id is not null"))
                     .isZero();
             assertThat(count(database, "change")).as("of the undone one").isEqualTo(LISTINGS);
-            assertThat(count(database, "property where findings_due")).isZero();
+            assertThat(count(database, "property where judged_changes < text_changes"))
+                    .isZero();
             Api api = api(application);
             JsonNode batches =
                     api.get("/api/properties/" + shop.property() + "/batches").json();
@@ -58,7 +59,7 @@ class BatchRecoveryTest {
 
             assertThat(api.post("/api/batches/" + undone + "/redo", "").status())
                     .isEqualTo(200);
-            assertThat(count(database, "written where draft like '% of cedar, hand%'"))
+            assertThat(count(database, "draft where text like '% of cedar, hand%'"))
                     .isEqualTo(LISTINGS);
             assertThat(api.get("/api/properties/" + shop.property() + "/items?kind=too-short&field=title")
                             .json()
@@ -76,12 +77,12 @@ class BatchRecoveryTest {
             shop.batch(edit("after", "title", "\"with\":\" of cedar\""));
             JdbcTemplate database = application.getBean(JdbcTemplate.class);
             database.update("update batch set under_way = true, items = 0");
-            database.update("update property set removed = now(), findings_due = true");
+            database.update("update property set removed = now(), text_changes = text_changes + 1");
         }
         try (ConfigurableApplicationContext application = start()) {
             JdbcTemplate database = application.getBean(JdbcTemplate.class);
             assertThat(count(database, "batch")).isZero();
-            assertThat(count(database, "written where draft is not null")).isZero();
+            assertThat(count(database, "draft where text is not null")).isZero();
         }
     }
 

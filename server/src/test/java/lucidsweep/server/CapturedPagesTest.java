@@ -214,7 +214,7 @@ class CapturedPagesTest {
                         .asInt())
                 .as("what is wrong with a page is said once")
                 .isEqualTo(2);
-        assertThat(item("/").path("obstacle").isNull())
+        assertThat(item("/").path("noindex").isNull())
                 .as("a canonical that is no web address hides nothing")
                 .isTrue();
     }

@@ -224,10 +224,10 @@ class GatherTest {
                         "X-Robots-Tag",
                         "otherbot: noindex");
         api.sweep(property);
-        assertThat(row("/noindex").path("obstacle").asString()).contains("noindex");
-        assertThat(row("/header").path("obstacle").asString()).contains("noindex");
-        assertThat(row("/copy").path("obstacle").asString()).isEqualTo("its canonical is " + site.address());
-        assertThat(row("/other").path("obstacle").isNull()).isTrue();
+        assertThat(row("/noindex").path("noindex").asString()).contains("noindex");
+        assertThat(row("/header").path("noindex").asString()).contains("noindex");
+        assertThat(row("/copy").path("noindex").asString()).isEqualTo("its canonical is " + site.address());
+        assertThat(row("/other").path("noindex").isNull()).isTrue();
         assertThat(api.get("/api/properties/" + property + "/items?indexable=no")
                         .json()
                         .path("total")

@@ -76,7 +76,7 @@ class KeywordTableTest {
                                 && row.path("intent").asString().equals("commercial")));
         filters.put(
                 "&competition=HIGH", row -> row.path("competition").asString().equals("high"));
-        filters.put("&least=200", row -> row.path("volume").asInt(0) >= 200);
+        filters.put("&min=200", row -> row.path("volume").asInt(0) >= 200);
         filters.put("&rank=none", row -> row.path("position").asDouble() < 1);
         filters.put("&rank=first-page", row -> false);
         filters.forEach((query, takes) -> assertThat(rows(query))
@@ -168,7 +168,7 @@ class KeywordTableTest {
                 .as("what is done to all of a country is done to what is shown of it")
                 .hasSize(1);
         other.post("/keywords/restore", removed.toString());
-        assertThat(other.post("/keywords/remove", "{\"filter\":{\"country\":\"ie\",\"least\":41}}")
+        assertThat(other.post("/keywords/remove", "{\"filter\":{\"country\":\"ie\",\"min\":41}}")
                         .json()
                         .path("ids"))
                 .isEmpty();

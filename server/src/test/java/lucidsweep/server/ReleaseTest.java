@@ -85,7 +85,7 @@ class ReleaseTest {
     @CsvSource({
         "/handovers, '{\"format\":\"pdf\"}', expected csv",
         "/handovers, '{\"format\":\"html\"}', only pages of a website",
-        "/decisions, '{\"selection\":{},\"fields\":[],\"state\":\"shiny\"}', expected approved",
+        "/decisions, '{\"selection\":{},\"fields\":[],\"state\":\"shiny\"}', expected one of",
         "/decisions, '{\"selection\":{},\"fields\":[\"price\"],\"state\":\"approved\"}', expected",
     })
     void whatIsNotPossibleIsRefusedInWords(String path, String body, String problem) {
@@ -139,7 +139,7 @@ class ReleaseTest {
                         standing.path("drafted"),
                         standing.path("sentBack"),
                         standing.path("approved"),
-                        standing.path("handedOver"));
+                        standing.path("delivered"));
     }
 
     private int decide(String state, String fields, long... ids) {

@@ -130,20 +130,24 @@ class RewriteTest {
         String listings = handOver("listings");
         assertThat(listings).startsWith("id;title;description;tags;price;note\r\n");
         assertThat(listings)
-                .contains("A1;\"'=Ash \"\"paddle\"\" <b>\";A paddle of ash")
-                .contains(";45,00;'=1+1\r\n");
+                .contains("A1;\"=Ash \"\"paddle\"\" <b>\";A paddle of ash")
+                .contains(";45,00;=1+1\r\n");
         assertThat(listings)
                 .contains(";oak paddle, boat gift;49,00;")
                 .doesNotContain("A3;")
                 .doesNotContain("Oiled");
-        assertThat(shop.row("A1").path("title").path("state").asString()).isEqualTo("handed-over");
+        assertThat(shop.row("A1").path("title").path("state").asString()).isEqualTo("delivered");
 
+        shop.type("A1", "title", "=Ash \"paddle\" <i>");
+        shop.type("A2", "tags", "oak paddle, oar");
         shop.post("/decisions", some);
         assertThat(handOver("json"))
-                .contains("\"address\":\"A1\",\"title\":\"=Ash \\\"paddle\\\" <b>\"")
-                .contains("[\"oak paddle\",\"boat gift\"]");
+                .contains("\"address\":\"A1\",\"title\":\"=Ash \\\"paddle\\\" <i>\"")
+                .contains("[\"oak paddle\",\"oar\"]");
+        shop.type("A1", "title", "=Ash paddle");
         shop.post("/decisions", some);
-        assertThat(handOver("csv")).contains("A1,title,\"Ash paddle, hand carved in our boat shed\",\"'=Ash");
+        assertThat(handOver("csv"))
+                .contains("A1,title,\"Ash paddle, hand carved in our boat shed\",=Ash paddle\r\n");
         assertThat(shop.get("/handovers").json()).hasSize(3);
     }
 

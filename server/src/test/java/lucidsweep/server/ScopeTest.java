@@ -137,7 +137,7 @@ class ScopeTest {
                         .json()
                         .path("rows")
                         .get(0)
-                        .path("obstacle")
+                        .path("noindex")
                         .asString())
                 .isEqualTo("robots.txt keeps search engines from it");
     }
@@ -185,8 +185,8 @@ class ScopeTest {
         JsonNode rows = api.get("/api/properties/" + property + "/items?q=/hire/&sort=address")
                 .json()
                 .path("rows");
-        assertThat(rows.get(0).path("obstacle").isNull()).isTrue();
-        assertThat(rows.get(1).path("obstacle").asString()).isEqualTo("the same page as " + site.address() + "hire/");
+        assertThat(rows.get(0).path("noindex").isNull()).isTrue();
+        assertThat(rows.get(1).path("noindex").asString()).isEqualTo("the same page as " + site.address() + "hire/");
         assertThat(api.get("/api/properties/" + property + "/items?kind=duplicate&field=title")
                         .json()
                         .path("total")

@@ -59,7 +59,7 @@ class UpgradeTest {
         JsonNode oak = shop.row("B").path("title");
         assertThat(oak.path("captured").asString()).isEqualTo("Oak paddle for two");
         assertThat(oak.path("draft").asString()).isEqualTo("Oak paddle, carved by hand");
-        assertThat(shop.row("A").path("description").path("state").asString()).isEqualTo("handed-over");
+        assertThat(shop.row("A").path("description").path("state").asString()).isEqualTo("delivered");
         assertThat(shop.row("A").path("aim").path("keyword").asString()).isEqualTo("ash paddle");
         assertThat(shop.row("E").path("tags").path("kept").asString()).isEqualTo("agreed with the maker");
         assertThat(shop.getItem("B", "/history").findValuesAsString("afterText"))

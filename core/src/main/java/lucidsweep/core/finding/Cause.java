@@ -1,5 +1,7 @@
 package lucidsweep.core.finding;
 
+import lucidsweep.core.item.Field;
+
 /**
  * What findings have in common, so that one action mends them.
  *

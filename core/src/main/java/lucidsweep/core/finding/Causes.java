@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import lucidsweep.core.item.Field;
 
 /** Gathers findings into causes: by the ending or text they share, else by the section most of them stand in. */
 public final class Causes {

@@ -1,6 +1,7 @@
 package lucidsweep.core.finding;
 
 import java.util.function.Consumer;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.text.Ending;
 
 /** A title with the same long ending as many others. */

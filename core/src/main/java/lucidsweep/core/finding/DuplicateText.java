@@ -8,7 +8,7 @@ final class DuplicateText implements Rule {
 
     @Override
     public void check(InspectedItem item, InspectionContext around, Consumer<Finding> found) {
-        if (item.obstacle().isPresent()) return;
+        if (item.noindex().isPresent()) return;
         for (InspectedItem.Text text : item.texts()) {
             if (!text.present() || text.alike() < 2) continue;
             int others = text.alike() - 1;

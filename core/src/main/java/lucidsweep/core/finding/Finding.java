@@ -1,5 +1,7 @@
 package lucidsweep.core.finding;
 
+import lucidsweep.core.item.Field;
+
 /**
  * One thing wrong with one field of one item.
  *

@@ -3,21 +3,23 @@ package lucidsweep.core.finding;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.Word;
 import lucidsweep.core.keyword.Words;
+import lucidsweep.core.page.Noindex;
 
 /**
  * An item as the rules see it.
  *
- * @param obstacle why it is not indexable; empty where it is
+ * @param noindex why it is not indexable; empty where it is
  * @param h1Count how many H1 elements the page has; -1 for items that have none by nature, such as listings
  * @param tags null for items that have none by nature, such as pages
  * @param keyword its primary keyword, if any
  * @param kept fields that stay as they are, although a rule may say otherwise
  */
 public record InspectedItem(
-        Optional<String> obstacle,
+        Optional<Noindex> noindex,
         Text title,
         Text description,
         int h1Count,

@@ -2,6 +2,7 @@ package lucidsweep.core.finding;
 
 import java.util.ArrayList;
 import java.util.List;
+import lucidsweep.core.item.Field;
 
 /** Holds an item against every rule. */
 public final class Inspection {
@@ -30,7 +31,7 @@ public final class Inspection {
      */
     public List<Finding> of(InspectedItem item) {
         List<Finding> found = new ArrayList<>();
-        item.obstacle().ifPresent(why -> found.add(Finding.of(Field.INDEXING, FindingKind.NOT_INDEXABLE, why)));
+        item.noindex().ifPresent(why -> found.add(Finding.of(Field.INDEXING, FindingKind.NOT_INDEXABLE, why.words())));
         for (Rule rule : RULES) {
             rule.check(item, around, finding -> {
                 if (!item.kept().contains(finding.field())) found.add(finding);

@@ -2,6 +2,7 @@ package lucidsweep.core.finding;
 
 import java.util.List;
 import java.util.Set;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Ending;
 

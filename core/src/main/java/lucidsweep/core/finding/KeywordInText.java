@@ -1,6 +1,7 @@
 package lucidsweep.core.finding;
 
 import java.util.function.Consumer;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.PhraseMatch;
 

@@ -1,6 +1,7 @@
 package lucidsweep.core.finding;
 
 import java.util.function.Consumer;
+import lucidsweep.core.item.Field;
 
 /** A page without an H1. */
 final class MissingHeading implements Rule {

@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Word;
 
 /** A word that stands in a title more often than the standard allows, or twice in a row. Stop words and numbers are free. */

@@ -1,6 +1,7 @@
 package lucidsweep.core.finding;
 
 import java.util.function.Consumer;
+import lucidsweep.core.item.Field;
 
 /** More than one title, description or H1 on a page. */
 final class SeveralElements implements Rule {

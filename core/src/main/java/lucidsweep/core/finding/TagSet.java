@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Graphemes;
 import lucidsweep.core.text.TextKey;

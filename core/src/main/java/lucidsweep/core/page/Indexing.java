@@ -4,7 +4,7 @@ import java.net.URI;
 import java.util.Locale;
 import java.util.Optional;
 
-/** Whether a search engine may list a page, and in words why not. */
+/** Whether a search engine may list a page, and why not. */
 public final class Indexing {
 
     private Indexing() {}
@@ -17,16 +17,16 @@ public final class Indexing {
      * @param robots meta robots and X-Robots-Tag together
      * @param canonical the canonical address as written; "" where there is none
      */
-    public static Optional<String> obstacle(String address, int status, String robots, String canonical) {
-        if (status != 200) return Optional.of("it answers " + status);
+    public static Optional<Noindex> noindex(String address, int status, String robots, String canonical) {
+        if (status != 200) return Optional.of(new Noindex(Noindex.Reason.STATUS, String.valueOf(status)));
         String directives = robots.toLowerCase(Locale.ROOT);
         if (hasDirective(directives, "noindex") || hasDirective(directives, "none")) {
-            return Optional.of("it asks not to be indexed (" + robots + ")");
+            return Optional.of(new Noindex(Noindex.Reason.NOINDEX, robots));
         }
         if (canonical.isEmpty()) return Optional.empty();
         return PageAddress.resolve(URI.create(address), canonical)
                 .filter(to -> !to.toString().equals(address))
-                .map(to -> "its canonical is " + to);
+                .map(to -> new Noindex(Noindex.Reason.CANONICAL, to.toString()));
     }
 
     /** Whether robots directives ask that no link of the page be followed. */

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
+import lucidsweep.core.item.Field;
 import org.junit.jupiter.api.Test;
 
 /** Causes gather findings and lose none. */

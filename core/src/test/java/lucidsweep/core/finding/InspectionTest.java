@@ -7,8 +7,10 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.Words;
+import lucidsweep.core.page.Noindex;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Ending;
 import org.junit.jupiter.api.Test;
@@ -86,7 +88,7 @@ class InspectionTest {
         assertThat(kinds(subject(text(Field.TITLE, 1, GOOD_TITLE, 1), good(), 3, null, null), Field.H1))
                 .isEqualTo("several");
         InspectedItem noindex = new InspectedItem(
-                Optional.of("it asks not to be indexed"),
+                Optional.of(new Noindex(Noindex.Reason.NOINDEX, "noindex")),
                 text(Field.TITLE, 1, GOOD_TITLE, 4),
                 good(),
                 1,

@@ -101,8 +101,10 @@ class PageTest {
                 "200, '', /boats/, its canonical is https://tarrin.example/boats/",
                 "200, '', index.html, -",
             })
-    void saysWhyAPageIsNotIndexable(int status, String robots, String canonical, String obstacle) {
-        assertThat(Indexing.obstacle(HERE.toString(), status, robots, canonical).orElse(null))
-                .isEqualTo(obstacle);
+    void saysWhyAPageIsNotIndexable(int status, String robots, String canonical, String words) {
+        assertThat(Indexing.noindex(HERE.toString(), status, robots, canonical)
+                        .map(Noindex::words)
+                        .orElse(null))
+                .isEqualTo(words);
     }
 }

@@ -46,6 +46,11 @@ public class Clients {
         return mapper.propertyOrRemoved(id);
     }
 
+    /** Whether a property is removed, by itself or with its client. */
+    public boolean isRemoved(long propertyId) {
+        return properties().stream().noneMatch(property -> property.id() == propertyId);
+    }
+
     public Client addClient(ClientForm form) {
         ClientMapper.Key key = new ClientMapper.Key();
         mapper.insertClient(key, form);
@@ -94,6 +99,16 @@ public class Clients {
     public void touch(long propertyId) {
         mapper.touch(propertyId);
         durability.await();
+        tellPages(propertyId);
+    }
+
+    /** The same of what is not confirmed to anybody yet, such as the items of a sweep that is under way. */
+    public void tell(long propertyId) {
+        mapper.touch(propertyId);
+        tellPages(propertyId);
+    }
+
+    private void tellPages(long propertyId) {
         Property property = mapper.property(propertyId);
         if (property != null) events.tell("changed", new PropertyChanged(propertyId, property.revision()));
     }

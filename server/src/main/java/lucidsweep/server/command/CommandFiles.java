@@ -32,7 +32,7 @@ final class CommandFiles {
 
     static CsvText csv(Path folder, String name) {
         try {
-            return new CsvText(Files.newBufferedWriter(folder.resolve(name), StandardCharsets.UTF_8));
+            return CsvText.guarded(Files.newBufferedWriter(folder.resolve(name), StandardCharsets.UTF_8));
         } catch (IOException e) {
             throw new Unusable("cannot write " + folder.resolve(name) + ": " + why(e));
         }

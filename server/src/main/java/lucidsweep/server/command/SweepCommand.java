@@ -226,7 +226,7 @@ final class SweepCommand implements Callable<Integer> {
         return new Object[] {
             row.address(),
             row.status(),
-            row.obstacle() == null ? "yes" : "no",
+            row.noindex() == null ? "yes" : "no",
             row.title().captured(),
             String.format(Locale.ROOT, "%.2f", row.title().fit().px()),
             row.title().fit().chars(),
@@ -246,12 +246,7 @@ final class SweepCommand implements Callable<Integer> {
         return new SpringApplicationBuilder(startable)
                 .web(WebApplicationType.NONE)
                 .logStartupInfo(false)
-                .run(
-                        "--lucid.data=" + data,
-                        "--lucid.go-on=false",
-                        "--logging.level.root=error",
-                        "--logging.level.lucidsweep=error",
-                        "--logging.level.org.flywaydb=error");
+                .run("--lucid.data=" + data, "--lucid.go-on=false");
     }
 
     private static boolean isLoopback(URI address) {

@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.text.TextKey;
 import lucidsweep.core.text.WordDifference;
 import lucidsweep.server.client.Clients;
@@ -25,6 +26,7 @@ import lucidsweep.server.gather.sweep.Sweep;
 import lucidsweep.server.gather.sweep.SweepStore;
 import lucidsweep.server.gather.sweep.Visits;
 import lucidsweep.server.item.draft.Drafts;
+import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.job.Lookahead;
@@ -38,7 +40,6 @@ class Comparisons {
 
     private static final int AT_ONCE = 500;
     private static final int MAX_KEPT = 8;
-    private static final List<String> DRAFTABLE = List.of("title", "description", "tags");
 
     private final Sweeps sweeps;
     private final SweepStore store;
@@ -239,12 +240,12 @@ class Comparisons {
                 .mapToLong(Entry::itemId)
                 .toArray();
         Map<String, Set<Long>> drafted = new HashMap<>();
-        for (String field : DRAFTABLE) {
+        for (Field field : FieldId.FIELDS) {
             Set<Long> changed = new HashSet<>();
             for (FieldLine line : drafts.fields(ids, field)) {
                 if (line.batchId() != null) changed.add(line.itemId());
             }
-            drafted.put(field, changed);
+            drafted.put(field.code(), changed);
         }
         return drafted;
     }

@@ -131,7 +131,23 @@ final class RecordRows implements Interceptor {
             if (type == String.class) return ResultSet::getString;
             if (type == byte[].class) return ResultSet::getBytes;
             if (type == Instant.class) return Shape::instant;
+            if (type.isEnum()) return new Codes(type)::of;
             return (row, column) -> row.getObject(column, type);
+        }
+
+        /** Constants by the code that they are stored as, which is how they are written. */
+        private static final class Codes {
+            private final Map<String, Object> constants = new HashMap<>();
+
+            private Codes(Class<?> type) {
+                for (Object constant : type.getEnumConstants()) constants.put(constant.toString(), constant);
+            }
+
+            private Object of(ResultSet row, int column) throws SQLException {
+                String code = row.getString(column);
+                if (code == null || constants.containsKey(code)) return constants.get(code);
+                throw new SQLException("there is no constant for " + code + ", only for " + constants.keySet());
+            }
         }
 
         private static Object instant(ResultSet row, int column) throws SQLException {

@@ -12,6 +12,7 @@ import java.util.Set;
 import lucidsweep.core.compose.TagList;
 import lucidsweep.core.keyword.Volume;
 import lucidsweep.core.page.PageAddress;
+import lucidsweep.core.text.FormulaGuard;
 import lucidsweep.core.text.TextKey;
 import lucidsweep.core.text.WrittenDate;
 import lucidsweep.core.text.WrittenNumber;
@@ -123,8 +124,8 @@ public final class Intake {
 
     private String value(Meaning meaning, String text) throws Unusable {
         return switch (meaning.type()) {
-            case TEXT -> text;
-            case TAGS -> TagList.join(TagList.of(text));
+            case TEXT -> FormulaGuard.unguarded(text);
+            case TAGS -> TagList.join(TagList.of(FormulaGuard.unguarded(text)));
             case COUNT -> count(meaning, text);
             case DECIMAL -> decimal(meaning, text);
             case DATE -> date(meaning, text);

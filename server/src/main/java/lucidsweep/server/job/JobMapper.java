@@ -46,6 +46,7 @@ interface JobMapper {
 
     @Update("""
             update job set state = 'failed', ended = now(), note = 'The application ended before this did; nothing was half done.'
-            where state = 'running' and kind <> 'crawl'""")
+            where state = 'running' and (kind <> 'crawl'
+                or not exists (select 1 from sweep s where s.job_id = job.id and s.state = 'running'))""")
     void failUnfinished();
 }

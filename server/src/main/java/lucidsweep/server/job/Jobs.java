@@ -21,6 +21,9 @@ public class Jobs {
 
     private static final Logger LOG = LoggerFactory.getLogger(Jobs.class);
     private static final long TELL_EVERY_MS = 500;
+    private static final int LONGEST_NOTE = 2_000;
+    private static final int LONGEST_TITLE = 500;
+    private static final int MAX_AT_ONCE = 50;
 
     private final JobMapper mapper;
     private final EventStream events;
@@ -46,7 +49,11 @@ public class Jobs {
 
     /** Stores a new job without starting it. */
     public long create(long propertyId, String kind, String title) {
-        JobMapper.NewJob job = new JobMapper.NewJob(propertyId, kind, title);
+        if (running.size() >= MAX_AT_ONCE) {
+            throw Refusal.conflict(MAX_AT_ONCE + " pieces of work are under way; wait until one has ended");
+        }
+        String shortTitle = title.length() <= LONGEST_TITLE ? title : title.substring(0, LONGEST_TITLE - 1) + "…";
+        JobMapper.NewJob job = new JobMapper.NewJob(propertyId, kind, shortTitle);
         mapper.insert(job);
         return job.id;
     }
@@ -102,6 +109,11 @@ public class Jobs {
         job.stopAsked = true;
     }
 
+    /** Closes a job that cannot go on, with a sentence that says why. */
+    public void close(long id, String why) {
+        end(id, "failed", why);
+    }
+
     /** Whether the application is ending; work that goes on at the next start leaves its state as it is. */
     public boolean isClosing() {
         return closing;
@@ -112,18 +124,27 @@ public class Jobs {
             String note = work.run(job);
             boolean stopped = job.stopAsked;
             if (closing && stopped) return;
-            mapper.progress(job.id, job.done, job.total, note);
-            mapper.end(job.id, stopped ? "stopped" : "done", note);
+            mapper.progress(job.id, job.done, job.total, "");
+            end(job.id, stopped ? "stopped" : "done", note);
         } catch (Refusal e) {
-            mapper.end(job.id, "failed", e.getMessage());
-        } catch (Exception e) {
+            end(job.id, "failed", e.getMessage());
+        } catch (Throwable e) {
             LOG.error("job {} failed", job.id, e);
-            mapper.end(job.id, "failed", "It failed: " + e.getMessage());
+            end(job.id, "failed", "It failed: " + why(e));
         } finally {
             running.remove(job.id);
             job.ended.countDown();
             if (!closing) events.tell("job", mapper.find(job.id));
         }
+    }
+
+    private void end(long id, String state, String note) {
+        mapper.end(id, state, note.length() <= LONGEST_NOTE ? note : note.substring(0, LONGEST_NOTE - 1) + "…");
+    }
+
+    private static String why(Throwable problem) {
+        String message = problem.getMessage();
+        return message == null || message.isBlank() ? problem.getClass().getSimpleName() : message;
     }
 
     @PreDestroy

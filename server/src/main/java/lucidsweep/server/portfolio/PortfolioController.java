@@ -1,6 +1,7 @@
 package lucidsweep.server.portfolio;
 
 import java.util.List;
+import lucidsweep.core.item.DraftState;
 import lucidsweep.server.aim.keywords.Keywords;
 import lucidsweep.server.aim.reviews.Reviews;
 import lucidsweep.server.client.Client;
@@ -58,17 +59,17 @@ class PortfolioController {
                 counts.aimed(),
                 reviews.due(property.id()),
                 counts.withFindings(),
-                drafts(counts, "drafted"),
-                drafts(counts, "sent-back"),
-                drafts(counts, "approved"),
-                drafts(counts, "handed-over"),
-                counts.live(),
+                drafts(counts, DraftState.DRAFTED),
+                drafts(counts, DraftState.SENT_BACK),
+                drafts(counts, DraftState.APPROVED),
+                drafts(counts, DraftState.DELIVERED) + drafts(counts, DraftState.LIVE),
+                drafts(counts, DraftState.LIVE),
                 counts.draftedFields(),
                 sweeps.lastEnded(property.id()).orElse(null),
                 schedules.of(property.id()).map(Schedule::nextDay).orElse(null));
     }
 
-    private static int drafts(Items.Counts counts, String state) {
+    private static int drafts(Items.Counts counts, DraftState state) {
         return counts.drafts().getOrDefault(state, 0);
     }
 }

@@ -3,6 +3,7 @@ package lucidsweep.server.portfolio;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import lucidsweep.core.item.Field;
 import lucidsweep.server.client.Property;
 
 /**
@@ -12,8 +13,8 @@ import lucidsweep.server.client.Property;
  * @param withFindings indexable items with at least one finding
  * @param due keywords and tags to look at again, whose month is there
  * @param drafted drafts that wait to be looked at
- * @param approved drafts that wait to be handed over
- * @param handedOver texts handed over
+ * @param approved drafts that wait to be delivered
+ * @param delivered texts that were delivered
  * @param live those of them that the last sweep saw in place
  * @param draftedFields the fields of which there are drafts
  * @param lastSweep null where there was none
@@ -31,8 +32,8 @@ public record Standing(
         int drafted,
         int sentBack,
         int approved,
-        int handedOver,
+        int delivered,
         int live,
-        List<String> draftedFields,
+        List<Field> draftedFields,
         Instant lastSweep,
         LocalDate nextSweep) {}

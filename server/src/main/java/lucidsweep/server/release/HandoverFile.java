@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import lucidsweep.core.compose.TagList;
-import lucidsweep.core.finding.Field;
+import lucidsweep.core.item.Field;
 import lucidsweep.server.gather.imports.ImportShape;
 import lucidsweep.server.gather.imports.Imports;
 import lucidsweep.server.item.table.Items;
@@ -18,7 +18,7 @@ import lucidsweep.server.web.CsvText;
 import org.springframework.web.util.HtmlUtils;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Writes the texts of a handover in one of its formats. */
+/** Writes the texts of a handover in one of its formats, every cell as it is: machines read these files. */
 final class HandoverFile {
 
     private static final int CHUNK = 500;
@@ -45,7 +45,7 @@ final class HandoverFile {
     }
 
     private void writeCsv(Handover handover, Writer out) {
-        try (CsvText csv = new CsvText(out)) {
+        try (CsvText csv = CsvText.faithful(out)) {
             csv.row("address", "field", "before", "after");
             forEachItem(
                     handover,
@@ -85,7 +85,7 @@ final class HandoverFile {
     /** Rows as they were imported, with the handed over texts in their columns. */
     private void writeListings(Handover handover, Writer out) {
         ImportShape shape = imports.shape(handover.propertyId());
-        try (CsvText csv = new CsvText(out, shape.delimiter())) {
+        try (CsvText csv = CsvText.faithful(out, shape.delimiter())) {
             csv.row(shape.columns().toArray());
             forEachChunk(handover, some -> {
                 Map<Long, String> facts = items.facts(

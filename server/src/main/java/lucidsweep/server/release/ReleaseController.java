@@ -1,9 +1,10 @@
 package lucidsweep.server.release;
 
-import java.io.OutputStreamWriter;
-import java.io.Writer;
-import java.nio.charset.StandardCharsets;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.util.List;
+import lucidsweep.core.item.DraftState;
+import lucidsweep.core.item.Field;
 import lucidsweep.server.item.table.Selection;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
@@ -25,16 +26,23 @@ class ReleaseController {
         this.releases = releases;
     }
 
-    /** What becomes of drafts; fields null or empty for all. */
-    record Decision(Selection selection, List<String> fields, String state) {}
+    /**
+     * What becomes of drafts.
+     *
+     * @param fields null or empty for all
+     * @param asOf the revision of the property that was looked at; null to decide whatever is there now
+     */
+    record Decision(
+            @Valid @NotNull Selection selection,
+            List<Field> fields,
+            @NotNull DraftState state,
+            Long asOf) {}
 
-    record DecidedTexts(int texts) {}
-
-    record Format(String format) {}
+    record Format(@NotNull String format) {}
 
     @PostMapping("/properties/{propertyId}/decisions")
-    DecidedTexts decide(@PathVariable long propertyId, @RequestBody Decision decision) {
-        return new DecidedTexts(releases.decide(propertyId, decision.selection(), decision.fields(), decision.state()));
+    Releases.Decided decide(@PathVariable long propertyId, @Valid @RequestBody Decision decision) {
+        return releases.decide(propertyId, decision.selection(), decision.fields(), decision.state(), decision.asOf());
     }
 
     @GetMapping("/properties/{propertyId}/handovers")
@@ -43,7 +51,7 @@ class ReleaseController {
     }
 
     @PostMapping("/properties/{propertyId}/handovers")
-    Handover handOver(@PathVariable long propertyId, @RequestBody Format format) {
+    Handover handOver(@PathVariable long propertyId, @Valid @RequestBody Format format) {
         return releases.handOver(propertyId, format.format());
     }
 
@@ -56,11 +64,7 @@ class ReleaseController {
             case "html" -> "text/plain; charset=utf-8";
             default -> "text/csv; charset=utf-8";
         };
-        StreamingResponseBody body = out -> {
-            try (Writer writer = new OutputStreamWriter(out, StandardCharsets.UTF_8)) {
-                releases.write(handover, writer);
-            }
-        };
+        StreamingResponseBody body = out -> releases.write(handover, out);
         return ResponseEntity.ok()
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,

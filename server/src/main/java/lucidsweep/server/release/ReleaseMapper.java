@@ -1,5 +1,6 @@
 package lucidsweep.server.release;
 
+import java.io.InputStream;
 import java.util.List;
 import lucidsweep.server.database.ManyRows;
 import org.apache.ibatis.annotations.Insert;
@@ -54,4 +55,18 @@ interface ReleaseMapper {
             where l.handover_id = #{handoverId} and l.item_id > #{afterItem}
             order by l.handover_id, l.item_id fetch first #{limit} rows with ties""")
     List<Line> lines(long handoverId, long afterItem, int limit);
+
+    @Insert("insert into handover_file (handover_id, content) values (#{handoverId}, #{content})")
+    void keepFile(@Param("handoverId") long handoverId, @Param("content") InputStream content);
+
+    /** A file as it was delivered, packed with gzip. */
+    record KeptFile(byte[] content) {}
+
+    @Select("select content from handover_file where handover_id = #{handoverId}")
+    KeptFile file(long handoverId);
+
+    @Select("""
+            select * from handover h
+            where not exists (select 1 from handover_file f where f.handover_id = h.id) order by id""")
+    List<Handover> withoutFile();
 }

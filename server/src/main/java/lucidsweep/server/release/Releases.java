@@ -1,33 +1,39 @@
 package lucidsweep.server.release;
 
 import java.io.IOException;
-import java.io.Writer;
+import java.io.OutputStream;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import lucidsweep.core.item.DraftState;
+import lucidsweep.core.item.Field;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.gather.imports.Imports;
 import lucidsweep.server.item.draft.Drafts;
+import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.ItemFilter;
 import lucidsweep.server.item.table.ItemView;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.Selection;
+import lucidsweep.server.job.PropertyLine;
+import lucidsweep.server.web.Conflict;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Moves drafts on: approved, sent back, handed over; and records what was handed over. */
 @Service
 public class Releases {
 
     private static final int AT_ONCE = 500;
-    private static final List<String> FIELDS = List.of("title", "description", "tags");
-    private static final Set<String> DECISIONS = Set.of("approved", "sent-back", "drafted");
+    private static final Set<DraftState> DECISIONS =
+            EnumSet.of(DraftState.APPROVED, DraftState.SENT_BACK, DraftState.DRAFTED);
     private static final Set<String> FORMATS = Set.of("csv", "json", "html", "listings");
 
     private final ReleaseMapper mapper;
@@ -36,7 +42,8 @@ public class Releases {
     private final Clients clients;
     private final Imports imports;
     private final TransactionTemplate transaction;
-    private final JsonMapper json;
+    private final PropertyLine line;
+    private final HandoverFiles files;
 
     Releases(
             ReleaseMapper mapper,
@@ -45,34 +52,66 @@ public class Releases {
             Clients clients,
             Imports imports,
             TransactionTemplate transaction,
-            JsonMapper json) {
+            PropertyLine line,
+            HandoverFiles files) {
         this.mapper = mapper;
         this.drafts = drafts;
         this.items = items;
         this.clients = clients;
         this.imports = imports;
         this.transaction = transaction;
-        this.json = json;
+        this.line = line;
+        this.files = files;
     }
 
-    /** Approves drafts or sends them back; returns how many there were. */
-    int decide(long propertyId, Selection selection, List<String> fields, String state) {
+    /**
+     * What was decided.
+     *
+     * @param texts how many drafts moved on
+     * @param left how many stayed, since what was decided does not go with their state
+     */
+    record Decided(int texts, int left) {}
+
+    /**
+     * Approves drafts, sends them back or opens them again.
+     *
+     * @param fields null or empty for all
+     * @param asOf the revision of the property that the person looked at; null to decide whatever is there now
+     * @throws Refusal with the texts in question where some were changed since that revision
+     */
+    Decided decide(long propertyId, Selection selection, List<Field> fields, DraftState state, Long asOf) {
         if (!DECISIONS.contains(state)) {
             throw Refusal.badInput("expected approved, sent-back or drafted, got \"" + state + "\"");
         }
-        long[] ids = selection.resolve(propertyId, items);
-        Integer moved = transaction.execute(status -> {
-            int sum = 0;
-            for (String field : fields == null || fields.isEmpty() ? FIELDS : fields) {
-                sum += drafts.setState(ids, field, state);
-            }
-            return sum;
+        List<Field> meant = fields == null || fields.isEmpty() ? FieldId.FIELDS : fields;
+        return line.get(propertyId, "deciding about drafts", () -> {
+            long[] ids = selection.resolve(propertyId, items);
+            if (asOf != null) refuseChangedMeanwhile(ids, meant, asOf);
+            Decided decided = transaction.execute(status -> {
+                int moved = 0;
+                int drafted = 0;
+                for (Field field : meant) {
+                    drafted += drafts.count(ids, field);
+                    moved += drafts.move(ids, field, state);
+                }
+                return new Decided(moved, drafted - moved);
+            });
+            items.changed(propertyId, Arrays.stream(ids).boxed().toList());
+            return decided;
         });
-        items.changed(propertyId, Arrays.stream(ids).boxed().toList());
-        return moved == null ? 0 : moved;
     }
 
-    /** Hands over all approved drafts: records them and moves them on. */
+    private void refuseChangedMeanwhile(long[] ids, List<Field> fields, long asOf) {
+        List<Conflict> conflicts = new ArrayList<>();
+        for (Field field : fields) {
+            for (FieldLine text : drafts.changedAfter(ids, field, asOf)) {
+                conflicts.add(new Conflict(text.itemId(), "", field.code(), null, text.text(), null));
+            }
+        }
+        items.refuseChangedMeanwhile(conflicts);
+    }
+
+    /** Hands over all approved drafts: records them, keeps the file as it is delivered, and moves them on. */
     Handover handOver(long propertyId, String format) {
         if (!FORMATS.contains(format)) {
             throw Refusal.badInput("expected csv, json, html or listings, got \"" + format + "\"");
@@ -82,41 +121,47 @@ public class Releases {
             throw Refusal.badInput("only pages of a website have an HTML head");
         }
         if (format.equals("listings")) imports.shape(propertyId);
-        long[] ids = items.ids(ItemView.of(propertyId, ItemFilter.ofState("approved")));
-        if (ids.length == 0) throw Refusal.conflict("No draft is approved, so there is nothing to hand over.");
-        ReleaseMapper.Key key = new ReleaseMapper.Key();
-        transaction.executeWithoutResult(status -> record(property, format, ids, key));
-        items.changed(propertyId, Arrays.stream(ids).boxed().toList());
-        return mapper.find(key.id);
+        return line.get(propertyId, "a handover", () -> {
+            long[] ids = items.ids(ItemView.of(propertyId, ItemFilter.ofState(DraftState.APPROVED)));
+            Handover made = transaction.execute(status -> record(property, format, ids));
+            items.changed(propertyId, Arrays.stream(ids).boxed().toList());
+            return made;
+        });
     }
 
-    private void record(Property property, String format, long[] ids, ReleaseMapper.Key key) {
+    private Handover record(Property property, String format, long[] ids) {
+        ReleaseMapper.Key key = new ReleaseMapper.Key();
         Set<Long> handed = new HashSet<>();
         int texts = 0;
         mapper.insert(key, property.id(), format, 0, 0);
-        for (String field : FIELDS) {
-            if (format.equals("html") && field.equals("tags")) continue;
+        for (Field field : FieldId.FIELDS) {
+            if (format.equals("html") && field == Field.TAGS) continue;
             for (int start = 0; start < ids.length; start += AT_ONCE) {
                 List<FieldLine> approved =
                         drafts
                                 .fields(Arrays.copyOfRange(ids, start, Math.min(ids.length, start + AT_ONCE)), field)
                                 .stream()
-                                .filter(line -> line.state().equals("approved"))
+                                .filter(text -> text.state() == DraftState.APPROVED)
                                 .toList();
                 if (approved.isEmpty()) continue;
+                if (drafts.deliver(approved, key.id) != approved.size()) {
+                    throw Refusal.conflict("Drafts were changed while they were handed over; nothing was. Try again.");
+                }
                 ManyRows.each(
                         approved.stream()
-                                .map(line -> new ReleaseMapper.LineValues(
-                                        key.id, line.itemId(), field, line.captured(), line.text()))
+                                .map(text -> new ReleaseMapper.LineValues(
+                                        key.id, text.itemId(), field.code(), text.captured(), text.text()))
                                 .toList(),
                         mapper::insertLines);
-                long[] moved = approved.stream().mapToLong(FieldLine::itemId).toArray();
-                drafts.setState(moved, field, "handed-over");
-                Arrays.stream(moved).forEach(handed::add);
-                texts += moved.length;
+                approved.forEach(text -> handed.add(text.itemId()));
+                texts += approved.size();
             }
         }
+        if (texts == 0) throw Refusal.conflict("No draft is approved, so there is nothing to hand over.");
         mapper.setCounts(key.id, handed.size(), texts);
+        Handover handover = mapper.find(key.id);
+        files.keep(handover);
+        return handover;
     }
 
     public List<Handover> ofProperty(long propertyId) {
@@ -129,7 +174,7 @@ public class Releases {
         return handover;
     }
 
-    void write(Handover handover, Writer out) throws IOException {
-        new HandoverFile(mapper, items, imports, json).write(handover, out);
+    void write(Handover handover, OutputStream out) throws IOException {
+        files.write(handover, out);
     }
 }

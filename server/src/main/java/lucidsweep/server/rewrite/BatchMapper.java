@@ -70,7 +70,7 @@ interface BatchMapper {
 
     @Select("""
             select coalesce(b.title, 'Edits') title, count(*) fields
-            from change c left join written w on w.id = c.field_id
+            from change c left join draft w on w.id = c.field_id
             left join batch b on b.id = w.batch_id
             where c.id between #{range.first} and #{range.last} and w.batch_id is distinct from #{batchId}
             group by b.id, b.title order by max(b.id) desc limit 3""")
@@ -78,11 +78,20 @@ interface BatchMapper {
 
     @Select("""
             select coalesce(b.title, 'Edits') title, count(*) fields
-            from change c left join written w on w.id = c.field_id
+            from change c left join draft w on w.id = c.field_id
             left join batch b on b.id = w.batch_id
             where c.id between #{range.first} and #{range.last} and w.batch_id is distinct from c.before_batch
+                and coalesce(w.state, '') not in ('delivered', 'live')
             group by b.id, b.title order by max(b.id) desc limit 3""")
     List<Conflict> conflictsOfRedo(@Param("range") IdRange range);
+
+    @Select("""
+            select d.handover_id, h.created delivered, count(*) texts
+            from change c join draft d on d.id = c.field_id join handover h on h.id = d.handover_id
+            where c.id between #{range.first} and #{range.last} and d.state in ('delivered', 'live')
+                and d.batch_id = #{batchId}
+            group by d.handover_id, h.created order by d.handover_id""")
+    List<Batches.Left> deliveredOf(@Param("batchId") long batchId, @Param("range") IdRange range);
 
     /** A past change of an item. */
     record Past(String title, String state, Instant created, String field, String beforeText, String afterText) {}

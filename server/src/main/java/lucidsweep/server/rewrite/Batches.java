@@ -1,17 +1,23 @@
 package lucidsweep.server.rewrite;
 
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
-import java.util.Collection;
+import java.util.EnumMap;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.concurrent.locks.ReentrantLock;
+import java.util.concurrent.Future;
 import java.util.function.BiFunction;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import lucidsweep.core.item.DraftState;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Spaces;
 import lucidsweep.server.client.Clients;
@@ -22,9 +28,14 @@ import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.Items;
+import lucidsweep.server.item.table.Selection;
 import lucidsweep.server.job.Lookahead;
 import lucidsweep.server.job.Progress;
+import lucidsweep.server.job.PropertyLine;
+import lucidsweep.server.triage.ChangedTexts;
 import lucidsweep.server.triage.Findings;
+import lucidsweep.server.triage.FindingsQueue;
+import lucidsweep.server.web.Conflict;
 import lucidsweep.server.web.Counted;
 import lucidsweep.server.web.Refusal;
 import org.springframework.beans.factory.SmartInitializingSingleton;
@@ -39,14 +50,18 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class Batches implements SmartInitializingSingleton {
 
     private static final int AT_ONCE = 500;
+    private static final int LONGEST = 100_000;
+    private static final DateTimeFormatter DAY =
+            DateTimeFormatter.ofPattern("d MMM yyyy", Locale.UK).withZone(ZoneId.systemDefault());
 
     private final BatchMapper mapper;
     private final Drafts drafts;
     private final Items items;
     private final Clients clients;
     private final Findings findings;
+    private final FindingsQueue queue;
+    private final PropertyLine line;
     private final TransactionTemplate transaction;
-    private final ReentrantLock oneAtATime = new ReentrantLock();
 
     Batches(
             BatchMapper mapper,
@@ -54,17 +69,39 @@ public class Batches implements SmartInitializingSingleton {
             Items items,
             Clients clients,
             Findings findings,
+            FindingsQueue queue,
+            PropertyLine line,
             TransactionTemplate transaction) {
         this.mapper = mapper;
         this.drafts = drafts;
         this.items = items;
         this.clients = clients;
         this.findings = findings;
+        this.queue = queue;
+        this.line = line;
         this.transaction = transaction;
     }
 
-    /** A text typed into a cell; null takes the draft away. */
-    public record TypedCell(long itemId, String field, String text) {}
+    /**
+     * A text typed into a cell.
+     *
+     * @param text null takes the draft away
+     * @param from the text that was in force when the person began; null to overwrite whatever is there
+     */
+    public record TypedCell(
+            long itemId,
+            @NotNull Field field,
+
+            @Size(max = LONGEST, message = "has at most 100,000 characters")
+            String text,
+
+            String from) {}
+
+    /** What was delivered since it was changed, and in which handover; undo and redo leave it as it is. */
+    record Left(long handoverId, Instant delivered, int texts) {}
+
+    /** A batch after it was undone or redone. */
+    record Turned(Batch batch, List<Left> left) {}
 
     List<Batch> ofProperty(long propertyId) {
         return mapper.ofProperty(propertyId);
@@ -106,7 +143,7 @@ public class Batches implements SmartInitializingSingleton {
                     ids,
                     AT_ONCE,
                     some -> drafts.fields(some, spec.field()).stream()
-                            .filter(line -> line.kept() == null)
+                            .filter(line -> !line.isKept())
                             .flatMap(line -> writer.change(line, made.of(line.itemId())).stream())
                             .toList(),
                     changes -> {
@@ -117,64 +154,109 @@ public class Batches implements SmartInitializingSingleton {
         });
     }
 
+    /** Refuses an edit of texts that were changed after the revision that its preview showed. */
+    void refuseChangedMeanwhile(long propertyId, Selection selection, EditSpec spec, long asOf) {
+        List<Conflict> conflicts = new ArrayList<>();
+        for (FieldLine text : drafts.changedAfter(selection.resolve(propertyId, items), spec.field(), asOf)) {
+            conflicts.add(new Conflict(text.itemId(), "", spec.field().code(), null, text.text(), null));
+        }
+        items.refuseChangedMeanwhile(conflicts);
+    }
+
     private static void goOnUnlessStopped(Progress progress) {
         if (progress.stopAsked()) throw Refusal.conflict("Stopped before it was applied; nothing was changed.");
     }
 
-    /** Sets texts typed or pasted by hand, as one batch; fields that are kept stay. */
+    /**
+     * Sets texts typed or pasted by hand, as one batch; fields that are kept stay.
+     *
+     * @throws Refusal with the texts on both sides where some were changed since the person looked
+     */
     Batch type(long propertyId, List<TypedCell> cells) {
         if (cells.isEmpty()) throw Refusal.badInput("at least one text is needed");
         Property property = clients.property(propertyId);
-        Map<String, List<TypedCell>> byField = cells.stream().collect(Collectors.groupingBy(TypedCell::field));
-        String title = cells.size() == 1 ? "One " + cells.get(0).field() + " by hand" : cells.size() + " texts by hand";
-        return change(
-                property,
-                title,
-                writer -> byField.forEach((field, some) -> {
-                    Map<Long, String> texts = new HashMap<>();
-                    some.forEach(cell -> texts.put(cell.itemId(), cell.text()));
-                    long[] ids =
-                            texts.keySet().stream().mapToLong(Long::longValue).toArray();
-                    for (FieldLine line : drafts.fields(ids, field)) {
-                        String text = texts.get(line.itemId());
-                        if (line.kept() == null) writer.set(line, text == null ? line.captured() : tidy(text));
-                    }
-                }));
+        Map<Field, Map<Long, TypedCell>> byField = new EnumMap<>(Field.class);
+        for (TypedCell cell : cells) {
+            items.requireOf(propertyId, cell.itemId());
+            byField.computeIfAbsent(cell.field(), any -> new HashMap<>()).put(cell.itemId(), cell);
+        }
+        String title = cells.size() == 1
+                ? "One " + cells.get(0).field().label() + " by hand"
+                : cells.size() + " texts by hand";
+        return change(property, title, writer -> {
+            Map<Field, List<FieldLine>> lines = new EnumMap<>(Field.class);
+            byField.forEach((field, some) -> lines.put(
+                    field,
+                    drafts.fields(
+                            some.keySet().stream().mapToLong(Long::longValue).toArray(), field)));
+            refuseChangedMeanwhile(byField, lines);
+            lines.forEach((field, some) -> some.stream()
+                    .filter(line -> !line.isKept())
+                    .forEach(line -> {
+                        String text = byField.get(field).get(line.itemId()).text();
+                        writer.set(line, text == null ? line.captured() : tidy(text));
+                    }));
+        });
     }
 
-    /** Takes a batch back, unless a later one changed the same fields. */
-    Batch undo(long id, Progress progress) {
+    private void refuseChangedMeanwhile(Map<Field, Map<Long, TypedCell>> cells, Map<Field, List<FieldLine>> lines) {
+        List<Conflict> conflicts = new ArrayList<>();
+        lines.forEach((field, some) -> {
+            for (FieldLine line : some) {
+                TypedCell cell = cells.get(field).get(line.itemId());
+                boolean changed = cell.from() != null && !cell.from().equals(line.text());
+                // Two people who want the same agree.
+                if (!changed || line.text().equals(cell.text())) continue;
+                conflicts.add(new Conflict(line.itemId(), "", field.code(), cell.from(), line.text(), cell.text()));
+            }
+        });
+        items.refuseChangedMeanwhile(conflicts);
+    }
+
+    /** Takes a batch back, unless a later one changed the same fields; what was delivered since stays. */
+    Turned undo(long id, Progress progress) {
         return turn(id, "undone", progress);
     }
 
     /** Applies an undone batch again, unless its fields were changed since. */
-    Batch redo(long id, Progress progress) {
+    Turned redo(long id, Progress progress) {
         return turn(id, "applied", progress);
     }
 
-    private Batch turn(long id, String state, Progress progress) {
-        Touched touched = new Touched();
-        Batch batch;
-        oneAtATime.lock();
-        try {
-            batch = find(id);
-            long propertyId = batch.propertyId();
+    private Turned turn(long id, String state, Progress progress) {
+        long propertyId = find(id).propertyId();
+        Future<?>[] worked = new Future<?>[1];
+        List<Left> left = line.get(propertyId, state.equals("undone") ? "undoing a batch" : "redoing a batch", () -> {
+            Batch batch = find(id);
             if (batch.state().equals(state)) throw Refusal.conflict("this batch is " + state + " already");
             refuseConflicts(batch, state.equals("undone"));
-            transaction.executeWithoutResult(status -> {
+            List<Left> delivered = mapper.deliveredOf(id, IdRange.of(id));
+            if (delivered.stream().mapToInt(Left::texts).sum() == batch.items()) {
+                throw Refusal.conflict("All of its texts were delivered since, " + said(delivered)
+                        + "; nothing was changed. To change them, write new drafts.");
+            }
+            ChangedTexts touched = new ChangedTexts();
+            long change = transaction.execute(status -> {
                 mapper.beginTurn(id, state);
-                findings.due(propertyId);
+                return findings.due(propertyId);
             });
             finishTurn(find(id), progress, touched);
-        } finally {
-            oneAtATime.unlock();
-        }
-        settle(batch.propertyId(), touched);
-        return find(id);
+            worked[0] = queue.add(propertyId, change, touched);
+            return delivered;
+        });
+        FindingsQueue.await(worked[0]);
+        return new Turned(find(id), left);
+    }
+
+    /** "in handover 3 of 26 Nov 2026". */
+    static String said(List<Left> left) {
+        return left.stream()
+                .map(each -> "in handover " + each.handoverId() + " of " + DAY.format(each.delivered()))
+                .collect(Collectors.joining(" and "));
     }
 
     /** Brings the fields of a batch to its state; those that are there already stay so. */
-    private void finishTurn(Batch batch, Progress progress, Touched touched) {
+    private void finishTurn(Batch batch, Progress progress, ChangedTexts touched) {
         Standard standard = clients.propertyOrRemoved(batch.propertyId()).standard();
         boolean undo = batch.state().equals("undone");
         int[] done = {0};
@@ -186,8 +268,8 @@ public class Batches implements SmartInitializingSingleton {
                         (change, line) ->
                                 undo ? before(change, line, standard) : after(change, line, batch.id(), standard)),
                 turned -> {
-                    transaction.executeWithoutResult(status -> drafts.set(turned));
-                    touched.add(turned);
+                    transaction.executeWithoutResult(status -> drafts.set(turned, revision(batch.propertyId())));
+                    note(touched, turned);
                     progress.report(done[0] += turned.size(), batch.items());
                 });
         mapper.end(batch.id(), batch.items());
@@ -201,7 +283,7 @@ public class Batches implements SmartInitializingSingleton {
                 IdRange.ids(batch.id(), mapper.countChanges(range)),
                 AT_ONCE,
                 some -> turned(some, (change, line) -> before(change, line, standard)),
-                turned -> transaction.executeWithoutResult(status -> drafts.set(turned)));
+                turned -> transaction.executeWithoutResult(status -> drafts.set(turned, revision(batch.propertyId()))));
         transaction.executeWithoutResult(status -> {
             mapper.deleteChanges(range);
             mapper.delete(batch.id());
@@ -214,7 +296,7 @@ public class Batches implements SmartInitializingSingleton {
     public void afterSingletonsInstantiated() {
         for (Batch batch : mapper.underWay()) {
             if (batch.items() == 0) takeBack(batch);
-            else finishTurn(batch, Progress.UNWATCHED, new Touched());
+            else finishTurn(batch, Progress.UNWATCHED, new ChangedTexts());
         }
     }
 
@@ -225,18 +307,20 @@ public class Batches implements SmartInitializingSingleton {
         Map<Long, FieldLine> lines = drafts.fields(
                 changes.stream().map(BatchMapper.ChangeValues::fieldId).toList());
         return changes.stream()
-                .filter(change -> lines.containsKey(change.fieldId()))
+                .filter(change -> lines.containsKey(change.fieldId())
+                        && !lines.get(change.fieldId()).isDelivered())
                 .map(change -> turn.apply(change, lines.get(change.fieldId())))
                 .toList();
     }
 
     private static Drafts.Change before(BatchMapper.ChangeValues change, FieldLine line, Standard standard) {
-        return Drafts.Change.of(line, change.beforeText(), change.beforeState(), change.beforeBatch(), standard);
+        DraftState state = change.beforeState() == null ? null : DraftState.of(change.beforeState());
+        return Drafts.Change.of(line, change.beforeText(), state, change.beforeBatch(), standard);
     }
 
     private static Drafts.Change after(
             BatchMapper.ChangeValues change, FieldLine line, long batchId, Standard standard) {
-        String state = change.afterText() == null ? "" : "drafted";
+        DraftState state = change.afterText() == null ? null : DraftState.DRAFTED;
         return Drafts.Change.of(line, change.afterText(), state, batchId, standard);
     }
 
@@ -253,83 +337,70 @@ public class Batches implements SmartInitializingSingleton {
     }
 
     private Batch change(Property property, String title, Consumer<Writer> work) {
-        BatchMapper.Key key = new BatchMapper.Key();
-        Touched touched = new Touched();
-        oneAtATime.lock();
-        try {
-            String shortTitle = title.length() > 500 ? title.substring(0, 499) + "…" : title;
+        Future<?>[] worked = new Future<?>[1];
+        String shortTitle = title.length() > 500 ? title.substring(0, 499) + "…" : title;
+        long id = line.get(property.id(), shortTitle, () -> {
+            BatchMapper.Key key = new BatchMapper.Key();
             mapper.insert(key, property.id(), shortTitle);
+            Writer writer = new Writer(key.id, property);
             try {
-                Writer writer = new Writer(key.id, property, touched);
                 work.accept(writer);
                 writer.flush();
                 if (writer.changed == 0) throw Refusal.conflict("Nothing would change, so nothing was done.");
                 mapper.end(key.id, writer.changed);
-            } catch (RuntimeException e) {
+            } catch (RuntimeException | Error e) {
                 takeBack(find(key.id));
                 throw e;
             }
-        } finally {
-            oneAtATime.unlock();
-        }
-        settle(property.id(), touched);
-        return find(key.id);
+            items.changed(property.id(), writer.touched.itemIds());
+            worked[0] = queue.add(property.id(), writer.change, writer.touched);
+            return key.id;
+        });
+        FindingsQueue.await(worked[0]);
+        return find(id);
     }
 
-    /** Brings the findings up to date, and tables with them. */
-    private void settle(long propertyId, Touched touched) {
-        Set<Long> items = new HashSet<>();
-        touched.items.values().forEach(items::addAll);
-        this.items.refresh(propertyId, items);
-        boolean all = false;
-        for (Map.Entry<String, Set<Long>> field : touched.items.entrySet()) {
-            Collection<Long> judged = findings.textsChanged(
-                    propertyId, field.getKey(), field.getValue(), touched.alike.get(field.getKey()));
-            if (judged == null) all = true;
-            else items.addAll(judged);
+    /** The revision that the property will have once what is written now is told to the open pages. */
+    private long revision(long propertyId) {
+        return clients.propertyOrRemoved(propertyId).revision() + 1;
+    }
+
+    private static void note(ChangedTexts touched, List<Drafts.Change> changes) {
+        for (Drafts.Change change : changes) {
+            FieldLine before = change.field();
+            touched.add(
+                    before.field(),
+                    before.itemId(),
+                    before.alike(),
+                    change.measure().alike());
         }
-        if (all) this.items.changed(propertyId);
-        else this.items.changed(propertyId, items);
     }
 
     private static String tidy(String text) {
         return Spaces.closedUp(text);
     }
 
-    /** Which items were changed, by field, and the texts that they had and have. */
-    private static final class Touched {
-        private final Map<String, Set<Long>> items = new HashMap<>();
-        private final Map<String, Set<Long>> alike = new HashMap<>();
-
-        private void add(List<Drafts.Change> changes) {
-            for (Drafts.Change change : changes) {
-                FieldLine before = change.field();
-                items.computeIfAbsent(before.field(), any -> new HashSet<>()).add(before.itemId());
-                alike.computeIfAbsent(before.field(), any -> new HashSet<>())
-                        .addAll(List.of(before.alike(), change.measure().alike()));
-            }
-        }
-    }
-
     private final class Writer {
         private final long batchId;
         private final Property property;
-        private final Touched touched;
+        private final ChangedTexts touched = new ChangedTexts();
         private final List<Drafts.Change> changes = new ArrayList<>(AT_ONCE);
+        private final long revision;
         private int changed;
+        private long change;
 
-        private Writer(long batchId, Property property, Touched touched) {
+        private Writer(long batchId, Property property) {
             this.batchId = batchId;
             this.property = property;
-            this.touched = touched;
+            revision = revision(property.id());
         }
 
         /** The change that gives a field a text; none where it has it already. */
         private Optional<Drafts.Change> change(FieldLine line, String text) {
             if (text.equals(line.text())) return Optional.empty();
             String draft = text.equals(line.captured()) ? null : text;
-            return Optional.of(
-                    Drafts.Change.of(line, draft, draft == null ? "" : "drafted", batchId, property.standard()));
+            DraftState state = draft == null ? null : DraftState.DRAFTED;
+            return Optional.of(Drafts.Change.of(line, draft, state, batchId, property.standard()));
         }
 
         private void set(FieldLine line, String text) {
@@ -345,11 +416,11 @@ public class Batches implements SmartInitializingSingleton {
         private void write(List<Drafts.Change> some) {
             if (some.isEmpty()) return;
             transaction.executeWithoutResult(status -> {
-                if (changed == 0) findings.due(property.id());
-                drafts.set(some);
+                if (changed == 0) change = findings.due(property.id());
+                drafts.set(some, revision);
                 ManyRows.each(some.stream().map(this::values).toList(), mapper::insertChanges);
             });
-            touched.add(some);
+            note(touched, some);
         }
 
         private BatchMapper.ChangeValues values(Drafts.Change change) {
@@ -358,7 +429,7 @@ public class Batches implements SmartInitializingSingleton {
                     IdRange.id(batchId, changed++),
                     before.id(),
                     before.draft(),
-                    before.state(),
+                    before.state() == null ? null : before.state().code(),
                     before.batchId(),
                     change.draft());
         }

@@ -1,13 +1,15 @@
 package lucidsweep.server.rewrite;
 
+import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Locale;
 import lucidsweep.core.compose.BulkEdit;
 import lucidsweep.core.compose.LetterCase;
 import lucidsweep.core.compose.Names;
 import lucidsweep.core.compose.Recipe;
-import lucidsweep.core.finding.Field;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.Standard;
+import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.web.Refusal;
 
 /**
@@ -19,8 +21,8 @@ import lucidsweep.server.web.Refusal;
  * @param with what replaces it, or what is put before or after
  */
 record EditSpec(
-        String tool,
-        String field,
+        @NotNull String tool,
+        @NotNull Field field,
         String find,
         String with,
         Boolean regex,
@@ -35,11 +37,11 @@ record EditSpec(
 
     /** Checks what can be checked before the first item. */
     void check() {
-        Field of = Field.of(field);
-        if (of == Field.H1 || of == Field.INDEXING)
-            throw Refusal.badInput("the " + of.label() + " cannot be rewritten here");
+        if (!FieldId.FIELDS.contains(field)) {
+            throw Refusal.badInput("the " + field.label() + " cannot be rewritten here");
+        }
         boolean forTags = List.of("add-tags", "remove-tags", "replace-tag").contains(tool);
-        if (forTags != (of == Field.TAGS)) throw Refusal.badInput(tool + " does not go with " + of.label());
+        if (forTags != (field == Field.TAGS)) throw Refusal.badInput(tool + " does not go with " + field.label());
         if (isRecipe() && recipe == null) throw Refusal.badInput("a recipe needs its parts");
     }
 
@@ -50,7 +52,7 @@ record EditSpec(
             case "before" -> new BulkEdit.AddBefore(needed(with, "a text to put before"));
             case "after" -> new BulkEdit.AddAfter(needed(with, "a text to put behind"));
             case "remove-ending" -> new BulkEdit.RemoveEnding(needed(find, "an ending to take away"));
-            case "cut" -> new BulkEdit.CutToFit(field.equals("title") ? standard.title() : standard.description());
+            case "cut" -> new BulkEdit.CutToFit(field == Field.TITLE ? standard.title() : standard.description());
             case "case" ->
                 new BulkEdit.ChangeCase(
                         LetterCase.valueOf(needed(letterCase, "a letter case")
@@ -67,7 +69,7 @@ record EditSpec(
 
     /** What it does, in words. */
     String title() {
-        String texts = field.equals("tags") ? "tags" : field + "s";
+        String texts = field == Field.TAGS ? "tags" : field.label() + "s";
         return switch (tool) {
             case "recipe" -> "Recipe for " + texts;
             case "replace" -> "“" + find + "” replaced by “" + (with == null ? "" : with) + "” in " + texts;

@@ -5,7 +5,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import lucidsweep.core.compose.TagList;
-import lucidsweep.core.finding.Field;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.LimitCheck;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Graphemes;
@@ -17,6 +17,7 @@ final class Preview {
 
     private final Standard.TextLimits limits;
     private final Standard.TagLimits tagLimits;
+    private final long asOf;
     private final int of;
     private final Map<Proposal.Result, Integer> results = new EnumMap<>(Proposal.Result.class);
     private final List<PreviewRow> changed = new ArrayList<>();
@@ -28,14 +29,15 @@ final class Preview {
     private boolean complete;
     private String problem;
 
-    /** A preview of so many items; a field that is not of tags has limits in px. */
-    Preview(Standard standard, Field field, int of) {
+    /** A preview of so many items, as they are at a revision of their property; a field that is not of tags has limits in px. */
+    Preview(Standard standard, Field field, long asOf, int of) {
         limits = switch (field) {
             case TITLE -> standard.title();
             case DESCRIPTION -> standard.description();
             default -> null;
         };
         tagLimits = standard.tags();
+        this.asOf = asOf;
         this.of = of;
     }
 
@@ -45,6 +47,7 @@ final class Preview {
     /**
      * The figures so far.
      *
+     * @param asOf the revision of the property that was looked at; applying it says so
      * @param fitting how many of the texts that would change pass every limit
      * @param shortened parts had to be shortened or left out
      * @param lacking a part had no source
@@ -55,6 +58,7 @@ final class Preview {
      */
     record Figures(
             String token,
+            long asOf,
             int of,
             int done,
             boolean complete,
@@ -120,6 +124,7 @@ final class Preview {
         rows.addAll(notable.subList(0, Math.min(notable.size(), SAMPLE - rows.size())));
         return new Figures(
                 token,
+                asOf,
                 of,
                 done,
                 complete,

@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-import lucidsweep.core.finding.Field;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.item.draft.Drafts;
@@ -49,7 +48,7 @@ class Previews {
         Property property = clients.property(propertyId);
         Proposals proposals = new Proposals(property, clients.client(property.clientId()), spec, items, drafts);
         long[] ids = selection.resolve(propertyId, items);
-        Preview preview = new Preview(property.standard(), Field.of(spec.field()), ids.length);
+        Preview preview = new Preview(property.standard(), spec.field(), property.revision(), ids.length);
         String token = UUID.randomUUID().toString();
         previews.put(token, preview);
         Asked asked = new Asked(propertyId, property.revision(), selection, spec);

@@ -17,6 +17,7 @@ import lucidsweep.core.compose.Names;
 import lucidsweep.core.compose.RecipeComposer;
 import lucidsweep.core.compose.RunawayPattern;
 import lucidsweep.core.compose.Source;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.standard.Standard;
@@ -57,7 +58,7 @@ final class Proposals {
         Standard standard = property.standard();
         if (spec.isRecipe()) {
             edit = null;
-            Standard.TextLimits limits = spec.field().equals("title") ? standard.title() : standard.description();
+            Standard.TextLimits limits = spec.field() == Field.TITLE ? standard.title() : standard.description();
             fitter = new RecipeComposer(spec.recipe(), limits, Words.in(property.language()), Names.of(client.names()));
         } else {
             edit = spec.bulkEdit(standard, Names.of(client.names()));
@@ -84,7 +85,7 @@ final class Proposals {
     }
 
     private Proposal edited(FieldLine field) {
-        if (field.kept() != null) return new Proposal(field, field.text(), Proposal.Result.KEPT);
+        if (field.isKept()) return new Proposal(field, field.text(), Proposal.Result.KEPT);
         if (runaways.get() >= RUNAWAYS_ENDURED) return new Proposal(field, field.text(), Proposal.Result.RUNAWAY);
         try {
             String after = edit.apply(field.text());
@@ -108,7 +109,7 @@ final class Proposals {
     }
 
     private Proposal composed(FieldLine field, Map<Source.Kind, String> sources) {
-        if (field.kept() != null) return new Proposal(field, field.text(), Proposal.Result.KEPT);
+        if (field.isKept()) return new Proposal(field, field.text(), Proposal.Result.KEPT);
         Composition composition = fitter.compose(sources);
         if (composition.text().isEmpty()) return new Proposal(field, field.text(), Proposal.Result.NOTHING);
         return new Proposal(field, composition.text(), result(composition.outcome()));
@@ -147,7 +148,7 @@ final class Proposals {
                 .toArray();
         if (others.length == 0) return false;
         if (Arrays.stream(others).anyMatch(id -> Arrays.binarySearch(selected, id) < 0)) return true;
-        return drafts.fields(others, spec.field()).stream().anyMatch(field -> field.kept() != null);
+        return drafts.fields(others, spec.field()).stream().anyMatch(FieldLine::isKept);
     }
 
     private static List<String> tellingApart(Map<Source.Kind, String> sources) {

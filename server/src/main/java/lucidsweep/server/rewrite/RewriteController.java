@@ -1,7 +1,11 @@
 package lucidsweep.server.rewrite;
 
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Optional;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.standard.Standard;
@@ -41,24 +45,51 @@ class RewriteController {
         this.jobs = jobs;
     }
 
-    /** An edit of a selection. */
-    record Edit(Selection selection, EditSpec spec) {}
+    /**
+     * An edit of a selection.
+     *
+     * @param asOf the revision of the property that was previewed; null to edit whatever is there now
+     */
+    record Edit(
+            @Valid @NotNull Selection selection, @Valid @NotNull EditSpec spec, Long asOf) {}
 
-    /** The batch where it is done already; else the job that does it. */
-    record Applied(Batch batch, Long jobId) {}
+    /**
+     * The batch where it is done already; else the job that does it.
+     *
+     * @param left what was delivered meanwhile, and stays
+     */
+    record Applied(Batch batch, Long jobId, List<Batches.Left> left) {
+
+        static Applied of(Batches.Turned turned) {
+            return new Applied(turned.batch(), null, turned.left());
+        }
+    }
 
     /** Texts as they are typed; keyword "" for none. */
-    record Typed(String title, String description, String keyword) {}
+    record Typed(
+            @Size(max = 100_000, message = "has at most 100,000 characters")
+            String title,
+
+            @Size(max = 100_000, message = "has at most 100,000 characters")
+            String description,
+
+            @Size(max = 500, message = "has at most 500 characters")
+            String keyword) {}
 
     record Looks(Appearance title, Appearance description) {}
 
-    /** Fields that stay as they are; reason null lets them go. */
-    record Keep(Selection selection, List<String> fields, String reason) {}
+    /** Fields that stay as they are; reason null stops keeping them. */
+    record Keep(
+            @Valid @NotNull Selection selection,
+            @NotNull List<Field> fields,
+
+            @Size(max = 1_000, message = "has at most 1,000 characters")
+            String reason) {}
 
     record KeptFields(int fields) {}
 
     @PostMapping("/properties/{propertyId}/previews")
-    Preview.Figures preview(@PathVariable long propertyId, @RequestBody Edit edit) throws InterruptedException {
+    Preview.Figures preview(@PathVariable long propertyId, @Valid @RequestBody Edit edit) throws InterruptedException {
         return previews.start(propertyId, edit.selection(), edit.spec());
     }
 
@@ -73,35 +104,36 @@ class RewriteController {
     }
 
     @PostMapping("/properties/{propertyId}/batches")
-    Applied apply(@PathVariable long propertyId, @RequestBody Edit edit) {
+    Applied apply(@PathVariable long propertyId, @Valid @RequestBody Edit edit) {
         edit.spec().check();
+        if (edit.asOf() != null) batches.refuseChangedMeanwhile(propertyId, edit.selection(), edit.spec(), edit.asOf());
         EditSpec spec = edit.spec();
         Optional<MadeTexts> made = previews.made(propertyId, edit.selection(), spec);
         long[] ids = made.isPresent() ? made.get().ids() : edit.selection().resolve(propertyId, items);
         BatchWork work = progress -> made.isPresent()
                 ? batches.apply(propertyId, made.get(), spec, progress)
                 : batches.apply(propertyId, ids, spec, progress);
-        if (ids.length <= AT_ONCE) return new Applied(work.run(Progress.UNWATCHED), null);
+        if (ids.length <= AT_ONCE) return new Applied(work.run(Progress.UNWATCHED), null, List.of());
         return inBackground(propertyId, spec.title(), work);
     }
 
     @PostMapping("/properties/{propertyId}/cells")
-    Batch type(@PathVariable long propertyId, @RequestBody List<Batches.TypedCell> cells) {
+    Batch type(@PathVariable long propertyId, @RequestBody List<Batches.@Valid @NotNull TypedCell> cells) {
         return batches.type(propertyId, cells);
     }
 
     @PostMapping("/batches/{id}/undo")
     Applied undo(@PathVariable long id) {
         Batch batch = batches.find(id);
-        if (batch.items() <= AT_ONCE) return new Applied(batches.undo(id, Progress.UNWATCHED), null);
-        return inBackground(batch.propertyId(), "Undo: " + batch.title(), progress -> batches.undo(id, progress));
+        if (batch.items() <= AT_ONCE) return Applied.of(batches.undo(id, Progress.UNWATCHED));
+        return turnInBackground(batch.propertyId(), "Undo: " + batch.title(), progress -> batches.undo(id, progress));
     }
 
     @PostMapping("/batches/{id}/redo")
     Applied redo(@PathVariable long id) {
         Batch batch = batches.find(id);
-        if (batch.items() <= AT_ONCE) return new Applied(batches.redo(id, Progress.UNWATCHED), null);
-        return inBackground(batch.propertyId(), "Redo: " + batch.title(), progress -> batches.redo(id, progress));
+        if (batch.items() <= AT_ONCE) return Applied.of(batches.redo(id, Progress.UNWATCHED));
+        return turnInBackground(batch.propertyId(), "Redo: " + batch.title(), progress -> batches.redo(id, progress));
     }
 
     @GetMapping("/items/{id}/history")
@@ -110,7 +142,7 @@ class RewriteController {
     }
 
     @PostMapping("/properties/{propertyId}/looks")
-    Looks looks(@PathVariable long propertyId, @RequestBody Typed typed) {
+    Looks looks(@PathVariable long propertyId, @Valid @RequestBody Typed typed) {
         Property property = clients.property(propertyId);
         Standard standard = property.standard();
         Words words = Words.in(property.language());
@@ -122,7 +154,7 @@ class RewriteController {
     }
 
     @PostMapping("/properties/{propertyId}/keeps")
-    KeptFields keep(@PathVariable long propertyId, @RequestBody Keep keep) {
+    KeptFields keep(@PathVariable long propertyId, @Valid @RequestBody Keep keep) {
         long[] ids = keep.selection().resolve(propertyId, items);
         return new KeptFields(keeps.keep(propertyId, ids, keep.fields(), keep.reason()));
     }
@@ -132,12 +164,31 @@ class RewriteController {
     }
 
     private Applied inBackground(long propertyId, String title, BatchWork work) {
-        long job = jobs.start(propertyId, "batch", title, progress -> {
-            Batch batch = work.run(progress);
-            String texts = Counted.of(batch.items(), "text");
-            return batch.state().equals("undone") ? texts + " as before." : texts + " changed.";
-        });
-        return new Applied(null, job);
+        return begun(jobs.start(
+                propertyId,
+                "batch",
+                title,
+                progress -> Counted.of(work.run(progress).items(), "text") + " changed."));
+    }
+
+    private interface Turn {
+        Batches.Turned run(Progress progress);
+    }
+
+    private Applied turnInBackground(long propertyId, String title, Turn turn) {
+        return begun(jobs.start(propertyId, "batch", title, progress -> {
+            Batches.Turned turned = turn.run(progress);
+            int delivered = turned.left().stream().mapToInt(Batches.Left::texts).sum();
+            String texts = Counted.of(turned.batch().items() - delivered, "text");
+            String done = turned.batch().state().equals("undone") ? texts + " as before" : texts + " changed";
+            if (delivered == 0) return done + ".";
+            return done + "; " + Counted.of(delivered, "text") + " delivered since, " + Batches.said(turned.left())
+                    + ", stayed.";
+        }));
+    }
+
+    private static Applied begun(long job) {
+        return new Applied(null, job, List.of());
     }
 
     private static String orEmpty(String text) {

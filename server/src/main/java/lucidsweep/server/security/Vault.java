@@ -33,7 +33,7 @@ public final class Vault {
     private final Path file;
     private final SecureRandom random = new SecureRandom();
 
-    Vault(@Value("${lucid.data:./data}") Path data) {
+    Vault(@Value("${lucid.data}") Path data) {
         file = data.resolve("lucid-sweep.key");
     }
 

@@ -27,10 +27,24 @@ interface FindingMapper {
     @Insert("insert into finding (columns) values (rows)")
     void insert(List<FindingValues> findings);
 
-    @Update("update property set findings_due = #{due} where id = #{propertyId}")
-    void setDue(long propertyId, boolean due);
+    /** Says that texts of a property changed once more. */
+    @Update("update property set text_changes = text_changes + 1 where id = #{propertyId}")
+    void countChange(long propertyId);
 
-    @Select("select id from property where findings_due and removed is null order by id")
+    @Select("select text_changes from property where id = #{propertyId}")
+    long changes(long propertyId);
+
+    /** Says that findings stand for all changes up to one. */
+    @Update("update property set judged_changes = greatest(judged_changes, #{changes}) where id = #{propertyId}")
+    void judgedAll(long propertyId, long changes);
+
+    /** Says that findings stand for a single change; that holds only where they stood for all before it. */
+    @Update("""
+            update property set judged_changes = #{change}
+            where id = #{propertyId} and judged_changes = #{change} - 1""")
+    void judged(long propertyId, long change);
+
+    @Select("select id from property where judged_changes < text_changes and removed is null order by id")
     List<Long> due();
 
     @Delete("delete from ending where property_id = #{propertyId}")

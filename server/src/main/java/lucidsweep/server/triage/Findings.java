@@ -13,6 +13,7 @@ import java.util.stream.Collectors;
 import lucidsweep.core.finding.FindingKind;
 import lucidsweep.core.finding.Inspection;
 import lucidsweep.core.finding.InspectionContext;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Ending;
@@ -26,6 +27,7 @@ import lucidsweep.server.item.table.ItemDetail;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.StoredFinding;
 import lucidsweep.server.job.Lookahead;
+import lucidsweep.server.job.PropertyLine;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
@@ -43,13 +45,21 @@ public class Findings {
     private final FindingMapper mapper;
     private final Items items;
     private final Clients clients;
+    private final PropertyLine line;
     private final TransactionTemplate transaction;
     private final JsonMapper json;
 
-    Findings(FindingMapper mapper, Items items, Clients clients, TransactionTemplate transaction, JsonMapper json) {
+    Findings(
+            FindingMapper mapper,
+            Items items,
+            Clients clients,
+            PropertyLine line,
+            TransactionTemplate transaction,
+            JsonMapper json) {
         this.mapper = mapper;
         this.items = items;
         this.clients = clients;
+        this.line = line;
         this.transaction = transaction;
         this.json = json;
     }
@@ -61,10 +71,14 @@ public class Findings {
 
     /** Works out the findings of a whole property anew; a stretch at a time, since they can be worked out again. */
     public void evaluate(long propertyId) {
+        line.run(propertyId, "findings of all items", () -> evaluateAll(propertyId));
+    }
+
+    private void evaluateAll(long propertyId) {
+        long changes = mapper.changes(propertyId);
         Property property = clients.property(propertyId);
         Standard standard = property.standard();
         long[] ids = items.allIds(propertyId);
-        mapper.setDue(propertyId, true);
         Survey survey = new Survey();
         Lookahead.over(ids, AT_ONCE, some -> items.texts(propertyId, some[0], some[some.length - 1]), survey::add);
         List<Ending> endings = survey.endings()
@@ -87,22 +101,48 @@ public class Findings {
         });
         transaction.executeWithoutResult(status -> {
             storeEndings(propertyId, endings, fitWithout);
-            mapper.setDue(propertyId, false);
+            mapper.judgedAll(propertyId, changes);
         });
     }
 
-    /** Says, within the transaction that changes texts, that findings are to be worked out after it. */
-    public void due(long propertyId) {
-        mapper.setDue(propertyId, true);
+    /** Says, within the transaction that changes texts, that findings are to be worked out after it; returns the change's number. */
+    public long due(long propertyId) {
+        mapper.countChange(propertyId);
+        return mapper.changes(propertyId);
     }
 
     /** Works out what was still due when the application ended. */
     @EventListener(ApplicationReadyEvent.class)
     void catchUp() {
-        for (long propertyId : mapper.due()) {
-            evaluate(propertyId);
-            items.changed(propertyId);
-        }
+        for (long propertyId : mapper.due()) makeUp(propertyId);
+    }
+
+    /** The properties whose findings do not stand for their texts. */
+    List<Long> due() {
+        return mapper.due();
+    }
+
+    /** Works out all findings of a property of which some are due. */
+    void makeUp(long propertyId) {
+        evaluate(propertyId);
+        items.changed(propertyId);
+    }
+
+    /** Brings the findings up to date after some changes, and tables with them. */
+    void settle(long propertyId, List<Long> changes, ChangedTexts texts) {
+        line.run(propertyId, "findings of changed items", () -> {
+            Set<Long> touched = texts.itemIds();
+            items.refresh(propertyId, touched);
+            if (touched.size() > FEW) {
+                evaluateAll(propertyId);
+                items.changed(propertyId);
+                return;
+            }
+            texts.alike().forEach((field, alike) -> touched.addAll(items.alikeItems(propertyId, field, alike)));
+            evaluate(propertyId, touched);
+            for (long change : changes) mapper.judged(propertyId, change);
+            items.changed(propertyId, touched);
+        });
     }
 
     private record Stretch(long first, long last, Inspector.Inspected inspected) {}
@@ -112,7 +152,7 @@ public class Findings {
     }
 
     /** Works out the findings of some items; endings stay as they were found in the whole. */
-    public void evaluate(long propertyId, Collection<Long> itemIds) {
+    private void evaluate(long propertyId, Collection<Long> itemIds) {
         if (itemIds.isEmpty()) return;
         Property property = clients.property(propertyId);
         long[] ids = itemIds.stream().mapToLong(Long::longValue).sorted().toArray();
@@ -129,8 +169,8 @@ public class Findings {
         Inspector inspector = inspector(
                 property,
                 mapper.endings(propertyId),
-                byHash(items.alikeGroups(propertyId, "title", titles)),
-                byHash(items.alikeGroups(propertyId, "description", descriptions)));
+                byHash(items.alikeGroups(propertyId, Field.TITLE, titles)),
+                byHash(items.alikeGroups(propertyId, Field.DESCRIPTION, descriptions)));
         transaction.executeWithoutResult(status -> {
             for (int start = 0; start < ids.length; start += LIST) {
                 mapper.deleteOf(Arrays.stream(ids, start, Math.min(ids.length, start + LIST))
@@ -142,28 +182,7 @@ public class Findings {
                     AT_ONCE,
                     some -> inspector.inspect(items.details(propertyId, some)),
                     some -> ManyRows.each(some.findings(), mapper::insert));
-            mapper.setDue(propertyId, false);
         });
-    }
-
-    /**
-     * Brings the findings up to date after texts of a field changed: those of the items themselves, and of all that
-     * shared a text with them before or do now.
-     *
-     * @param alike the hashes of the texts before and after
-     * @return the items whose findings were worked out; null where it were all
-     */
-    public Collection<Long> textsChanged(
-            long propertyId, String field, Collection<Long> itemIds, Collection<Long> alike) {
-        if (itemIds.size() > FEW) {
-            evaluate(propertyId);
-            return null;
-        }
-        Set<Long> touched = new HashSet<>(itemIds);
-        touched.addAll(items.alikeItems(
-                propertyId, field, alike.stream().filter(key -> key != 0).toList()));
-        evaluate(propertyId, touched);
-        return touched;
     }
 
     /** Walks over all findings, item by item. */
@@ -178,7 +197,7 @@ public class Findings {
         List<FindingRow> rows = new ArrayList<>();
         for (ItemDetail item : details) {
             for (StoredFinding finding : findings.getOrDefault(item.id(), List.of())) {
-                boolean counted = item.obstacle() == null && !finding.kind().equals(FindingKind.NOT_INDEXABLE.code());
+                boolean counted = item.noindex() == null && !finding.kind().equals(FindingKind.NOT_INDEXABLE.code());
                 rows.add(new FindingRow(item.address(), finding.field(), finding.kind(), finding.evidence(), counted));
             }
         }

@@ -6,8 +6,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import lucidsweep.core.compose.TagList;
-import lucidsweep.core.finding.Field;
 import lucidsweep.core.finding.InspectedItem;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.server.item.draft.FieldLine;
@@ -35,7 +35,7 @@ final class InspectedItems {
 
     InspectedItem of(ItemDetail item) {
         return new InspectedItem(
-                Optional.ofNullable(item.obstacle()),
+                Optional.ofNullable(item.noindex()),
                 text(Field.TITLE, item.title(), titles, item.id()),
                 text(Field.DESCRIPTION, item.description(), descriptions, item.id()),
                 item.h1Count(),
@@ -57,9 +57,9 @@ final class InspectedItems {
 
     private static Set<Field> kept(ItemDetail item) {
         Set<Field> kept = EnumSet.noneOf(Field.class);
-        if (item.title().kept() != null) kept.add(Field.TITLE);
-        if (item.description().kept() != null) kept.add(Field.DESCRIPTION);
-        if (item.tags() != null && item.tags().kept() != null) kept.add(Field.TAGS);
+        if (item.title().isKept()) kept.add(Field.TITLE);
+        if (item.description().isKept()) kept.add(Field.DESCRIPTION);
+        if (item.tags() != null && item.tags().isKept()) kept.add(Field.TAGS);
         return kept;
     }
 

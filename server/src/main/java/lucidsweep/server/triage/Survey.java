@@ -1,9 +1,10 @@
 package lucidsweep.server.triage;
 
 import java.util.List;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.text.Ending;
+import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.AlikeGroups;
-import lucidsweep.server.item.table.ItemText;
 
 /** What has to be known of all indexable items before any one can be judged: which texts they share, whole or in their endings. */
 final class Survey {
@@ -13,9 +14,9 @@ final class Survey {
     private final Ending.Finder endings = new Ending.Finder();
 
     /** Looks at the texts of some items; they come in the order of the items' ids. */
-    void add(List<ItemText> texts) {
-        for (ItemText text : texts) {
-            boolean title = text.field().equals("title");
+    void add(List<FieldLine> texts) {
+        for (FieldLine text : texts) {
+            boolean title = text.field() == Field.TITLE;
             if (title && !text.text().isBlank()) endings.add(text.text());
             (title ? titles : descriptions).add(text.alike(), text.itemId());
         }

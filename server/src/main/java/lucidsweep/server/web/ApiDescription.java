@@ -33,7 +33,7 @@ final class ApiDescription {
 
     @EventListener
     void write(ApplicationReadyEvent event) throws IOException, InterruptedException {
-        URI address = URI.create("http://127.0.0.1:" + port + "/v3/api-docs");
+        URI address = URI.create("http://127.0.0.1:" + port + "/api/openapi.json");
         HttpResponse<Path> answer = HttpClient.newHttpClient()
                 .send(HttpRequest.newBuilder(address).build(), HttpResponse.BodyHandlers.ofFile(file));
         if (answer.statusCode() != 200) throw new IllegalStateException(address + " answers " + answer.statusCode());

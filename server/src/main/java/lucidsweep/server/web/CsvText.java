@@ -1,30 +1,46 @@
 package lucidsweep.server.web;
 
 import de.siegmar.fastcsv.writer.CsvWriter;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.io.Writer;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.regex.Pattern;
+import java.util.function.UnaryOperator;
+import lucidsweep.core.text.FormulaGuard;
 
-/** Writes rows as CSV (RFC 4180); a cell that a spreadsheet would take for a formula is neutralised with an apostrophe. */
+/**
+ * Writes rows as CSV (RFC 4180). In tables for people, a cell that a spreadsheet would take for a formula is guarded; files for
+ * machines are faithful to the letter.
+ */
 public final class CsvText implements Rows, AutoCloseable {
 
-    private static final Pattern NUMBER = Pattern.compile("[+-]?\\d[\\d.,]*");
-
     private final CsvWriter csv;
+    private final UnaryOperator<String> cell;
 
-    public CsvText(Writer out) {
-        this(out, ',');
+    private CsvText(Writer out, char delimiter, UnaryOperator<String> cell) {
+        csv = CsvWriter.builder().fieldSeparator(delimiter).build(out);
+        this.cell = cell;
     }
 
-    public CsvText(Writer out, char delimiter) {
-        csv = CsvWriter.builder().fieldSeparator(delimiter).build(out);
+    /** A table that people open in a spreadsheet. */
+    public static CsvText guarded(Writer out) {
+        return new CsvText(out, ',', FormulaGuard::guarded);
+    }
+
+    /** A file whose cells are exactly what they say. */
+    public static CsvText faithful(Writer out) {
+        return faithful(out, ',');
+    }
+
+    public static CsvText faithful(Writer out, char delimiter) {
+        return new CsvText(out, delimiter, UnaryOperator.identity());
     }
 
     @Override
     public void row(Object... cells) {
         List<String> texts = new ArrayList<>(cells.length);
-        for (Object cell : cells) texts.add(cell == null ? "" : neutral(cell.toString()));
+        for (Object each : cells) texts.add(each == null ? "" : cell.apply(each.toString()));
         csv.writeRecord(texts);
     }
 
@@ -32,13 +48,8 @@ public final class CsvText implements Rows, AutoCloseable {
     public void close() {
         try {
             csv.close();
-        } catch (java.io.IOException e) {
-            throw new java.io.UncheckedIOException(e);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
-    }
-
-    static String neutral(String text) {
-        if (text.isEmpty() || "=+-@\t\r".indexOf(text.charAt(0)) < 0) return text;
-        return NUMBER.matcher(text).matches() ? text : "'" + text;
     }
 }

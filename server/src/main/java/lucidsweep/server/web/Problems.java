@@ -1,16 +1,21 @@
 package lucidsweep.server.web;
 
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import lucidsweep.core.compose.RunawayPattern;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.validation.FieldError;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
+import org.springframework.web.method.annotation.HandlerMethodValidationException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
@@ -20,10 +25,13 @@ import org.springframework.web.servlet.resource.NoResourceFoundException;
 final class Problems {
 
     private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
+    private static final Set<String> READING = Set.of("GET", "HEAD", "OPTIONS");
 
     @ExceptionHandler
     ProblemDetail refused(Refusal refusal) {
-        return ProblemDetail.forStatusAndDetail(refusal.status(), refusal.getMessage());
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(refusal.status(), refusal.getMessage());
+        if (!refusal.conflicts().isEmpty()) problem.setProperty("conflicts", refusal.conflicts());
+        return problem;
     }
 
     @ExceptionHandler({IllegalArgumentException.class, RunawayPattern.class})
@@ -40,12 +48,25 @@ final class Problems {
         return ProblemDetail.forStatusAndDetail(HttpStatus.UNPROCESSABLE_CONTENT, fields);
     }
 
-    @ExceptionHandler({HttpMessageNotReadableException.class, MethodArgumentTypeMismatchException.class})
-    ProblemDetail unreadable(Exception e) {
-        Throwable cause = e;
-        while (cause.getCause() != null) cause = cause.getCause();
-        String detail = "the request cannot be read: " + firstLine(cause.getMessage());
-        return ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, detail);
+    @ExceptionHandler
+    ProblemDetail invalid(HandlerMethodValidationException e) {
+        String fields = e.getAllErrors().stream()
+                .map(error ->
+                        (error instanceof FieldError field ? field.getField() + " " : "") + error.getDefaultMessage())
+                .distinct()
+                .collect(Collectors.joining("; "));
+        return ProblemDetail.forStatusAndDetail(HttpStatus.UNPROCESSABLE_CONTENT, fields);
+    }
+
+    @ExceptionHandler
+    ProblemDetail unreadable(HttpMessageNotReadableException e) {
+        return ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, UnreadableBody.said(e));
+    }
+
+    @ExceptionHandler
+    ProblemDetail mismatched(MethodArgumentTypeMismatchException e) {
+        return ProblemDetail.forStatusAndDetail(
+                HttpStatus.BAD_REQUEST, e.getName() + ": \"" + e.getValue() + "\" is not what is expected there");
     }
 
     @ExceptionHandler
@@ -64,16 +85,14 @@ final class Problems {
     }
 
     @ExceptionHandler
-    ProblemDetail unexpected(Exception e) {
+    ProblemDetail unexpected(Exception e, HttpServletRequest request) {
         if (e instanceof org.springframework.web.ErrorResponse known) return known.getBody();
         String number = UUID.randomUUID().toString().substring(0, 8);
         LOG.error("fault {}", number, e);
+        String advice =
+                READING.contains(request.getMethod()) ? "" : " Look whether your change is there before you try again.";
         return ProblemDetail.forStatusAndDetail(
                 HttpStatus.INTERNAL_SERVER_ERROR,
-                "Something went wrong on our side; nothing was changed. The log has it as fault " + number + ".");
-    }
-
-    private static String firstLine(String message) {
-        return message == null ? "" : message.lines().findFirst().orElse("");
+                "Something went wrong on our side; the log has it as fault " + number + "." + advice);
     }
 }

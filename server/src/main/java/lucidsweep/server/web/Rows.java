@@ -29,7 +29,7 @@ public interface Rows {
     }
 
     private static void writeCsv(OutputStream out, Consumer<Rows> rows) {
-        try (CsvText csv = new CsvText(new OutputStreamWriter(out, StandardCharsets.UTF_8))) {
+        try (CsvText csv = CsvText.guarded(new OutputStreamWriter(out, StandardCharsets.UTF_8))) {
             rows.accept(csv);
         }
     }

@@ -1,5 +1,6 @@
 package lucidsweep.server.aim.ideas;
 
+import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import lucidsweep.server.aim.targets.AimPlanStore;
 import lucidsweep.server.aim.targets.AimSummary;
@@ -39,12 +40,12 @@ class BetterController {
     }
 
     @PostMapping("/better/accept")
-    BetterKeywordStore.Accepted accept(@PathVariable long propertyId, @RequestBody List<Long> ids) {
+    BetterKeywordStore.Accepted accept(@PathVariable long propertyId, @RequestBody List<@NotNull Long> ids) {
         return betters.accept(propertyId, ids);
     }
 
     @PostMapping("/better/refuse")
-    void refuse(@PathVariable long propertyId, @RequestBody List<Long> ids) {
+    void refuse(@PathVariable long propertyId, @RequestBody List<@NotNull Long> ids) {
         betters.refuse(propertyId, ids);
     }
 

@@ -2,6 +2,7 @@ package lucidsweep.server.aim.keywords;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -43,7 +44,9 @@ class KeywordController {
     }
 
     /** Pasted keywords. */
-    record Pasted(String text) {}
+    record Pasted(
+            @NotNull @Size(max = 20_000_000, message = "may have 20,000,000 characters")
+            String text) {}
 
     @GetMapping("/keywords")
     Page<KeywordRow> keywords(
@@ -91,7 +94,7 @@ class KeywordController {
     }
 
     @PostMapping("/keywords")
-    Keywords.Added paste(@PathVariable long propertyId, @RequestBody Pasted pasted) {
+    Keywords.Added paste(@PathVariable long propertyId, @Valid @RequestBody Pasted pasted) {
         return keywords.add(propertyId, TableFile.of(pasted.text()));
     }
 
@@ -107,7 +110,7 @@ class KeywordController {
     }
 
     @PostMapping("/keywords/remove")
-    RemovedKeywords remove(@PathVariable long propertyId, @RequestBody KeywordSelection selection) {
+    RemovedKeywords remove(@PathVariable long propertyId, @Valid @RequestBody KeywordSelection selection) {
         List<Long> ids = tables.ids(propertyId, selection);
         keywords.remove(propertyId, ids);
         return new RemovedKeywords(ids);
@@ -123,7 +126,7 @@ class KeywordController {
 
     /** Keeps the homes of keywords as they were worked out: they are decided from then on. */
     @PostMapping("/keywords/keep")
-    void keep(@PathVariable long propertyId, @RequestBody KeywordSelection selection) {
+    void keep(@PathVariable long propertyId, @Valid @RequestBody KeywordSelection selection) {
         aims.keepHomes(propertyId, tables.ids(propertyId, selection));
     }
 

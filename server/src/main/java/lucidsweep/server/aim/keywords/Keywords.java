@@ -15,6 +15,7 @@ import lucidsweep.server.aim.targets.TargetMapper;
 import lucidsweep.server.aim.targets.TargetRuns;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.database.Columns;
+import lucidsweep.server.job.PropertyLine;
 import lucidsweep.server.table.TableFile;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
@@ -31,6 +32,7 @@ public class Keywords {
     private final FigureStore figures;
     private final Clients clients;
     private final TargetRuns runs;
+    private final PropertyLine line;
     private final TransactionTemplate transaction;
 
     Keywords(
@@ -39,12 +41,14 @@ public class Keywords {
             FigureStore figures,
             Clients clients,
             TargetRuns runs,
+            PropertyLine line,
             TransactionTemplate transaction) {
         this.mapper = mapper;
         this.targets = targets;
         this.figures = figures;
         this.clients = clients;
         this.runs = runs;
+        this.line = line;
         this.transaction = transaction;
     }
 
@@ -75,7 +79,7 @@ public class Keywords {
         }
         Words words = Words.in(clients.property(propertyId).language());
         Set<String> added = new LinkedHashSet<>();
-        transaction.executeWithoutResult(status -> {
+        change(propertyId, () -> {
             Map<String, List<SearchFigures>> figures = new LinkedHashMap<>();
             Map<String, String> phrases = new HashMap<>();
             for (KeywordList.Line line : list.lines()) {
@@ -139,25 +143,33 @@ public class Keywords {
 
     /** Takes keywords off the list; what was decided of them is put aside. */
     void remove(long propertyId, List<Long> keywordIds) {
-        transaction.executeWithoutResult(status -> IdSteps.over(keywordIds, ids -> {
-            mapper.putTargetsAside(ids);
-            targets.deleteTargetsOf(ids);
-            targets.deleteSecondTargetsOf(ids);
-            mapper.setRemoved(propertyId, ids, true);
-            runs.due(propertyId);
-        }));
+        change(
+                propertyId,
+                () -> IdSteps.over(keywordIds, ids -> {
+                    mapper.putTargetsAside(ids);
+                    targets.deleteTargetsOf(ids);
+                    targets.deleteSecondTargetsOf(ids);
+                    mapper.setRemoved(propertyId, ids, true);
+                    runs.due(propertyId);
+                }));
         runs.begin(propertyId);
     }
 
     /** Brings keywords back that were taken off the list, with what was decided of them. */
     void restore(long propertyId, List<Long> keywordIds) {
-        transaction.executeWithoutResult(status -> IdSteps.over(keywordIds, ids -> {
-            mapper.setRemoved(propertyId, ids, false);
-            mapper.bringTargetsBack(propertyId, ids);
-            mapper.bringSecondTargetsBack(propertyId, ids);
-            mapper.forgetTargetsAside(propertyId, ids);
-            runs.due(propertyId);
-        }));
+        change(
+                propertyId,
+                () -> IdSteps.over(keywordIds, ids -> {
+                    mapper.setRemoved(propertyId, ids, false);
+                    mapper.bringTargetsBack(propertyId, ids);
+                    mapper.bringSecondTargetsBack(propertyId, ids);
+                    mapper.forgetTargetsAside(propertyId, ids);
+                    runs.due(propertyId);
+                }));
         runs.begin(propertyId);
+    }
+
+    private void change(long propertyId, Runnable work) {
+        line.run(propertyId, "changing keywords", () -> transaction.executeWithoutResult(status -> work.run()));
     }
 }

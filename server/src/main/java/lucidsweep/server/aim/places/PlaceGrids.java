@@ -31,14 +31,14 @@ class PlaceGrids {
 
     private final TargetMapper mapper;
     private final KeywordTables tables;
-    private final PreparedProperties aimings;
+    private final PreparedProperties prepared;
     private final Clients clients;
     private final Items items;
 
-    PlaceGrids(TargetMapper mapper, KeywordTables tables, PreparedProperties aimings, Clients clients, Items items) {
+    PlaceGrids(TargetMapper mapper, KeywordTables tables, PreparedProperties prepared, Clients clients, Items items) {
         this.mapper = mapper;
         this.tables = tables;
-        this.aimings = aimings;
+        this.prepared = prepared;
         this.clients = clients;
         this.items = items;
     }
@@ -86,7 +86,7 @@ class PlaceGrids {
     }
 
     private Long holder(long propertyId, PlaceGrid.Cell cell) {
-        long item = aimings.of(propertyId).aiming().holding(cell.service() + " " + cell.place());
+        long item = prepared.of(propertyId).mapper().holding(cell.service() + " " + cell.place());
         return item < 0 ? null : (Long) item;
     }
 
@@ -117,6 +117,6 @@ class PlaceGrids {
                     "expected services of at most " + LONGEST_SERVICE + " characters, got one of " + name.length());
         }
         mapper.setServices(propertyId, String.join("\n", names));
-        aimings.forget(propertyId);
+        prepared.forget(propertyId);
     }
 }

@@ -68,7 +68,7 @@ class ReviewController {
     }
 
     @PostMapping("/remove")
-    void remove(@PathVariable long propertyId, @RequestBody List<Long> ids) {
+    void remove(@PathVariable long propertyId, @RequestBody List<@NotNull Long> ids) {
         reviews.remove(propertyId, ids);
     }
 }

@@ -48,7 +48,7 @@ class Tags {
             "impressions", Comparator.comparingLong(TagRow::impressions));
 
     private final KeywordTables keywords;
-    private final PreparedProperties aimings;
+    private final PreparedProperties prepared;
     private final Items items;
     private final Clients clients;
 
@@ -57,9 +57,9 @@ class Tags {
     private final Cache<Version, List<TagRow>> kept =
             Caffeine.newBuilder().maximumSize(KEPT).build();
 
-    Tags(KeywordTables keywords, PreparedProperties aimings, Items items, Clients clients) {
+    Tags(KeywordTables keywords, PreparedProperties prepared, Items items, Clients clients) {
         this.keywords = keywords;
-        this.aimings = aimings;
+        this.prepared = prepared;
         this.items = items;
         this.clients = clients;
     }
@@ -90,12 +90,12 @@ class Tags {
         items.forEachTags(property.id(), tags -> survey.item(TagList.of(tags)));
         Map<String, Long> phrases = new HashMap<>();
         Map<String, KeywordRow> byKey = new HashMap<>();
-        PreparedProperties.Ready ready = aimings.of(property.id());
+        PreparedProperties.Ready ready = prepared.of(property.id());
         for (KeywordRow row : keywords.rows(property.id(), KeywordSelection.ALL)) {
             phrases.put(row.phrase(), row.volume());
             byKey.putIfAbsent(Phrase.of(row.phrase(), language).key(), row);
         }
-        return survey.tags(phrases, ready.aiming().shownForQueries()).stream()
+        return survey.tags(phrases, ready.mapper().shownForQueries()).stream()
                 .map(tag ->
                         row(tag, ready, byKey.get(Phrase.of(tag.tag(), language).key())))
                 .toList();
@@ -103,7 +103,7 @@ class Tags {
 
     /** A tag with the keyword that says the same; null where there is none. */
     private static TagRow row(TagSurvey.Tag tag, PreparedProperties.Ready ready, KeywordRow keyword) {
-        DemandTally.Line demand = ready.aiming().demandOf(tag.tag());
+        DemandTally.Line demand = ready.mapper().demandOf(tag.tag());
         return new TagRow(
                 tag.tag(),
                 tag.items(),

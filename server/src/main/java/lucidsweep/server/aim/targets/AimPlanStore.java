@@ -101,7 +101,7 @@ public class AimPlanStore {
             rows.add(new TargetMapper.NewBetter(
                     propertyId,
                     better.item(),
-                    clip(ready.aiming().query(better.query()), 500),
+                    clip(ready.mapper().query(better.query()), 500),
                     better.now(),
                     better.shown(),
                     better.position(),
@@ -186,7 +186,7 @@ public class AimPlanStore {
         }
         return some.stream()
                 .map(shared -> new AimSummary.SharedQuery(
-                        ready.aiming().query(shared.query()),
+                        ready.mapper().query(shared.query()),
                         shared.shown(),
                         shared.sides().stream()
                                 .map(side -> new AimSummary.SharingItem(
@@ -195,7 +195,7 @@ public class AimPlanStore {
                                         side.share(),
                                         side.position(),
                                         side.clicks(),
-                                        side.instead() < 0 ? "" : ready.aiming().query(side.instead())))
+                                        side.instead() < 0 ? "" : ready.mapper().query(side.instead())))
                                 .toList()))
                 .toList();
     }

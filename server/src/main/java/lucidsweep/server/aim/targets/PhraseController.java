@@ -22,13 +22,13 @@ class PhraseController {
     private final TargetMapper mapper;
     private final Items items;
     private final Clients clients;
-    private final PreparedProperties aimings;
+    private final PreparedProperties prepared;
 
-    PhraseController(TargetMapper mapper, Items items, Clients clients, PreparedProperties aimings) {
+    PhraseController(TargetMapper mapper, Items items, Clients clients, PreparedProperties prepared) {
         this.mapper = mapper;
         this.items = items;
         this.clients = clients;
-        this.aimings = aimings;
+        this.prepared = prepared;
     }
 
     /** The phrases of one, two and three words of an item, as it was captured; those of each length the most frequent first. */
@@ -37,7 +37,7 @@ class PhraseController {
         Property property = clients.property(items.propertyOf(id));
         ItemDetail item = items.detailWithCapture(id);
         String target = item.keyword() == null ? "" : item.keyword();
-        return PhraseCounts.of(aimings.texts(item), target, Words.in(property.language()));
+        return PhraseCounts.of(prepared.texts(item), target, Words.in(property.language()));
     }
 
     /** The keywords that an item aims at, the primary one first, and how well its texts in force serve each. */

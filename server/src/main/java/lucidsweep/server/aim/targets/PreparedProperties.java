@@ -54,7 +54,7 @@ public class PreparedProperties {
      * @param language that its words were taken apart in
      */
     public record Ready(
-            KeywordMapper aiming,
+            KeywordMapper mapper,
             List<Keyword> keywords,
             Map<Long, Integer> places,
             LocalDate today,
@@ -126,7 +126,7 @@ public class PreparedProperties {
     }
 
     private void add(KeywordMapper aiming, ItemDetail item) {
-        if (item.obstacle() != null) return;
+        if (item.noindex() != null) return;
         String published = item.published().length() >= 10 ? item.published().substring(0, 10) : "";
         boolean dated = published.matches("\\d{4}-\\d{2}-\\d{2}");
         aiming.item(

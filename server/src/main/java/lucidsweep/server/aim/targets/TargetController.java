@@ -1,5 +1,7 @@
 package lucidsweep.server.aim.targets;
 
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import lucidsweep.server.item.table.Selection;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -18,24 +20,24 @@ class TargetController {
     }
 
     /** A target for items; keywordId null clears it. */
-    record AimOrder(Selection selection, Long keywordId) {}
+    record AimOrder(@Valid @NotNull Selection selection, Long keywordId) {}
 
     /** How many items something was done to. */
     record AimedItems(int items) {}
 
     /** Keeps the keywords of items as they were worked out. */
     @PostMapping("/targets/keep")
-    AimedItems keepTargets(@PathVariable long propertyId, @RequestBody Selection selection) {
+    AimedItems keepTargets(@PathVariable long propertyId, @Valid @RequestBody Selection selection) {
         return new AimedItems(aims.keep(propertyId, selection));
     }
 
     @PostMapping("/targets")
-    AimedItems aim(@PathVariable long propertyId, @RequestBody AimOrder aim) {
+    AimedItems aim(@PathVariable long propertyId, @Valid @RequestBody AimOrder aim) {
         return new AimedItems(aims.set(propertyId, aim.selection(), aim.keywordId()));
     }
 
     @PostMapping("/targets/free")
-    AimedItems free(@PathVariable long propertyId, @RequestBody Selection selection) {
+    AimedItems free(@PathVariable long propertyId, @Valid @RequestBody Selection selection) {
         return new AimedItems(aims.free(propertyId, selection));
     }
 }

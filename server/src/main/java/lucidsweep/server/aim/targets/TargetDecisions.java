@@ -8,6 +8,7 @@ import lucidsweep.core.keyword.Intent;
 import lucidsweep.core.keyword.TargetFinder;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.Selection;
+import lucidsweep.server.job.PropertyLine;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -20,37 +21,43 @@ public class TargetDecisions {
 
     private final TargetMapper mapper;
     private final Items items;
-    private final PreparedProperties aimings;
+    private final PreparedProperties prepared;
     private final TargetRuns runs;
+    private final PropertyLine line;
     private final TransactionTemplate transaction;
 
     TargetDecisions(
             TargetMapper mapper,
             Items items,
-            PreparedProperties aimings,
+            PreparedProperties prepared,
             TargetRuns runs,
+            PropertyLine line,
             TransactionTemplate transaction) {
         this.mapper = mapper;
         this.items = items;
-        this.aimings = aimings;
+        this.prepared = prepared;
         this.runs = runs;
+        this.line = line;
         this.transaction = transaction;
     }
 
     /** Makes the homes that were worked out for keywords decisions. */
     public void keepHomes(long propertyId, List<Long> keywordIds) {
-        transaction.executeWithoutResult(status -> IdSteps.over(keywordIds, ids -> {
-            mapper.keepHomes("target", propertyId, ids);
-            mapper.keepHomes("second_target", propertyId, ids);
-        }));
+        change(
+                propertyId,
+                () -> IdSteps.over(keywordIds, ids -> {
+                    mapper.keepHomes("target", propertyId, ids);
+                    mapper.keepHomes("second_target", propertyId, ids);
+                }));
         items.changed(propertyId);
     }
 
     /** Makes the keywords that were worked out for items decisions; returns how many items were meant. */
     int keep(long propertyId, Selection selection) {
         long[] meant = selection.resolve(propertyId, items);
-        transaction.executeWithoutResult(
-                status -> IdSteps.over(Arrays.stream(meant).boxed().toList(), ids -> {
+        change(
+                propertyId,
+                () -> IdSteps.over(Arrays.stream(meant).boxed().toList(), ids -> {
                     mapper.keepTargets("target", propertyId, ids);
                     mapper.keepTargets("second_target", propertyId, ids);
                 }));
@@ -60,10 +67,10 @@ public class TargetDecisions {
 
     /** The items that a keyword could live with, the best first. */
     public List<PossibleHome> homes(long propertyId, long keywordId) {
-        PreparedProperties.Ready ready = aimings.of(propertyId);
+        PreparedProperties.Ready ready = prepared.of(propertyId);
         Integer place = ready.places().get(keywordId);
         if (place == null) throw Refusal.notFound("there is no keyword " + keywordId + " in this property");
-        List<TargetFinder.Candidate> candidates = ready.aiming().candidates(place);
+        List<TargetFinder.Candidate> candidates = ready.mapper().candidates(place);
         Map<Long, String> addresses = new HashMap<>();
         mapper.addresses(candidates.stream().map(TargetFinder.Candidate::item).toArray())
                 .forEach(each -> addresses.put(each.id(), each.address()));
@@ -84,16 +91,21 @@ public class TargetDecisions {
             throw Refusal.badInput(
                     "the topic has " + topic.length() + " characters, at most " + LONGEST_TOPIC + " are expected");
         }
-        transaction.executeWithoutResult(status -> keywordIds.forEach(
-                (topic, some) -> IdSteps.over(some, ids -> mapper.setTopic(propertyId, ids, topic.strip()))));
+        change(propertyId, () -> {
+            keywordIds.forEach(
+                    (topic, some) -> IdSteps.over(some, ids -> mapper.setTopic(propertyId, ids, topic.strip())));
+            runs.due(propertyId);
+        });
         runs.workOut(propertyId);
     }
 
     /** Settles the intent of keywords by hand; null lets it be worked out again. */
     public void setIntent(long propertyId, List<Long> keywordIds, Intent.Kind intent) {
         String code = intent == null ? "" : intent.code();
-        transaction.executeWithoutResult(
-                status -> IdSteps.over(keywordIds, ids -> mapper.setIntent(propertyId, ids, code)));
+        change(propertyId, () -> {
+            IdSteps.over(keywordIds, ids -> mapper.setIntent(propertyId, ids, code));
+            if (intent == null) runs.due(propertyId);
+        });
         if (intent == null) runs.workOut(propertyId);
         else items.changed(propertyId);
     }
@@ -111,13 +123,14 @@ public class TargetDecisions {
         if (keywordId != null && !mapper.has(propertyId, keywordId)) {
             throw Refusal.notFound("there is no keyword " + keywordId + " in this property");
         }
-        transaction.executeWithoutResult(status -> {
+        change(propertyId, () -> {
             if (keywordId != null) mapper.deleteWorkedOutOf(keywordId);
             if (keywordId != null) mapper.deleteSecondTargetsOf(new Object[] {keywordId});
             String reason = keywordId == null ? "cleared by hand" : "set by hand";
             IdSteps.over(
                     Arrays.stream(ids).boxed().toList(),
                     some -> mapper.setTargets(some, propertyId, keywordId, reason));
+            runs.due(propertyId);
         });
         runs.workOut(propertyId);
         return ids.length;
@@ -126,12 +139,21 @@ public class TargetDecisions {
     /** Lets the targets of items be worked out again. */
     int free(long propertyId, Selection selection) {
         long[] ids = selection.resolve(propertyId, items);
-        transaction.executeWithoutResult(
-                status -> IdSteps.over(Arrays.stream(ids).boxed().toList(), some -> {
+        change(
+                propertyId,
+                () -> IdSteps.over(Arrays.stream(ids).boxed().toList(), some -> {
                     mapper.deleteTargetsOfItems(some);
                     mapper.deleteSecondTargetsOfItems(some);
+                    runs.due(propertyId);
                 }));
         runs.workOut(propertyId);
         return ids.length;
+    }
+
+    private void change(long propertyId, Runnable decision) {
+        line.run(
+                propertyId,
+                "deciding about keywords",
+                () -> transaction.executeWithoutResult(status -> decision.run()));
     }
 }

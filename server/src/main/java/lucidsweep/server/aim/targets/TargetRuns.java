@@ -1,6 +1,10 @@
 package lucidsweep.server.aim.targets;
 
+import java.util.Map;
+import java.util.Objects;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
@@ -14,6 +18,7 @@ import lucidsweep.server.gather.sweep.DemandChanged;
 import lucidsweep.server.gather.sweep.SweepEnded;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.job.Jobs;
+import lucidsweep.server.job.PropertyLine;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
@@ -30,17 +35,20 @@ public class TargetRuns {
     private final TargetMapper mapper;
     private final Clients clients;
     private final Items items;
-    private final PreparedProperties aimings;
+    private final PreparedProperties prepared;
+    private final PropertyLine line;
     private final AimPlanStore store;
     private final TransactionTemplate transaction;
     private final ApplicationEventPublisher publisher;
     private final Jobs jobs;
+    private final Map<Long, Object> runs = new ConcurrentHashMap<>();
 
     TargetRuns(
             TargetMapper mapper,
             Clients clients,
             Items items,
-            PreparedProperties aimings,
+            PreparedProperties prepared,
+            PropertyLine line,
             AimPlanStore store,
             TransactionTemplate transaction,
             ApplicationEventPublisher publisher,
@@ -48,7 +56,8 @@ public class TargetRuns {
         this.mapper = mapper;
         this.clients = clients;
         this.items = items;
-        this.aimings = aimings;
+        this.prepared = prepared;
+        this.line = line;
         this.store = store;
         this.transaction = transaction;
         this.publisher = publisher;
@@ -69,7 +78,7 @@ public class TargetRuns {
                 int count = workOutAnew(propertyId);
                 aimed.complete(count);
                 return count + " items aim at a keyword.";
-            } catch (RuntimeException e) {
+            } catch (RuntimeException | Error e) {
                 aimed.completeExceptionally(e);
                 throw e;
             }
@@ -79,7 +88,8 @@ public class TargetRuns {
         } catch (TimeoutException e) {
             return new Begun(job, null);
         } catch (ExecutionException e) {
-            throw (RuntimeException) e.getCause();
+            if (e.getCause() instanceof RuntimeException cause) throw cause;
+            throw new CompletionException(e.getCause());
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             return new Begun(job, null);
@@ -95,6 +105,7 @@ public class TargetRuns {
     @EventListener(ApplicationReadyEvent.class)
     void goOnAfterTheEnd() {
         for (long propertyId : mapper.allDue()) {
+            if (clients.isRemoved(propertyId)) continue;
             jobs.start(propertyId, "aim", TITLE, progress -> workOutAnew(propertyId) + " items aim at a keyword.");
         }
     }
@@ -113,15 +124,29 @@ public class TargetRuns {
 
     /** The same after keywords, items or demand have changed, once that is committed. */
     private int workOutAnew(long propertyId) {
-        aimings.forget(propertyId);
+        prepared.forget(propertyId);
         return workOut(propertyId);
     }
 
-    /** Works out the targets of all indexable items, but for those set by hand; returns how many have one. */
+    /**
+     * Works out the targets of all indexable items, but for those set by hand; returns how many have one. One run of a property
+     * follows another, and what changed while one was reckoning is taken up by it once more.
+     */
     int workOut(long propertyId) {
+        synchronized (runs.computeIfAbsent(propertyId, any -> new Object())) {
+            Long before;
+            int aimed;
+            do {
+                before = mapper.changes(propertyId);
+                aimed = workOutOnce(propertyId, before);
+            } while (!Objects.equals(before, mapper.changes(propertyId)));
+            return aimed;
+        }
+    }
+
+    private int workOutOnce(long propertyId, Long changes) {
         Client client = clients.client(clients.property(propertyId).clientId());
-        Long changes = mapper.changes(propertyId);
-        PreparedProperties.Ready ready = aimings.of(propertyId);
+        PreparedProperties.Ready ready = prepared.of(propertyId);
         Decided decided = new Decided();
         int decidedHomes = 0;
         for (TargetMapper.ByHand fixed : mapper.byHand(propertyId)) {
@@ -134,12 +159,15 @@ public class TargetRuns {
             Integer place = ready.places().get(topic.id());
             if (place != null) decided.topic(place, topic.topic());
         }
-        AimPlan plan = ready.aiming().plan(decided);
+        AimPlan plan = ready.mapper().plan(decided);
         PlacesNamed places = new PlacesNamed(client.placeNames());
-        transaction.executeWithoutResult(status -> {
-            store.write(propertyId, places, ready, plan);
-            if (changes != null) mapper.setDone(propertyId, changes);
-        });
+        line.run(
+                propertyId,
+                "the keywords of all items",
+                () -> transaction.executeWithoutResult(status -> {
+                    store.write(propertyId, places, ready, plan);
+                    if (changes != null) mapper.setDone(propertyId, changes);
+                }));
         items.changed(propertyId);
         publisher.publishEvent(new TargetsChanged(propertyId));
         items.changed(propertyId);

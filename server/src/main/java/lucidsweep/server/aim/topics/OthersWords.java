@@ -35,7 +35,7 @@ class OthersWords {
     private static final int OTHER_RESULTS = 500;
 
     private final TopicTables topics;
-    private final PreparedProperties aimings;
+    private final PreparedProperties prepared;
     private final Demands demand;
     private final Reports reports;
     private final Items items;
@@ -43,13 +43,13 @@ class OthersWords {
 
     OthersWords(
             TopicTables topics,
-            PreparedProperties aimings,
+            PreparedProperties prepared,
             Demands demand,
             Reports reports,
             Items items,
             Clients clients) {
         this.topics = topics;
-        this.aimings = aimings;
+        this.prepared = prepared;
         this.demand = demand;
         this.reports = reports;
         this.items = items;
@@ -119,7 +119,7 @@ class OthersWords {
 
     /** The items that the strongest keywords live with, or could. */
     private Set<Long> pagesOf(long propertyId, List<KeywordRow> keywords) {
-        PreparedProperties.Ready ready = aimings.of(propertyId);
+        PreparedProperties.Ready ready = prepared.of(propertyId);
         Set<Long> pages = new LinkedHashSet<>();
         keywords.stream()
                 .map(KeywordRow::itemId)
@@ -132,7 +132,7 @@ class OthersWords {
                 .forEach(row -> {
                     Integer place = ready.places().get(row.id());
                     if (place == null) return;
-                    ready.aiming().candidates(place).stream()
+                    ready.mapper().candidates(place).stream()
                             .limit(HOMES_OF_ONE)
                             .map(TargetFinder.Candidate::item)
                             .forEach(pages::add);

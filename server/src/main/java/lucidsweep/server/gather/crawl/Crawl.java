@@ -50,6 +50,7 @@ final class Crawl implements AutoCloseable {
     private final VisitMapper mapper;
     private final Captures captures;
     private final TransactionTemplate transaction;
+    private final AppearingItems appearing;
     private final Progress progress;
 
     private final RequestPace pace;
@@ -81,6 +82,7 @@ final class Crawl implements AutoCloseable {
             TransactionTemplate transaction,
             PageCapture pageCapture,
             Login login,
+            AppearingItems appearing,
             Progress progress) {
         this.sweep = sweep;
         this.property = property;
@@ -88,6 +90,7 @@ final class Crawl implements AutoCloseable {
         this.mapper = mapper;
         this.captures = captures;
         this.transaction = transaction;
+        this.appearing = appearing;
         this.progress = progress;
         guard = new AddressGuard(property.privateAllowed());
         fetcher = new Fetcher(
@@ -368,6 +371,7 @@ final class Crawl implements AutoCloseable {
 
     private void store(List<Answer> batch) {
         if (batch.isEmpty()) return;
+        List<Long> itemIds = new ArrayList<>(batch.size());
         transaction.executeWithoutResult(status -> {
             for (Answer answer : batch) bytes += answer.bytes();
             int room = settings.maxPages() - frontier.captured();
@@ -377,10 +381,12 @@ final class Crawl implements AutoCloseable {
                     .toList();
             List<CapturedItem> items = pages.stream().map(Answer::item).toList();
             List<Captures.Stored> stored = captures.store(known, items);
+            stored.forEach(each -> itemIds.add(each.itemId()));
             for (int i = 0; i < pages.size(); i++) endPage(pages.get(i), stored.get(i));
             for (Answer answer : batch) if (answer.item() == null) endOther(answer);
             frontier.write();
         });
+        appearing.add(itemIds);
     }
 
     private void endPage(Answer answer, Captures.Stored stored) {

@@ -5,8 +5,9 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.URI;
 import java.util.List;
-import java.util.Optional;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.page.Indexing;
+import lucidsweep.core.page.Noindex;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.page.PageFacts;
 import lucidsweep.core.page.PageReader;
@@ -89,11 +90,7 @@ final class PageCapture {
                 clip(PageAddress.section(address), 300),
                 answer.status(),
                 clip(answer.contentType(), 200),
-                Optional.of("robots.txt keeps search engines from it")
-                        .filter(why -> blocked)
-                        .or(() -> Indexing.obstacle(address, answer.status(), robots, facts.canonical()))
-                        .map(why -> clip(why, 2_200))
-                        .orElse(null),
+                noindex(address, answer.status(), robots, facts.canonical(), blocked),
                 clip(facts.h1s().isEmpty() ? "" : facts.h1s().get(0), 2_000),
                 facts.h1s().size(),
                 clip(facts.canonical(), 2_000),
@@ -105,8 +102,8 @@ final class PageCapture {
                 clip(facts.published().isEmpty() ? stored.structured().published() : facts.published(), 40),
                 null,
                 null,
-                text("title", facts.titles()),
-                text("description", facts.descriptions()),
+                text(Field.TITLE, facts.titles()),
+                text(Field.DESCRIPTION, facts.descriptions()),
                 null,
                 CapturedItem.Content.ofPage(
                         pages.writeValueAsString(stored),
@@ -116,9 +113,16 @@ final class PageCapture {
                         keepsSource ? answer.body() : null));
     }
 
-    private CapturedItem.Text text(String name, List<String> found) {
+    private static Noindex noindex(String address, int status, String robots, String canonical, boolean blocked) {
+        if (blocked) return new Noindex(Noindex.Reason.BLOCKED, "");
+        return Indexing.noindex(address, status, robots, canonical)
+                .map(why -> new Noindex(why.reason(), clip(why.detail(), 2_200)))
+                .orElse(null);
+    }
+
+    private CapturedItem.Text text(Field field, List<String> found) {
         String text = found.isEmpty() ? "" : clip(found.get(0), LONGEST_TEXT);
-        return CapturedItem.Text.of(name, found.size(), text, standard);
+        return CapturedItem.Text.of(field, found.size(), text, standard);
     }
 
     /** A page that sends its reader on by itself links to where it sends. */

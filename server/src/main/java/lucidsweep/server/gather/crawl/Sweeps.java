@@ -23,9 +23,11 @@ import lucidsweep.server.gather.sweep.VisitMapper;
 import lucidsweep.server.gather.sweep.Visits;
 import lucidsweep.server.intake.RowKind;
 import lucidsweep.server.item.capture.Captures;
+import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.job.Progress;
+import lucidsweep.server.job.PropertyLine;
 import lucidsweep.server.web.Refusal;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -43,6 +45,8 @@ public class Sweeps {
     private final VisitMapper mapper;
     private final Visits visits;
     private final Captures captures;
+    private final Drafts drafts;
+    private final PropertyLine line;
     private final Clients clients;
     private final Items items;
     private final Jobs jobs;
@@ -57,6 +61,8 @@ public class Sweeps {
             VisitMapper mapper,
             Visits visits,
             Captures captures,
+            Drafts drafts,
+            PropertyLine line,
             Clients clients,
             Items items,
             Jobs jobs,
@@ -69,6 +75,8 @@ public class Sweeps {
         this.mapper = mapper;
         this.visits = visits;
         this.captures = captures;
+        this.drafts = drafts;
+        this.line = line;
         this.clients = clients;
         this.items = items;
         this.jobs = jobs;
@@ -95,8 +103,7 @@ public class Sweeps {
 
     /** How the last crawl of a property was set, those of a list or a single item aside. */
     public CrawlSettings lastSettings(long propertyId) {
-        return store.ofProperty(propertyId).stream()
-                .filter(sweep -> sweep.kind().equals("crawl"))
+        return store.ofKind(propertyId, "crawl").stream()
                 .map(sweep -> store.settings(sweep.id(), CrawlSettings.class))
                 .filter(settings -> settings.reach() != CrawlSettings.Reach.LIST)
                 .findFirst()
@@ -197,7 +204,13 @@ public class Sweeps {
 
     @EventListener(ApplicationReadyEvent.class)
     void goOnAfterTheEnd() {
-        if (goOnByItself) store.unfinished("crawl").forEach(this::goOn);
+        if (!goOnByItself) return;
+        for (Sweep sweep : store.unfinished("crawl")) {
+            if (clients.isRemoved(sweep.propertyId())) {
+                store.end(sweep.id(), "failed");
+                jobs.close(sweep.jobId(), "The application ended before this did, and the property was removed since.");
+            } else goOn(sweep);
+        }
     }
 
     private Sweep create(long propertyId, CrawlSettings settings) {
@@ -207,10 +220,11 @@ public class Sweeps {
         if (!property.kind().equals("website")) {
             throw Refusal.badInput("only websites can be crawled; this property is filled from a file");
         }
-        store.refuseWhileRunning(propertyId);
         String address = PageAddress.of(property.address()).orElseThrow().toString();
-        long job = jobs.create(propertyId, "crawl", "Sweep of " + address);
-        return store.begin(new SweepStore.NewSweep(propertyId, job, "crawl", address, true), settings);
+        return transaction.execute(status -> {
+            long job = jobs.create(propertyId, "crawl", "Sweep of " + address);
+            return store.begin(new SweepStore.NewSweep(propertyId, job, "crawl", address, true), settings);
+        });
     }
 
     private Map<String, String> redirects(long sweepId) {
@@ -231,12 +245,14 @@ public class Sweeps {
                 transaction,
                 pageCapture,
                 logins.of(property.id()),
+                new AppearingItems(items, property.id()),
                 progress)) {
             boolean complete = crawl.run();
             if (progress.stopAsked() && jobs.isClosing()) return "";
             int gone = complete ? captures.markGone(sweep.propertyId(), sweep.id()) : 0;
             captures.countLinks(sweep.propertyId(), sweep.source(), redirects(sweep.id()));
             int twins = captures.joinTwins(sweep.propertyId());
+            line.run(sweep.propertyId(), "the end of a sweep", () -> drafts.seeLive(sweep.propertyId()));
             publisher.publishEvent(new SweepEnded(sweep.propertyId(), sweep.id()));
             store.end(sweep.id(), progress.stopAsked() ? "stopped" : "done");
             items.changed(sweep.propertyId());
@@ -244,7 +260,7 @@ public class Sweeps {
                     + (twins == 0 ? "" : ", " + twins + (twins == 1 ? " is" : " are") + " the same page as another")
                     + (gone == 0 ? "" : ", " + gone + (gone == 1 ? " is" : " are") + " gone since the last sweep")
                     + ".";
-        } catch (RuntimeException e) {
+        } catch (RuntimeException | Error e) {
             store.end(sweep.id(), "failed");
             throw e;
         }

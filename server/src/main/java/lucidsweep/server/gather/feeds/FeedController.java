@@ -1,5 +1,8 @@
 package lucidsweep.server.gather.feeds;
 
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -26,7 +29,9 @@ class FeedController {
     }
 
     /** Where demand is fetched from; "" where it never was. */
-    record DemandSource(String address) {}
+    record DemandSource(
+            @NotNull @Size(max = 2_000, message = "has at most 2,000 characters")
+            String address) {}
 
     /** A job that was begun. */
     record BegunJob(long jobId) {}
@@ -37,7 +42,7 @@ class FeedController {
     }
 
     @PostMapping("/properties/{propertyId}/demand/fetch")
-    BegunJob fetchDemand(@PathVariable long propertyId, @RequestBody DemandSource from) {
+    BegunJob fetchDemand(@PathVariable long propertyId, @Valid @RequestBody DemandSource from) {
         return new BegunJob(demand.begin(propertyId, from.address()));
     }
 }

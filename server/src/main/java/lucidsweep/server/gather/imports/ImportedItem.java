@@ -2,6 +2,7 @@ package lucidsweep.server.gather.imports;
 
 import java.util.List;
 import java.util.stream.Stream;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.server.client.Property;
@@ -61,10 +62,10 @@ final class ImportedItem {
                 row.get(Meaning.PUBLISHED),
                 count(row, Meaning.VIEWS),
                 count(row, Meaning.FAVOURITES),
-                text("title", row.get(Meaning.TITLE)),
-                text("description", row.get(Meaning.DESCRIPTION)),
+                text(Field.TITLE, row.get(Meaning.TITLE)),
+                text(Field.DESCRIPTION, row.get(Meaning.DESCRIPTION)),
                 property.hasTags()
-                        ? CapturedItem.Text.of("tags", 1, clip(row.get(Meaning.TAGS), LONGEST_TEXT), standard)
+                        ? CapturedItem.Text.of(Field.TAGS, 1, clip(row.get(Meaning.TAGS), LONGEST_TEXT), standard)
                         : null,
                 CapturedItem.Content.ofRow(
                         json.writeValueAsString(new ImportShape.Row(cells)), row.get(Meaning.DESCRIPTION)));
@@ -83,8 +84,8 @@ final class ImportedItem {
         return isPage() ? new Meaning[] {Meaning.ADDRESS} : new Meaning[] {Meaning.ID, Meaning.ADDRESS, Meaning.TITLE};
     }
 
-    private CapturedItem.Text text(String name, String text) {
-        return CapturedItem.Text.of(name, text.isEmpty() ? 0 : 1, clip(text, LONGEST_TEXT), standard);
+    private CapturedItem.Text text(Field field, String text) {
+        return CapturedItem.Text.of(field, text.isEmpty() ? 0 : 1, clip(text, LONGEST_TEXT), standard);
     }
 
     private static Long count(IntakeRow row, Meaning meaning) {

@@ -22,12 +22,16 @@ import lucidsweep.server.item.capture.CapturedItem;
 import lucidsweep.server.item.capture.Captures;
 import lucidsweep.server.item.capture.ImportedRows;
 import lucidsweep.server.item.capture.KnownItems;
+import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.job.Progress;
+import lucidsweep.server.job.PropertyLine;
 import lucidsweep.server.table.TableFile;
 import lucidsweep.server.web.Counted;
 import lucidsweep.server.web.Refusal;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
@@ -39,6 +43,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class Imports {
 
+    private static final Logger LOG = LoggerFactory.getLogger(Imports.class);
     private static final int TRIAL_AT_ONCE = 1_000;
     private static final int EXAMPLES = 50;
 
@@ -49,6 +54,8 @@ public class Imports {
     private final ImportPlans plans;
     private final Uploads uploads;
     private final Captures captures;
+    private final Drafts drafts;
+    private final PropertyLine line;
     private final ImportedRows imported;
     private final Clients clients;
     private final Items items;
@@ -66,6 +73,8 @@ public class Imports {
             ImportPlans plans,
             Uploads uploads,
             Captures captures,
+            Drafts drafts,
+            PropertyLine line,
             ImportedRows imported,
             Clients clients,
             Items items,
@@ -81,6 +90,8 @@ public class Imports {
         this.plans = plans;
         this.uploads = uploads;
         this.captures = captures;
+        this.drafts = drafts;
+        this.line = line;
         this.imported = imported;
         this.clients = clients;
         this.items = items;
@@ -178,7 +189,6 @@ public class Imports {
     /** Reads the file with the columns as they were put right. */
     public Sweep apply(String token, ImportChoice choice) {
         ImportPlans.Checked file = plans.checked(token, choice);
-        sweeps.refuseWhileRunning(file.propertyId());
         char delimiter = table(token, file.sheet()).delimiterChar();
         ImportShape shape = ImportShape.of(file.kind(), file.mapping(), delimiter);
         Sweep sweep = transaction.execute(status -> {
@@ -209,11 +219,33 @@ public class Imports {
         uploads.keepOnly(
                 mapper.sources().stream().map(ImportMapper.ImportSource::token).toList());
         for (Sweep sweep : sweeps.unfinished("import")) {
-            ImportMapper.ImportSource source = mapper.source(sweep.id());
-            if (source == null || !source.stored()) undo(sweep);
-            if (source != null && Files.exists(uploads.file(source.token()))) start(sweep);
-            else sweeps.end(sweep.id(), "failed");
+            try {
+                beginAnew(sweep);
+            } catch (RuntimeException e) {
+                LOG.error("the import {} cannot be begun anew", sweep.id(), e);
+                close(sweep, "The application ended before this did, and it could not be begun anew.");
+            }
         }
+    }
+
+    private void beginAnew(Sweep sweep) {
+        ImportMapper.ImportSource source = mapper.source(sweep.id());
+        if (source == null || !source.stored()) undo(sweep);
+        if (clients.isRemoved(sweep.propertyId())) {
+            close(sweep, "The application ended before this did, and the property was removed since.");
+        } else if (source != null && Files.exists(uploads.file(source.token()))) {
+            start(sweep);
+        } else {
+            close(
+                    sweep,
+                    "The application ended before this did, and the file is no longer there; please import it again.");
+        }
+    }
+
+    private void close(Sweep sweep, String why) {
+        sweeps.end(sweep.id(), "failed");
+        mapper.forgetSource(sweep.id());
+        jobs.close(sweep.jobId(), why);
     }
 
     /** The shape of the file that a sweep read; empty where it was a crawl. */
@@ -225,8 +257,8 @@ public class Imports {
 
     /** The shape of the file that a property's items last came from. */
     public ImportShape shape(long propertyId) {
-        return sweeps.ofProperty(propertyId).stream()
-                .filter(sweep -> sweep.kind().equals("import") && sweep.state().equals("done"))
+        return sweeps.ofKind(propertyId, "import").stream()
+                .filter(sweep -> sweep.state().equals("done"))
                 .map(sweep -> sweeps.settings(sweep.id(), ImportShape.class))
                 .filter(shape -> shape.kind().isItem())
                 .findFirst()
@@ -245,10 +277,11 @@ public class Imports {
                     : shape.kind().isItem()
                             ? readItems(sweep, shape, intake, table, progress)
                             : readReports(sweep, shape.kind(), intake, table, progress);
+            if (shape.kind().isItem()) seeLive(sweep.propertyId());
             tell(sweep, shape.kind());
             end(sweep, source, "done");
             return note;
-        } catch (RuntimeException e) {
+        } catch (RuntimeException | Error e) {
             // Where the application ends, the next start begins the import anew.
             if (jobs.isClosing() && progress.stopAsked()) return "";
             ImportMapper.ImportSource left = mapper.source(sweep.id());
@@ -258,6 +291,10 @@ public class Imports {
         } finally {
             items.changed(sweep.propertyId());
         }
+    }
+
+    private void seeLive(long propertyId) {
+        line.run(propertyId, "the end of an import", () -> drafts.seeLive(propertyId));
     }
 
     private void tell(Sweep sweep, RowKind kind) {
@@ -328,18 +365,18 @@ public class Imports {
         if (!last || !sweep.kind().equals("import") || !sweep.state().equals("done")) {
             throw Refusal.conflict("only the last import can be taken back, and only where no sweep came after it");
         }
-        boolean ofItems = shapeOfSweep(sweepId).orElseThrow().kind().isItem();
-        if (!ofItems) {
-            takeBackReports(sweepId);
-            sweeps.end(sweepId, "taken-back");
-            tell(sweep, shapeOfSweep(sweepId).orElseThrow().kind());
-            return sweeps.find(sweepId);
+        RowKind kind = shapeOfSweep(sweepId).orElseThrow().kind();
+        sweeps.reopen(sweepId);
+        String state = "done";
+        try {
+            if (kind.isItem()) transaction.executeWithoutResult(status -> captures.takeBack(property, sweepId));
+            else takeBackReports(sweepId);
+            state = "taken-back";
+        } finally {
+            sweeps.end(sweepId, state);
         }
-        transaction.executeWithoutResult(status -> {
-            captures.takeBack(property, sweepId);
-            sweeps.end(sweepId, "taken-back");
-        });
-        publisher.publishEvent(new SweepEnded(property.id(), sweepId));
+        if (kind.isItem()) seeLive(property.id());
+        tell(sweep, kind);
         items.changed(property.id());
         return sweeps.find(sweepId);
     }
@@ -351,7 +388,7 @@ public class Imports {
             return;
         }
         transaction.executeWithoutResult(status -> {
-            captures.undoImport(clients.property(sweep.propertyId()), sweep.id());
+            captures.undoImport(clients.propertyOrRemoved(sweep.propertyId()), sweep.id());
             visits.forgetVisits(IdRange.of(sweep.id()));
         });
     }

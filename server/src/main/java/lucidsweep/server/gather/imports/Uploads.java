@@ -23,7 +23,7 @@ public final class Uploads {
 
     private final Path folder;
 
-    Uploads(@Value("${lucid.data:./data}") Path data) {
+    Uploads(@Value("${lucid.data}") Path data) {
         folder = data.resolve("uploads");
     }
 

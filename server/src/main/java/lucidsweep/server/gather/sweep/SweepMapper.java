@@ -42,6 +42,12 @@ interface SweepMapper {
     @Select("select * from sweep where property_id = #{propertyId} order by id desc limit 50")
     List<Sweep> ofProperty(long propertyId);
 
+    @Select("select * from sweep where property_id = #{propertyId} and kind = #{kind} order by id desc")
+    List<Sweep> ofKind(long propertyId, String kind);
+
+    @Select("select * from sweep where at_work = #{propertyId}")
+    Sweep running(long propertyId);
+
     @Select("select max(ended) from sweep where property_id = #{propertyId} and of_items and state <> 'failed'")
     Instant lastEnded(long propertyId);
 

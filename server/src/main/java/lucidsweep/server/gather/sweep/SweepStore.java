@@ -1,15 +1,21 @@
 package lucidsweep.server.gather.sweep;
 
 import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Optional;
 import lucidsweep.server.web.Refusal;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The sweeps of properties, crawls and imports alike, with how each was set. */
 @Service
 public class SweepStore {
+
+    private static final DateTimeFormatter TIME =
+            DateTimeFormatter.ofPattern("HH:mm").withZone(ZoneId.systemDefault());
 
     private final SweepMapper mapper;
     private final JsonMapper json;
@@ -28,11 +34,27 @@ public class SweepStore {
      */
     public record NewSweep(long propertyId, long jobId, String kind, String source, boolean ofItems) {}
 
-    /** Stores a sweep that is under way from now on, with how it is set. */
+    /**
+     * Stores a sweep that is under way from now on, with how it is set; within the transaction that makes its job.
+     *
+     * @throws Refusal where another of the property is under way: the database has one place for it
+     */
     public Sweep begin(NewSweep sweep, Object settings) {
         SweepMapper.Key key = new SweepMapper.Key();
-        mapper.insert(key, sweep, json.writeValueAsString(settings));
+        try {
+            mapper.insert(key, sweep, json.writeValueAsString(settings));
+        } catch (DuplicateKeyException e) {
+            throw underWay(sweep.propertyId());
+        }
         return mapper.find(key.id);
+    }
+
+    private Refusal underWay(long propertyId) {
+        Sweep other = mapper.running(propertyId);
+        if (other == null) return Refusal.conflict("Another sweep of this property has just begun.");
+        String what = other.kind().equals("import") ? "An import of " : "A sweep of ";
+        return Refusal.conflict(what + other.source() + " is under way since " + TIME.format(other.started())
+                + "; stop it first or wait.");
     }
 
     /** Says how a sweep ended: done, stopped, failed or taken-back. */
@@ -41,9 +63,17 @@ public class SweepStore {
         return mapper.find(id);
     }
 
-    /** Says that a sweep that ended goes on. */
+    /**
+     * Says that a sweep that ended is under way again.
+     *
+     * @throws Refusal where another of the property is
+     */
     public Sweep reopen(long id) {
-        mapper.reopen(id);
+        try {
+            mapper.reopen(id);
+        } catch (DuplicateKeyException e) {
+            throw underWay(find(id).propertyId());
+        }
         return mapper.find(id);
     }
 
@@ -58,11 +88,9 @@ public class SweepStore {
         return mapper.ofProperty(propertyId);
     }
 
-    /** Refuses where a sweep of the property is under way. */
-    public void refuseWhileRunning(long propertyId) {
-        boolean running = mapper.ofProperty(propertyId).stream()
-                .anyMatch(sweep -> sweep.state().equals("running"));
-        if (running) throw Refusal.conflict("a sweep of this property is under way; stop it first or wait");
+    /** All sweeps of a property of a kind, the last one first. */
+    public List<Sweep> ofKind(long propertyId, String kind) {
+        return mapper.ofKind(propertyId, kind);
     }
 
     /** Sweeps of a kind that are under way, or were when the application ended. */

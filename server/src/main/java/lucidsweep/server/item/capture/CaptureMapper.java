@@ -35,7 +35,8 @@ interface CaptureMapper {
             String section,
             int status,
             String contentType,
-            String obstacle,
+            String noindexReason,
+            String noindexDetail,
             String h1,
             int h1Count,
             String canonical,
@@ -92,11 +93,11 @@ interface CaptureMapper {
     record Source(long captureId, byte[] markup) {}
 
     @Lang(ManyRows.class)
-    @Insert("merge into source (columns) key (capture_id) values (rows)")
+    @Insert("merge into page_markup (columns) key (capture_id) values (rows)")
     void keepSources(List<Source> sources);
 
     /** Captured texts that have changed are to be measured by themselves again, where no draft is in force. */
-    @Update("update written set px = null, alike = null where draft is null and id = any(#{fieldIds})")
+    @Update("update draft set px = null, alike = null where text is null and id = any(#{fieldIds})")
     void forgetMeasures(@Param("fieldIds") Object[] fieldIds);
 
     @Insert("insert into item_before (sweep_id, " + BEFORE_COLUMNS + ") select #{sweepId}, " + BEFORE_COLUMNS
@@ -104,7 +105,7 @@ interface CaptureMapper {
     void keepItems(@Param("sweepId") long sweepId, @Param("ids") Object[] ids);
 
     String BEFORE_COLUMNS = """
-            id, address, section, status, content_type, obstacle, h1, h1_count, canonical, robots, language, opening, price,
+            id, address, section, status, content_type, noindex_reason, noindex_detail, h1, h1_count, canonical, robots, language, opening, price,
                 depth, capture_id, capture_hash, last_sweep, gone, published, views, favourites, text_hash, title,
                 title_count, description, description_count, tags""";
 
@@ -119,8 +120,21 @@ interface CaptureMapper {
     @Update("""
             delete from item where id between #{items.first} and #{items.last} and first_sweep = #{sweepId}
             and not exists (select 1 from target t where t.item_id = item.id)
-            and not exists (select 1 from written w where w.id between item.id * 4 and item.id * 4 + 3)""")
+            and not exists (select 1 from second_target t where t.item_id = item.id and t.by_hand)
+            and not exists (select 1 from removed_target t where t.item_id = item.id)
+            and not exists (select 1 from better_refused r where r.item_id = item.id)
+            and not exists (select 1 from draft d where d.id between item.id * 4 and item.id * 4 + 3)""")
     void removeNewItems(@Param("items") IdRange items, @Param("sweepId") long sweepId);
+
+    /** The last item that a property ever had, so that no other gets its id. */
+    @Select("select last_item from property where id = #{propertyId}")
+    long lastItem(long propertyId);
+
+    @Update("""
+            update property set last_item = greatest(last_item,
+                coalesce((select max(id) from item where id between #{items.first} and #{items.last}), 0))
+            where id = #{propertyId}""")
+    void rememberLastItem(@Param("propertyId") long propertyId, @Param("items") IdRange items);
 
     /** The texts of an item as they were before an import. */
     record TextsBefore(long id, String title, String description, String tags) {}
@@ -176,8 +190,8 @@ interface CaptureMapper {
     int markGone(@Param("items") IdRange items, @Param("sweepId") long sweepId);
 
     @Update("""
-            update item set obstacle = null
-            where id between #{items.first} and #{items.last} and obstacle like 'the same page as %'
+            update item set noindex_reason = null, noindex_detail = null
+            where id between #{items.first} and #{items.last} and noindex_reason = 'same-page'
             and exists (select 1 from twin t where t.item_id = item.id)""")
     void clearTwins(@Param("items") IdRange items);
 
@@ -189,16 +203,16 @@ interface CaptureMapper {
 
     @Select("""
             select id, address, text_hash from item
-            where id > #{after} and id <= #{last} and not gone and obstacle is null and text_hash <> 0
+            where id > #{after} and id <= #{last} and not gone and noindex_reason is null and text_hash <> 0
             order by id limit #{limit}""")
     List<Page> pages(long after, long last, int limit);
 
-    record Twin(long id, long twinOf, String obstacle) {}
+    record Twin(long id, long twinOf, String address) {}
 
     @Update("""
-            merge into item i using unnest(cast(#{id} as bigint array), cast(#{obstacle} as varchar array))
-                as n (id, obstacle) on i.id = n.id
-            when matched then update set obstacle = n.obstacle""")
+            merge into item i using unnest(cast(#{id} as bigint array), cast(#{address} as varchar array))
+                as n (id, address) on i.id = n.id
+            when matched then update set noindex_reason = 'same-page', noindex_detail = n.address""")
     void markTwins(Map<String, Object[]> twins);
 
     @Insert("""

@@ -1,6 +1,8 @@
 package lucidsweep.server.item.capture;
 
 import java.nio.charset.StandardCharsets;
+import lucidsweep.core.item.Field;
+import lucidsweep.core.page.Noindex;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.TextKey;
 import lucidsweep.server.item.draft.TextMeasure;
@@ -9,7 +11,7 @@ import lucidsweep.server.item.draft.TextMeasure;
  * An item as a sweep saw it.
  *
  * @param identity what tells it from the others: its address or id
- * @param obstacle why it is not indexable; null where it is
+ * @param noindex why it is not indexable; null where it is
  * @param published the day it was published, "" where that is not known
  * @param views how often it was looked at; null where that is not known
  * @param tags null where it has none by nature
@@ -23,7 +25,7 @@ public record CapturedItem(
         String section,
         int status,
         String contentType,
-        String obstacle,
+        Noindex noindex,
         String h1,
         int h1Count,
         String canonical,
@@ -43,8 +45,8 @@ public record CapturedItem(
     /** A text: how many such elements there were, the first of them, and its measure. */
     public record Text(int count, String text, TextMeasure measure) {
 
-        public static Text of(String name, int count, String text, Standard standard) {
-            return new Text(count, text, TextMeasure.of(name, text, standard));
+        public static Text of(Field field, int count, String text, Standard standard) {
+            return new Text(count, text, TextMeasure.of(field, text, standard));
         }
     }
 

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import java.util.stream.LongStream;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.text.TextKey;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.database.Columns;
@@ -42,7 +43,7 @@ public class Captures {
     /** What is known of the items of a property now. */
     public KnownItems known(long propertyId) {
         IdRange ids = IdRange.of(propertyId);
-        KnownItems known = new KnownItems(ids.first());
+        KnownItems known = new KnownItems(Math.max(ids.first(), mapper.lastItem(propertyId) + 1));
         long after = ids.first() - 1;
         List<CaptureMapper.Known> chunk;
         do {
@@ -131,10 +132,10 @@ public class Captures {
     }
 
     private static CaptureMapper.Measures measures(Property property, CaptureMapper.TextsBefore texts) {
-        TextMeasure title = TextMeasure.of("title", texts.title(), property.standard());
-        TextMeasure description = TextMeasure.of("description", texts.description(), property.standard());
+        TextMeasure title = TextMeasure.of(Field.TITLE, texts.title(), property.standard());
+        TextMeasure description = TextMeasure.of(Field.DESCRIPTION, texts.description(), property.standard());
         TextMeasure tags =
-                texts.tags() == null ? TextMeasure.NONE : TextMeasure.of("tags", texts.tags(), property.standard());
+                texts.tags() == null ? TextMeasure.NONE : TextMeasure.of(Field.TAGS, texts.tags(), property.standard());
         return new CaptureMapper.Measures(
                 texts.id(), title.px(), title.alike(), description.px(), description.alike(), tags.px(), tags.alike());
     }
@@ -151,6 +152,7 @@ public class Captures {
     /** Leaves nothing of an import that was cut short: items are as they were, and new ones are gone for good unless something was done to them. */
     public void undoImport(Property property, long sweepId) {
         takeBack(property, sweepId);
+        mapper.rememberLastItem(property.id(), IdRange.of(property.id()));
         mapper.removeNewItems(IdRange.of(property.id()), sweepId);
         mapper.distrustRows(IdRange.of(property.id()), IdRange.of(sweepId));
         rows.forget(sweepId);

@@ -25,21 +25,25 @@ public final class KnownItems {
     private long nextId;
     private int size;
 
-    /** Knows nothing yet; the first item that is new has this id. */
+    /** Knows nothing yet; an item that is new has this id or a later one. */
     KnownItems(long firstId) {
         nextId = firstId;
     }
 
     /** Adds an item that is stored; they come in the order of their ids. */
     void add(CaptureMapper.Known item) {
-        nextId = item.id();
-        int place = add(item.addressHash(), item.firstSweep());
+        int place = append(item.id(), item.addressHash(), item.firstSweep());
+        nextId = Math.max(nextId, item.id() + 1);
         set(place, item.captureId(), item.captureHash(), item.h1Count() >= 0);
         gone.set(place, item.gone());
     }
 
     /** Adds a new item, with the next id; returns its place. */
     int add(long addressHash, long firstSweep) {
+        return append(nextId++, addressHash, firstSweep);
+    }
+
+    private int append(long id, long addressHash, long firstSweep) {
         if (size == ids.length) {
             ids = Arrays.copyOf(ids, size * 2);
             captures = Arrays.copyOf(captures, size * 2);
@@ -47,7 +51,7 @@ public final class KnownItems {
             firstSweeps = Arrays.copyOf(firstSweeps, size * 2);
         }
         places.add(addressHash, size);
-        ids[size] = nextId++;
+        ids[size] = id;
         firstSweeps[size] = firstSweep;
         return size++;
     }

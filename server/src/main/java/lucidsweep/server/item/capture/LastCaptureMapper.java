@@ -12,7 +12,7 @@ interface LastCaptureMapper {
     @Select("""
             select i.capture_id, c.sweep_id, c.facts, b.links, s.capture_id is not null has_source
             from item i left join capture c on c.id = i.capture_id left join body b on b.capture_id = c.id
-            left join source s on s.capture_id = c.id where i.id = #{itemId}""")
+            left join page_markup s on s.capture_id = c.id where i.id = #{itemId}""")
     Row of(long itemId);
 
     @Select("""
@@ -22,6 +22,6 @@ interface LastCaptureMapper {
 
     record Markup(byte[] markup) {}
 
-    @Select("select s.markup from item i join source s on s.capture_id = i.capture_id where i.id = #{itemId}")
+    @Select("select s.markup from item i join page_markup s on s.capture_id = i.capture_id where i.id = #{itemId}")
     Markup source(long itemId);
 }

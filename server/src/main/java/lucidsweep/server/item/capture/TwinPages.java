@@ -11,11 +11,6 @@ import lucidsweep.core.text.TextKey;
 /** Finds pages that say the same at variants of one address. */
 public final class TwinPages {
 
-    /** How the obstacle of a page begins that is the same as another. */
-    public static final String SAME_AS = "the same page as ";
-
-    private static final int LONGEST = 2_200;
-
     /** The page that stands for its group: without parameters, then https, then the shortest address. */
     private static final Comparator<CaptureMapper.Page> MAIN = Comparator.comparing(
                     (CaptureMapper.Page page) -> page.address().indexOf('?') >= 0)
@@ -38,9 +33,7 @@ public final class TwinPages {
             CaptureMapper.Page main = group.stream().min(MAIN).orElseThrow();
             for (CaptureMapper.Page page : group) {
                 if (page == main) continue;
-                String why = SAME_AS + main.address();
-                twins.add(new CaptureMapper.Twin(
-                        page.id(), main.id(), why.length() <= LONGEST ? why : why.substring(0, LONGEST)));
+                twins.add(new CaptureMapper.Twin(page.id(), main.id(), main.address()));
             }
         }
         return twins;

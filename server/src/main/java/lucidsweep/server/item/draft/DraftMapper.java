@@ -2,6 +2,7 @@ package lucidsweep.server.item.draft;
 
 import java.util.List;
 import java.util.Map;
+import lucidsweep.core.item.DraftState;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -16,26 +17,27 @@ public interface DraftMapper {
 
     /** What rules, recipes, edits and the search for targets need of an item itself. */
     String CORE = """
-            select id, address, obstacle, section, h1, h1_count, opening, price, published, title, title_count,
+            select id, address, noindex_reason, noindex_detail, section, h1, h1_count, opening, price, published, title, title_count,
                 title_alike, description, description_count, description_alike, tags, tags_alike from item
             """;
 
-    String WRITTEN = "select id, draft, px, alike, state, batch_id, kept from written ";
+    String DRAFT = "select id, text, px, alike, state, batch_id, kept from draft ";
 
     /** What was written for a field; px and alike are null where the captured text is in force. */
-    record Written(long id, String draft, Integer px, Long alike, String state, Long batchId, String kept) {}
+    record DraftRow(long id, String text, Integer px, Long alike, DraftState state, Long batchId, String kept) {}
 
-    @Select(WRITTEN + "where id between #{first} and #{last}")
-    List<Written> written(long first, long last);
+    @Select(DRAFT + "where id between #{first} and #{last}")
+    List<DraftRow> drafts(long first, long last);
 
-    @Select(WRITTEN + "where id = " + IDS)
-    List<Written> writtenOf(@Param("ids") Object[] ids);
+    @Select(DRAFT + "where id = " + IDS)
+    List<DraftRow> draftsOf(@Param("ids") Object[] ids);
 
     /** An item as it was captured. */
     record Core(
             long id,
             String address,
-            String obstacle,
+            String noindexReason,
+            String noindexDetail,
             String section,
             String h1,
             int h1Count,
@@ -65,27 +67,55 @@ public interface DraftMapper {
     List<Core> coresOfGoneToo(@Param("ids") Object[] ids);
 
     /** A draft and the measure of the text that is then in force. */
-    record DraftValues(long id, String draft, String state, Long batchId, int px, long alike) {}
+    record DraftValues(long id, String text, String state, Long batchId, int px, long alike, long revision) {}
 
     @Insert("""
-            merge into written w using unnest(
-                cast(#{id} as bigint array), cast(#{draft} as varchar array), cast(#{state} as varchar array),
-                cast(#{batchId} as bigint array), cast(#{px} as int array), cast(#{alike} as bigint array))
-                as n (id, draft, state, batch_id, px, alike) on w.id = n.id
-            when matched then update set draft = n.draft, state = n.state, batch_id = n.batch_id, px = n.px, alike = n.alike
-            when not matched then insert (id, draft, state, batch_id, px, alike)
-                values (n.id, n.draft, n.state, n.batch_id, n.px, n.alike)""")
+            merge into draft d using unnest(
+                cast(#{id} as bigint array), cast(#{text} as varchar array), cast(#{state} as varchar array),
+                cast(#{batchId} as bigint array), cast(#{px} as int array), cast(#{alike} as bigint array),
+                cast(#{revision} as bigint array))
+                as n (id, text, state, batch_id, px, alike, revision) on d.id = n.id
+            when matched then update set text = n.text, state = n.state, batch_id = n.batch_id, px = n.px,
+                alike = n.alike, revision = n.revision, handover_id = null
+            when not matched then insert (id, text, state, batch_id, px, alike, revision)
+                values (n.id, n.text, n.state, n.batch_id, n.px, n.alike, n.revision)""")
     void setDrafts(Map<String, Object[]> drafts);
 
-    @Update("update written set state = #{state} where draft is not null and id = " + IDS)
-    int setState(@Param("ids") Object[] ids, @Param("state") String state);
+    @Select("select id from draft where revision > #{revision} and id = " + IDS)
+    List<Long> changedAfter(@Param("ids") Object[] ids, @Param("revision") long revision);
+
+    @Select("select count(*) from draft where text is not null and id = " + IDS)
+    int count(@Param("ids") Object[] ids);
+
+    /** Moves drafts on that are in one of the states that may become the new one. */
+    @Update("update draft set state = #{to} where state = any(#{from}) and id = " + IDS)
+    int move(@Param("ids") Object[] ids, @Param("from") Object[] from, @Param("to") String to);
+
+    @Update("""
+            update draft set state = 'delivered', handover_id = #{handoverId}
+            where state = any(#{from}) and id = """ + " " + IDS)
+    int deliver(@Param("ids") Object[] ids, @Param("from") Object[] from, @Param("handoverId") long handoverId);
+
+    /** Drafts of items that a sweep saw in place are live; what it saw otherwise is not any more. The column is the field's. */
+    @Update("""
+            merge into draft d using (
+                select o.id, case when o.text = i.${column} then 'live' else 'delivered' end state
+                from draft o join item i on i.id = o.id / 4
+                where o.id between #{first} and #{last} and o.state in ('delivered', 'live')
+                    and mod(o.id, 4) = #{place} and not i.gone) n on d.id = n.id
+            when matched and d.state <> n.state then update set state = n.state""")
+    int seeLive(
+            @Param("column") String column,
+            @Param("place") int place,
+            @Param("first") long first,
+            @Param("last") long last);
 
     @Insert("""
-            merge into written w using unnest(cast(#{ids} as bigint array)) as n (id) on w.id = n.id
+            merge into draft d using unnest(cast(#{ids} as bigint array)) as n (id) on d.id = n.id
             when matched then update set kept = #{reason}
             when not matched then insert (id, kept) values (n.id, #{reason})""")
     int keep(@Param("ids") Object[] ids, @Param("reason") String reason);
 
-    @Update("update written set kept = null where id = " + IDS)
-    int letGo(@Param("ids") Object[] ids);
+    @Update("update draft set kept = null where id = " + IDS)
+    int stopKeeping(@Param("ids") Object[] ids);
 }

@@ -7,10 +7,14 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import lucidsweep.core.item.DraftState;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.server.database.Columns;
+import lucidsweep.server.database.IdRange;
 import org.springframework.stereotype.Service;
 
 /** Drafts of fields, their states, and fields kept as they are. Callers bring the transaction. */
@@ -26,11 +30,11 @@ public class Drafts {
     }
 
     /** One field of many items, in the order of their ids; items that have no such field are passed over. */
-    public List<FieldLine> fields(long[] ids, String field) {
+    public List<FieldLine> fields(long[] ids, Field field) {
         List<FieldLine> all = new ArrayList<>(ids.length);
         for (int start = 0; start < ids.length; start += CHUNK) {
             long[] some = chunk(ids, start);
-            FieldLines lines = new FieldLines(mapper.writtenOf(FieldId.of(some, field)));
+            FieldLines lines = new FieldLines(mapper.draftsOf(FieldId.of(some, field)));
             mapper.coresOfGoneToo(Arrays.stream(some).boxed().toArray()).stream()
                     .map(item -> lines.of(item, field))
                     .filter(Objects::nonNull)
@@ -41,14 +45,14 @@ public class Drafts {
 
     /** Fields of any items, by their ids. */
     public Map<Long, FieldLine> fields(Collection<Long> fieldIds) {
-        FieldLines lines = new FieldLines(mapper.writtenOf(fieldIds.toArray()));
+        FieldLines lines = new FieldLines(mapper.draftsOf(fieldIds.toArray()));
         Object[] ids = fieldIds.stream().map(FieldId::item).distinct().toArray();
         Map<Long, DraftMapper.Core> cores = mapper.coresOfGoneToo(ids).stream()
                 .collect(Collectors.toMap(DraftMapper.Core::id, Function.identity()));
         Map<Long, FieldLine> found = new HashMap<>();
         for (long id : fieldIds) {
             DraftMapper.Core item = cores.get(FieldId.item(id));
-            FieldLine line = item == null ? null : lines.of(item, FieldId.name(id));
+            FieldLine line = item == null ? null : lines.of(item, FieldId.field(id));
             if (line != null) found.put(id, line);
         }
         return found;
@@ -58,42 +62,88 @@ public class Drafts {
      * A draft to be set.
      *
      * @param draft null to take it away
+     * @param state null where it is taken away
      * @param measure of the text that is then in force
      */
-    public record Change(FieldLine field, String draft, String state, Long batchId, TextMeasure measure) {
+    public record Change(FieldLine field, String draft, DraftState state, Long batchId, TextMeasure measure) {
 
         /** A draft whose text is measured here, which is most of the work and can be done ahead on any thread. */
-        public static Change of(FieldLine field, String draft, String state, Long batchId, Standard standard) {
+        public static Change of(FieldLine field, String draft, DraftState state, Long batchId, Standard standard) {
             String text = draft == null ? field.captured() : draft;
             return new Change(field, draft, state, batchId, TextMeasure.of(field.field(), text, standard));
         }
 
-        private DraftMapper.DraftValues values() {
-            return new DraftMapper.DraftValues(field.id(), draft, state, batchId, measure.px(), measure.alike());
+        private DraftMapper.DraftValues values(long revision) {
+            String code = state == null ? null : state.code();
+            return new DraftMapper.DraftValues(
+                    field.id(), draft, code, batchId, measure.px(), measure.alike(), revision);
         }
     }
 
-    /** Sets or takes away drafts; a few hundred at a time are fastest. */
-    public void set(List<Change> changes) {
+    /**
+     * Sets or takes away drafts; a few hundred at a time are fastest.
+     *
+     * @param revision that the property has with them
+     */
+    public void set(List<Change> changes, long revision) {
         if (changes.isEmpty()) return;
-        mapper.setDrafts(Columns.of(changes.stream().map(Change::values).toList()));
+        mapper.setDrafts(Columns.of(
+                changes.stream().map(change -> change.values(revision)).toList()));
     }
 
-    /** Moves drafts on to a state; returns how many there were. */
-    public int setState(long[] ids, String field, String state) {
+    /** The fields of items whose drafts were written or taken away after a revision of the property. */
+    public List<FieldLine> changedAfter(long[] ids, Field field, long revision) {
+        List<FieldLine> changed = new ArrayList<>();
+        for (int start = 0; start < ids.length; start += CHUNK) {
+            List<Long> found = mapper.changedAfter(FieldId.of(chunk(ids, start), field), revision);
+            if (!found.isEmpty()) changed.addAll(fields(found).values());
+        }
+        return changed;
+    }
+
+    /** How many of the items have a draft of a field. */
+    public int count(long[] ids, Field field) {
+        int count = 0;
+        for (int start = 0; start < ids.length; start += CHUNK)
+            count += mapper.count(FieldId.of(chunk(ids, start), field));
+        return count;
+    }
+
+    /** Moves drafts on to a state, those that may become it; returns how many did. */
+    public int move(long[] ids, Field field, DraftState to) {
+        Object[] from = codes(to.before());
         int moved = 0;
         for (int start = 0; start < ids.length; start += CHUNK)
-            moved += mapper.setState(FieldId.of(chunk(ids, start), field), state);
+            moved += mapper.move(FieldId.of(chunk(ids, start), field), from, to.code());
         return moved;
     }
 
-    /** Keeps fields as they are, with a reason, or lets them go again (null). */
-    public int setKept(long[] ids, String field, String reason) {
+    /** Says that approved drafts were delivered with a handover; returns how many were. */
+    public int deliver(List<FieldLine> lines, long handoverId) {
+        Object[] ids = lines.stream().map(FieldLine::id).toArray();
+        return mapper.deliver(ids, codes(DraftState.DELIVERED.before()), handoverId);
+    }
+
+    /** Holds what was delivered against what a sweep saw: a draft whose text is there is live, others are not. */
+    public void seeLive(long propertyId) {
+        IdRange items = IdRange.of(propertyId);
+        for (int place = 0; place < FieldId.FIELDS.size(); place++) {
+            mapper.seeLive(
+                    FieldId.FIELDS.get(place).code(), place, FieldId.first(items.first()), FieldId.last(items.last()));
+        }
+    }
+
+    private static Object[] codes(Set<DraftState> states) {
+        return states.stream().map(DraftState::code).toArray();
+    }
+
+    /** Keeps fields as they are, with a reason, or stops keeping them (null). */
+    public int setKept(long[] ids, Field field, String reason) {
         int kept = 0;
         for (int start = 0; start < ids.length; start += CHUNK) {
             Object[] some =
                     fields(chunk(ids, start), field).stream().map(FieldLine::id).toArray();
-            kept += reason == null ? mapper.letGo(some) : mapper.keep(some, reason);
+            kept += reason == null ? mapper.stopKeeping(some) : mapper.keep(some, reason);
         }
         return kept;
     }

@@ -2,20 +2,23 @@ package lucidsweep.server.item.draft;
 
 import java.util.Arrays;
 import java.util.List;
+import lucidsweep.core.item.Field;
 
 /** The ids of fields: four times the item's id and the field's place, so that they need not be looked up. */
 public final class FieldId {
 
+    /** The fields that can be drafted, in the order of their places. */
+    public static final List<Field> FIELDS = List.of(Field.TITLE, Field.DESCRIPTION, Field.TAGS);
+
     private static final int STEP = 4;
-    private static final List<String> NAMES = List.of("title", "description", "tags");
 
     private FieldId() {}
 
-    /** The id of an item's field; an unknown field is an error. */
-    public static long of(long itemId, String field) {
-        int place = NAMES.indexOf(field);
+    /** The id of an item's field; one that cannot be drafted is an error. */
+    public static long of(long itemId, Field field) {
+        int place = FIELDS.indexOf(field);
         if (place < 0) {
-            throw new IllegalArgumentException("expected title, description or tags, got \"" + field + "\"");
+            throw new IllegalArgumentException("expected title, description or tags, got \"" + field.code() + "\"");
         }
         return itemId * STEP + place;
     }
@@ -35,23 +38,19 @@ public final class FieldId {
         return fieldId / STEP;
     }
 
-    /** The name of a field. */
-    static String name(long fieldId) {
-        return NAMES.get(place(fieldId));
+    /** The field that an id means. */
+    public static Field field(long fieldId) {
+        return FIELDS.get((int) (fieldId % STEP));
     }
 
-    /** The place of a field among those of its item. */
-    static int place(long fieldId) {
-        return (int) (fieldId % STEP);
-    }
-
-    static Object[] of(long[] itemIds, String field) {
+    static Object[] of(long[] itemIds, Field field) {
         return Arrays.stream(itemIds).mapToObj(id -> of(id, field)).toArray();
     }
 
+    /** The ids of all fields of items. */
     public static Object[] ofAll(Object[] itemIds) {
         return Arrays.stream(itemIds)
-                .flatMap(id -> NAMES.stream().map(name -> of((Long) id, name)))
+                .flatMap(id -> FIELDS.stream().map(field -> of((Long) id, field)))
                 .toArray();
     }
 }

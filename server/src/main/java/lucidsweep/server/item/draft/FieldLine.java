@@ -1,32 +1,52 @@
 package lucidsweep.server.item.draft;
 
+import lucidsweep.core.item.DraftState;
+import lucidsweep.core.item.Field;
+import lucidsweep.core.item.ItemText;
+
 /**
  * A field of an item as it is stored.
  *
+ * @param content what was captured and drafted of it
  * @param count how many such elements were captured
- * @param draft the proposed text; null where there is none
- * @param state of the draft: "" (none), drafted, approved, sent-back, handed-over
  * @param batchId the batch that changed it last; null where none did
- * @param kept why it stays as it is; null where it may change
  * @param alike the hash that alike texts share
  */
-public record FieldLine(
-        long itemId,
-        String field,
-        String captured,
-        int count,
-        String draft,
-        String state,
-        Long batchId,
-        String kept,
-        long alike) {
+public record FieldLine(long itemId, ItemText content, int count, Long batchId, long alike) {
 
     public long id() {
-        return FieldId.of(itemId, field);
+        return FieldId.of(itemId, content.field());
+    }
+
+    public Field field() {
+        return content.field();
+    }
+
+    public String captured() {
+        return content.captured();
+    }
+
+    /** The proposed text; null where there is none. */
+    public String draft() {
+        return content.draft();
+    }
+
+    /** The state of the draft; null where there is none. */
+    public DraftState state() {
+        return content.state();
+    }
+
+    public boolean isKept() {
+        return content.isKept();
+    }
+
+    /** Whether the client has its draft. */
+    public boolean isDelivered() {
+        return content.state() != null && content.state().isDelivered();
     }
 
     /** The text in force. */
     public String text() {
-        return draft == null ? captured : draft;
+        return content.inForce();
     }
 }

@@ -1,5 +1,6 @@
 package lucidsweep.server.item.draft;
 
+import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.TextKey;
 
@@ -8,8 +9,8 @@ public record TextMeasure(int px, long alike) {
 
     public static final TextMeasure NONE = new TextMeasure(0, 0);
 
-    public static TextMeasure of(String field, String text, Standard standard) {
-        Standard.TextLimits limits = field.equals("title") ? standard.title() : standard.description();
+    public static TextMeasure of(Field field, String text, Standard standard) {
+        Standard.TextLimits limits = field == Field.TITLE ? standard.title() : standard.description();
         int px = (int) Math.round(limits.desktop().width(text));
         return new TextMeasure(px, TextKey.hash(text));
     }

@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import lucidsweep.core.item.Field;
+import lucidsweep.core.page.Noindex;
 import lucidsweep.server.item.draft.DraftMapper;
 import lucidsweep.server.item.draft.FieldLines;
 
@@ -15,8 +17,8 @@ final class Details {
     private final Map<Long, String> keywords;
     private final Map<Long, ItemMapper.Captured> captures;
 
-    Details(List<DraftMapper.Written> written, List<ItemMapper.Aimed> aims, List<ItemMapper.Captured> captures) {
-        fields = new FieldLines(written);
+    Details(List<DraftMapper.DraftRow> drafts, List<ItemMapper.Aimed> aims, List<ItemMapper.Captured> captures) {
+        fields = new FieldLines(drafts);
         this.keywords = new HashMap<>();
         aims.forEach(aim -> keywords.put(aim.itemId(), aim.phrase()));
         this.captures = captures.stream().collect(Collectors.toMap(ItemMapper.Captured::itemId, Function.identity()));
@@ -31,16 +33,18 @@ final class Details {
         return new ItemDetail(
                 core.id(),
                 core.address(),
-                core.obstacle(),
+                core.noindexReason() == null
+                        ? null
+                        : new Noindex(Noindex.Reason.of(core.noindexReason()), core.noindexDetail()),
                 core.section(),
                 core.h1(),
                 core.h1Count(),
                 core.opening(),
                 core.price(),
                 core.published(),
-                fields.of(core, "title"),
-                fields.of(core, "description"),
-                fields.of(core, "tags"),
+                fields.of(core, Field.TITLE),
+                fields.of(core, Field.DESCRIPTION),
+                fields.of(core, Field.TAGS),
                 keywords.get(core.id()),
                 captured == null ? null : captured.facts(),
                 captured == null ? null : captured.copy(),

@@ -80,7 +80,7 @@ class ItemController {
                 row -> csv.row(
                         row.address(),
                         row.status(),
-                        row.obstacle() == null ? "yes" : "no",
+                        row.noindex() == null ? "yes" : "no",
                         row.title().captured(),
                         Math.round(row.title().fit().px()),
                         row.title().fit().chars(),

@@ -1,6 +1,7 @@
 package lucidsweep.server.item.table;
 
-import lucidsweep.server.item.capture.TwinPages;
+import lucidsweep.core.item.Field;
+import lucidsweep.core.page.Noindex;
 import lucidsweep.server.item.draft.FieldLine;
 
 /**
@@ -16,7 +17,7 @@ import lucidsweep.server.item.draft.FieldLine;
 public record ItemDetail(
         long id,
         String address,
-        String obstacle,
+        Noindex noindex,
         String section,
         String h1,
         int h1Count,
@@ -33,14 +34,14 @@ public record ItemDetail(
 
     /** Whether it is the same page as another, at a variant of its address. */
     public boolean isTwin() {
-        return obstacle != null && obstacle.startsWith(TwinPages.SAME_AS);
+        return noindex != null && noindex.reason() == Noindex.Reason.SAME_PAGE;
     }
 
-    /** A field by its name; null where the item has none such. */
-    public FieldLine field(String name) {
-        return switch (name) {
-            case "title" -> title;
-            case "description" -> description;
+    /** A field of it; null where the item has none such. */
+    public FieldLine field(Field field) {
+        return switch (field) {
+            case TITLE -> title;
+            case DESCRIPTION -> description;
             default -> tags;
         };
     }

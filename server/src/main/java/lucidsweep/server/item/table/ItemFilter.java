@@ -1,6 +1,7 @@
 package lucidsweep.server.item.table;
 
 import java.util.List;
+import lucidsweep.core.item.DraftState;
 
 /**
  * Which items of a property are meant; every part that is null or empty does not narrow.
@@ -10,7 +11,7 @@ import java.util.List;
  * @param field with kind: items with such a finding; with state: where such a draft is
  * @param kind the kind of a finding, such as too-long
  * @param shared what the findings share, such as an ending
- * @param state the state of a draft: drafted, approved, sent-back, handed-over, or any
+ * @param state the state of a draft: drafted, approved, sent-back, delivered, live, or any
  * @param target with, without, or a keyword's id
  * @param indexable yes or no
  * @param ids exactly these
@@ -26,11 +27,14 @@ public record ItemFilter(
         String indexable,
         List<Long> ids) {
 
+    /** As a state: any draft. */
+    static final String ANY = "any";
+
     /** Everything. */
     public static final ItemFilter ALL = new ItemFilter(null, null, null, null, null, null, null, null, null);
 
-    public static ItemFilter ofState(String state) {
-        return new ItemFilter(null, null, null, null, null, state, null, null, null);
+    public static ItemFilter ofState(DraftState state) {
+        return new ItemFilter(null, null, null, null, null, state.code(), null, null, null);
     }
 
     public static ItemFilter ofIds(List<Long> ids) {

@@ -1,12 +1,16 @@
 package lucidsweep.server.item.table;
 
+import lucidsweep.core.item.DraftState;
+import lucidsweep.core.page.Noindex;
+
 /** An item with its three fields and its target, as one row of the database. */
 record ItemLine(
         long id,
         String address,
         String section,
         int status,
-        String obstacle,
+        String noindexReason,
+        String noindexDetail,
         String h1,
         int h1Count,
         String canonical,
@@ -19,15 +23,15 @@ record ItemLine(
         int linksIn,
         String title,
         String titleDraft,
-        String titleState,
+        DraftState titleState,
         String titleKept,
         String description,
         String descriptionDraft,
-        String descriptionState,
+        DraftState descriptionState,
         String descriptionKept,
         String tags,
         String tagsDraft,
-        String tagsState,
+        DraftState tagsState,
         String tagsKept,
         Long targetItem,
         Long keywordId,
@@ -35,4 +39,10 @@ record ItemLine(
         Long volume,
         Boolean byHand,
         Double score,
-        String reason) {}
+        String reason) {
+
+    /** Why it is not indexable; null where it is. */
+    Noindex noindex() {
+        return noindexReason == null ? null : new Noindex(Noindex.Reason.of(noindexReason), noindexDetail);
+    }
+}

@@ -12,27 +12,27 @@ import org.apache.ibatis.annotations.Select;
 interface ItemMapper {
 
     String FIELDS = """
-            left join written t on t.id = i.id * 4
-            left join written d on d.id = i.id * 4 + 1
-            left join written g on g.id = i.id * 4 + 2
+            left join draft t on t.id = i.id * 4
+            left join draft d on d.id = i.id * 4 + 1
+            left join draft g on g.id = i.id * 4 + 2
             left join target r on r.item_id = i.id
             left join keyword k on k.id = r.keyword_id
             """;
 
     /** What a table shows of an item. */
     String LINE = """
-            select i.id, i.address, i.section, i.status, i.obstacle, i.h1, i.h1_count, i.canonical, i.robots, i.price, i.published, i.views, i.favourites,
+            select i.id, i.address, i.section, i.status, i.noindex_reason, i.noindex_detail, i.h1, i.h1_count, i.canonical, i.robots, i.price, i.published, i.views, i.favourites,
                 coalesce(l.depth, i.depth) depth, coalesce(l.links_in, 0) links_in,
-                i.title, t.draft title_draft, coalesce(t.state, '') title_state, t.kept title_kept,
-                i.description, d.draft description_draft, coalesce(d.state, '') description_state, d.kept description_kept,
-                i.tags, g.draft tags_draft, coalesce(g.state, '') tags_state, g.kept tags_kept,
+                i.title, t.text title_draft, t.state title_state, t.kept title_kept,
+                i.description, d.text description_draft, d.state description_state, d.kept description_kept,
+                i.tags, g.text tags_draft, g.state tags_state, g.kept tags_kept,
                 r.item_id target_item, k.id keyword_id, k.phrase keyword, k.volume, r.by_hand, r.score, r.reason
             from item i left join item_link l on l.item_id = i.id
             """ + FIELDS;
 
     /** What a table is filtered and sorted by. */
     String TABLE_ITEM = """
-            select id, address, section, status, obstacle is null indexable, h1, coalesce(l.depth, i.depth) depth,
+            select id, address, section, status, noindex_reason is null indexable, h1, coalesce(l.depth, i.depth) depth,
                 coalesce(l.links_in, 0) links_in, title, title_px, title_alike, description, description_px,
                 description_alike, tags, tags_px, tags_alike
             from item i left join item_link l on l.item_id = i.id

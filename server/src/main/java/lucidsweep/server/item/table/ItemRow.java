@@ -1,6 +1,8 @@
 package lucidsweep.server.item.table;
 
 import java.util.List;
+import lucidsweep.core.item.DraftState;
+import lucidsweep.core.page.Noindex;
 import lucidsweep.core.standard.LimitCheck;
 
 /**
@@ -17,7 +19,8 @@ public record ItemRow(
         String address,
         String section,
         int status,
-        String obstacle,
+        Noindex.Reason noindexReason,
+        String noindex,
         String h1,
         int h1Count,
         String canonical,
@@ -39,11 +42,12 @@ public record ItemRow(
      *
      * @param captured what the last sweep saw
      * @param draft the proposed text; null where there is none
-     * @param state of the draft: "" (none), drafted, approved, sent-back, handed-over
+     * @param state of the draft; null where there is none
      * @param kept why it stays as it is; null where it may change
      * @param lacks the keyword's words that the text in force lacks
      */
-    public record Cell(String captured, String draft, String state, String kept, LimitCheck fit, List<String> lacks) {
+    public record Cell(
+            String captured, String draft, DraftState state, String kept, LimitCheck fit, List<String> lacks) {
 
         /** The text in force. */
         public String text() {

@@ -6,10 +6,12 @@ import java.util.BitSet;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import lucidsweep.core.item.DraftState;
+import lucidsweep.core.item.Field;
+import lucidsweep.server.item.draft.FieldId;
 
 /**
  * What the items of one property are filtered, sorted and counted by, column by column in memory: about 300 bytes an item.
@@ -17,8 +19,6 @@ import java.util.Map;
  */
 final class ItemTable {
 
-    private static final List<String> STATES = List.of("", "drafted", "sent-back", "approved", "handed-over");
-    private static final List<String> FIELDS = List.of("title", "description", "tags");
     private static final int NONE = -1;
 
     /** A row as it is read. */
@@ -31,13 +31,13 @@ final class ItemTable {
             String h1,
             int depth,
             int linksIn,
-            Field[] fields,
+            Cell[] cells,
             Long keywordId,
             String keyword,
             List<FindingSets.Mark> findings) {}
 
-    /** A text in force, and whether it was handed over and is in place; null where an item has none such by nature. */
-    record Field(String text, int px, long alike, String state, boolean live) {}
+    /** A text in force with the state of its draft, null where it has none; no cell where an item has no such field by nature. */
+    record Cell(String text, int px, long alike, DraftState state) {}
 
     private int size;
     private long[] ids = new long[1_024];
@@ -55,21 +55,19 @@ final class ItemTable {
     private final TextColumn h1 = new TextColumn();
     private final FieldColumns[] fields = {new FieldColumns(), new FieldColumns(), new FieldColumns()};
     private final Map<ItemSort, RowOrder> orders = new EnumMap<>(ItemSort.class);
-    private final RowOrder[] alikeOrders = new RowOrder[FIELDS.size()];
+    private final RowOrder[] alikeOrders = new RowOrder[FieldId.FIELDS.size()];
 
     /** What is known of one field of all items. */
     private static final class FieldColumns {
         private final TextColumn text = new TextColumn();
         private final IntColumn px = new IntColumn();
         private final IntColumn state = new IntColumn();
-        private final BitSet live = new BitSet();
         private long[] alike = new long[1_024];
 
-        private void set(int row, Field field) {
+        private void set(int row, Cell field) {
             text.set(row, field == null ? null : field.text());
             px.set(row, field == null ? 0 : field.px());
-            state.set(row, field == null ? 0 : STATES.indexOf(field.state()));
-            live.set(row, field != null && field.live());
+            state.set(row, field == null ? 0 : number(field.state()));
             if (row >= alike.length) alike = Arrays.copyOf(alike, Math.max(row + 1, alike.length * 2));
             alike[row] = field == null ? 0 : field.alike();
         }
@@ -82,20 +80,36 @@ final class ItemTable {
         set(size++, line);
     }
 
-    /** Sets rows anew that are there already, and brings the orders up to date. */
+    /** Sets rows anew, adds those that are new, and brings the orders up to date. */
     synchronized void change(Collection<Line> lines) {
         BitSet changed = new BitSet();
+        boolean added = false;
         for (Line line : lines) {
             int row = row(line.id());
-            if (row < 0) continue;
+            if (row < 0) {
+                added |= append(line);
+                continue;
+            }
             set(row, line);
             changed.set(row);
         }
+        if (added) {
+            orders.clear();
+            Arrays.fill(alikeOrders, null);
+            return;
+        }
         orders.replaceAll((sort, order) -> order.after(changed, comparator(sort)));
-        for (int field = 0; field < FIELDS.size(); field++) {
+        for (int field = 0; field < FieldId.FIELDS.size(); field++) {
             if (alikeOrders[field] != null)
                 alikeOrders[field] = alikeOrders[field].after(changed, byAlike(fields[field].alike));
         }
+    }
+
+    /** Adds a row behind all others; one whose place would be before others comes with the next reading of all. */
+    private boolean append(Line line) {
+        if (size > 0 && line.id() < ids[size - 1]) return false;
+        add(line);
+        return true;
     }
 
     private void set(int row, Line line) {
@@ -108,7 +122,7 @@ final class ItemTable {
         keyword.set(row, line.keywordId() == null ? NONE : keywords.number(line.keywordId(), line.keyword()));
         findingSet.set(row, findingSets.number(line.findings()));
         indexable.set(row, line.indexable());
-        for (int i = 0; i < fields.length; i++) fields[i].set(row, line.fields()[i]);
+        for (int i = 0; i < fields.length; i++) fields[i].set(row, line.cells()[i]);
     }
 
     synchronized int size() {
@@ -149,17 +163,15 @@ final class ItemTable {
             if (keyword.get(row) != NONE) aimed++;
             if (indexable.get(row) && findingSet.get(row) != 0) withFindings++;
         }
-        Map<String, Integer> drafts = new HashMap<>();
-        List<String> drafted = new ArrayList<>();
-        int live = 0;
+        Map<DraftState, Integer> drafts = new EnumMap<>(DraftState.class);
+        List<Field> drafted = new ArrayList<>();
         for (int field = 0; field < fields.length; field++) {
-            int[] counts = new int[STATES.size()];
+            int[] counts = new int[DraftState.values().length + 1];
             for (int row = 0; row < size; row++) counts[fields[field].state.get(row)]++;
-            for (int i = 1; i < counts.length; i++) drafts.merge(STATES.get(i), counts[i], Integer::sum);
-            live += fields[field].live.cardinality();
-            if (counts[0] < size) drafted.add(FIELDS.get(field));
+            for (DraftState state : DraftState.values()) drafts.merge(state, counts[number(state)], Integer::sum);
+            if (counts[0] < size) drafted.add(FieldId.FIELDS.get(field));
         }
-        return new Items.Counts(size, indexable.cardinality(), aimed, withFindings, drafts, live, drafted);
+        return new Items.Counts(size, indexable.cardinality(), aimed, withFindings, drafts, drafted);
     }
 
     synchronized List<Items.Section> sections() {
@@ -202,18 +214,18 @@ final class ItemTable {
     }
 
     /** All items with one of these texts, by hash. */
-    synchronized List<Long> alikeItems(String field, Collection<Long> keys) {
+    synchronized List<Long> alikeItems(Field field, Collection<Long> keys) {
         List<Long> found = new ArrayList<>();
-        for (long key : keys) forEachAlike(FIELDS.indexOf(field), key, row -> found.add(ids[row]));
+        for (long key : keys) forEachAlike(FieldId.FIELDS.indexOf(field), key, row -> found.add(ids[row]));
         return found;
     }
 
     /** Indexable items that share one of these texts, by hash. */
-    synchronized List<AlikeGroup> alikeGroups(String field, Collection<Long> keys) {
+    synchronized List<AlikeGroup> alikeGroups(Field field, Collection<Long> keys) {
         List<AlikeGroup> found = new ArrayList<>();
         for (long key : keys) {
             List<Long> members = new ArrayList<>();
-            forEachAlike(FIELDS.indexOf(field), key, row -> {
+            forEachAlike(FieldId.FIELDS.indexOf(field), key, row -> {
                 if (indexable.get(row)) members.add(ids[row]);
             });
             if (key != 0 && members.size() > 1) {
@@ -296,7 +308,7 @@ final class ItemTable {
             int number = sections.find(filter.section());
             keep(wanted, row -> section.get(row) == number);
         }
-        if (given(filter.kind())) keepFlawed(wanted, filter);
+        if (given(filter.kind())) keepWithFinding(wanted, filter);
         if (given(filter.state())) keepDrafted(wanted, filter);
         if (given(filter.target())) keepAimed(wanted, filter.target());
         if (given(filter.q())) {
@@ -316,7 +328,7 @@ final class ItemTable {
         }
     }
 
-    private void keepFlawed(BitSet wanted, ItemFilter filter) {
+    private void keepWithFinding(BitSet wanted, ItemFilter filter) {
         boolean[] having = findingSets.having(mark -> mark.kind().equals(filter.kind())
                 && (!given(filter.field()) || mark.field().equals(filter.field()))
                 && (!given(filter.shared()) || mark.shared().equals(filter.shared())));
@@ -325,8 +337,8 @@ final class ItemTable {
     }
 
     private void keepDrafted(BitSet wanted, ItemFilter filter) {
-        int state = STATES.indexOf(filter.state());
-        int only = given(filter.field()) ? FIELDS.indexOf(filter.field()) : NONE;
+        int state = filter.state().equals(ItemFilter.ANY) ? 0 : number(DraftState.of(filter.state()));
+        int only = given(filter.field()) ? FieldId.FIELDS.indexOf(Field.of(filter.field())) : NONE;
         keep(wanted, row -> {
             for (int field = 0; field < fields.length; field++) {
                 int found = fields[field].state.get(row);
@@ -352,6 +364,11 @@ final class ItemTable {
                 || fields[0].text.contains(row, part)
                 || fields[1].text.contains(row, part)
                 || fields[2].text.contains(row, part);
+    }
+
+    /** The number that stands for a state in its column; 0 for none. */
+    private static int number(DraftState state) {
+        return state == null ? 0 : state.ordinal() + 1;
     }
 
     private static boolean given(String text) {

@@ -8,6 +8,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import lucidsweep.core.item.Field;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.draft.DraftMapper;
 import lucidsweep.server.item.draft.FieldId;
@@ -63,7 +64,7 @@ class ItemTables {
         for (int start = 0; start < all.length; start += LIST) {
             Object[] ids = Arrays.copyOfRange(all, start, Math.min(all.length, start + LIST));
             Parts parts = new Parts();
-            texts.writtenOf(FieldId.ofAll(ids)).forEach(parts::add);
+            texts.draftsOf(FieldId.ofAll(ids)).forEach(parts::add);
             mapper.aimsOf(ids).forEach(parts::add);
             mapper.findingsOf(ids).forEach(parts::add);
             mapper.tableItemsOf(ids).forEach(item -> lines.add(parts.line(item)));
@@ -82,7 +83,7 @@ class ItemTables {
             long first = chunk.get(0).id();
             after = chunk.get(chunk.size() - 1).id();
             Parts parts = new Parts();
-            texts.written(FieldId.first(first), FieldId.last(after)).forEach(parts::add);
+            texts.drafts(FieldId.first(first), FieldId.last(after)).forEach(parts::add);
             mapper.aims(first, after).forEach(parts::add);
             mapper.findings(first, after).forEach(parts::add);
             chunk.forEach(item -> table.add(parts.line(item)));
@@ -92,12 +93,12 @@ class ItemTables {
 
     /** What belongs to the items of a chunk, by item. */
     private final class Parts {
-        private final Map<Long, DraftMapper.Written> written = new HashMap<>();
+        private final Map<Long, DraftMapper.DraftRow> drafts = new HashMap<>();
         private final Map<Long, ItemMapper.Aimed> aims = new HashMap<>();
         private final Map<Long, List<FindingSets.Mark>> findings = new HashMap<>();
 
-        private void add(DraftMapper.Written field) {
-            written.put(field.id(), field);
+        private void add(DraftMapper.DraftRow field) {
+            drafts.put(field.id(), field);
         }
 
         private void add(ItemMapper.Aimed aim) {
@@ -119,31 +120,30 @@ class ItemTables {
                     item.h1(),
                     item.depth(),
                     item.linksIn(),
-                    new ItemTable.Field[] {
-                        field(item.id(), "title", item.title(), item.titlePx(), item.titleAlike()),
-                        field(
+                    new ItemTable.Cell[] {
+                        cell(item.id(), Field.TITLE, item.title(), item.titlePx(), item.titleAlike()),
+                        cell(
                                 item.id(),
-                                "description",
+                                Field.DESCRIPTION,
                                 item.description(),
                                 item.descriptionPx(),
                                 item.descriptionAlike()),
-                        field(item.id(), "tags", item.tags(), item.tagsPx(), item.tagsAlike())
+                        cell(item.id(), Field.TAGS, item.tags(), item.tagsPx(), item.tagsAlike())
                     },
                     aim == null ? null : aim.keywordId(),
                     aim == null ? null : aim.phrase(),
                     findings.getOrDefault(item.id(), List.of()));
         }
 
-        private ItemTable.Field field(long item, String name, String captured, int px, long alike) {
+        private ItemTable.Cell cell(long item, Field field, String captured, int px, long alike) {
             if (captured == null) return null;
-            DraftMapper.Written own = written.get(FieldId.of(item, name));
-            if (own == null) return new ItemTable.Field(captured, px, alike, "", false);
-            return new ItemTable.Field(
-                    own.draft() == null ? captured : own.draft(),
+            DraftMapper.DraftRow own = drafts.get(FieldId.of(item, field));
+            if (own == null) return new ItemTable.Cell(captured, px, alike, null);
+            return new ItemTable.Cell(
+                    own.text() == null ? captured : own.text(),
                     own.px() == null ? px : own.px(),
                     own.alike() == null ? alike : own.alike(),
-                    own.state(),
-                    own.state().equals("handed-over") && captured.equals(own.draft()));
+                    own.state());
         }
     }
 }

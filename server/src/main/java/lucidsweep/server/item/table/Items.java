@@ -13,6 +13,8 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.ObjLongConsumer;
 import java.util.stream.Stream;
+import lucidsweep.core.item.DraftState;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.PhraseMatch;
 import lucidsweep.core.keyword.Words;
@@ -27,6 +29,7 @@ import lucidsweep.server.item.draft.DraftMapper;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.draft.FieldLines;
+import lucidsweep.server.web.Conflict;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
 import tools.jackson.core.type.TypeReference;
@@ -37,6 +40,7 @@ import tools.jackson.databind.json.JsonMapper;
 public class Items {
 
     private static final int CHUNK = 500;
+    private static final int CONFLICTS_SHOWN = 50;
     private static final int TEXTS_AT_ONCE = 5_000;
 
     /** The database compares every row with every value of a list, so that long lists cost their square. */
@@ -81,8 +85,9 @@ public class Items {
      * A stretch of a table.
      *
      * @param asOf the revision whose order is shown; ask with it again and the rows keep their places
+     * @param revision of the property when the rows were read: a decision about them says it
      */
-    public record Slice(long total, long asOf, List<ItemRow> rows) {}
+    public record Slice(long total, long asOf, long revision, List<ItemRow> rows) {}
 
     /**
      * Figures of a property.
@@ -90,7 +95,6 @@ public class Items {
      * @param aimed items with a target
      * @param withFindings indexable items with at least one finding
      * @param drafts how many drafts there are in each state that occurs
-     * @param live texts that were handed over and that the last sweep saw in place
      * @param draftedFields the fields of which there are drafts
      */
     public record Counts(
@@ -98,9 +102,8 @@ public class Items {
             int indexable,
             int aimed,
             int withFindings,
-            Map<String, Integer> drafts,
-            int live,
-            List<String> draftedFields) {}
+            Map<DraftState, Integer> drafts,
+            List<Field> draftedFields) {}
 
     /** A folder or shop section and how many items it has. */
     public record Section(String section, int items) {}
@@ -111,7 +114,8 @@ public class Items {
         long[] ids = order(view);
         int start = Math.min(Math.max(0, from), ids.length);
         int end = Math.min(start + Math.min(Math.max(0, count), CHUNK), ids.length);
-        return new Slice(ids.length, view.asOf(), rows(property, Arrays.copyOfRange(ids, start, end)));
+        return new Slice(
+                ids.length, view.asOf(), property.revision(), rows(property, Arrays.copyOfRange(ids, start, end)));
     }
 
     /** The ids of a table in its order. */
@@ -148,6 +152,24 @@ public class Items {
         return propertyId;
     }
 
+    /** Refuses an item of another property. */
+    public void requireOf(long propertyId, long itemId) {
+        if (IdRange.owner(itemId) != propertyId) {
+            throw Refusal.notFound("there is no item " + itemId + " in this property");
+        }
+    }
+
+    /** Refuses, with the texts on both sides, where any were changed meanwhile. */
+    public void refuseChangedMeanwhile(List<Conflict> conflicts) {
+        if (conflicts.isEmpty()) return;
+        List<Conflict> some = conflicts.subList(0, Math.min(conflicts.size(), CONFLICTS_SHOWN));
+        Map<Long, String> addresses =
+                addresses(some.stream().map(Conflict::itemId).toList());
+        throw Refusal.changedMeanwhile(
+                conflicts.size(),
+                some.stream().map(each -> each.at(addresses.get(each.itemId()))).toList());
+    }
+
     public List<Section> sections(long propertyId) {
         return tables.of(propertyId).sections();
     }
@@ -168,7 +190,7 @@ public class Items {
             long first = chunk.get(0).id();
             after = chunk.get(chunk.size() - 1).id();
             Details details = new Details(
-                    texts.written(FieldId.first(first), FieldId.last(after)),
+                    texts.drafts(FieldId.first(first), FieldId.last(after)),
                     mapper.aims(first, after),
                     mapper.captures(chunk.stream().map(DraftMapper.Core::id).toArray()));
             visit.accept(details.of(chunk));
@@ -186,7 +208,7 @@ public class Items {
             FieldLines lines =
                     lines(chunk.get(0).id(), chunk.get(chunk.size() - 1).id());
             for (DraftMapper.Core item : chunk) {
-                FieldLine tags = lines.of(item, "tags");
+                FieldLine tags = lines.of(item, Field.TAGS);
                 if (tags != null) visit.accept(tags.text());
             }
         });
@@ -205,7 +227,7 @@ public class Items {
     }
 
     private FieldLines lines(long firstItem, long lastItem) {
-        return new FieldLines(texts.written(FieldId.first(firstItem), FieldId.last(lastItem)));
+        return new FieldLines(texts.drafts(FieldId.first(firstItem), FieldId.last(lastItem)));
     }
 
     /** The ids of all items of a property, gone ones too, ascending. */
@@ -224,7 +246,7 @@ public class Items {
         long last = sorted[sorted.length - 1];
         if (last - first < DENSE * ids.length) {
             Details details = new Details(
-                    texts.written(FieldId.first(first), FieldId.last(last)), mapper.aims(first, last), List.of());
+                    texts.drafts(FieldId.first(first), FieldId.last(last)), mapper.aims(first, last), List.of());
             List<DraftMapper.Core> cores = texts.coresBetween(first, last).stream()
                     .filter(core -> Arrays.binarySearch(sorted, core.id()) >= 0)
                     .toList();
@@ -233,7 +255,7 @@ public class Items {
         List<ItemDetail> found = new ArrayList<>(ids.length);
         for (int start = 0; start < sorted.length; start += LIST) {
             Object[] some = boxed(Arrays.copyOfRange(sorted, start, Math.min(sorted.length, start + LIST)));
-            Details details = new Details(texts.writtenOf(FieldId.ofAll(some)), mapper.aimsOf(some), List.of());
+            Details details = new Details(texts.draftsOf(FieldId.ofAll(some)), mapper.aimsOf(some), List.of());
             found.addAll(details.of(texts.coresOf(some)));
         }
         return found;
@@ -253,19 +275,18 @@ public class Items {
             Object[] some =
                     ids.subList(start, Math.min(ids.size(), start + LIST)).toArray();
             Details details =
-                    new Details(texts.writtenOf(FieldId.ofAll(some)), mapper.aimsOf(some), mapper.captures(some));
+                    new Details(texts.draftsOf(FieldId.ofAll(some)), mapper.aimsOf(some), mapper.captures(some));
             found.addAll(details.of(texts.coresOf(some)));
         }
         return found;
     }
 
     /** The titles and descriptions of the indexable items of a property whose ids lie between two, in their order. */
-    public List<ItemText> texts(long propertyId, long firstItem, long lastItem) {
+    public List<FieldLine> texts(long propertyId, long firstItem, long lastItem) {
         FieldLines lines = lines(firstItem, lastItem);
         return texts.coresBetween(firstItem, lastItem).stream()
-                .filter(item -> item.obstacle() == null)
-                .flatMap(item -> Stream.of(lines.of(item, "title"), lines.of(item, "description")))
-                .map(line -> new ItemText(line.itemId(), line.field(), line.text(), line.alike()))
+                .filter(item -> item.noindexReason() == null)
+                .flatMap(item -> Stream.of(lines.of(item, Field.TITLE), lines.of(item, Field.DESCRIPTION)))
                 .toList();
     }
 
@@ -305,12 +326,12 @@ public class Items {
     }
 
     /** Indexable items that share one of these texts, by hash. */
-    public List<AlikeGroup> alikeGroups(long propertyId, String field, Collection<Long> keys) {
+    public List<AlikeGroup> alikeGroups(long propertyId, Field field, Collection<Long> keys) {
         return tables.of(propertyId).alikeGroups(field, keys);
     }
 
     /** All items with one of these texts, by hash. */
-    public List<Long> alikeItems(long propertyId, String field, Collection<Long> keys) {
+    public List<Long> alikeItems(long propertyId, Field field, Collection<Long> keys) {
         return tables.of(propertyId).alikeItems(field, keys);
     }
 
@@ -323,6 +344,12 @@ public class Items {
     public void changed(long propertyId, Collection<Long> ids) {
         tables.refresh(propertyId, ids);
         clients.touch(propertyId);
+    }
+
+    /** Says that a sweep that is under way has stored some items: tables have them from now on, and open pages are told. */
+    public void appeared(long propertyId, Collection<Long> ids) {
+        tables.refresh(propertyId, ids);
+        clients.tell(propertyId);
     }
 
     /** The same where any item may have been changed. */
@@ -415,7 +442,8 @@ public class Items {
                 line.address(),
                 line.section(),
                 line.status(),
-                line.obstacle(),
+                line.noindex() == null ? null : line.noindex().reason(),
+                line.noindex() == null ? null : line.noindex().words(),
                 line.h1(),
                 line.h1Count(),
                 line.canonical(),
@@ -450,7 +478,7 @@ public class Items {
     private static ItemRow.Cell cell(
             String captured,
             String draft,
-            String state,
+            DraftState state,
             String kept,
             Standard.TextLimits limits,
             Words words,

@@ -1,5 +1,6 @@
 package lucidsweep.server.item.table;
 
+import jakarta.validation.constraints.NotNull;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
@@ -12,7 +13,7 @@ import java.util.Set;
  * @param filter null for all
  * @param except left out of the filter's items; null for none
  */
-public record Selection(List<Long> ids, ItemFilter filter, List<Long> except) {
+public record Selection(List<@NotNull Long> ids, ItemFilter filter, List<@NotNull Long> except) {
 
     /** The ids meant, in ascending order. */
     public long[] resolve(long propertyId, Items items) {

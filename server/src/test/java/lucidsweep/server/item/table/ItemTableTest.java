@@ -12,6 +12,8 @@ import java.util.Random;
 import java.util.TreeMap;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import lucidsweep.core.item.DraftState;
+import lucidsweep.core.item.Field;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -20,7 +22,9 @@ import org.junit.jupiter.params.provider.EnumSource;
 class ItemTableTest {
 
     private static final String[] WORDS = {"Kayak", "hire", "Gull", "Cove", "ash", "paddle", "Über", "été", ""};
-    private static final String[] STATES = {"", "", "drafted", "approved", "sent-back", "handed-over"};
+    private static final DraftState[] STATES = {
+        null, null, DraftState.DRAFTED, DraftState.APPROVED, DraftState.SENT_BACK, DraftState.LIVE
+    };
     private static final String[] KINDS = {"missing", "duplicate", "too-long"};
 
     private final Random random = new Random(11);
@@ -53,16 +57,15 @@ class ItemTableTest {
                 words(),
                 random.nextInt(5),
                 random.nextInt(50),
-                new ItemTable.Field[] {field(), field(), random.nextBoolean() ? field() : null},
+                new ItemTable.Cell[] {cell(), cell(), random.nextBoolean() ? cell() : null},
                 keyword,
                 keyword == null ? null : WORDS[keyword.intValue()],
                 findings);
     }
 
-    private ItemTable.Field field() {
+    private ItemTable.Cell cell() {
         String text = words();
-        return new ItemTable.Field(
-                text, text.length() * 9, text.hashCode(), STATES[random.nextInt(STATES.length)], random.nextBoolean());
+        return new ItemTable.Cell(text, text.length() * 9, text.hashCode(), STATES[random.nextInt(STATES.length)]);
     }
 
     private String words() {
@@ -87,11 +90,11 @@ class ItemTableTest {
     }
 
     private static String text(ItemTable.Line line, int field) {
-        return line.fields()[field] == null ? "" : lower(line.fields()[field].text());
+        return line.cells()[field] == null ? "" : lower(line.cells()[field].text());
     }
 
     private static int px(ItemTable.Line line, int field) {
-        return line.fields()[field] == null ? 0 : line.fields()[field].px();
+        return line.cells()[field] == null ? 0 : line.cells()[field].px();
     }
 
     private static Comparator<ItemTable.Line> by(ItemSort sort) {
@@ -184,15 +187,14 @@ class ItemTableTest {
                     ItemSort.LINKS_IN);
             assertSame(
                     filter(null, null, "description", null, null, "approved", null, null),
-                    line -> line.fields()[1].state().equals("approved"),
+                    line -> line.cells()[1].state() == DraftState.APPROVED,
                     ItemSort.STATUS);
             assertSame(
                     filter(null, null, null, null, null, "any", "with", "no"),
                     line -> line.keywordId() != null
                             && !line.indexable()
-                            && java.util.Arrays.stream(line.fields())
-                                    .anyMatch(field ->
-                                            field != null && !field.state().isEmpty()),
+                            && java.util.Arrays.stream(line.cells())
+                                    .anyMatch(field -> field != null && field.state() != null),
                     ItemSort.DEPTH);
             assertSame(
                     filter(null, null, null, "too-long", null, null, "3", null),
@@ -217,9 +219,9 @@ class ItemTableTest {
             assertThat(counts.aimed()).isEqualTo((int) count(line -> line.keywordId() != null));
             assertThat(counts.withFindings()).isEqualTo((int)
                     count(line -> line.indexable() && !line.findings().isEmpty()));
-            assertThat(counts.drafts().get("approved")).isEqualTo((int) plain.values().stream()
-                    .flatMap(line -> java.util.Arrays.stream(line.fields()))
-                    .filter(field -> field != null && field.state().equals("approved"))
+            assertThat(counts.drafts().get(DraftState.APPROVED)).isEqualTo((int) plain.values().stream()
+                    .flatMap(line -> java.util.Arrays.stream(line.cells()))
+                    .filter(field -> field != null && field.state() == DraftState.APPROVED)
                     .count());
             assertThat(table.sections().stream().mapToInt(Items.Section::items).sum())
                     .isEqualTo(plain.size());
@@ -229,15 +231,15 @@ class ItemTableTest {
                             .sum())
                     .isEqualTo((int) count(line -> line.indexable() && has(line, "missing")));
             long hash = "Kayak".hashCode();
-            Predicate<ItemTable.Line> twin = line -> line.fields()[0].alike() == hash;
-            assertThat(table.alikeItems("title", List.of(hash)))
+            Predicate<ItemTable.Line> twin = line -> line.cells()[0].alike() == hash;
+            assertThat(table.alikeItems(Field.TITLE, List.of(hash)))
                     .containsExactlyElementsOf(plainly(twin, ItemSort.ADDRESS, false).stream()
                             .sorted()
                             .toList());
             List<Long> group = plainly(twin.and(ItemTable.Line::indexable), ItemSort.ADDRESS, false).stream()
                     .sorted()
                     .toList();
-            assertThat(table.alikeGroups("title", List.of(hash, 77L)))
+            assertThat(table.alikeGroups(Field.TITLE, List.of(hash, 77L)))
                     .isEqualTo(
                             group.size() < 2
                                     ? List.of()

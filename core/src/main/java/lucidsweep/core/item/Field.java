@@ -1,4 +1,4 @@
-package lucidsweep.core.finding;
+package lucidsweep.core.item;
 
 import java.util.Locale;
 
@@ -40,5 +40,10 @@ public enum Field {
         }
         throw new IllegalArgumentException(
                 "expected a field (title, description, tags, h1 or indexing), got \"" + code + "\"");
+    }
+
+    @Override
+    public String toString() {
+        return code();
     }
 }

@@ -1,0 +1,43 @@
+package lucidsweep.server.startup;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+import org.springframework.boot.EnvironmentPostProcessor;
+import org.springframework.boot.SpringApplication;
+import org.springframework.core.env.ConfigurableEnvironment;
+import org.springframework.core.env.MapPropertySource;
+
+/**
+ * Makes the folder ready that everything is kept in. {@code lucid.data} names it; the rest of the application sees it as an
+ * absolute path, whatever was given.
+ */
+final class DataFolder implements EnvironmentPostProcessor {
+
+    private static final String PROPERTY = "lucid.data";
+
+    @Override
+    public void postProcessEnvironment(ConfigurableEnvironment environment, SpringApplication application) {
+        Path folder = Path.of(environment.getProperty(PROPERTY, "data"))
+                .toAbsolutePath()
+                .normalize();
+        try {
+            if (!Files.isDirectory(folder)) {
+                Files.createDirectories(folder);
+                OwnerOnly.restrict(folder);
+            }
+        } catch (IOException e) {
+            throw cannotBeUsed(folder);
+        }
+        if (!Files.isWritable(folder)) throw cannotBeUsed(folder);
+        environment
+                .getPropertySources()
+                .addFirst(new MapPropertySource("data folder", Map.of(PROPERTY, folder.toString())));
+    }
+
+    private static StartRefused cannotBeUsed(Path folder) {
+        return new StartRefused(
+                "The data folder " + folder + " cannot be written to. Choose another: ./start --data DIR");
+    }
+}

@@ -1,0 +1,37 @@
+package lucidsweep.server.startup;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.stream.Stream;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+
+/** What clients entrusted to us is for the eyes of the person who runs the application, not for other users of the machine. */
+@Component
+final class OwnerOnly {
+
+    private final Path folder;
+
+    OwnerOnly(@Value("${lucid.data}") Path folder) {
+        this.folder = folder;
+    }
+
+    /** The database makes its own files; they are restricted once it has. */
+    @EventListener(ApplicationReadyEvent.class)
+    void restrictAll() throws IOException {
+        try (Stream<Path> own = Files.walk(folder)) {
+            for (Path each : own.filter(each -> !each.equals(folder)).toList()) restrict(each);
+        }
+    }
+
+    /** Takes a file or folder from everybody but its owner; does nothing where the file system knows no owners. */
+    static void restrict(Path path) throws IOException {
+        if (!Files.getFileStore(path).supportsFileAttributeView("posix")) return;
+        String rights = Files.isDirectory(path) ? "rwx------" : "rw-------";
+        Files.setPosixFilePermissions(path, PosixFilePermissions.fromString(rights));
+    }
+}

@@ -1,0 +1,117 @@
+package lucidsweep.server.triage;
+
+import jakarta.annotation.PreDestroy;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Service;
+
+/**
+ * Findings that follow a change are worked out behind it, in the order of the changes: a change that was made does not fail
+ * because its findings do. What comes while others are worked out is worked out together. What was missed, for whatever
+ * reason, is made up for within minutes.
+ */
+@Service
+public class FindingsQueue {
+
+    private static final Logger LOG = LoggerFactory.getLogger(FindingsQueue.class);
+    private static final int PATIENCE_SECONDS = 3;
+
+    private final Findings findings;
+    private final ExecutorService threads = Executors.newCachedThreadPool(task -> {
+        Thread thread = new Thread(task, "findings");
+        thread.setDaemon(true);
+        return thread;
+    });
+    private final Map<Long, Due> waiting = new HashMap<>();
+    private final Set<Long> atWork = new HashSet<>();
+
+    FindingsQueue(Findings findings) {
+        this.findings = findings;
+    }
+
+    private static final class Due {
+        private final ChangedTexts texts = new ChangedTexts();
+        private final List<Long> changes = new ArrayList<>();
+        private final CompletableFuture<Void> done = new CompletableFuture<>();
+    }
+
+    /**
+     * Lets the findings of a change be worked out; called while the change has its place in the property's line, so that they
+     * come in its order.
+     *
+     * @param change the number that {@link Findings#due} gave it
+     * @return ends with the work, however it ends
+     */
+    public synchronized Future<?> add(long propertyId, long change, ChangedTexts texts) {
+        Due due = waiting.computeIfAbsent(propertyId, any -> new Due());
+        due.texts.addAll(texts);
+        due.changes.add(change);
+        if (atWork.add(propertyId)) threads.execute(() -> work(propertyId));
+        return due.done;
+    }
+
+    /** Waits a moment for findings, so that they mostly are there with the answer. */
+    public static void await(Future<?> findings) {
+        try {
+            findings.get(PATIENCE_SECONDS, TimeUnit.SECONDS);
+        } catch (TimeoutException | ExecutionException later) {
+            LOG.debug("findings come later", later);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private void work(long propertyId) {
+        for (Due due = next(propertyId); due != null; due = next(propertyId)) {
+            try {
+                findings.settle(propertyId, due.changes, due.texts);
+            } catch (RuntimeException e) {
+                LOG.error("findings of property {} are made up for later", propertyId, e);
+            } finally {
+                due.done.complete(null);
+            }
+        }
+    }
+
+    private synchronized Due next(long propertyId) {
+        Due due = waiting.remove(propertyId);
+        if (due == null) atWork.remove(propertyId);
+        return due;
+    }
+
+    private synchronized boolean isAtWork(long propertyId) {
+        return atWork.contains(propertyId);
+    }
+
+    /** Makes up for what was missed. */
+    @Scheduled(initialDelayString = "PT1M", fixedDelayString = "PT1M")
+    void makeUp() {
+        for (long propertyId : findings.due()) {
+            if (isAtWork(propertyId)) continue;
+            try {
+                findings.makeUp(propertyId);
+            } catch (RuntimeException e) {
+                LOG.error("findings of property {} could not be made up for", propertyId, e);
+            }
+        }
+    }
+
+    @PreDestroy
+    void close() {
+        threads.shutdownNow();
+    }
+}
