@@ -21,6 +21,7 @@ export class Problem {
   constructor(
     readonly status: number,
     readonly detail: string,
+    readonly conflicts?: unknown[],
   ) {}
 }
 
@@ -47,7 +48,9 @@ async function answer(input: Request) {
   const reply = replies.get(it.call);
   const found = typeof reply === "function" ? reply(it) : reply;
   if (found === undefined) return Response.json({ detail: `the test serves no ${it.call}` }, { status: 404 });
-  if (found instanceof Problem) return Response.json({ detail: found.detail }, { status: found.status });
+  if (found instanceof Problem) {
+    return Response.json({ detail: found.detail, conflicts: found.conflicts }, { status: found.status });
+  }
   return Response.json(found);
 }
 

@@ -21,7 +21,9 @@ export function show(view: ReactNode, at = "/p/7/gather") {
   notifications.clean();
   const queries = new QueryClient({
     defaultOptions: { queries: { retry: false } },
-    mutationCache: new MutationCache({ onError: tellProblem }),
+    mutationCache: new MutationCache({
+    onError: (problem, _input, _context, mutation) => mutation.meta?.quiet || tellProblem(problem),
+  }),
   });
   return render(
     <MantineProvider env="test">
@@ -74,7 +76,7 @@ export function standing(changes: Partial<Standing> = {}, property: Partial<Stan
 }
 
 const FIT = { px: 200, chars: 20, desktopLimit: 580, phoneLimit: 644, fitting: 100, says: "" };
-const CELL = { draft: null, state: "", kept: null, fit: FIT, lacks: [] } as unknown as ItemRow["title"];
+const CELL = { draft: null, state: null, kept: null, fit: FIT, lacks: [] } as unknown as ItemRow["title"];
 
 /** A row of a table of items with some things different. */
 export function item(id: number, changes: Partial<ItemRow> = {}): ItemRow {

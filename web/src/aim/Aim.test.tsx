@@ -124,7 +124,7 @@ it("shows keywords with their homes, sorted and taken away as they stand, and re
   expect(screen.getByRole("link", { name: "CSV" }).getAttribute("href")).toBe(
     "/api/properties/7/keywords.csv?q=ka&sort=phrase&desc=false",
   );
-  fireEvent.click(screen.getAllByRole("checkbox", { name: /choose/i })[1]);
+  fireEvent.click(screen.getAllByRole("checkbox", { name: /^select/i })[1]);
   fireEvent.click(screen.getByRole("button", { name: "Remove" }));
   await waitFor(() => expect(asked("POST /api/properties/7/keywords/remove")[0]?.body).toEqual({ ids: [1] }));
   fireEvent.click(await screen.findByRole("button", { name: "Undo" }));
@@ -139,7 +139,7 @@ it("looks at the same from the side of the items, and aims them by hand", async 
   expect(place).toBe("/p/7/aim?side=aimless");
   await screen.findByText("Title of page 1");
   expect(asked("GET /api/properties/7/items")[0].query).toMatchObject({ target: "without", indexable: "yes" });
-  const choose = () => fireEvent.click(screen.getAllByRole("checkbox", { name: /choose/i })[0]);
+  const choose = () => fireEvent.click(screen.getAllByRole("checkbox", { name: /^select/i })[0]);
   choose();
   const bar = within(screen.getByLabelText("What can be done with the chosen rows"));
   await userEvent.click(bar.getByPlaceholderText("Aim at …"));
@@ -191,7 +191,7 @@ it("puts chosen keywords under a topic, and settles their intent", async () => {
   serve("POST /api/properties/7/keywords/intent", {});
   show(<Aim />, "/p/7/aim");
   await screen.findByText("sea cave tour");
-  const choose = () => fireEvent.click(screen.getAllByRole("checkbox", { name: /choose/i })[1]);
+  const choose = () => fireEvent.click(screen.getAllByRole("checkbox", { name: /^select/i })[1]);
   choose();
   await userEvent.type(screen.getByLabelText("Topic for the chosen keywords"), "boats");
   fireEvent.click(screen.getByRole("button", { name: "Put under topic" }));
@@ -224,7 +224,7 @@ it("keeps homes, and puts keywords on a list with one key, to be looked at again
   localStorage.clear();
   show(<Aim />, "/p/7/aim?home=with");
   await screen.findByText("sea cave tour");
-  fireEvent.click(screen.getAllByRole("checkbox", { name: /choose/i })[0]);
+  fireEvent.click(screen.getAllByRole("checkbox", { name: /^select/i })[0]);
   fireEvent.click(screen.getByRole("button", { name: "Keep their items" }));
   await waitFor(() =>
     expect(asked("POST /api/properties/7/keywords/keep")[0]?.body).toEqual({ filter: { home: "with" }, except: [] }),
@@ -283,7 +283,7 @@ it("opens a better keyword to the parts of its worth, and aims at it", async () 
   const panel = within(screen.getByLabelText("Better keyword seals saltmeadow"));
   expect(panel.getByText(/24.2 in the thirteen weeks before/)).toBeTruthy();
   expect(panel.getByText(/2.9 in a hundred/).textContent).toContain("where 1.3 do at 15.1");
-  const choose = () => fireEvent.click(screen.getAllByRole("checkbox", { name: /choose/i })[1]);
+  const choose = () => fireEvent.click(screen.getAllByRole("checkbox", { name: /^select/i })[1]);
   choose();
   fireEvent.click(screen.getByRole("button", { name: "Do not propose again" }));
   await waitFor(() => expect(asked("POST /api/properties/7/better/refuse")[0]?.body).toEqual([5]));

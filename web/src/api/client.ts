@@ -62,14 +62,26 @@ export type EditSpec = Schemas["EditSpec"];
 export type Selection = Schemas["Selection"];
 export type ItemFilter = Schemas["ItemFilter"];
 export type TypedCell = Schemas["TypedCell"];
+export type Field = TypedCell["field"];
 
 export const api = createClient<paths>({ baseUrl: "" });
+
+/** A text that was changed since it was looked at. */
+export interface Conflict {
+  itemId: number;
+  address: string;
+  field: string;
+  seen: string | null;
+  now: string;
+  wanted: string | null;
+}
 
 /** An error that the server explains in a sentence. */
 export class Problem extends Error {
   constructor(
     message: string,
     readonly status: number,
+    readonly conflicts: Conflict[] = [],
   ) {
     super(message);
   }
@@ -85,8 +97,9 @@ export async function answer<T>(call: Promise<{ data?: T; error?: unknown; respo
     throw new Problem("Lucid Sweep does not answer. Is it still running?", 0);
   }
   if (!result.response.ok) {
-    const detail = (result.error as { detail?: string } | undefined)?.detail;
-    throw new Problem(detail ?? `The server answered ${result.response.status}.`, result.response.status);
+    const problem = result.error as { detail?: string; conflicts?: Conflict[] } | undefined;
+    const said = problem?.detail ?? `The server answered ${result.response.status}.`;
+    throw new Problem(said, result.response.status, problem?.conflicts);
   }
   return result.data as Whole<T>;
 }

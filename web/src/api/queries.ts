@@ -40,18 +40,26 @@ export function useKinds(propertyId: number) {
   });
 }
 
+export const batchesOf = (propertyId: number) => ({
+  queryKey: ofProperty(propertyId, "batches"),
+  queryFn: () => answer(api.GET("/api/properties/{propertyId}/batches", { params: { path: { propertyId } } })),
+});
+
 export function useBatches(propertyId: number) {
-  return useQuery({
-    queryKey: ofProperty(propertyId, "batches"),
-    queryFn: () => answer(api.GET("/api/properties/{propertyId}/batches", { params: { path: { propertyId } } })),
-  });
+  return useQuery(batchesOf(propertyId));
 }
 
 /** A change to a property's data; everything shown of it is asked again afterwards. */
-export function useChange<In, Out>(propertyId: number, change: (input: In) => Promise<Out>) {
+export function useChange<In, Out>(
+  propertyId: number,
+  change: (input: In) => Promise<Out>,
+  /** Whoever makes the change says itself what went wrong. */
+  own?: "says its problems",
+) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: change,
+    meta: { quiet: own !== undefined },
     onSuccess: () =>
       Promise.all([
         queries.invalidateQueries({ queryKey: ofProperty(propertyId) }),

@@ -16,7 +16,9 @@ import { theme } from "./theme";
 
 const queries = new QueryClient({
   defaultOptions: { queries: { retry: false, refetchOnWindowFocus: false, staleTime: 5_000 } },
-  mutationCache: new MutationCache({ onError: tellProblem }),
+  mutationCache: new MutationCache({
+    onError: (problem, _input, _context, mutation) => mutation.meta?.quiet || tellProblem(problem),
+  }),
 });
 
 const router = createBrowserRouter([
@@ -40,7 +42,7 @@ const router = createBrowserRouter([
 export function App() {
   return (
     <MantineProvider theme={theme} defaultColorScheme="auto">
-      <Notifications position="top-right" />
+      <Notifications position="bottom-left" />
       <QueryClientProvider client={queries}>
         <RouterProvider router={router} />
       </QueryClientProvider>

@@ -87,7 +87,7 @@ it("has texts measured by the server as they are typed, and drafts what changed"
   fireEvent.click(draft);
   await waitFor(() =>
     expect(asked("POST /api/properties/7/cells")[0]?.body).toEqual([
-      { itemId: 5, field: "title", text: "A kayak lesson" },
+      { itemId: 5, field: "title", text: "A kayak lesson", from: "Kayak hire by the hour in Gull Cove and Fennick" },
     ]),
   );
   fireEvent.click(screen.getByRole("button", { name: "As it was" }));

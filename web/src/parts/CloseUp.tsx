@@ -1,13 +1,16 @@
 import { Button, SegmentedControl, Textarea } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import { type ReactNode, useEffect, useState } from "react";
-import { answer, api, type ItemRow, type LimitCheck, type TypedCell } from "../api/client";
+import { type ReactNode, useEffect, useRef, useState } from "react";
+import { answer, api, type Field, type ItemRow, type LimitCheck, type TypedCell } from "../api/client";
 import { ofProperty, useChange } from "../api/queries";
 import css from "./CloseUp.module.css";
+import { ConflictDialog } from "./ConflictDialog";
 import { FitRuler } from "./FitRuler";
 import { IconX } from "./icons";
 import { count, dayAndTime, of, pathOf } from "./number";
 import { ResultPreview } from "./ResultPreview";
+import { tell, tellProblem } from "./tell";
+import { useConflicts } from "./useConflicts";
 import { useLooks } from "./useLooks";
 
 interface Props {
@@ -61,15 +64,24 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
     description: item.description.draft ?? item.description.captured,
   };
   const [texts, setTexts] = useState(captured);
-  useEffect(
-    () => setTexts({ title: captured.title, description: captured.description }),
-    [captured.title, captured.description],
-  );
+  const began = useRef(captured);
+  useEffect(() => {
+    // What came from elsewhere is shown, but never over what is being typed here.
+    setTexts((now) => ({
+      title: now.title === began.current.title ? captured.title : now.title,
+      description: now.description === began.current.description ? captured.description : now.description,
+    }));
+    began.current = { title: captured.title, description: captured.description };
+  }, [captured.title, captured.description]);
   const looks = useLooks(propertyId, texts.title, texts.description, item.aim?.keyword ?? "");
-  const save = useChange(propertyId, (cells: TypedCell[]) =>
-    answer(api.POST("/api/properties/{propertyId}/cells", { params: { path: { propertyId } }, body: cells })),
+  const conflicts = useConflicts();
+  const save = useChange(
+    propertyId,
+    (cells: TypedCell[]) =>
+      answer(api.POST("/api/properties/{propertyId}/cells", { params: { path: { propertyId } }, body: cells })),
+    "says its problems",
   );
-  const keep = useChange(propertyId, ({ fields, reason }: { fields: string[]; reason?: string }) =>
+  const keep = useChange(propertyId, ({ fields, reason }: { fields: Field[]; reason?: string }) =>
     answer(
       api.POST("/api/properties/{propertyId}/keeps", {
         params: { path: { propertyId } },
@@ -78,8 +90,29 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
     ),
   );
   const changed = (["title", "description"] as const).filter((field) => texts[field] !== captured[field]);
+  const cells = (insist = false): TypedCell[] =>
+    changed.map((field) => ({
+      itemId: item.id,
+      field,
+      text: texts[field],
+      from: insist ? undefined : captured[field],
+    }));
+  const store = (insist: boolean) =>
+    save.mutate(cells(insist), { onError: (problem) => conflicts.meet(problem, () => store(true)) });
+  // Whoever goes to another row does not lose what he typed: it is saved, and one key undoes it.
+  const leaving = useRef<() => void>(() => undefined);
+  leaving.current = () => {
+    if (!editable || changed.length === 0 || save.isPending) return;
+    const { title } = captured;
+    save
+      .mutateAsync(cells())
+      .then(() => tell(`What you typed for ${title || pathOf(item.address)} was saved. ctrl + Z undoes it.`))
+      .catch((problem: Error) => tellProblem(problem));
+  };
+  useEffect(() => () => leaving.current(), []);
   return (
     <div className={css.inside}>
+      <ConflictDialog insist="Overwrite with mine" {...conflicts.dialog} />
       <header>
         <h2 className={css.heading}>{item.h1 || captured.title || pathOf(item.address)}</h2>
         {item.address.includes("://") ? (
@@ -128,12 +161,7 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
         {item.tags && <p className={css.tags}>Tags: {item.tags.draft ?? item.tags.captured ?? "none"}</p>}
         {editable && (
           <div className={css.buttons}>
-            <Button
-              size="xs"
-              disabled={changed.length === 0}
-              loading={save.isPending}
-              onClick={() => save.mutate(changed.map((field) => ({ itemId: item.id, field, text: texts[field] })))}
-            >
+            <Button size="xs" disabled={changed.length === 0} loading={save.isPending} onClick={() => store(false)}>
               Draft it
             </Button>
             <Button size="xs" variant="subtle" disabled={changed.length === 0} onClick={() => setTexts(captured)}>
@@ -195,7 +223,7 @@ function Measure({ fit, lacks }: { fit: LimitCheck; lacks: string[] }) {
   );
 }
 
-function KeepButton({ item, onKeep }: { item: ItemRow; onKeep: (fields: string[], reason?: string) => void }) {
+function KeepButton({ item, onKeep }: { item: ItemRow; onKeep: (fields: Field[], reason?: string) => void }) {
   const kept = (["title", "description"] as const).filter((field) => item[field].kept !== null);
   const [reason, setReason] = useState<string>();
   if (kept.length > 0) {

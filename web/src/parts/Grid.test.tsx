@@ -2,7 +2,7 @@ import { cleanup, fireEvent, render, screen, within } from "@testing-library/rea
 import userEvent from "@testing-library/user-event";
 import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from "vitest";
 import { useChoice } from "./choice";
-import { type Column, Grid, type Typed } from "./Grid";
+import { type Column, Grid, type RangeChange, type Typed } from "./Grid";
 import type { Rows } from "./useRows";
 
 interface Boat {
@@ -33,7 +33,9 @@ const rowsOf = (boats: Boat[]): Rows<Boat> => ({
   show: () => undefined,
 });
 
-let typed: Typed[][];
+let typed: Typed<Boat>[];
+let ranges: RangeChange[];
+let copied: unknown[];
 let sorted: string[];
 
 function Table({ rows = rowsOf(BOATS) }: { rows?: Rows<Boat> }) {
@@ -50,7 +52,9 @@ function Table({ rows = rowsOf(BOATS) }: { rows?: Rows<Boat> }) {
         onSort={(by) => sorted.push(by)}
         choice={choice}
         idsBetween={async (from, to) => BOATS.slice(Math.min(from, to), Math.max(from, to) + 1).map((boat) => boat.id)}
-        onType={(cells) => typed.push(cells)}
+        onType={(cell) => typed.push(cell)}
+        onRange={(change) => ranges.push(change)}
+        copyRange={(...asked) => copied.push(asked)}
         editor={(_row, _column, value, onChange) => (
           <input aria-label="cell" value={value} onChange={(event) => onChange(event.currentTarget.value)} />
         )}
@@ -82,6 +86,8 @@ beforeAll(() => {
 
 beforeEach(() => {
   typed = [];
+  ranges = [];
+  copied = [];
   sorted = [];
 });
 
@@ -110,7 +116,7 @@ describe("the table", () => {
     press("F2");
     await userEvent.type(screen.getByLabelText("cell"), " 12");
     fireEvent.keyDown(screen.getByLabelText("cell"), { key: "Enter" });
-    expect(typed).toEqual([[{ row: 0, column: "name", text: "Sandpiper 12" }]]);
+    expect(typed).toEqual([{ row: BOATS[0], column: "name", text: "Sandpiper 12", from: "Sandpiper" }]);
     press("x");
     expect((screen.getByLabelText("cell") as HTMLInputElement).value).toBe("x");
     fireEvent.keyDown(screen.getByLabelText("cell"), { key: "Escape" });
@@ -126,54 +132,92 @@ describe("the table", () => {
     expect(screen.queryByLabelText("cell")).toBeNull();
   });
 
-  it("fills down, and takes drafts away, over what is marked", () => {
-    render(<Table />);
+  it("fills down and discards drafts over what is marked, by the rows' places, whether they are here or not", () => {
+    const here: Rows<Boat> = { ...rowsOf(BOATS), total: 400, row: (index) => (index < 4 ? BOATS[index] : undefined) };
+    render(<Table rows={here} />);
     fireEvent.mouseDown(cell("Petrel"));
-    press("ArrowDown", { shiftKey: true });
-    press("ArrowDown", { shiftKey: true });
+    press("ArrowDown", { shiftKey: true, ctrlKey: true });
     press("d", { ctrlKey: true });
-    expect(typed).toEqual([
-      [
-        { row: 2, column: "name", text: "Petrel" },
-        { row: 3, column: "name", text: "Petrel" },
-      ],
-    ]);
+    expect(ranges[0]).toEqual({
+      action: "FILL",
+      from: 1,
+      count: 399,
+      firstId: 11,
+      lastId: undefined,
+      columns: ["name"],
+      cells: undefined,
+    });
     press("Delete");
-    expect(typed[1].map((one) => [one.row, one.text])).toEqual([
-      [1, null],
-      [2, null],
-      [3, null],
-    ]);
+    expect(ranges[1]).toMatchObject({ action: "REVERT", from: 1, count: 399 });
+    fireEvent.copy(grid(), { clipboardData: { setData: () => copied.push("half of it") } });
+    expect(copied).toEqual([[1, 399, ["name"]]]);
   });
 
-  it("copies out and pastes in as tab-separated text, and never past the last row or column", () => {
+  it("copies out, cuts and pastes as spreadsheets do, with line breaks, and never past the last row or column", () => {
     render(<Table />);
     fireEvent.mouseDown(cell("Dunlin"));
     press("ArrowRight", { shiftKey: true });
-    const copied: Record<string, string> = {};
-    fireEvent.copy(grid(), {
-      clipboardData: { setData: (type: string, text: string) => Object.assign(copied, { [type]: text }) },
-    });
-    expect(copied["text/plain"]).toBe("Dunlin\tcedar");
+    const clipboard: Record<string, string> = {};
+    const data = { setData: (type: string, text: string) => Object.assign(clipboard, { [type]: text }) };
+    fireEvent.copy(grid(), { clipboardData: data });
+    expect(clipboard["text/plain"]).toBe("Dunlin\tcedar");
+    fireEvent.cut(grid(), { clipboardData: data });
+    expect(ranges.splice(0)).toEqual([
+      { action: "REVERT", from: 2, count: 1, firstId: 12, lastId: 12, columns: ["name", "wood"], cells: undefined },
+    ]);
     const paste = (text: string) => fireEvent.paste(grid(), { clipboardData: { getData: () => text } });
     fireEvent.mouseDown(cell("Dunlin"));
-    paste("Teal\tash\tleft over\r\nPlover\toak\tleft over\r\nToo far\toak\r\n");
-    expect(typed).toEqual([
-      [
-        { row: 2, column: "name", text: "Teal" },
-        { row: 2, column: "wood", text: "ash" },
-        { row: 3, column: "name", text: "Plover" },
-        { row: 3, column: "wood", text: "oak" },
+    paste('"Teal\nof the bay"\tash\tleft over\r\nPlover\toak\tleft over\r\nToo far\toak\r\n');
+    expect(ranges.splice(0)[0]).toMatchObject({
+      action: "PASTE",
+      from: 2,
+      count: 2,
+      columns: ["name", "wood"],
+      cells: [
+        ["Teal\nof the bay", "ash"],
+        ["Plover", "oak"],
+        ["Too far", "oak"],
       ],
-    ]);
+    });
     press("ArrowDown", { shiftKey: true });
+    press("ArrowRight", { shiftKey: true });
     paste("One for all");
-    expect(typed[1].map((one) => one.text)).toEqual(["One for all", "One for all"]);
+    expect(ranges[0]).toMatchObject({ from: 2, count: 2, columns: ["name", "wood"], cells: [["One for all"]] });
   });
 
-  it("chooses rows with click, shift, space and Escape", async () => {
+  it("marks by dragging, fills by the handle, and writes to all that is marked with ctrl + Enter", async () => {
     render(<Table />);
-    const ticks = screen.getAllByLabelText("Choose this row");
+    fireEvent.mouseDown(cell("Sandpiper"));
+    fireEvent.mouseEnter(cell("Petrel"));
+    fireEvent.mouseUp(window);
+    fireEvent.mouseEnter(cell("Knot"));
+    press("F2");
+    await userEvent.type(screen.getByLabelText("cell"), " II");
+    fireEvent.keyDown(screen.getByLabelText("cell"), { key: "Enter", ctrlKey: true });
+    expect(ranges.splice(0)[0]).toMatchObject({ action: "PASTE", from: 0, count: 2, cells: [["Petrel II"]] });
+    const handle = grid().querySelector('[class*="handle"]') as HTMLElement;
+    fireEvent.mouseDown(handle);
+    fireEvent.mouseEnter(cell("Knot"));
+    fireEvent.mouseUp(window);
+    expect(ranges[0]).toMatchObject({ action: "FILL", from: 1, count: 3, columns: ["name"] });
+    expect(typed).toEqual([]);
+  });
+
+  it("leaves keys on a button of the heading to the button, and says where the cursor is", () => {
+    render(<Table />);
+    fireEvent.mouseDown(cell("Petrel"));
+    fireEvent.keyDown(screen.getByRole("button", { name: "name" }), { key: "Enter" });
+    fireEvent.keyDown(screen.getByLabelText("Select 10"), { key: " " });
+    expect(screen.queryByLabelText("cell")).toBeNull();
+    const active = grid().getAttribute("aria-activedescendant");
+    expect(document.getElementById(active ?? "")?.textContent).toBe("Petrel");
+    press("Backspace");
+    expect((screen.getByLabelText("cell") as HTMLInputElement).value).toBe("");
+  });
+
+  it("selects rows with click, shift, space and Escape", async () => {
+    render(<Table />);
+    const ticks = screen.getAllByLabelText(/^Select \d+$/);
     fireEvent.click(ticks[0]);
     fireEvent.click(ticks[2], { shiftKey: true });
     expect(await screen.findByText("3 chosen")).toBeTruthy();
@@ -182,7 +226,7 @@ describe("the table", () => {
     expect(screen.getByText("4 chosen")).toBeTruthy();
     press("Escape");
     expect(screen.getByText("0 chosen")).toBeTruthy();
-    fireEvent.click(screen.getByLabelText("Choose all rows"));
+    fireEvent.click(screen.getByLabelText("Select all rows"));
     expect(screen.getByText("4 chosen")).toBeTruthy();
   });
 

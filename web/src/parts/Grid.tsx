@@ -1,5 +1,5 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { type ReactNode, useEffect, useRef } from "react";
+import { type ReactNode, useEffect, useId, useRef } from "react";
 import type { Choice } from "./choice";
 import css from "./Grid.module.css";
 import { type Cursor, useGridKeys } from "./useGridKeys";
@@ -20,11 +20,25 @@ export interface Column<R> {
   field?: string;
 }
 
-export interface Typed {
-  row: number;
+/** A text that was typed over another. */
+export interface Typed<R> {
+  row: R;
   column: string;
-  /** null takes the draft away */
-  text: string | null;
+  text: string;
+  from: string;
+}
+
+/** What is done to a rectangle, whether its rows are here or not. */
+export interface RangeChange {
+  action: "FILL" | "REVERT" | "PASTE";
+  from: number;
+  count: number;
+  /** The rows at both ends, where they were seen. */
+  firstId?: number;
+  lastId?: number;
+  columns: string[];
+  /** What is pasted, repeated where the rectangle is larger. */
+  cells?: string[][];
 }
 
 interface Props<R> {
@@ -36,10 +50,12 @@ interface Props<R> {
   desc?: boolean;
   onSort?: (by: string) => void;
   choice?: Choice;
-  /** The ids of a stretch of rows, for choosing with shift. */
+  /** The ids of a stretch of rows, for selecting with shift. */
   idsBetween?: (from: number, to: number) => Promise<number[]>;
   onCursor?: (row: R | undefined) => void;
-  onType?: (typed: Typed[]) => void;
+  onType?: (typed: Typed<R>) => void;
+  onRange?: (change: RangeChange) => void;
+  copyRange?: (from: number, count: number, columns: string[]) => void;
   /** A letter that was pressed on a row that is not edited. */
   onKey?: (key: string, row: R) => void;
   editor?: (row: R, column: Column<R>, value: string, onChange: (value: string) => void) => ReactNode;
@@ -47,16 +63,23 @@ interface Props<R> {
   empty: ReactNode;
 }
 
+const HEAD_HEIGHT = 28;
+const BAR_HEIGHT = 56;
+
 /** A table of any length: only what is in view is drawn; keyboard, choosing, editing and the clipboard as in a spreadsheet. */
 export function Grid<R>(props: Props<R>) {
   const { columns, rows, choice, rowHeight = 28 } = props;
   const scroller = useRef<HTMLDivElement>(null);
+  const gridId = useId();
   const total = rows.total ?? 0;
+  const barred = Boolean(choice && choice.count(total) > 0);
   const virtual = useVirtualizer({
     count: total,
     getScrollElement: () => scroller.current,
     estimateSize: () => rowHeight,
     overscan: 12,
+    // The heading covers the top, and the bar of what can be done with selected rows the bottom.
+    scrollPaddingEnd: HEAD_HEIGHT + (barred ? BAR_HEIGHT : 0),
   });
   const visible = virtual.getVirtualItems();
   const from = visible[0]?.index ?? 0;
@@ -89,6 +112,8 @@ export function Grid<R>(props: Props<R>) {
       aria-label={props.label}
       aria-rowcount={total + 1}
       aria-multiselectable={choice ? true : undefined}
+      aria-colcount={columns.length + (choice ? 1 : 0)}
+      aria-activedescendant={cursor ? `${gridId}-${cursor.row}-${cursor.column}` : undefined}
       tabIndex={0}
       {...keys.handlers}
     >
@@ -97,7 +122,7 @@ export function Grid<R>(props: Props<R>) {
           <div role="columnheader" className={css.tick}>
             <input
               type="checkbox"
-              aria-label="Choose all rows"
+              aria-label="Select all rows"
               checked={choice.isAll && choice.count(total) === total}
               onChange={() => (choice.isAll ? choice.none() : choice.all())}
             />
@@ -107,7 +132,7 @@ export function Grid<R>(props: Props<R>) {
           <HeadCell key={column.key} column={column} sort={props.sort} desc={props.desc} onSort={props.onSort} />
         ))}
       </div>
-      <div className={css.body} style={{ height: virtual.getTotalSize(), minWidth: least }}>
+      <div className={css.body} style={{ height: virtual.getTotalSize() + (barred ? BAR_HEIGHT : 0), minWidth: least }}>
         {visible.map((place) => {
           const row = rows.row(place.index);
           const id = row ? props.idOf(row) : undefined;
@@ -126,11 +151,11 @@ export function Grid<R>(props: Props<R>) {
                   <input
                     type="checkbox"
                     tabIndex={-1}
-                    aria-label="Choose this row"
+                    aria-label={row ? `Select ${props.columns[0].text?.(row) ?? `row ${place.index + 1}`}` : "Select"}
                     checked={Boolean(chosen)}
                     disabled={!row}
                     onChange={() => undefined}
-                    onClick={(event) => keys.choose(place.index, event.shiftKey)}
+                    onClick={(event) => keys.select(place.index, event.shiftKey)}
                   />
                 </div>
               )}
@@ -142,6 +167,10 @@ export function Grid<R>(props: Props<R>) {
                   at={cursor?.row === place.index && cursor.column === c}
                   inRange={keys.inRange(place.index, c)}
                   onPress={(event) => keys.press({ row: place.index, column: c }, event)}
+                  onEnter={() => keys.drag({ row: place.index, column: c })}
+                  handle={keys.isCorner(place.index, c) ? keys.pressHandle : undefined}
+                  id={`${gridId}-${place.index}-${c}`}
+                  place={c + (choice ? 2 : 1)}
                   onOpen={() => keys.edit({ row: place.index, column: c })}
                   editor={
                     row && keys.editing && cursor?.row === place.index && cursor.column === c
@@ -174,14 +203,14 @@ function HeadCell<R>({
   const style = column.right ? `${css.headCell} ${css.right}` : css.headCell;
   if (!column.sort || !onSort) {
     return (
-      <div role="columnheader" className={style}>
+      <div role="columnheader" className={style} data-column={column.key}>
         {column.label}
       </div>
     );
   }
   const by = column.sort;
   return (
-    <div role="columnheader" aria-sort={sorted ? direction : "none"} className={style}>
+    <div role="columnheader" aria-sort={sorted ? direction : "none"} className={style} data-column={column.key}>
       <button type="button" onClick={() => onSort(by)}>
         {column.label}
         {sorted && <span aria-hidden="true">{desc ? " ↓" : " ↑"}</span>}
@@ -195,16 +224,42 @@ interface BodyCellProps<R> {
   row: R | undefined;
   at: boolean;
   inRange: boolean;
+  id: string;
+  place: number;
   onPress: (event: React.MouseEvent) => void;
+  onEnter: () => void;
   onOpen: () => void;
+  /** Begins to fill down by dragging; at the corner of what is marked. */
+  handle: (() => void) | undefined;
   editor: ReactNode;
 }
 
-function BodyCell<R>({ column, row, at, inRange, onPress, onOpen, editor }: BodyCellProps<R>) {
+function BodyCell<R>(props: BodyCellProps<R>) {
+  const { column, row, at, inRange, editor } = props;
   const style = [css.cell, column.right && css.right, at && css.cursor, inRange && css.range].filter(Boolean).join(" ");
   return (
-    <div role="gridcell" className={style} data-column={column.key} onMouseDown={onPress} onDoubleClick={onOpen}>
+    <div
+      role="gridcell"
+      id={props.id}
+      aria-colindex={props.place}
+      className={style}
+      data-column={column.key}
+      onMouseDown={props.onPress}
+      onMouseEnter={props.onEnter}
+      onDoubleClick={props.onOpen}
+    >
       {editor ?? (row ? column.cell(row) : <span className={css.skeleton} />)}
+      {props.handle && !editor && (
+        <span
+          className={css.handle}
+          aria-hidden="true"
+          onMouseDown={(event) => {
+            event.stopPropagation();
+            event.preventDefault();
+            props.handle?.();
+          }}
+        />
+      )}
     </div>
   );
 }

@@ -8,7 +8,7 @@ const FIT = { px: 200, chars: 20, desktopLimit: 580, phoneLimit: 644, fitting: 1
 const cell = (changes: Partial<Cell>): Cell => ({
   captured: "Kayak hire in Gull Cove",
   draft: null as unknown as string,
-  state: "",
+  state: null as never,
   kept: null as unknown as string,
   fit: FIT,
   lacks: [],

@@ -6,7 +6,7 @@ export interface Chosen<F> {
   except?: number[];
 }
 
-/** Chosen rows: those listed, or all but those listed. */
+/** Selected rows: those listed, or all but those listed. */
 export interface Choice {
   count: (total: number) => number;
   has: (id: number) => boolean;
@@ -18,9 +18,22 @@ export interface Choice {
   selection: <F>(filter: F) => Chosen<F>;
 }
 
-export function useChoice(): Choice {
+/**
+ * Selected rows of a table.
+ *
+ * @param filter what the table is narrowed to; where that changes, what was selected is selected no longer, since "all" would
+ *   mean something else
+ */
+export function useChoice(filter: unknown = ""): Choice {
   const [isAll, setAll] = useState(false);
   const [listed, setListed] = useState<ReadonlySet<number>>(new Set());
+  const about = JSON.stringify(filter);
+  const [selectedOf, setSelectedOf] = useState(about);
+  if (selectedOf !== about) {
+    setSelectedOf(about);
+    setAll(false);
+    setListed(new Set());
+  }
   const toggle = useCallback((id: number) => {
     setListed((before) => {
       const after = new Set(before);

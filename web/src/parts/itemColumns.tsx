@@ -22,15 +22,35 @@ const address: Column<ItemRow> = {
   ),
 };
 
-const text = (field: "title" | "description" | "tags", track: string): Column<ItemRow> => ({
+/** What was typed into a cell and is not stored yet. */
+type UnsavedOf = (itemId: number, field: string) => { text: string; problem?: string } | undefined;
+
+const text = (
+  field: "title" | "description" | "tags",
+  track: string,
+  unsavedOf: UnsavedOf = () => undefined,
+): Column<ItemRow> => ({
   key: field,
   field,
   label: field,
   track,
   sort: field,
-  text: (row) => inForce(row[field]),
-  cell: (row) => row[field] && <TextCell cell={row[field]} same={sameAs(row, field)} />,
+  text: (row) => unsavedOf(row.id, field)?.text ?? inForce(row[field]),
+  cell: (row) => {
+    const unsaved = unsavedOf(row.id, field);
+    if (unsaved) return <UnsavedCell {...unsaved} />;
+    return row[field] && <TextCell cell={row[field]} same={sameAs(row, field)} />;
+  },
 });
+
+function UnsavedCell({ text, problem }: { text: string; problem?: string }) {
+  return (
+    <span className={css.unsaved} title={problem ?? "Being saved"}>
+      {text || "none"}
+      {problem && <b> not saved</b>}
+    </span>
+  );
+}
 
 const keyword: Column<ItemRow> = {
   key: "keyword",

@@ -1,11 +1,19 @@
-import { type RefObject, useState } from "react";
+import { type RefObject, useEffect, useRef, useState } from "react";
 import type { Choice } from "./choice";
-import type { Column, Typed } from "./Grid";
+import { cellsOf, tabbed } from "./clipboard";
+import type { Column, RangeChange, Typed } from "./Grid";
 import type { Rows } from "./useRows";
 
 export interface Cursor {
   row: number;
   column: number;
+}
+
+interface Area {
+  top: number;
+  bottom: number;
+  left: number;
+  right: number;
 }
 
 interface Options<R> {
@@ -15,7 +23,10 @@ interface Options<R> {
   idOf: (row: R) => number;
   choice?: Choice;
   idsBetween?: (from: number, to: number) => Promise<number[]>;
-  onType?: (typed: Typed[]) => void;
+  onType?: (typed: Typed<R>) => void;
+  onRange?: (change: RangeChange) => void;
+  /** Cells whose rows are not here are copied by the server. */
+  copyRange?: (from: number, count: number, columns: string[]) => void;
   onKey?: (key: string, row: R) => void;
   scroller: RefObject<HTMLDivElement | null>;
   toRow: (row: number) => void;
@@ -23,29 +34,28 @@ interface Options<R> {
 
 const PAGE_ROWS = 20;
 
-/** The cursor of a table, what is typed in it, and the keys. */
-export function useGridKeys<R>({
-  columns,
-  rows,
-  total,
-  idOf,
-  choice,
-  idsBetween,
-  onType,
-  onKey,
-  scroller,
-  toRow,
-}: Options<R>) {
+/** The cursor of a table, what is marked and typed in it, and the keys, as people know them from spreadsheets. */
+export function useGridKeys<R>(options: Options<R>) {
+  const { columns, rows, total, idOf, choice, idsBetween, onType, onRange, copyRange, onKey, scroller, toRow } =
+    options;
   const [cursor, setCursor] = useState<Cursor>();
   const [anchor, setAnchor] = useState<Cursor>();
   const [editing, setEditing] = useState<{ text: string }>();
-  const [lastChosen, setLastChosen] = useState<number>();
+  const [lastSelected, setLastSelected] = useState<number>();
+  const [dragging, setDragging] = useState<"mark" | "fill">();
+  const fillFrom = useRef<Area>(undefined);
+  // The ids at both ends of what is marked: the server holds the order against them before it changes rows out of view.
+  const ends = useRef(new Map<number, number>());
 
+  const remember = (row: number) => {
+    const found = rows.row(row);
+    if (found) ends.current.set(row, idOf(found));
+  };
   const textAt = (row: number, column: number) => {
     const found = rows.row(row);
     return found ? (columns[column].text?.(found) ?? "") : "";
   };
-  const span = () => {
+  const span = (): Area | undefined => {
     if (!cursor) return undefined;
     const other = anchor ?? cursor;
     return {
@@ -55,19 +65,30 @@ export function useGridKeys<R>({
       right: Math.max(cursor.column, other.column),
     };
   };
+  const showColumn = (column: number) => {
+    const box = scroller.current;
+    const head = box?.querySelector<HTMLElement>(`[role="columnheader"][data-column="${columns[column].key}"]`);
+    if (!box || !head) return;
+    const left = head.offsetLeft;
+    const right = left + head.offsetWidth;
+    if (left < box.scrollLeft) box.scrollLeft = left;
+    else if (right > box.scrollLeft + box.clientWidth) box.scrollLeft = right - box.clientWidth;
+  };
   const move = (to: Cursor, extend: boolean) => {
     const next = {
       row: Math.max(0, Math.min(total - 1, to.row)),
       column: Math.max(0, Math.min(columns.length - 1, to.column)),
     };
+    if (cursor) remember(cursor.row);
+    remember(next.row);
     setAnchor(extend ? (anchor ?? cursor) : undefined);
     setCursor(next);
     toRow(next.row);
+    showColumn(next.column);
   };
   const edit = (at: Cursor, text?: string) => {
     if (!onType || !columns[at.column].field || !rows.row(at.row)) return;
     setCursor(at);
-    setAnchor(undefined);
     setEditing({ text: text ?? textAt(at.row, at.column) });
   };
   const leave = () => {
@@ -75,82 +96,142 @@ export function useGridKeys<R>({
     scroller.current?.focus();
   };
   const commit = () => {
-    if (editing && cursor && editing.text !== textAt(cursor.row, cursor.column)) {
-      onType?.([{ row: cursor.row, column: columns[cursor.column].key, text: editing.text }]);
+    const row = cursor && rows.row(cursor.row);
+    if (editing && cursor && row) {
+      const from = textAt(cursor.row, cursor.column);
+      if (editing.text !== from) onType?.({ row, column: columns[cursor.column].key, text: editing.text, from });
     }
     leave();
   };
-  const choose = async (row: number, extend: boolean) => {
+  /** The columns of an area that can be changed; the range is one stretch of them. */
+  const fieldsOf = (area: Area) => columns.slice(area.left, area.right + 1).filter((column) => column.field);
+  const change = (area: Area, action: RangeChange["action"], cells?: string[][]) => {
+    const fields = fieldsOf(area);
+    if (!onRange || fields.length === 0) return;
+    onRange({
+      action,
+      from: area.top,
+      count: area.bottom - area.top + 1,
+      firstId: ends.current.get(area.top),
+      lastId: ends.current.get(area.bottom),
+      columns: fields.map((column) => column.key),
+      cells,
+    });
+  };
+  const commitToAll = () => {
+    const area = span();
+    if (!editing || !area) return;
+    const { text } = editing;
+    leave();
+    if (area.top === area.bottom && area.left === area.right) commit();
+    else change(area, "PASTE", [[text]]);
+  };
+  const select = async (row: number, extend: boolean) => {
     const found = rows.row(row);
     if (!choice || !found) return;
-    if (extend && lastChosen !== undefined && idsBetween) choice.add(await idsBetween(lastChosen, row));
+    if (extend && lastSelected !== undefined && idsBetween) choice.add(await idsBetween(lastSelected, row));
     else choice.toggle(idOf(found));
-    setLastChosen(row);
+    setLastSelected(row);
   };
   const press = (at: Cursor, event: React.MouseEvent) => {
+    if (event.button !== 0) return;
     if (editing && cursor?.row === at.row && cursor.column === at.column) return;
     if (editing) commit();
-    if (event.ctrlKey || event.metaKey) choose(at.row, false);
+    if (event.ctrlKey || event.metaKey) select(at.row, false);
     move(at, event.shiftKey);
+    setDragging("mark");
   };
+  const pressHandle = () => {
+    fillFrom.current = span();
+    setDragging("fill");
+  };
+  const drag = (at: Cursor) => {
+    if (!dragging || !cursor || (cursor.row === at.row && cursor.column === at.column)) return;
+    if (dragging === "mark") move(at, true);
+    else if (fillFrom.current && at.row >= fillFrom.current.bottom) {
+      remember(at.row);
+      setAnchor({ row: fillFrom.current.top, column: fillFrom.current.left });
+      setCursor({ row: at.row, column: fillFrom.current.right });
+      toRow(at.row);
+    }
+  };
+  const release = useRef<() => void>(() => undefined);
+  release.current = () => {
+    const from = fillFrom.current;
+    const area = span();
+    if (dragging === "fill" && from && area && area.bottom > from.bottom) {
+      // The last of the marked rows is what is carried on.
+      change({ ...area, top: from.bottom }, "FILL");
+    }
+    fillFrom.current = undefined;
+    setDragging(undefined);
+  };
+  useEffect(() => {
+    if (!dragging) return;
+    const end = () => release.current();
+    window.addEventListener("mouseup", end);
+    return () => window.removeEventListener("mouseup", end);
+  }, [dragging]);
+
   const fillDown = () => {
     const area = span();
-    if (!area || !onType) return;
-    const typed: Typed[] = [];
-    for (let column = area.left; column <= area.right; column++) {
-      if (!columns[column].field) continue;
-      const text = textAt(area.top, column);
-      for (let row = area.top + 1; row <= area.bottom; row++) typed.push({ row, column: columns[column].key, text });
-    }
-    if (typed.length > 0) onType(typed);
+    if (area && area.bottom > area.top) change(area, "FILL");
+    else if (area && area.top > 0) change({ ...area, top: area.top - 1 }, "FILL");
   };
   const clear = () => {
     const area = span();
-    if (!area || !onType) return;
-    const typed: Typed[] = [];
-    for (let row = area.top; row <= area.bottom; row++) {
-      for (let column = area.left; column <= area.right; column++) {
-        if (columns[column].field) typed.push({ row, column: columns[column].key, text: null });
-      }
-    }
-    if (typed.length > 0) onType(typed);
+    if (area) change(area, "REVERT");
   };
 
+  const whileEditing = (event: React.KeyboardEvent) => {
+    if (event.key === "Escape") leave();
+    else if (event.key === "Enter" && (event.ctrlKey || event.metaKey)) commitToAll();
+    else if (event.key === "Enter") {
+      commit();
+      if (cursor) move({ ...cursor, row: cursor.row + (event.shiftKey ? -1 : 1) }, false);
+    } else if (event.key === "Tab") {
+      commit();
+      if (cursor) move({ ...cursor, column: cursor.column + (event.shiftKey ? -1 : 1) }, false);
+    } else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
   const onKeyDown = (event: React.KeyboardEvent) => {
     if (editing) {
-      if (event.key === "Escape") leave();
-      else if (event.key === "Enter") {
-        commit();
-        if (cursor) move({ ...cursor, row: cursor.row + 1 }, false);
-      } else if (event.key === "Tab") {
-        commit();
-        if (cursor) move({ ...cursor, column: cursor.column + (event.shiftKey ? -1 : 1) }, false);
-      } else return;
-      event.preventDefault();
-      event.stopPropagation();
+      whileEditing(event);
       return;
     }
+    // A key on a button or a box in the table is meant for that, not for the cell under the cursor.
+    const target = event.target as HTMLElement;
+    if (target !== scroller.current && target.closest("button, input, a, select, textarea")) return;
+    const command = event.ctrlKey || event.metaKey;
     const at = cursor ?? { row: 0, column: 0 };
     const moves: Record<string, Cursor> = {
-      ArrowDown: { ...at, row: cursor ? at.row + 1 : 0 },
-      ArrowUp: { ...at, row: at.row - 1 },
-      ArrowLeft: { ...at, column: at.column - 1 },
-      ArrowRight: { ...at, column: at.column + 1 },
+      ArrowDown: { ...at, row: command ? total - 1 : cursor ? at.row + 1 : 0 },
+      ArrowUp: { ...at, row: command ? 0 : at.row - 1 },
+      ArrowLeft: { ...at, column: command ? 0 : at.column - 1 },
+      ArrowRight: { ...at, column: command ? columns.length - 1 : at.column + 1 },
       PageDown: { ...at, row: at.row + PAGE_ROWS },
       PageUp: { ...at, row: at.row - PAGE_ROWS },
-      Home: event.ctrlKey ? { row: 0, column: 0 } : { ...at, column: 0 },
-      End: event.ctrlKey ? { row: total - 1, column: at.column } : { ...at, column: columns.length - 1 },
+      Home: command ? { row: 0, column: 0 } : { ...at, column: 0 },
+      End: command ? { row: total - 1, column: columns.length - 1 } : { ...at, column: columns.length - 1 },
     };
-    const command = event.ctrlKey || event.metaKey;
+    const letter = event.key.toLowerCase();
     if (moves[event.key]) move(moves[event.key], event.shiftKey);
+    else if (event.key === "Enter" && event.shiftKey) move({ ...at, row: at.row - 1 }, false);
     else if (event.key === "Enter" || event.key === "F2") edit(at);
-    else if (event.key === " " && choice) choose(at.row, event.shiftKey);
+    else if (event.key === " " && command && cursor) {
+      remember(0);
+      setAnchor({ row: 0, column: cursor.column });
+      setCursor({ row: total - 1, column: cursor.column });
+    } else if (event.key === " " && choice) select(at.row, event.shiftKey);
     else if (event.key === "Delete") clear();
+    else if (event.key === "Backspace" && cursor) edit(at, "");
     else if (event.key === "Escape") {
       setAnchor(undefined);
       choice?.none();
-    } else if (command && event.key.toLowerCase() === "d") fillDown();
-    else if (command && event.key.toLowerCase() === "a" && choice) choice.all();
+    } else if (command && letter === "d") fillDown();
+    else if (command && letter === "a" && choice) choice.all();
     else if (!command && !event.altKey && event.key.length === 1 && event.key !== "/" && event.key !== "?" && cursor) {
       const row = rows.row(at.row);
       if (onType && columns[at.column].field) edit(at, event.key);
@@ -163,36 +244,52 @@ export function useGridKeys<R>({
   const onCopy = (event: React.ClipboardEvent) => {
     const area = span();
     if (editing || !area) return;
-    const lines: string[] = [];
-    for (let row = area.top; row <= area.bottom; row++) {
-      const cells: string[] = [];
-      for (let column = area.left; column <= area.right; column++) {
-        cells.push(textAt(row, column).replace(/[\t\r\n]+/g, " "));
-      }
-      lines.push(cells.join("\t"));
-    }
-    event.clipboardData.setData("text/plain", lines.join("\n"));
     event.preventDefault();
+    const cells: string[][] = [];
+    for (let row = area.top; row <= area.bottom; row++) {
+      if (!rows.row(row) && copyRange) {
+        const wanted = columns.slice(area.left, area.right + 1).map((column) => column.key);
+        copyRange(area.top, area.bottom - area.top + 1, wanted);
+        return;
+      }
+      const line: string[] = [];
+      for (let column = area.left; column <= area.right; column++) line.push(textAt(row, column));
+      cells.push(line);
+    }
+    event.clipboardData.setData("text/plain", tabbed(cells));
+  };
+  const onCut = (event: React.ClipboardEvent) => {
+    if (editing || !onRange) return;
+    onCopy(event);
+    clear();
   };
   const onPaste = (event: React.ClipboardEvent) => {
     const area = span();
-    if (editing || !area || !onType) return;
+    if (editing || !area || !onRange) return;
     event.preventDefault();
-    const lines = event.clipboardData
-      .getData("text/plain")
-      .replace(/\r?\n$/, "")
-      .split(/\r?\n/)
-      .map((line) => line.split("\t"));
-    const typed: Typed[] = [];
-    const repeat = lines.length === 1 && lines[0].length === 1;
-    for (let row = area.top; row <= (repeat ? area.bottom : area.top + lines.length - 1) && row < total; row++) {
-      const cells = lines[repeat ? 0 : row - area.top];
-      for (let c = 0; c < cells.length && area.left + c < columns.length; c++) {
-        const column = columns[area.left + c];
-        if (column.field) typed.push({ row, column: column.key, text: cells[c] });
-      }
-    }
-    if (typed.length > 0) onType(typed);
+    const cells = cellsOf(event.clipboardData.getData("text/plain"));
+    if (cells.length === 0) return;
+    const wide = Math.max(...cells.map((line) => line.length));
+    const one = area.top === area.bottom && area.left === area.right;
+    const target = {
+      ...area,
+      bottom: Math.min(
+        total - 1,
+        one ? area.top + cells.length - 1 : Math.max(area.bottom, area.top + cells.length - 1),
+      ),
+      right: Math.min(columns.length - 1, one ? area.left + wide - 1 : Math.max(area.right, area.left + wide - 1)),
+    };
+    // Columns that cannot be changed take their cell of the clipboard with them.
+    const kept = columns
+      .slice(target.left, target.right + 1)
+      .map((column, i) => (column.field ? i : -1))
+      .filter((i) => i >= 0);
+    const repeated = wide === 1;
+    change(
+      target,
+      "PASTE",
+      repeated ? cells : cells.map((line) => kept.map((i) => line[i % wide]).filter((cell) => cell !== undefined)),
+    );
   };
 
   const inRange = (row: number, column: number) => {
@@ -201,14 +298,21 @@ export function useGridKeys<R>({
     if (!area) return false;
     return row >= area.top && row <= area.bottom && column >= area.left && column <= area.right;
   };
+  const isCorner = (row: number, column: number) => {
+    const area = span();
+    return Boolean(area && onRange && row === area.bottom && column === area.right && fieldsOf(area).length > 0);
+  };
   return {
     cursor,
     editing,
     setText: (text: string) => setEditing({ text }),
     edit,
-    choose,
+    select,
     press,
+    pressHandle,
+    drag,
     inRange,
-    handlers: { onKeyDown, onCopy, onPaste },
+    isCorner,
+    handlers: { onKeyDown, onCopy, onCut, onPaste },
   };
 }

@@ -13,6 +13,7 @@ export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned =
   const [search, setSearch] = useSearchParams();
   const [nonce, setNonce] = useState(0);
   const order = useRef<{ key: string; asOf: number }>({ key: "", asOf: 0 });
+  const seen = useRef<number>(undefined);
 
   const filter = useMemo(() => {
     const found: ItemFilter = { ...fixed };
@@ -36,6 +37,8 @@ export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned =
       }),
     );
     if (order.current.key !== key) order.current = { key, asOf: slice.asOf };
+    seen.current = seen.current === undefined ? slice.revision : Math.min(seen.current, slice.revision);
+    if (from === 0) seen.current = slice.revision;
     return slice;
   });
 
@@ -76,6 +79,10 @@ export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned =
     idsBetween,
     /** The revision whose order is shown, where the order is pinned. */
     asOf: order.current.key === key ? order.current.asOf : undefined,
+    /** The table as it is shown, as requests about its rows name it. */
+    stand: () => ({ ...query, asOf: pinned ? order.current.asOf : undefined }),
+    /** The revision of the oldest rows that are shown: what changed after it was not seen. */
+    seen: () => seen.current,
     sortAgain: () => setNonce((n) => n + 1),
     /** What every table of items hands to its grid. */
     grid: {

@@ -102,11 +102,9 @@ function PropertyTable({ standings, onChange }: { standings?: Standing[]; onChan
             </td>
             <td>{s.lastSweep ? day(s.lastSweep) : "never"}</td>
             <td>{s.nextSweep ? day(s.nextSweep) : "not planned"}</td>
-            {[s.items, s.aimed, s.withFindings, s.drafted + s.sentBack, s.approved, s.delivered, s.live].map(
-              (n, i) => (
-                <td key={i}>{count(n)}</td>
-              ),
-            )}
+            {[s.items, s.aimed, s.withFindings, s.drafted + s.sentBack, s.approved, s.delivered, s.live].map((n, i) => (
+              <td key={i}>{count(n)}</td>
+            ))}
             <td>
               <button type="button" className={css.quiet} onClick={() => onChange(property)}>
                 change

@@ -1,10 +1,11 @@
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { beforeEach, expect, it } from "vitest";
-import { asked, serve } from "../../testing/server";
+import { type Asked, asked, Problem, serve } from "../../testing/server";
 import { cell, item, show, standing } from "../../testing/view";
+import type { Cell } from "../api/client";
 import { Release } from "./Release";
 
-const draft = (id: number, title: string, state: string) =>
+const draft = (id: number, title: string, state: Cell["state"]) =>
   item(id, { title: cell(`Old ${id}`, { draft: title as never, state }) });
 
 beforeEach(() => {
@@ -18,13 +19,14 @@ beforeEach(() => {
   serve("GET /api/properties/7/items", {
     total: 2,
     asOf: 4,
+    revision: 4,
     rows: [draft(1, "New one", "approved"), draft(2, "New two", "sent-back")],
   });
 });
 
 const choose = async (n: number) => {
   await screen.findByText("New one");
-  fireEvent.click(screen.getAllByRole("checkbox", { name: /choose/i })[n]);
+  fireEvent.click(screen.getAllByRole("checkbox", { name: /^select/i })[n]);
 };
 
 it("shows drafts beside what they replace, with the fields drafted only", async () => {
@@ -37,7 +39,7 @@ it("shows drafts beside what they replace, with the fields drafted only", async 
 });
 
 it("approves, sends back, and takes drafts away", async () => {
-  serve("POST /api/properties/7/decisions", { texts: 1 });
+  serve("POST /api/properties/7/decisions", { texts: 1, left: 0 });
   serve("POST /api/properties/7/cells", {});
   show(<Release />, "/p/7/release");
   await choose(1);
@@ -47,8 +49,8 @@ it("approves, sends back, and takes drafts away", async () => {
   fireEvent.click(screen.getByRole("button", { name: "Send back" }));
   await waitFor(() => expect(asked("POST /api/properties/7/decisions")).toHaveLength(2));
   const [one, all] = asked("POST /api/properties/7/decisions").map((call) => call.body);
-  expect(one).toEqual({ selection: { ids: [1] }, fields: [], state: "approved" });
-  expect(all).toEqual({ selection: { filter: { state: "any" }, except: [] }, fields: [], state: "sent-back" });
+  expect(one).toEqual({ selection: { ids: [1] }, fields: [], state: "approved", asOf: 4 });
+  expect(all).toEqual({ selection: { filter: { state: "any" }, except: [] }, fields: [], state: "sent-back", asOf: 4 });
   await choose(2);
   fireEvent.click(screen.getByRole("button", { name: "Take the drafts away" }));
   await waitFor(() =>
@@ -76,4 +78,21 @@ it("hands approved drafts over in the formats that go with the property", async 
   expect(none.getByText("Nothing approved yet")).toBeTruthy();
   expect((none.getByRole("button", { name: "Hand over" }) as HTMLButtonElement).disabled).toBe(true);
   expect(none.getAllByRole("option")[0].getAttribute("value")).toBe("listings");
+});
+
+it("shows what was changed since it was looked at, and decides only when told to", async () => {
+  serve("POST /api/properties/7/decisions", (call: Asked) =>
+    (call.body as { asOf?: number }).asOf === undefined
+      ? { texts: 1, left: 1 }
+      : new Problem(409, "1 text was changed since you looked; nothing was done.", [
+          { itemId: 1, address: "L1", field: "title", seen: null, now: "Newer one", wanted: null },
+        ]),
+  );
+  show(<Release />, "/p/7/release");
+  await choose(1);
+  fireEvent.click(screen.getByRole("button", { name: "Approve" }));
+  const dialog = within(await screen.findByRole("dialog"));
+  expect(dialog.getByText("Newer one")).toBeTruthy();
+  fireEvent.click(dialog.getByRole("button", { name: "Decide about them as they are now" }));
+  expect(await screen.findByText(/1 draft approved. 1 draft stayed/)).toBeTruthy();
 });

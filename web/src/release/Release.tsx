@@ -5,6 +5,7 @@ import { answer, api, type ItemRow, type TypedCell } from "../api/client";
 import { useChange } from "../api/queries";
 import { BatchBar } from "../parts/BatchBar";
 import { CloseUp } from "../parts/CloseUp";
+import { ConflictDialog } from "../parts/ConflictDialog";
 import { useChoice } from "../parts/choice";
 import { FilterBar } from "../parts/FilterBar";
 import { type Column, Grid } from "../parts/Grid";
@@ -14,12 +15,15 @@ import { of } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { TextCell } from "../parts/TextCell";
 import { tell } from "../parts/tell";
+import { useConflicts } from "../parts/useConflicts";
 import { useItemView } from "../parts/useItemView";
 import { useProperty } from "../parts/useProperty";
 import { Handovers } from "./Handovers";
 import css from "./Release.module.css";
 
 const DRAFTED = { state: "any" };
+
+type State = "drafted" | "sent-back" | "approved";
 
 const NO_FIELDS: string[] = [];
 
@@ -62,7 +66,7 @@ export function Release() {
   const { propertyId, property, standing } = useProperty();
   const [search] = useSearchParams();
   const view = useItemView(propertyId, DRAFTED, true);
-  const choice = useChoice();
+  const choice = useChoice(view.filter);
   const [hand, setHand] = useState<number>();
   const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
   const listings = property !== undefined && property.kind !== "website";
@@ -75,14 +79,36 @@ export function Release() {
     ],
     [drafted],
   );
-  const decide = useChange(propertyId, (state: string) =>
-    answer(
-      api.POST("/api/properties/{propertyId}/decisions", {
-        params: { path: { propertyId } },
-        body: { selection: choice.selection(view.filter), fields: [], state },
-      }),
-    ),
+  const conflicts = useConflicts();
+  const decide = useChange(
+    propertyId,
+    ({ state, insist }: { state: State; insist: boolean }) =>
+      answer(
+        api.POST("/api/properties/{propertyId}/decisions", {
+          params: { path: { propertyId } },
+          body: {
+            selection: choice.selection(view.filter),
+            fields: [],
+            state,
+            asOf: insist ? undefined : view.seen(),
+          },
+        }),
+      ),
+    "says its problems",
   );
+  const decided = (state: State, what: string, insist = false) =>
+    decide.mutate(
+      { state, insist },
+      {
+        onSuccess: ({ texts, left }) => {
+          tell(
+            `${of(texts, "draft")} ${what}.${left > 0 ? ` ${of(left, "draft")} stayed: delivered already, or so before.` : ""}`,
+          );
+          choice.none();
+        },
+        onError: (problem) => conflicts.meet(problem, () => decided(state, what, true)),
+      },
+    );
   const drop = useChange(propertyId, async () => {
     const ids =
       choice.selection(view.filter).ids ?? (await view.idsBetween(0, (view.rows.total ?? 1) - 1)).filter(choice.has);
@@ -91,15 +117,10 @@ export function Release() {
     );
     return answer(api.POST("/api/properties/{propertyId}/cells", { params: { path: { propertyId } }, body: cells }));
   });
-  const done = (what: string) => ({
-    onSuccess: ({ texts }: { texts: number }) => {
-      tell(`${of(texts, "draft")} ${what}.`);
-      choice.none();
-    },
-  });
   return (
     <div className={stage.stage}>
       <JobStrip propertyId={propertyId} />
+      <ConflictDialog insist="Decide about them as they are now" {...conflicts.dialog} />
       <FilterBar propertyId={propertyId} view={view} />
       <div className={stage.split}>
         <div className={stage.table}>
@@ -117,10 +138,10 @@ export function Release() {
             }
           />
           <BatchBar n={choice.count(view.rows.total ?? 0)} thing="item" onNone={choice.none}>
-            <Button size="xs" loading={decide.isPending} onClick={() => decide.mutate("approved", done("approved"))}>
+            <Button size="xs" loading={decide.isPending} onClick={() => decided("approved", "approved")}>
               Approve
             </Button>
-            <Button size="xs" variant="default" onClick={() => decide.mutate("sent-back", done("sent back"))}>
+            <Button size="xs" variant="default" onClick={() => decided("sent-back", "sent back")}>
               Send back
             </Button>
             <Button

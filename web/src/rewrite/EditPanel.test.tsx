@@ -4,12 +4,13 @@ import { useState } from "react";
 import { beforeEach, expect, it } from "vitest";
 import { type Asked, asked, Problem, serve } from "../../testing/server";
 import { show } from "../../testing/view";
-import type { EditSpec, Figures } from "../api/client";
+import type { EditSpec, Field, Figures } from "../api/client";
 import { EditPanel } from "./EditPanel";
 import type { Tool } from "./tools";
 
 const figures = (changes: Partial<Figures>): Figures => ({
   token: "t",
+  asOf: 4,
   of: 30,
   done: 30,
   complete: true,
@@ -33,7 +34,7 @@ const SELECTION = { filter: { section: "/tours/" }, except: [4] };
 let closed = 0;
 
 function Panel({ start, listings }: { start: Tool; listings?: boolean }) {
-  const [at, setAt] = useState({ tool: start, field: "title" });
+  const [at, setAt] = useState<{ tool: Tool; field: Field }>({ tool: start, field: "title" });
   return (
     <EditPanel
       key={`${at.tool} ${at.field}`}
@@ -82,8 +83,8 @@ it("applies what was previewed as one batch and closes", async () => {
   serve("POST /api/properties/7/batches", { batch: { id: 9, items: 20 }, jobId: null });
   show(<Panel start="cut" />);
   await userEvent.click(await screen.findByRole("button", { name: "Draft 20" }));
-  expect(await screen.findByText("20 texts drafted. ctrl + Z takes it back.")).toBeTruthy();
-  expect(asked("POST /api/properties/7/batches")[0].body).toEqual(asked(PREVIEW)[0].body);
+  expect(await screen.findByText("20 texts drafted. ctrl + Z undoes it.")).toBeTruthy();
+  expect(asked("POST /api/properties/7/batches")[0].body).toEqual({ ...(asked(PREVIEW)[0].body as object), asOf: 4 });
   expect(closed).toBe(1);
 });
 

@@ -1,10 +1,12 @@
 import { Button, NativeSelect } from "@mantine/core";
 import { useState } from "react";
-import { answer, api, type EditSpec, type Selection } from "../api/client";
+import { answer, api, type EditSpec, type Field, type Selection } from "../api/client";
 import { useChange } from "../api/queries";
+import { ConflictDialog } from "../parts/ConflictDialog";
 import { IconX } from "../parts/icons";
 import { count, of } from "../parts/number";
 import { tell } from "../parts/tell";
+import { useConflicts } from "../parts/useConflicts";
 import { EditForm } from "./EditForm";
 import { KeepForm } from "./KeepForm";
 import css from "./Rewrite.module.css";
@@ -17,12 +19,12 @@ interface Props {
   propertyId: number;
   listings: boolean;
   tool: Tool;
-  field: string;
+  field: Field;
   /** what to find and to put in its place, where a cause or a tag led here; else "" */
   given: { find: string; with: string };
   n: number;
   selection: Selection;
-  onTool: (tool: Tool, field?: string) => void;
+  onTool: (tool: Tool, field?: Field) => void;
   onClose: () => void;
 }
 
@@ -32,15 +34,35 @@ export function EditPanel({ propertyId, listings, tool: asked, field, given, n, 
   const [spec, setSpec] = useState<EditSpec>(() => startOf(tool, field, given, listings));
   const ready = tool !== "keep" && isReady(spec);
   const { figures, problem } = usePreview(propertyId, selection, ready ? spec : undefined);
-  const apply = useChange(propertyId, () =>
-    answer(
-      api.POST("/api/properties/{propertyId}/batches", { params: { path: { propertyId } }, body: { selection, spec } }),
-    ),
+  const conflicts = useConflicts();
+  const apply = useChange(
+    propertyId,
+    (insist: boolean) =>
+      answer(
+        api.POST("/api/properties/{propertyId}/batches", {
+          params: { path: { propertyId } },
+          body: { selection, spec, asOf: insist ? undefined : figures?.asOf },
+        }),
+      ),
+    "says its problems",
   );
+  const draft = (insist: boolean) =>
+    apply.mutate(insist, {
+      onSuccess: ({ batch }) => {
+        tell(
+          batch
+            ? `${of(batch.items, "text")} drafted. ctrl + Z undoes it.`
+            : "It is under way; the bar above shows how far.",
+        );
+        onClose();
+      },
+      onError: (problem) => conflicts.meet(problem, () => draft(true)),
+    });
   const forTags = TOOLS.find((each) => each.tool === tool)?.tags;
   const offered = TOOLS.filter((each) => (!each.hidden || each.tool === tool) && (!each.tags || listings));
   return (
     <aside className={css.panel} aria-label="Rewrite in bulk">
+      <ConflictDialog insist="Edit them as they are now" {...conflicts.dialog} />
       <header className={css.panelHead}>
         <h2>{of(n, "item")}</h2>
         <NativeSelect
@@ -63,7 +85,7 @@ export function EditPanel({ propertyId, listings, tool: asked, field, given, n, 
               { value: "title", label: "of titles" },
               { value: "description", label: "of descriptions" },
             ]}
-            onChange={(event) => onTool(tool, event.currentTarget.value)}
+            onChange={(event) => onTool(tool, event.currentTarget.value as Field)}
           />
         )}
         <button type="button" className={css.close} aria-label="Close" onClick={onClose}>
@@ -91,18 +113,7 @@ export function EditPanel({ propertyId, listings, tool: asked, field, given, n, 
           <Button
             disabled={!figures || figures.changes === 0 || Boolean(problem)}
             loading={apply.isPending}
-            onClick={() =>
-              apply.mutate(undefined, {
-                onSuccess: ({ batch }) => {
-                  tell(
-                    batch
-                      ? `${of(batch.items, "text")} drafted. ctrl + Z takes it back.`
-                      : "It is under way; the bar above shows how far.",
-                  );
-                  onClose();
-                },
-              })
-            }
+            onClick={() => draft(false)}
           >
             {figures?.complete ? `Draft ${count(figures.changes)}` : "Draft them"}
           </Button>

@@ -1,6 +1,6 @@
 import { Button, Checkbox, Textarea } from "@mantine/core";
 import { useState } from "react";
-import { answer, api, type Selection } from "../api/client";
+import { answer, api, type Field, type Selection } from "../api/client";
 import { useChange } from "../api/queries";
 import { of } from "../parts/number";
 import { tell } from "../parts/tell";
@@ -15,7 +15,7 @@ interface Props {
 
 /** Keeps texts as they are although a rule says otherwise, with the reason. */
 export function KeepForm({ propertyId, selection, listings, onDone }: Props) {
-  const [fields, setFields] = useState(["title"]);
+  const [fields, setFields] = useState<Field[]>(["title"]);
   const [reason, setReason] = useState("");
   const keep = useChange(propertyId, (why: string | undefined) =>
     answer(
@@ -40,7 +40,7 @@ export function KeepForm({ propertyId, selection, listings, onDone }: Props) {
       }}
     >
       <p>A text that is kept is not changed by any edit, and its findings are not counted.</p>
-      <Checkbox.Group label="What stays as it is" value={fields} onChange={setFields}>
+      <Checkbox.Group label="What stays as it is" value={fields} onChange={(chosen) => setFields(chosen as Field[])}>
         <div className={css.checks}>
           <Checkbox size="xs" value="title" label="titles" />
           <Checkbox size="xs" value="description" label="descriptions" />

@@ -1,7 +1,7 @@
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, expect, it } from "vitest";
-import { asked, Problem, serve } from "../../testing/server";
+import { type Asked, asked, Problem, serve } from "../../testing/server";
 import { item, place, show, standing } from "../../testing/view";
 import type { Batch } from "../api/client";
 import { Rewrite } from "./Rewrite";
@@ -22,7 +22,7 @@ beforeEach(() => {
     batch(1, "applied"),
   ]);
   serve("GET /api/properties/7/recipes", []);
-  serve(ITEMS, { total: 2, asOf: 4, rows: [item(11), item(12)] });
+  serve(ITEMS, { total: 2, asOf: 4, revision: 4, rows: [item(11), item(12)] });
   serve("GET /api/properties/7/items/ids", [11, 12]);
   serve("POST /api/properties/7/looks", new Problem(404, "no looks here"));
   serve("POST /api/properties/7/cells", {});
@@ -36,7 +36,7 @@ it("drafts what is typed into a cell, and keeps the order while it is edited", a
   await userEvent.type(editor, " by the sea{Enter}");
   await waitFor(() =>
     expect(asked("POST /api/properties/7/cells")[0]?.body).toEqual([
-      { itemId: 11, field: "title", text: "Title of page 11 by the sea" },
+      { itemId: 11, field: "title", text: "Title of page 11 by the sea", from: "Title of page 11" },
     ]),
   );
   await waitFor(() => expect(asked(ITEMS).slice(-1)[0].query).toMatchObject({ sort: "title", asOf: "4" }));
@@ -50,13 +50,18 @@ it("offers to sort again once the property has moved on", async () => {
 });
 
 it("undoes and redoes by key, and any batch by hand; a refusal is said in words", async () => {
-  serve("POST /api/batches/3/undo", { batch: batch(3, "undone") });
-  serve("POST /api/batches/2/redo", { batch: batch(2, "applied") });
+  serve("POST /api/batches/3/undo", {
+    batch: batch(3, "undone"),
+    left: [{ handoverId: 9, delivered: "2026-10-04T08:00:00Z", texts: 2 }],
+  });
+  serve("POST /api/batches/2/redo", { batch: batch(2, "applied"), left: [] });
   serve("POST /api/batches/1/undo", new Problem(409, "Batch 3 touched the same texts; nothing was changed."));
   show(<Rewrite />, "/p/7/rewrite");
   await screen.findByRole("button", { name: "Batches" });
   fireEvent.keyDown(document.documentElement, { key: "z", ctrlKey: true });
-  expect(await screen.findByText("Undone: Batch 3 (3 texts).")).toBeTruthy();
+  expect(
+    await screen.findByText("Undone: Batch 3 (3 texts). 2 texts delivered since in handover 9: left as delivered."),
+  ).toBeTruthy();
   fireEvent.keyDown(document.documentElement, { key: "z", ctrlKey: true, shiftKey: true });
   expect(await screen.findByText("Applied again: Batch 2 (3 texts).")).toBeTruthy();
   fireEvent.click(screen.getByRole("button", { name: "Batches" }));
@@ -96,4 +101,58 @@ it("keeps chosen texts with a reason", async () => {
     }),
   );
   expect(await screen.findByText("2 texts kept as they are.")).toBeTruthy();
+});
+
+it("keeps what was typed where it could not be stored, and stores it once more", async () => {
+  serve("POST /api/properties/7/cells", new Problem(503, "Lucid Sweep does not answer. Is it still running?"));
+  show(<Rewrite />, "/p/7/rewrite");
+  fireEvent.mouseDown(await screen.findByText("Title of page 11"));
+  fireEvent.keyDown(screen.getByRole("grid"), { key: "F2" });
+  await userEvent.type(await screen.findByLabelText("title of https://tarrin.example/page-11"), "!{Enter}");
+  expect(await screen.findByText("Title of page 11!")).toBeTruthy();
+  expect(await screen.findByText(/1 text could not be saved/)).toBeTruthy();
+  serve("POST /api/properties/7/cells", {});
+  fireEvent.click(screen.getByRole("button", { name: "Save again" }));
+  await waitFor(() => expect(screen.queryByText(/could not be saved/)).toBeNull());
+  expect(asked("POST /api/properties/7/cells")).toHaveLength(2);
+});
+
+it("shows both texts where another tab was first, and overwrites only when told to", async () => {
+  serve("POST /api/properties/7/cells", (call: Asked) => {
+    const [cell] = call.body as { from?: string }[];
+    return cell.from === undefined
+      ? {}
+      : new Problem(409, "1 text was changed since you looked; nothing was done.", [
+          { itemId: 11, address: "L11", field: "title", seen: cell.from, now: "Theirs", wanted: "Mine" },
+        ]);
+  });
+  show(<Rewrite />, "/p/7/rewrite");
+  fireEvent.mouseDown(await screen.findByText("Title of page 11"));
+  fireEvent.keyDown(screen.getByRole("grid"), { key: "F2" });
+  await userEvent.type(await screen.findByLabelText("title of https://tarrin.example/page-11"), "!{Enter}");
+  const dialog = within(await screen.findByRole("dialog"));
+  expect(dialog.getByText("Theirs")).toBeTruthy();
+  fireEvent.click(dialog.getByRole("button", { name: "Overwrite with mine" }));
+  await waitFor(() => expect(asked("POST /api/properties/7/cells")).toHaveLength(2));
+});
+
+it("changes rows out of view through the server, as they were seen", async () => {
+  serve("POST /api/properties/7/ranges", { batch: batch(4, "applied"), left: [] });
+  show(<Rewrite />, "/p/7/rewrite?sort=title");
+  fireEvent.mouseDown(await screen.findByText("Title of page 11"));
+  fireEvent.keyDown(screen.getByRole("grid"), { key: "ArrowDown", shiftKey: true });
+  fireEvent.keyDown(screen.getByRole("grid"), { key: "d", ctrlKey: true });
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/ranges")[0]?.body).toEqual({
+      action: "FILL",
+      view: { sort: "title", desc: false, asOf: 4 },
+      from: 0,
+      count: 2,
+      firstId: 11,
+      lastId: 12,
+      fields: ["title"],
+      asOf: 4,
+    }),
+  );
+  expect(await screen.findByText("3 texts changed. ctrl + Z undoes it.")).toBeTruthy();
 });

@@ -1,23 +1,26 @@
 import { Button } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
-import { answer, api, type ItemRow, type TypedCell } from "../api/client";
-import { useChange } from "../api/queries";
+import type { Field, ItemRow } from "../api/client";
 import { BatchBar } from "../parts/BatchBar";
 import { CloseUp } from "../parts/CloseUp";
+import { ConflictDialog } from "../parts/ConflictDialog";
 import { useChoice } from "../parts/choice";
 import { FilterBar } from "../parts/FilterBar";
-import { Grid, type Typed } from "../parts/Grid";
+import { Grid } from "../parts/Grid";
 import { itemColumns } from "../parts/itemColumns";
 import { JobStrip } from "../parts/JobStrip";
+import { of } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { useItemView } from "../parts/useItemView";
 import { useProperty } from "../parts/useProperty";
 import { BatchMenu } from "./BatchMenu";
 import { CellEditor } from "./CellEditor";
 import { EditPanel } from "./EditPanel";
+import css from "./Rewrite.module.css";
 import { TOOLS, type Tool } from "./tools";
+import { useDesk } from "./useDesk";
 import { useUndo } from "./useUndo";
 
 const NOTHING = {};
@@ -26,22 +29,28 @@ const NOTHING = {};
 export function Rewrite() {
   const { propertyId, property, standing } = useProperty();
   const view = useItemView(propertyId, NOTHING, true);
-  const choice = useChoice();
+  const choice = useChoice(view.filter);
   const [search, setSearch] = useSearchParams();
   const [hand, setHand] = useState<number>();
   const tool = search.get("tool") as Tool | null;
-  const on = search.get("on") ?? "title";
-  const undo = useUndo(propertyId);
+  const on = (search.get("on") ?? "title") as Field;
+  const desk = useDesk(propertyId, view);
+  const undo = useUndo(propertyId, desk.settled);
   useHotkeys([
     ["mod+Z", () => undo.undoLast()],
     ["mod+shift+Z", () => undo.redoLast()],
+    ["mod+Y", () => undo.redoLast()],
   ]);
 
-  const { all } = choice;
   const n = choice.count(view.rows.total ?? 0);
+  // A tool that is opened without a selection, as from a cause, is about all rows; letting go of the selection closes it.
+  const opened = useRef<string>(undefined);
   useEffect(() => {
-    if (tool && n === 0) all();
-  }, [tool, n, all]);
+    const wanted = tool ? `${tool} ${on}` : undefined;
+    if (wanted && opened.current === undefined && n === 0) choice.all();
+    else if (wanted && opened.current !== undefined && n === 0 && view.rows.total) openTool(undefined);
+    opened.current = wanted;
+  });
 
   // The panel waits until it is known what it is about, so that it never previews nothing.
   const known = n > 0 || view.rows.total === 0;
@@ -58,30 +67,18 @@ export function Rewrite() {
       return after;
     });
 
+  const { unsavedOf } = desk;
   const listings = property !== undefined && property.kind !== "website";
   const columns = useMemo(
     () => [
       itemColumns.address,
-      itemColumns.text("title", "minmax(220px, 2fr)"),
-      itemColumns.text("description", "minmax(220px, 2.2fr)"),
-      ...(listings ? [itemColumns.text("tags", "minmax(220px, 1.6fr)")] : [itemColumns.keyword]),
+      itemColumns.text("title", "minmax(220px, 2fr)", unsavedOf),
+      itemColumns.text("description", "minmax(220px, 2.2fr)", unsavedOf),
+      ...(listings ? [itemColumns.text("tags", "minmax(220px, 1.6fr)", unsavedOf)] : [itemColumns.keyword]),
       itemColumns.findings,
     ],
-    [listings],
+    [listings, unsavedOf],
   );
-  const type = useChange(propertyId, (cells: TypedCell[]) =>
-    answer(api.POST("/api/properties/{propertyId}/cells", { params: { path: { propertyId } }, body: cells })),
-  );
-  const onType = async (typed: Typed[]) => {
-    const first = Math.min(...typed.map((t) => t.row));
-    const last = Math.max(...typed.map((t) => t.row));
-    const ids = await view.idsBetween(first, last);
-    type.mutate(
-      typed
-        .filter((t) => ids[t.row - first] !== undefined)
-        .map((t) => ({ itemId: ids[t.row - first], field: t.column, text: t.text ?? undefined })),
-    );
-  };
   const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
   const stale = view.asOf !== undefined && property !== undefined && view.asOf < property.revision;
 
@@ -106,6 +103,18 @@ export function Rewrite() {
           Rewrite in bulk
         </Button>
       </FilterBar>
+      {desk.failed > 0 && (
+        <p role="alert" className={css.unsaved}>
+          {of(desk.failed, "text")} could not be saved and {desk.failed === 1 ? "stands" : "stand"} only in this tab.
+          <Button size="compact-xs" onClick={desk.retry}>
+            Save again
+          </Button>
+          <Button size="compact-xs" variant="subtle" onClick={desk.discard}>
+            Discard
+          </Button>
+        </p>
+      )}
+      <ConflictDialog insist="Overwrite with mine" {...desk.conflicts} />
       <div className={stage.split}>
         <div className={stage.table}>
           <Grid
@@ -114,7 +123,9 @@ export function Rewrite() {
             {...view.grid}
             choice={choice}
             onCursor={follow}
-            onType={onType}
+            onType={desk.onType}
+            onRange={desk.onRange}
+            copyRange={desk.copyRange}
             editor={(row, column, value, onChange) => (
               <CellEditor
                 propertyId={propertyId}

@@ -1,4 +1,4 @@
-import type { EditSpec, Recipe, Source } from "../api/client";
+import type { EditSpec, Field, Recipe, Source } from "../api/client";
 import type { Tool } from "./tools";
 
 export type SourceKind = Source["kind"];
@@ -49,9 +49,8 @@ const withoutPages = (recipe: Recipe): Recipe => ({
   })),
 });
 
-/** What a tool starts with. */
 /** What an edit begins with; what led here may have said what to find and what to put in its place. */
-export function startOf(tool: Tool, field: string, given: { find: string; with: string }, listings: boolean): EditSpec {
+export function startOf(tool: Tool, field: Field, given: { find: string; with: string }, listings: boolean): EditSpec {
   switch (tool) {
     case "recipe": {
       const recipe = field === "title" ? TITLE : DESCRIPTION;

@@ -1,14 +1,24 @@
+import { useQueryClient } from "@tanstack/react-query";
 import { type Applied, answer, api, type Batch } from "../api/client";
-import { useBatches, useChange } from "../api/queries";
+import { batchesOf, useBatches, useChange } from "../api/queries";
 import { of } from "../parts/number";
 import { tell } from "../parts/tell";
 
 /** The batches of a property, and taking them back or applying them again. */
-export function useUndo(propertyId: number) {
+export function useUndo(propertyId: number, settled: () => Promise<unknown> = async () => undefined) {
+  const queries = useQueryClient();
   const batches = useBatches(propertyId);
+  // The batches as they are once everything typed before is stored: undo right after Enter means that text.
+  const latest = async () => {
+    await settled();
+    return queries.fetchQuery({ ...batchesOf(propertyId), staleTime: 0 });
+  };
   const say = (what: string) => ({
-    onSuccess: ({ batch }: Applied) =>
-      tell(batch ? `${what}: ${batch.title} (${of(batch.items, "text")}).` : `${what} …`),
+    onSuccess: ({ batch, left }: Applied) => {
+      const stayed = left.map((each) => `${of(each.texts, "text")} delivered since in handover ${each.handoverId}`);
+      const but = stayed.length > 0 ? ` ${stayed.join(", ")}: left as delivered.` : "";
+      tell(batch ? `${what}: ${batch.title} (${of(batch.items, "text")}).${but}` : `${what} …`);
+    },
   });
   const undo = useChange(propertyId, (batch: Batch) =>
     answer(api.POST("/api/batches/{id}/undo", { params: { path: { id: batch.id } } })),
@@ -22,13 +32,13 @@ export function useUndo(propertyId: number) {
     busy: undo.isPending || redo.isPending,
     turn: (batch: Batch) =>
       batch.state === "applied" ? undo.mutate(batch, say("Undone")) : redo.mutate(batch, say("Applied again")),
-    undoLast: () => {
-      const last = list.find((batch) => batch.state === "applied");
+    undoLast: async () => {
+      const last = (await latest()).find((batch) => batch.state === "applied");
       if (last) undo.mutate(last, say("Undone"));
       else tell("There is nothing to undo.");
     },
-    redoLast: () => {
-      const undone = list.filter((batch) => batch.state === "undone");
+    redoLast: async () => {
+      const undone = (await latest()).filter((batch) => batch.state === "undone");
       const last = undone.sort((a, b) => (a.undone < b.undone ? 1 : -1))[0];
       if (last) redo.mutate(last, say("Applied again"));
       else tell("There is nothing to apply again.");

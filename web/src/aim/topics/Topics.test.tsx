@@ -48,7 +48,7 @@ it("joins topics under a name, and takes keywords out of one", async () => {
   serve("POST /api/properties/7/keywords/topic", {});
   show(<Aim />, "/p/7/aim?side=topics");
   await screen.findByText("kayak hire");
-  const boxes = screen.getAllByRole("checkbox", { name: /choose/i });
+  const boxes = screen.getAllByRole("checkbox", { name: /^select/i });
   fireEvent.click(boxes[1]);
   fireEvent.click(boxes[2]);
   await userEvent.type(screen.getByLabelText("Name of the one topic"), "on the water");

@@ -70,7 +70,7 @@ class WalkTest {
         assertThat(ribbon("Rewrite")).containsText("78 drafted");
 
         stage("Release");
-        page.getByLabel("Choose all rows").check();
+        page.getByLabel("Select all rows").check();
         assertThat(page.getByText("78 items chosen")).isVisible();
         button("Approve").click();
         assertThat(page.getByText("78 approved drafts to hand over")).isVisible();
@@ -160,7 +160,7 @@ class WalkTest {
         view("Without an item");
         assertThat(page.getByRole(AriaRole.GRID)).containsText("walnut propeller");
         view("Without a keyword");
-        page.getByRole(AriaRole.GRID).getByLabel("Choose this row").first().click();
+        page.getByRole(AriaRole.GRID).getByRole(AriaRole.CHECKBOX).nth(1).click();
         page.getByPlaceholder("Aim at …").fill("walnut");
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("walnut propeller"))
                 .click();
@@ -193,7 +193,7 @@ class WalkTest {
         page.getByText("Too early", new Page.GetByTextOptions().setExact(true)).click();
         assertThat(rows("kayak fishing weekend")).containsText("2027");
         page.getByText("Can be taken").click();
-        rows("island trip kittering").getByLabel("Choose this row").click();
+        rows("island trip kittering").getByRole(AriaRole.CHECKBOX).click();
         button("Aim at these and rewrite").click();
         assertThat(page.getByText("1 item aimed anew.")).isVisible();
         assertThat(cell("/tours/kittering/island-day-tour/", "title")).isVisible();

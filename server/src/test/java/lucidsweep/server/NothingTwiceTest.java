@@ -237,4 +237,50 @@ class NothingTwiceTest {
         assertThat(longText.status()).isEqualTo(422);
         assertThat(longText.problem()).contains("at most 100,000 characters");
     }
+
+    private String range(String action, int from, int count, String more) {
+        long asOf = shop.get("/items").json().path("asOf").asLong();
+        return "{\"action\":\"%s\",\"view\":{\"sort\":\"address\",\"desc\":true,\"asOf\":%d},\"from\":%d,\"count\":%d%s}"
+                .formatted(action, asOf, from, count, more);
+    }
+
+    @Test
+    void rowsOutOfViewAreChangedByWhatTheyHold() {
+        assertThat(shop.post("/ranges", range("FILL", 2, 38, ",\"fields\":[\"title\",\"description\"]"))
+                        .status())
+                .isEqualTo(200);
+        assertThat(shop.text("L38", "title")).as("above the first of them").isEqualTo("Paddle 38");
+        assertThat(shop.text("L37", "title")).isEqualTo("Paddle 37");
+        assertThat(shop.text("L00", "title")).isEqualTo("Paddle 37");
+        assertThat(shop.text("L00", "description")).isEqualTo("Carved in shed 37");
+        shop.post("/ranges", range("REVERT", 0, 40, ",\"fields\":[\"title\"]"));
+        assertThat(shop.text("L00", "title")).isEqualTo("Paddle 0");
+        assertThat(shop.text("L00", "description")).isEqualTo("Carved in shed 37");
+        String cells = ",\"fields\":[\"title\",\"description\"],\"cells\":[[\"A\",\"B\"],[\"C\",\"D\"]]";
+        shop.post("/ranges", range("PASTE", 0, 5, cells));
+        assertThat(List.of(shop.text("L39", "title"), shop.text("L38", "description"), shop.text("L35", "title")))
+                .as("the block is repeated")
+                .containsExactly("A", "D", "A");
+        shop.post("/ranges", range("PASTE", 0, 2, ",\"fields\":[\"title\",\"description\"],\"cells\":[[\"=X\"]]"));
+        assertThat(shop.text("L38", "description"))
+                .as("one value for all columns")
+                .isEqualTo("=X");
+        assertThat(shop.get("/items/copy?columns=address,title,description&sort=address&desc=true&from=0&count=3")
+                        .body())
+                .isEqualTo("L39\t=X\t=X\r\nL38\t=X\t=X\r\nL37\tA\tB\r\n");
+    }
+
+    @Test
+    void rowsThatAreNotTheOnesThatWereSeenStay() {
+        String more = ",\"fields\":[\"title\"],\"firstId\":" + shop.itemId("L39") + ",\"lastId\":" + shop.itemId("L20");
+        Reply other = shop.post("/ranges", range("FILL", 0, 19, more));
+        assertThat(other.status()).isEqualTo(409);
+        assertThat(other.problem()).contains("order of the rows has changed");
+        assertThat(shop.post("/ranges", range("FILL", 0, 20, more)).status()).isEqualTo(200);
+        long seen = shop.get("/items").json().path("revision").asLong();
+        shop.type("L30", "title", "By somebody else");
+        Reply refused = shop.post("/ranges", range("REVERT", 0, 20, ",\"fields\":[\"title\"],\"asOf\":" + seen));
+        assertThat(refused.json().path("conflicts").get(0).path("now").asString())
+                .isEqualTo("By somebody else");
+    }
 }

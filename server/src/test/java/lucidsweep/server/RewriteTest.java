@@ -146,8 +146,7 @@ class RewriteTest {
                 .contains("[\"oak paddle\",\"oar\"]");
         shop.type("A1", "title", "=Ash paddle");
         shop.post("/decisions", some);
-        assertThat(handOver("csv"))
-                .contains("A1,title,\"Ash paddle, hand carved in our boat shed\",=Ash paddle\r\n");
+        assertThat(handOver("csv")).contains("A1,title,\"Ash paddle, hand carved in our boat shed\",=Ash paddle\r\n");
         assertThat(shop.get("/handovers").json()).hasSize(3);
     }
 

@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
@@ -156,11 +157,7 @@ public class Batches implements SmartInitializingSingleton {
 
     /** Refuses an edit of texts that were changed after the revision that its preview showed. */
     void refuseChangedMeanwhile(long propertyId, Selection selection, EditSpec spec, long asOf) {
-        List<Conflict> conflicts = new ArrayList<>();
-        for (FieldLine text : drafts.changedAfter(selection.resolve(propertyId, items), spec.field(), asOf)) {
-            conflicts.add(new Conflict(text.itemId(), "", spec.field().code(), null, text.text(), null));
-        }
-        items.refuseChangedMeanwhile(conflicts);
+        refuseChangedAfter(selection.resolve(propertyId, items), spec.field(), asOf);
     }
 
     private static void goOnUnlessStopped(Progress progress) {
@@ -197,6 +194,59 @@ public class Batches implements SmartInitializingSingleton {
                         writer.set(line, text == null ? line.captured() : tidy(text));
                     }));
         });
+    }
+
+    /** Changes a rectangle of the desk as one batch, whether its rows are in view or not; fields that are kept stay. */
+    Batch change(long propertyId, RangeEdit edit, Progress progress) {
+        if (!edit.isComplete()) throw Refusal.badInput("there is nothing to paste");
+        Property property = clients.property(propertyId);
+        long[] ids = items.ids(edit.view().view(propertyId), edit.from(), edit.count());
+        if (ids.length == 0) throw Refusal.badInput("there are no rows there");
+        if (!edit.isAbout(ids)) {
+            throw Refusal.conflict(
+                    "The order of the rows has changed since; nothing was changed. Refresh the order and try again.");
+        }
+        if (edit.asOf() != null) edit.fields().forEach(field -> refuseChangedAfter(ids, field, edit.asOf()));
+        return change(property, edit.title(ids.length * edit.fields().size()), writer -> {
+            for (int column = 0; column < edit.fields().size(); column++) {
+                Field field = edit.fields().get(column);
+                String first = edit.action() == RangeEdit.Action.FILL ? textInForce(ids[0], field) : null;
+                for (int start = 0; start < ids.length; start += AT_ONCE) {
+                    goOnUnlessStopped(progress);
+                    long[] some = Arrays.copyOfRange(ids, start, Math.min(ids.length, start + AT_ONCE));
+                    Map<Long, Integer> rows = new HashMap<>();
+                    for (int i = 0; i < some.length; i++) rows.put(some[i], start + i);
+                    for (FieldLine text : drafts.fields(some, field)) {
+                        if (text.isKept()) continue;
+                        String wanted = switch (edit.action()) {
+                            case FILL -> first;
+                            case REVERT -> text.captured();
+                            case PASTE -> pasted(edit, rows.get(text.itemId()), column);
+                        };
+                        if (wanted != null) writer.set(text, wanted);
+                    }
+                    progress.report(
+                            (long) column * ids.length + start + some.length,
+                            (long) ids.length * edit.fields().size());
+                }
+            }
+        });
+    }
+
+    private static String pasted(RangeEdit edit, int row, int column) {
+        String text = edit.pasted(row, column);
+        return text == null ? null : tidy(text);
+    }
+
+    private String textInForce(long itemId, Field field) {
+        List<FieldLine> lines = drafts.fields(new long[] {itemId}, field);
+        return lines.isEmpty() ? null : lines.get(0).text();
+    }
+
+    private void refuseChangedAfter(long[] ids, Field field, long asOf) {
+        items.refuseChangedMeanwhile(drafts.changedAfter(ids, field, asOf).stream()
+                .map(text -> new Conflict(text.itemId(), "", field.code(), null, text.text(), null))
+                .toList());
     }
 
     private void refuseChangedMeanwhile(Map<Field, Map<Long, TypedCell>> cells, Map<Field, List<FieldLine>> lines) {

@@ -51,7 +51,9 @@ class RewriteController {
      * @param asOf the revision of the property that was previewed; null to edit whatever is there now
      */
     record Edit(
-            @Valid @NotNull Selection selection, @Valid @NotNull EditSpec spec, Long asOf) {}
+            @Valid @NotNull Selection selection,
+            @Valid @NotNull EditSpec spec,
+            Long asOf) {}
 
     /**
      * The batch where it is done already; else the job that does it.
@@ -120,6 +122,16 @@ class RewriteController {
     @PostMapping("/properties/{propertyId}/cells")
     Batch type(@PathVariable long propertyId, @RequestBody List<Batches.@Valid @NotNull TypedCell> cells) {
         return batches.type(propertyId, cells);
+    }
+
+    /** Fills, discards or pastes over a rectangle of the desk. */
+    @PostMapping("/properties/{propertyId}/ranges")
+    Applied changeRange(@PathVariable long propertyId, @Valid @RequestBody RangeEdit edit) {
+        int texts = edit.count() * edit.fields().size();
+        if (texts <= AT_ONCE) {
+            return new Applied(batches.change(propertyId, edit, Progress.UNWATCHED), null, List.of());
+        }
+        return inBackground(propertyId, edit.title(texts), progress -> batches.change(propertyId, edit, progress));
     }
 
     @PostMapping("/batches/{id}/undo")

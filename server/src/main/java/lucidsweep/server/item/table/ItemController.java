@@ -1,6 +1,9 @@
 package lucidsweep.server.item.table;
 
+import java.io.OutputStreamWriter;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
+import lucidsweep.server.web.CsvText;
 import lucidsweep.server.web.Rows;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.ResponseEntity;
@@ -37,6 +40,28 @@ class ItemController {
             @RequestParam(defaultValue = "0") int from,
             @RequestParam(defaultValue = "100") int count) {
         return items.ids(filter.view(propertyId), from, count);
+    }
+
+    /** A rectangle of a table as the clipboard takes it: cells between tabs, quoted where they must be. */
+    @GetMapping(path = "/properties/{propertyId}/items/copy", produces = "text/tab-separated-values")
+    ResponseEntity<StreamingResponseBody> copy(
+            @PathVariable long propertyId,
+            @ParameterObject FilterForm filter,
+            @RequestParam List<CopiedColumn> columns,
+            @RequestParam(defaultValue = "0") int from,
+            @RequestParam(defaultValue = "100") int count) {
+        ItemView view = filter.view(propertyId);
+        StreamingResponseBody body = out -> {
+            try (CsvText tsv = CsvText.faithful(new OutputStreamWriter(out, StandardCharsets.UTF_8), '\t')) {
+                items.forEach(
+                        view,
+                        from,
+                        count,
+                        row -> tsv.row(
+                                columns.stream().map(column -> column.of(row)).toArray()));
+            }
+        };
+        return ResponseEntity.ok().body(body);
     }
 
     @GetMapping("/properties/{propertyId}/sections")

@@ -127,13 +127,18 @@ public class Items {
     public long[] ids(ItemView asked, int from, int count) {
         long[] ids = order(at(asked, clients.property(asked.propertyId())));
         int start = Math.min(Math.max(0, from), ids.length);
-        return Arrays.copyOfRange(ids, start, Math.min(start + Math.max(0, count), ids.length));
+        return Arrays.copyOfRange(ids, start, (int) Math.min((long) start + Math.max(0, count), ids.length));
     }
 
     /** Walks over all rows of a table, a few hundred at a time. */
     public void forEach(ItemView asked, Consumer<ItemRow> visit) {
+        forEach(asked, 0, Integer.MAX_VALUE, visit);
+    }
+
+    /** The same over a stretch of its rows. */
+    public void forEach(ItemView asked, int from, int count, Consumer<ItemRow> visit) {
         Property property = clients.property(asked.propertyId());
-        long[] ids = order(at(asked, property));
+        long[] ids = ids(asked, from, count);
         for (int start = 0; start < ids.length; start += CHUNK) {
             rows(property, Arrays.copyOfRange(ids, start, Math.min(ids.length, start + CHUNK)))
                     .forEach(visit);

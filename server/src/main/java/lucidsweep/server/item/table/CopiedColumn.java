@@ -1,0 +1,30 @@
+package lucidsweep.server.item.table;
+
+import java.util.function.Function;
+import java.util.stream.Collectors;
+
+/** The columns of a table of items that can be copied out, by the names that tables have for them. */
+enum CopiedColumn {
+    address(ItemRow::address),
+    title(row -> row.title().text()),
+    description(row -> row.description().text()),
+    tags(row -> row.tags() == null ? "" : row.tags().text()),
+    keyword(row -> row.aim() == null ? "" : row.aim().keyword()),
+    h1(ItemRow::h1),
+    links(ItemRow::linksIn),
+    published(ItemRow::published),
+    views(ItemRow::views),
+    findings(row -> row.findings().stream()
+            .map(finding -> finding.field() + " " + finding.kind())
+            .collect(Collectors.joining("; ")));
+
+    private final Function<ItemRow, Object> cell;
+
+    CopiedColumn(Function<ItemRow, Object> cell) {
+        this.cell = cell;
+    }
+
+    Object of(ItemRow row) {
+        return cell.apply(row);
+    }
+}

@@ -1,0 +1,134 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useCallback, useRef, useState } from "react";
+import { answer, api, type Field, type ItemRow, type TypedCell } from "../api/client";
+import { ofProperty, useChange } from "../api/queries";
+import type { RangeChange, Typed } from "../parts/Grid";
+import { of } from "../parts/number";
+import { tell } from "../parts/tell";
+import { useConflicts } from "../parts/useConflicts";
+import type { ItemView } from "../parts/useItemView";
+
+/** A text that was typed and is not stored yet. */
+export interface Unsaved {
+  text: string;
+  /** Why it could not be stored; undefined while it is being stored. */
+  problem?: string;
+}
+
+const keyOf = (itemId: number, field: string) => `${itemId} ${field}`;
+
+/** What is changed at the desk: shown at once, stored, and never lost where that fails. */
+export function useDesk(propertyId: number, view: ItemView) {
+  const queries = useQueryClient();
+  const conflicts = useConflicts();
+  const [unsaved, setUnsaved] = useState<ReadonlyMap<string, Unsaved>>(new Map());
+  const saving = useRef<Promise<unknown>>(Promise.resolve());
+
+  const note = useCallback((cells: TypedCell[], state: (cell: TypedCell) => Unsaved | undefined) => {
+    setUnsaved((before) => {
+      const after = new Map(before);
+      for (const cell of cells) {
+        const next = state(cell);
+        if (next) after.set(keyOf(cell.itemId ?? 0, cell.field), next);
+        else after.delete(keyOf(cell.itemId ?? 0, cell.field));
+      }
+      return after;
+    });
+  }, []);
+  const store = useChange(
+    propertyId,
+    (cells: TypedCell[]) =>
+      answer(api.POST("/api/properties/{propertyId}/cells", { params: { path: { propertyId } }, body: cells })),
+    "says its problems",
+  );
+  const save = (cells: TypedCell[]) => {
+    note(cells, (cell) => ({ text: cell.text ?? "" }));
+    const stored = store.mutateAsync(cells).then(
+      () => note(cells, () => undefined),
+      (problem: Error) => {
+        note(cells, (cell) => ({ text: cell.text ?? "", problem: problem.message }));
+        conflicts.meet(problem, () => save(cells.map((cell) => ({ ...cell, from: undefined }))));
+      },
+    );
+    saving.current = Promise.all([saving.current, stored]);
+    return stored;
+  };
+  const onType = ({ row, column, text, from }: Typed<ItemRow>) => {
+    save([{ itemId: row.id, field: column as Field, text, from }]);
+  };
+
+  const changed = useChange(
+    propertyId,
+    ({ change, insist }: { change: RangeChange; insist: boolean }) =>
+      answer(
+        api.POST("/api/properties/{propertyId}/ranges", {
+          params: { path: { propertyId } },
+          body: {
+            action: change.action,
+            view: view.stand(),
+            from: change.from,
+            count: change.count,
+            firstId: change.firstId,
+            lastId: change.lastId,
+            fields: change.columns as Field[],
+            cells: change.cells,
+            asOf: insist ? undefined : view.seen(),
+          },
+        }),
+      ),
+    "says its problems",
+  );
+  const range = (change: RangeChange, insist: boolean) => {
+    const done = changed.mutateAsync({ change, insist }).then(
+      ({ batch }) =>
+        tell(
+          batch
+            ? `${of(batch.items, "text")} changed. ctrl + Z undoes it.`
+            : "It is under way; the bar above shows how far.",
+        ),
+      (problem: Error) => conflicts.meet(problem, () => range(change, true)),
+    );
+    saving.current = Promise.all([saving.current, done]);
+  };
+  const copyRange = (from: number, count: number, columns: string[]) => {
+    const text = answer(
+      api.GET("/api/properties/{propertyId}/items/copy", {
+        params: {
+          path: { propertyId },
+          query: { ...view.stand(), columns: columns as never[], from, count },
+        },
+        parseAs: "text",
+      }),
+    ).then((copied) => new Blob([copied as unknown as string], { type: "text/plain" }));
+    navigator.clipboard.write([new ClipboardItem({ "text/plain": text })]).then(
+      () => tell(`${of(count, "row")} copied.`),
+      (problem: Error) => conflicts.meet(problem, () => undefined),
+    );
+  };
+
+  return {
+    onType,
+    onRange: (change: RangeChange) => range(change, false),
+    copyRange,
+    /** What was typed into a cell and is not stored yet. */
+    unsavedOf: (itemId: number, field: string) => unsaved.get(keyOf(itemId, field)),
+    failed: [...unsaved].filter(([, cell]) => cell.problem !== undefined).length,
+    /** Stores once more what could not be stored. */
+    retry: () => {
+      const cells: TypedCell[] = [...unsaved]
+        .filter(([, cell]) => cell.problem !== undefined)
+        .map(([key, cell]) => {
+          const [id, field] = key.split(" ");
+          return { itemId: Number(id), field: field as Field, text: cell.text };
+        });
+      if (cells.length > 0) save(cells);
+    },
+    discard: () => setUnsaved(new Map([...unsaved].filter(([, cell]) => cell.problem === undefined))),
+    /** Ends when everything typed so far is stored, so that undo means the last of it. */
+    settled: async () => {
+      await saving.current;
+      await queries.invalidateQueries({ queryKey: ofProperty(propertyId, "batches") });
+    },
+    conflicts: conflicts.dialog,
+  };
+}
