@@ -1,0 +1,259 @@
+package lucidsweep.e2e;
+
+import static java.nio.charset.StandardCharsets.UTF_8;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.TimeUnit;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.junit.jupiter.api.io.TempDir;
+
+/**
+ * The commands of the README and of docs/api.md as they stand there, in a copy of the checkout that holds nothing but what git
+ * holds and the libraries of the interface: built, started, used, ended, and refused in a sentence where they cannot run.
+ */
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class ReadmeTest {
+
+    private static final Path CHECKOUT = Path.of("..").toAbsolutePath().normalize();
+    private static final Pattern BLOCK = Pattern.compile("(?m)^```\\n(.*?)^```$", Pattern.DOTALL);
+    private static final String READY = "Lucid Sweep is ready at http://127.0.0.1:";
+    private static final int PATIENCE_SECONDS = 300;
+
+    @TempDir
+    static Path temporary;
+
+    private static Path copy;
+
+    private final List<Started> running = new ArrayList<>();
+
+    /** A command that goes on, in a process group of its own as a terminal gives it. */
+    private record Started(Process process, Path output) {
+
+        String said() {
+            try {
+                return Files.readString(output, UTF_8);
+            } catch (IOException e) {
+                throw new IllegalStateException(e);
+            }
+        }
+
+        void awaitLine(String wanted) throws InterruptedException {
+            for (int tenth = 0; tenth < PATIENCE_SECONDS * 10; tenth++) {
+                if (said().contains(wanted)) return;
+                if (!process.isAlive() && !said().contains(wanted)) break;
+                TimeUnit.MILLISECONDS.sleep(100);
+            }
+            throw new AssertionError("expected “" + wanted + "” but it said:\n" + said());
+        }
+
+        /** Ctrl+C reaches every process of the group. */
+        void interrupt() throws IOException, InterruptedException {
+            new ProcessBuilder("kill", "-INT", "--", "-" + process.pid()).start().waitFor();
+            assertThat(process.waitFor(30, TimeUnit.SECONDS)).as("it ends").isTrue();
+        }
+    }
+
+    private record Ended(int status, String said) {
+
+        /** Refused in a sentence, with a status, and without a trace of our insides. */
+        void isOneSentence(String part) {
+            assertThat(status).as(said).isIn(1, 2);
+            assertThat(said.strip()).contains(part).doesNotContain("\tat ").doesNotContain("Exception");
+            assertThat(said.strip().lines()).as(said).hasSize(1);
+        }
+    }
+
+    @BeforeAll
+    static void copyWhatGitHolds() throws IOException, InterruptedException {
+        copy = Files.createDirectory(temporary.resolve("a fresh copy"));
+        Process list = new ProcessBuilder("git", "ls-files", "-z", "--cached", "--others", "--exclude-standard")
+                .directory(CHECKOUT.toFile())
+                .start();
+        String files = new String(list.getInputStream().readAllBytes(), UTF_8);
+        assertThat(list.waitFor()).isZero();
+        for (String name : files.split("\0")) {
+            Path from = CHECKOUT.resolve(name);
+            if (!Files.exists(from)) continue;
+            Path to = copy.resolve(name);
+            Files.createDirectories(to.getParent());
+            Files.copy(from, to, StandardCopyOption.COPY_ATTRIBUTES);
+        }
+        run(Map.of(), CHECKOUT, "cp", "-al", "web/node_modules", copy.resolve("web/node_modules").toString());
+    }
+
+    @AfterEach
+    void end() throws IOException, InterruptedException {
+        for (Started each : running) if (each.process.isAlive()) each.interrupt();
+    }
+
+    /** The command blocks of a document, in their order. */
+    private static List<String> blocks(String document) throws IOException {
+        List<String> found = new ArrayList<>();
+        Matcher blocks = BLOCK.matcher(Files.readString(copy.resolve(document), UTF_8));
+        while (blocks.find()) found.add(blocks.group(1));
+        return found;
+    }
+
+    private static Ended run(Map<String, String> environment, Path folder, String... command)
+            throws IOException, InterruptedException {
+        Path output = Files.createTempFile(temporary, "said", ".txt");
+        ProcessBuilder builder = new ProcessBuilder(command)
+                .directory(folder.toFile())
+                .redirectErrorStream(true)
+                .redirectOutput(output.toFile());
+        builder.environment().putAll(environment);
+        Process process = builder.start();
+        assertThat(process.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS)).as(String.join(" ", command)).isTrue();
+        return new Ended(process.exitValue(), Files.readString(output, UTF_8));
+    }
+
+    private static Ended bash(String script) throws IOException, InterruptedException {
+        return run(Map.of(), copy, "bash", "-euo", "pipefail", "-c", script);
+    }
+
+    private Started start(Path folder, String... command) throws IOException {
+        Path output = Files.createTempFile(temporary, "start", ".txt");
+        List<String> words = new ArrayList<>(List.of("setsid"));
+        words.addAll(Arrays.asList(command));
+        Process process = new ProcessBuilder(words)
+                .directory(folder.toFile())
+                .redirectErrorStream(true)
+                .redirectOutput(output.toFile())
+                .start();
+        Started started = new Started(process, output);
+        running.add(started);
+        return started;
+    }
+
+    private static String get(String address) throws IOException, InterruptedException {
+        return HttpClient.newHttpClient()
+                .send(HttpRequest.newBuilder(URI.create(address)).build(), HttpResponse.BodyHandlers.ofString())
+                .body();
+    }
+
+    private static long processesOfTheCopy() {
+        return ProcessHandle.allProcesses()
+                .filter(each -> each.info().commandLine().orElse("").contains(copy.toString()))
+                .count();
+    }
+
+    @Test
+    @Order(1)
+    void theFirstCommandBuildsStartsAndLoadsTheDemo() throws Exception {
+        String command = blocks("README.md").get(0).strip();
+        assertThat(command).isEqualTo("./start");
+        Started first = start(copy, command);
+        first.awaitLine(READY + "8420");
+        assertThat(first.said())
+                .contains("Building the application (1 of 4")
+                .contains("Building the interface (4 of 4)")
+                .contains("Its data is in " + copy.resolve("data") + "; press Ctrl+C to stop it.")
+                .doesNotContain("No active profile")
+                .doesNotContain("Flyway");
+        first.awaitLine("The demo client is loaded.");
+        assertThat(get("http://127.0.0.1:8420/api/portfolio")).contains("Website", "Shop listings", "Channel");
+        assertThat(Files.getPosixFilePermissions(copy.resolve("data"))).hasSize(3);
+
+        run(Map.of(), copy, "./start").isOneSentence("Port 8420 is in use");
+        run(Map.of(), copy, "./start", "--port", "8440").isOneSentence("Another Lucid Sweep is using this data folder");
+
+        String commands = blocks("README.md").stream()
+                .filter(block -> block.startsWith("./lucid"))
+                .findFirst()
+                .orElseThrow();
+        for (String line : commands.lines().toList()) {
+            Ended ended = bash(line);
+            assertThat(ended.status).as(line + "\n" + ended.said).isZero();
+        }
+        for (String file : List.of("sweep/items.csv", "read/rows.csv", "aim/targets.csv")) {
+            assertThat(Files.readAllLines(copy.resolve("out").resolve(file))).hasSizeGreaterThan(2);
+        }
+        Ended api = bash(blocks("docs/api.md").get(0));
+        assertThat(api.status).as(api.said).isZero();
+        assertThat(api.said).contains("A better title").contains("address,field,before,after");
+
+        first.interrupt();
+        assertThat(processesOfTheCopy()).as("nothing is left running").isZero();
+
+        Started second = start(copy, "./start");
+        second.awaitLine(READY + "8420");
+        assertThat(second.said()).as("nothing is built twice").doesNotContain("Building");
+        assertThat(get("http://127.0.0.1:8420/api/portfolio")).contains("Otter Point Boats");
+        second.interrupt();
+    }
+
+    @Test
+    @Order(2)
+    void theOtherFormsOfStartWorkFromAnywhere() throws Exception {
+        String other = blocks("README.md").get(1).strip();
+        assertThat(other).startsWith("./start --port 8430 --data");
+        Path elsewhere = Files.createDirectory(temporary.resolve("elsewhere"));
+        Started relative = start(
+                elsewhere, copy.resolve("start").toString(), "--port", "8430", "--data", "my clients", "--empty");
+        relative.awaitLine(READY + "8430");
+        assertThat(get("http://127.0.0.1:8430/api/clients")).isEqualTo("[]");
+        assertThat(elsewhere.resolve("my clients/lucid-sweep.mv.db")).exists();
+        relative.interrupt();
+        Path absolute = temporary.resolve("absolute/and new");
+        Started other2 = start(copy, "bash", "-c", other.replace("\"my clients\"", "'" + absolute + "'"));
+        other2.awaitLine(READY + "8430");
+        assertThat(absolute.resolve("lucid-sweep.mv.db")).exists();
+        other2.interrupt();
+    }
+
+    @Test
+    @Order(3)
+    void whatCannotRunIsRefusedInOneSentence() throws Exception {
+        run(Map.of(), copy, "./start", "--port", "80").isOneSentence("expected a number from 1024 to 65534");
+        run(Map.of(), copy, "./start", "--port").isOneSentence("expected a number from 1024 to 65534");
+        run(Map.of(), copy, "./start", "--colour").isOneSentence("There is no option --colour");
+        run(Map.of(), copy, "./start", "--data").isOneSentence("--data needs a folder");
+        run(Map.of(), copy, "./start", "--data", "/proc/nowhere").isOneSentence("cannot be written to");
+        run(Map.of(), copy, "./lucid", "polish").isOneSentence("polish");
+        run(Map.of(), copy, "./lucid", "sweep", "nowhere", "--out", "out").isOneSentence("expected an address");
+        run(Map.of(), copy, "./lucid", "read", "docs/examples/listings.csv", "--kind", "listings", "--out", "/proc/x")
+                .isOneSentence("cannot make the folder /proc/x");
+        run(machineWithout("java"), copy, "./start").isOneSentence("Java 17 or later is missing");
+        Files.delete(copy.resolve(".build/web.stamp"));
+        run(machineWithout("node"), copy, "./start").isOneSentence("Node.js 20 or later is missing");
+    }
+
+    /** A path to everything on this machine but a command, and but what could install it. */
+    private static Map<String, String> machineWithout(String command) throws IOException {
+        Path tools = Files.createTempDirectory(temporary, "tools");
+        Set<String> hidden = Set.of(command, "apt-get");
+        for (String folder : System.getenv("PATH").split(":")) {
+            if (!Files.isDirectory(Path.of(folder))) continue;
+            try (Stream<Path> commands = Files.list(Path.of(folder))) {
+                for (Path each : commands.toList()) {
+                    Path link = tools.resolve(each.getFileName());
+                    if (!hidden.contains(each.getFileName().toString()) && !Files.exists(link)) {
+                        Files.createSymbolicLink(link, each);
+                    }
+                }
+            }
+        }
+        return Map.of("PATH", tools.toString());
+    }
+}
