@@ -69,7 +69,9 @@ class ReadmeTest {
 
         /** Ctrl+C reaches every process of the group. */
         void interrupt() throws IOException, InterruptedException {
-            new ProcessBuilder("kill", "-INT", "--", "-" + process.pid()).start().waitFor();
+            new ProcessBuilder("kill", "-INT", "--", "-" + process.pid())
+                    .start()
+                    .waitFor();
             assertThat(process.waitFor(30, TimeUnit.SECONDS)).as("it ends").isTrue();
         }
     }
@@ -99,7 +101,13 @@ class ReadmeTest {
             Files.createDirectories(to.getParent());
             Files.copy(from, to, StandardCopyOption.COPY_ATTRIBUTES);
         }
-        run(Map.of(), CHECKOUT, "cp", "-al", "web/node_modules", copy.resolve("web/node_modules").toString());
+        run(
+                Map.of(),
+                CHECKOUT,
+                "cp",
+                "-al",
+                "web/node_modules",
+                copy.resolve("web/node_modules").toString());
     }
 
     @AfterEach
@@ -124,7 +132,9 @@ class ReadmeTest {
                 .redirectOutput(output.toFile());
         builder.environment().putAll(environment);
         Process process = builder.start();
-        assertThat(process.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS)).as(String.join(" ", command)).isTrue();
+        assertThat(process.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS))
+                .as(String.join(" ", command))
+                .isTrue();
         return new Ended(process.exitValue(), Files.readString(output, UTF_8));
     }
 
@@ -209,8 +219,8 @@ class ReadmeTest {
         String other = blocks("README.md").get(1).strip();
         assertThat(other).startsWith("./start --port 8430 --data");
         Path elsewhere = Files.createDirectory(temporary.resolve("elsewhere"));
-        Started relative = start(
-                elsewhere, copy.resolve("start").toString(), "--port", "8430", "--data", "my clients", "--empty");
+        Started relative =
+                start(elsewhere, copy.resolve("start").toString(), "--port", "8430", "--data", "my clients", "--empty");
         relative.awaitLine(READY + "8430");
         assertThat(get("http://127.0.0.1:8430/api/clients")).isEqualTo("[]");
         assertThat(elsewhere.resolve("my clients/lucid-sweep.mv.db")).exists();

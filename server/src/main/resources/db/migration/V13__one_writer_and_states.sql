@@ -14,6 +14,8 @@ update sweep s set state = 'failed', ended = now()
 where state = 'running' and exists (
     select 1 from sweep later where later.property_id = s.property_id and later.state = 'running' and later.id > s.id);
 alter table sweep add column at_work bigint generated always as (case when state = 'running' then property_id end);
+-- When what a sweep read was so, where that was earlier.
+alter table sweep add column taken_at timestamp with time zone;
 create unique index sweep_at_work on sweep (at_work);
 
 -- Who changes a property right now; there is one place for each.

@@ -37,14 +37,7 @@ final class KilledApplication implements AutoCloseable {
     /** Starts one on data that may have been there before. */
     static KilledApplication on(Path data) throws IOException {
         Path said = data.resolve("said.txt");
-        Process process = new ProcessBuilder(
-                        ProcessHandle.current().info().command().orElse("java"),
-                        "-cp",
-                        System.getProperty("java.class.path"),
-                        KilledApplication.class.getName(),
-                        data.toString())
-                .redirectError(said.toFile())
-                .start();
+        Process process = process(data);
         BufferedReader lines = process.inputReader();
         for (String line = lines.readLine(); line != null; line = lines.readLine()) {
             if (line.startsWith("port ")) {
@@ -52,6 +45,18 @@ final class KilledApplication implements AutoCloseable {
             }
         }
         throw new IllegalStateException("the process ended by itself: " + Files.readString(said));
+    }
+
+    /** A process that starts one, without waiting for it. */
+    static Process process(Path data) throws IOException {
+        return new ProcessBuilder(
+                        ProcessHandle.current().info().command().orElse("java"),
+                        "-cp",
+                        System.getProperty("java.class.path"),
+                        KilledApplication.class.getName(),
+                        data.toString())
+                .redirectError(data.resolve("said.txt").toFile())
+                .start();
     }
 
     Api api() {

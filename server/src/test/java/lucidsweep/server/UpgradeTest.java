@@ -3,9 +3,6 @@ package lucidsweep.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
-import java.sql.Connection;
-import java.sql.DriverManager;
-import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import lucidsweep.server.RunningApplication.Api;
@@ -35,11 +32,7 @@ class UpgradeTest {
 
     @BeforeEach
     void open() throws Exception {
-        try (Connection database =
-                        DriverManager.getConnection("jdbc:h2:file:" + data.resolve("lucid-sweep"), "lucid", "");
-                Statement statement = database.createStatement()) {
-            statement.execute("runscript from 'classpath:before-12.sql'");
-        }
+        OldDatabase.in(data);
         application = new SpringApplicationBuilder(LucidSweep.class)
                 .logStartupInfo(false)
                 .run("--server.port=0", "--lucid.data=" + data, "--lucid.web=" + data);

@@ -5,6 +5,7 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.time.LocalDate;
 import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -31,6 +32,7 @@ final class DemoLoader {
                  "places":"Tarrin Bay, Gull Cove, Otter Point, Pellow Sound, Marram Sands, Skerry Island, Brackwater, Heron Creek, Lantern Head, Saltmeadow, Fennick, Ravensea, Thrift Bay, Kittering"}""");
         long clientId = number(client, "id");
         long site = number(post("/api/properties", property(clientId, "website", "Website", website.toString())), "id");
+        importFile(site, "pages-july.csv", "\"ADDRESS\",\"TITLE\",\"DESCRIPTION\",\"UNUSED\"", LastSummer.DAY);
         long sweepJob = number(
                 post(
                         "/api/properties/" + site + "/sweeps",
@@ -45,11 +47,9 @@ final class DemoLoader {
                                 "Shop listings",
                                 website.resolve("/marketplace/listings").toString())),
                 "id");
-        String plan = upload(
-                "/api/properties/" + shop + "/imports", "listings.csv", get(website.resolve("/files/listings.csv")));
-        String listings = post(
-                "/api/imports/" + text(plan, "token") + "/apply",
-                "{\"meanings\":[\"ID\",\"TITLE\",\"DESCRIPTION\",\"TAGS\",\"PRICE\",\"GROUP\",\"UNUSED\"]}");
+        String columns = "\"ID\",\"TITLE\",\"DESCRIPTION\",\"TAGS\",\"PRICE\",\"GROUP\",\"UNUSED\"";
+        importFile(shop, "listings-july.csv", columns, LastSummer.DAY);
+        importFile(shop, "listings.csv", columns, null);
         long channel = number(
                 post(
                         "/api/properties",
@@ -64,25 +64,32 @@ final class DemoLoader {
         String taken = post(
                 "/api/imports/" + text(videos, "token") + "/apply",
                 "{\"meanings\":[\"ID\",\"TITLE\",\"DESCRIPTION\",\"TAGS\",\"PUBLISHED\",\"VIEWS\",\"GROUP\"]}");
-        awaitJob(number(listings, "jobId"));
         addKeywords(shop, "shop-keywords.csv");
-        String demand = upload(
-                "/api/properties/" + shop + "/imports",
+        importFile(
+                shop,
                 "shop-demand.csv",
-                get(website.resolve("/files/shop-demand.csv")));
-        String reported = post(
-                "/api/imports/" + text(demand, "token") + "/apply",
-                "{\"meanings\":[\"ADDRESS\",\"QUERY\",\"COUNTRY\",\"FROM\",\"TO\",\"CLICKS\",\"IMPRESSIONS\",\"POSITION\"]}");
+                "\"ADDRESS\",\"QUERY\",\"COUNTRY\",\"FROM\",\"TO\",\"CLICKS\",\"IMPRESSIONS\",\"POSITION\"",
+                null);
         awaitJob(number(taken, "jobId"));
         addKeywords(channel, "video-keywords.csv");
-        awaitJob(number(reported, "jobId"));
         awaitJob(sweepJob);
         addKeywords(site, "keywords.csv");
         post(
                 "/api/properties/" + site + "/demand/fetch",
                 "{\"address\":\"" + website.resolve("/search/demand") + "\"}");
         while (get(application.resolve("/api/properties/" + site + "/jobs")).contains("\"running\"")) Thread.sleep(200);
+        new DemoWork(this, site, shop).doIt();
         System.out.println("The demo client is loaded.");
+    }
+
+    /** Imports a file that the website has, as it is today or was on a day, and waits for it. */
+    private void importFile(long property, String file, String meanings, LocalDate takenOn)
+            throws IOException, InterruptedException {
+        String plan = upload("/api/properties/" + property + "/imports", file, get(website.resolve("/files/" + file)));
+        String day = takenOn == null ? "" : ",\"takenOn\":\"" + takenOn + "\"";
+        String sweep =
+                post("/api/imports/" + text(plan, "token") + "/apply", "{\"meanings\":[" + meanings + "]" + day + "}");
+        awaitJob(number(sweep, "jobId"));
     }
 
     private void addKeywords(long property, String file) throws IOException, InterruptedException {
@@ -111,11 +118,15 @@ final class DemoLoader {
         while (text(get(application.resolve("/api/jobs/" + id)), "state").equals("running")) Thread.sleep(200);
     }
 
+    String get(String path) throws IOException, InterruptedException {
+        return get(application.resolve(path));
+    }
+
     private String get(URI address) throws IOException, InterruptedException {
         return answer(HttpRequest.newBuilder(address).build());
     }
 
-    private String post(String path, String json) throws IOException, InterruptedException {
+    String post(String path, String json) throws IOException, InterruptedException {
         return answer(HttpRequest.newBuilder(application.resolve(path))
                 .header("Content-Type", "application/json")
                 .POST(HttpRequest.BodyPublishers.ofString(json))
@@ -138,7 +149,7 @@ final class DemoLoader {
         return response.body();
     }
 
-    private static long number(String json, String name) {
+    static long number(String json, String name) {
         return Long.parseLong(find(json, "\"" + name + "\":(\\d+)"));
     }
 

@@ -100,7 +100,7 @@ public final class KeywordFile {
         }
         for (SitePage page : Newcomers.PAGES) {
             volumes.put(page.name.toLowerCase(Locale.ROOT).replace(" in ", " "), 40);
-            volumes.put(Newcomers.wanted(page), 4_000);
+            volumes.put(Newcomers.wanted(page), 1_400);
         }
         return volumes;
     }
@@ -114,9 +114,9 @@ public final class KeywordFile {
         for (int month = 0; month < MONTHS; month++) csv.append(',').append(FIRST_MONTH.plusMonths(month));
         csv.append("\r\n");
         for (String phrase : phrases) {
-            long volume =
-                    Math.round(Math.exp(2.5 + random.nextGaussian() * 1.6 + (phrase.split(" ").length < 3 ? 2 : 0)))
-                            * 10;
+            // A coast of small towns: some dozens for most phrases, some hundreds for the short ones.
+            double size = 1.6 + random.nextGaussian() * 0.7 + (phrase.split(" ").length < 3 ? 1.2 : 0);
+            long volume = Math.round(Math.exp(size)) * 10;
             add(phrase, volume, csv);
         }
         rising().forEach((phrase, volume) -> add(phrase, volume, csv));

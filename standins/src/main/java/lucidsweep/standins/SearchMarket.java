@@ -131,19 +131,19 @@ public record SearchMarket(List<Interest> interests, List<Truth> truths) {
     }
 
     static int risingSearches(int i) {
-        return 9_000 + i * 260;
+        return 2_400 + i * 90;
     }
 
     /** The same of pages that are a few weeks old. */
     private void young() {
         for (SitePage page : Newcomers.PAGES) {
             add("too-early", page.path, page.name.toLowerCase(Locale.ROOT).replace(" in ", " "), 300, 12, 12);
-            add("too-early", page.path, Newcomers.wanted(page), 4_000, 34, 11);
+            add("too-early", page.path, Newcomers.wanted(page), 1_400, 34, 11);
         }
     }
 
     private void brand() {
-        add("brand", "/", "tarrin bay kayaks", 2_600, 1.1, 1.1);
+        add("brand", "/", "tarrin bay kayaks", 1_300, 1.1, 1.1);
         add("brand", "/", "tarrin kayak", 700, 1.2, 1.2);
         add("brand", "/", "tarrinbay kayaks", 240, 1.1, 1.1);
         add("brand", "/hire/", "tarrin bay kayaks prices", 320, 1.3, 1.3);

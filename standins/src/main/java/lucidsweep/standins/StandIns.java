@@ -1,5 +1,6 @@
 package lucidsweep.standins;
 
+import java.io.IOException;
 import java.net.URI;
 
 /**
@@ -25,7 +26,15 @@ public final class StandIns {
         Website website = pages > 0 ? Website.ofSize(pages, port) : Website.ofDemo(DemoSite.ofSeed(7), port);
         Runtime.getRuntime().addShutdownHook(new Thread(website::close));
         System.out.println("The website is at " + website.address());
-        if (application != null) new DemoLoader(application, website.address()).load();
+        if (application != null) load(application, website);
         Thread.currentThread().join();
+    }
+
+    private static void load(URI application, Website website) throws InterruptedException {
+        try {
+            new DemoLoader(application, website.address()).load();
+        } catch (IOException | IllegalStateException e) {
+            System.out.println("The demo client could not be loaded: " + e.getMessage());
+        }
     }
 }

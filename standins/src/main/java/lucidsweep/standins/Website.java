@@ -110,6 +110,7 @@ public final class Website implements AutoCloseable {
             return new Reply(200, "text/html; charset=utf-8", body, headers);
         }
         if (path.startsWith("/calendar/")) return calendar(path);
+        if (path.equals("/files/pages-july.csv")) return csv(LastSummer.pages(site, address()));
         if (path.startsWith("/files/")) return file(path);
         if (path.equals("/search/clock") && exchange.getRequestMethod().equals("POST")) {
             today = today.plusDays(
@@ -204,6 +205,7 @@ public final class Website implements AutoCloseable {
     private static Reply file(String path) {
         return switch (path) {
             case "/files/listings.csv" -> csv(new ShopListings(7).csv());
+            case "/files/listings-july.csv" -> csv(LastSummer.listings());
             case "/files/keywords.csv" -> csv(new KeywordFile(7).csv());
             case "/files/shop-keywords.csv" -> csv(ShopSearches.keywords());
             case "/files/shop-demand.csv" -> csv(ShopSearches.demand());

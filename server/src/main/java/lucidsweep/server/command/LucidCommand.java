@@ -9,7 +9,14 @@ import picocli.CommandLine.ParameterException;
 /** The command line; what goes wrong ends as one line on standard error and an exit status. */
 @Command(
         name = "lucid",
-        subcommands = {AimCommand.class, ReadCommand.class, MeasureCommand.class, HelpCommand.class},
+        subcommands = {
+            AimCommand.class,
+            ReadCommand.class,
+            MeasureCommand.class,
+            BackupCommand.class,
+            RestoreCommand.class,
+            HelpCommand.class
+        },
         synopsisSubcommandLabel = "COMMAND",
         description = "Crawls sites, reads files and measures texts without the interface.")
 public final class LucidCommand {

@@ -20,7 +20,7 @@ final class CapturedFields {
     }
 
     /**
-     * The texts by field.
+     * The texts by field, of the fields that were looked at: a file says nothing of those it has no column for.
      *
      * @param shape of the file that it came from; null where a crawl saw it
      */
@@ -43,7 +43,7 @@ final class CapturedFields {
         Map<String, String> texts = new LinkedHashMap<>();
         for (String field : List.of("title", "description", "tags")) {
             int at = shape.of(field);
-            texts.put(field, at >= 0 && at < cells.size() ? cells.get(at).strip() : "");
+            if (at >= 0) texts.put(field, at < cells.size() ? cells.get(at).strip() : "");
         }
         return texts;
     }

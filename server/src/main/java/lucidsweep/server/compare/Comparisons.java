@@ -9,7 +9,6 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -153,7 +152,8 @@ class Comparisons {
                     new Entry(item, moved ? Change.Kind.MOVED : Change.Kind.GONE, moved ? to : "", capture, 0, 0, 0));
         });
         entries.sort(Comparator.comparingLong(Entry::itemId));
-        return counted(withFields(entries), unchanged[0]);
+        List<Entry> differing = withFields(entries);
+        return counted(differing, unchanged[0] + entries.size() - differing.size());
     }
 
     private static Comparison counted(List<Entry> entries, int unchanged) {
@@ -190,28 +190,38 @@ class Comparisons {
         Map<Long, Map<String, String>> texts = texts(some, shapes);
         Map<String, Set<Long>> drafted = drafted(some);
         return some.stream()
-                .map(entry -> {
-                    if (entry.kind() != Change.Kind.CHANGED) return entry;
-                    int differing = 0;
-                    int undrafted = 0;
-                    for (int i = 0; i < CapturedFields.NAMES.size(); i++) {
-                        String field = CapturedFields.NAMES.get(i);
-                        String before = texts.get(entry.captureBefore()).get(field);
-                        if (Objects.equals(
-                                before, texts.get(entry.captureAfter()).get(field))) continue;
-                        differing |= 1 << i;
-                        if (!drafted.getOrDefault(field, Set.of()).contains(entry.itemId())) undrafted |= 1 << i;
-                    }
-                    return new Entry(
-                            entry.itemId(),
-                            entry.kind(),
-                            "",
-                            entry.captureBefore(),
-                            entry.captureAfter(),
-                            differing,
-                            undrafted);
-                })
+                .filter(entry -> !isTheSame(entry, texts))
+                .map(entry -> withFields(entry, texts, drafted))
                 .toList();
+    }
+
+    /** A crawl and a file are the same where they say the same of what both looked at. */
+    private static boolean isTheSame(Entry entry, Map<Long, Map<String, String>> texts) {
+        if (entry.kind() != Change.Kind.CHANGED) return false;
+        Map<String, String> before = texts.get(entry.captureBefore());
+        Map<String, String> after = texts.get(entry.captureAfter());
+        return !before.keySet().equals(after.keySet())
+                && CapturedFields.NAMES.stream().noneMatch(field -> differs(field, before, after));
+    }
+
+    private static boolean differs(String field, Map<String, String> before, Map<String, String> after) {
+        String one = before.get(field);
+        String other = after.get(field);
+        return one != null && other != null && !one.equals(other);
+    }
+
+    private static Entry withFields(Entry entry, Map<Long, Map<String, String>> texts, Map<String, Set<Long>> drafted) {
+        if (entry.kind() != Change.Kind.CHANGED) return entry;
+        int differing = 0;
+        int undrafted = 0;
+        for (int i = 0; i < CapturedFields.NAMES.size(); i++) {
+            String field = CapturedFields.NAMES.get(i);
+            if (!differs(field, texts.get(entry.captureBefore()), texts.get(entry.captureAfter()))) continue;
+            differing |= 1 << i;
+            if (!drafted.getOrDefault(field, Set.of()).contains(entry.itemId())) undrafted |= 1 << i;
+        }
+        return new Entry(
+                entry.itemId(), entry.kind(), "", entry.captureBefore(), entry.captureAfter(), differing, undrafted);
     }
 
     /** The texts of the captures of some items, by capture. */

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
+import lucidsweep.server.backup.UpgradeCopy;
 import org.springframework.boot.EnvironmentPostProcessor;
 import org.springframework.boot.SpringApplication;
 import org.springframework.core.env.ConfigurableEnvironment;
@@ -31,9 +32,19 @@ final class DataFolder implements EnvironmentPostProcessor {
             throw cannotBeUsed(folder);
         }
         if (!Files.isWritable(folder)) throw cannotBeUsed(folder);
+        putBackWhereAnUpgradeWasCutShort(folder);
         environment
                 .getPropertySources()
                 .addFirst(new MapPropertySource("data folder", Map.of(PROPERTY, folder.toString())));
+    }
+
+    private static void putBackWhereAnUpgradeWasCutShort(Path folder) {
+        try {
+            new UpgradeCopy(folder).putBackWhereCutShort();
+        } catch (IOException e) {
+            throw new StartRefused("An upgrade was cut short, and the copy made before it cannot be put back: "
+                    + e.getMessage() + ". It is " + folder.resolve("before-upgrade.zip") + ".");
+        }
     }
 
     private static StartRefused cannotBeUsed(Path folder) {

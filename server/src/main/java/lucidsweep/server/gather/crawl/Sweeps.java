@@ -223,7 +223,7 @@ public class Sweeps {
         String address = PageAddress.of(property.address()).orElseThrow().toString();
         return transaction.execute(status -> {
             long job = jobs.create(propertyId, "crawl", "Sweep of " + address);
-            return store.begin(new SweepStore.NewSweep(propertyId, job, "crawl", address, true), settings);
+            return store.begin(new SweepStore.NewSweep(propertyId, job, "crawl", address, true, null), settings);
         });
     }
 

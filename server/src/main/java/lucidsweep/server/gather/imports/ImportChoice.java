@@ -1,5 +1,6 @@
 package lucidsweep.server.gather.imports;
 
+import java.time.LocalDate;
 import java.util.List;
 import lucidsweep.core.text.WrittenDate;
 import lucidsweep.server.intake.Meaning;
@@ -9,5 +10,6 @@ import lucidsweep.server.intake.Meaning;
  *
  * @param meanings one for each column
  * @param dates the order of day and month; null as it was guessed
+ * @param takenOn the day that the file is of, such as an export of last spring; null for today
  */
-public record ImportChoice(List<Meaning> meanings, WrittenDate.Order dates) {}
+public record ImportChoice(List<Meaning> meanings, WrittenDate.Order dates, LocalDate takenOn) {}

@@ -4,6 +4,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -47,7 +48,14 @@ public class ImportPlans {
     private record Upload(long propertyId, String name, String sheet, RowKind kind, Mapping mapping) {}
 
     /** A file with its columns as they were put right: ready to be read. */
-    record Checked(String token, long propertyId, String name, String sheet, RowKind kind, Mapping mapping) {}
+    record Checked(
+            String token,
+            long propertyId,
+            String name,
+            String sheet,
+            RowKind kind,
+            Mapping mapping,
+            LocalDate takenOn) {}
 
     /** Takes a pasted text in. */
     ImportPlan plan(long propertyId, String text) throws IOException {
@@ -79,7 +87,7 @@ public class ImportPlans {
     public ImportChoice plan(String token, long propertyId, String name, RowKind kind) {
         plan(token, propertyId, name, kind, null);
         Mapping mapping = upload(token).mapping;
-        return new ImportChoice(mapping.meanings(), mapping.dates());
+        return new ImportChoice(mapping.meanings(), mapping.dates(), null);
     }
 
     /** Looks at a file again, as rows of another kind or at another sheet of it. */
@@ -191,7 +199,10 @@ public class ImportPlans {
         if (mapping.dates() == null) {
             throw Refusal.badInput("please say whether the day or the month comes first in the dates");
         }
-        return new Checked(token, upload.propertyId, upload.name, upload.sheet, upload.kind, mapping);
+        if (choice.takenOn() != null && choice.takenOn().isAfter(LocalDate.now())) {
+            throw Refusal.badInput("the day that the file is of lies ahead: " + choice.takenOn());
+        }
+        return new Checked(token, upload.propertyId, upload.name, upload.sheet, upload.kind, mapping, choice.takenOn());
     }
 
     /** Remembers what the columns were taken for, and hands the file over to be read. */
@@ -200,7 +211,7 @@ public class ImportPlans {
                 file.propertyId,
                 file.kind.name(),
                 hash(file.mapping),
-                json.writeValueAsString(new ImportChoice(file.mapping.meanings(), file.mapping.dates())));
+                json.writeValueAsString(new ImportChoice(file.mapping.meanings(), file.mapping.dates(), null)));
         planned.remove(file.token);
     }
 }

@@ -1,6 +1,10 @@
 package lucidsweep.server.gather.imports;
 
 import java.nio.file.Files;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -199,7 +203,8 @@ public class Imports {
                             job,
                             "import",
                             file.name(),
-                            file.kind().isItem()),
+                            file.kind().isItem(),
+                            takenAt(file.takenOn())),
                     shape);
             mapper.insertSource(new ImportMapper.ImportSource(begun.id(), token, file.sheet(), false));
             plans.handOver(file);
@@ -207,6 +212,12 @@ public class Imports {
         });
         start(sweep);
         return sweep;
+    }
+
+    private static Instant takenAt(LocalDate day) {
+        return day == null
+                ? null
+                : day.atTime(LocalTime.NOON).atZone(ZoneId.systemDefault()).toInstant();
     }
 
     private void start(Sweep sweep) {

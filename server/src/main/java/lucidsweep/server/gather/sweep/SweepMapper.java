@@ -18,13 +18,13 @@ interface SweepMapper {
     }
 
     @Insert("""
-            insert into sweep (property_id, job_id, kind, source, of_items, settings, state, started)
+            insert into sweep (property_id, job_id, kind, source, of_items, settings, state, taken_at, started)
             values (#{sweep.propertyId}, #{sweep.jobId}, #{sweep.kind}, #{sweep.source}, #{sweep.ofItems}, #{settings},
-                'running', now())""")
+                'running', #{sweep.takenAt}, coalesce(#{sweep.takenAt}, now()))""")
     @Options(useGeneratedKeys = true, keyProperty = "key.id", keyColumn = "id")
     void insert(@Param("key") Key key, @Param("sweep") SweepStore.NewSweep sweep, @Param("settings") String settings);
 
-    @Update("update sweep set state = #{state}, ended = now() where id = #{id}")
+    @Update("update sweep set state = #{state}, ended = coalesce(taken_at, now()) where id = #{id}")
     void end(long id, String state);
 
     @Update("update sweep set state = 'running', ended = null where id = #{id}")

@@ -31,8 +31,9 @@ public class SweepStore {
      * @param kind crawl or import
      * @param source the address or the file's name
      * @param ofItems whether it sees the items of the property; an import of demand or results does not
+     * @param takenAt when what it reads was so, such as the day of an export; null for now
      */
-    public record NewSweep(long propertyId, long jobId, String kind, String source, boolean ofItems) {}
+    public record NewSweep(long propertyId, long jobId, String kind, String source, boolean ofItems, Instant takenAt) {}
 
     /**
      * Stores a sweep that is under way from now on, with how it is set; within the transaction that makes its job.
