@@ -15,6 +15,7 @@ export function usePreview(propertyId: number, selection: Selection, spec: EditS
     }
     const abort = new AbortController();
     const { signal } = abort;
+    let underWay: string | undefined;
     const follow = async () => {
       let found = await answer(
         api.POST("/api/properties/{propertyId}/previews", {
@@ -24,9 +25,11 @@ export function usePreview(propertyId: number, selection: Selection, spec: EditS
         }),
       );
       setFigures(found);
+      underWay = found.complete ? undefined : found.token;
       while (!found.complete && !signal.aborted) {
         found = await answer(api.GET("/api/previews/{token}", { params: { path: { token: found.token } }, signal }));
         setFigures(found);
+        if (found.complete) underWay = undefined;
       }
       if (found.problem) setProblem(found.problem);
     };
@@ -35,7 +38,11 @@ export function usePreview(propertyId: number, selection: Selection, spec: EditS
       setFigures(undefined);
       setProblem(error.message);
     });
-    return () => abort.abort();
+    return () => {
+      abort.abort();
+      // What nobody waits for any more is not worked out.
+      if (underWay) api.DELETE("/api/previews/{token}", { params: { path: { token: underWay } } });
+    };
   }, [asked, propertyId]);
   return { figures, problem };
 }

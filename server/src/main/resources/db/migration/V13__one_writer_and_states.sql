@@ -85,3 +85,6 @@ update item_before set noindex_reason = 'other' where noindex_detail is not null
 alter table property add column last_item bigint default 0 not null;
 
 alter table source rename to page_markup;
+
+-- The SHA-256 of the file of an import, in hex; null of one that an earlier version began.
+alter table import_source add column hash varchar(64);

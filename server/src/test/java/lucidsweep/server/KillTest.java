@@ -106,7 +106,8 @@ class KillTest {
                 .isEqualTo(PAGES);
         assertThat(count(database, "capture")).isEqualTo(PAGES);
         assertThat(count(database, "sweep where state = 'done'")).isEqualTo(1);
-        assertThat(count(database, "property where judged_changes < text_changes")).isZero();
+        assertThat(count(database, "property where judged_changes < text_changes"))
+                .isZero();
     }
 
     @Test

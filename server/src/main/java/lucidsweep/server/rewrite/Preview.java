@@ -22,7 +22,8 @@ final class Preview {
     private final Map<Proposal.Result, Integer> results = new EnumMap<>(Proposal.Result.class);
     private final List<PreviewRow> changed = new ArrayList<>();
     private final List<PreviewRow> notable = new ArrayList<>();
-    private final MadeTexts made = new MadeTexts();
+    private MadeTexts made = new MadeTexts();
+    private volatile boolean cancelled;
     private int done;
     private int changes;
     private int fitting;
@@ -108,7 +109,17 @@ final class Preview {
         return made;
     }
 
+    void cancel() {
+        cancelled = true;
+    }
+
+    boolean isCancelled() {
+        return cancelled;
+    }
+
+    /** Says that it has ended; the texts that were made are kept elsewhere, so that many previews weigh little. */
     synchronized void complete(String problem) {
+        made = null;
         this.problem = problem;
         complete = true;
         notifyAll();

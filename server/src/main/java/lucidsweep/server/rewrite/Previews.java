@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.annotation.PreDestroy;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import lucidsweep.server.client.Clients;
@@ -64,6 +65,13 @@ class Previews {
         return preview.figures(token);
     }
 
+    /** Gives a preview up that nobody wants to see any more. */
+    void cancel(String token) {
+        Preview preview = previews.getIfPresent(token);
+        if (preview != null) preview.cancel();
+        previews.invalidate(token);
+    }
+
     /** The texts of a preview that was whole, if nothing in the property changed since. */
     Optional<MadeTexts> made(long propertyId, Selection selection, EditSpec spec) {
         long revision = clients.property(propertyId).revision();
@@ -72,9 +80,14 @@ class Previews {
 
     private void run(Proposals proposals, long[] ids, Preview preview, Asked asked) {
         try {
-            proposals.forEach(ids, preview::add);
+            proposals.forEach(ids, some -> {
+                if (preview.isCancelled()) throw new CancellationException();
+                preview.add(some);
+            });
             if (preview.made().isWhole()) made.put(asked, preview.made());
             preview.complete(null);
+        } catch (CancellationException e) {
+            preview.complete("It was not worked out to the end, since another was asked for.");
         } catch (RuntimeException e) {
             LOG.error("a preview failed", e);
             preview.complete("It could not be worked out to the end: " + e.getMessage());

@@ -16,6 +16,7 @@ import lucidsweep.server.item.table.Selection;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.job.Progress;
 import lucidsweep.server.web.Counted;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -98,6 +99,11 @@ class RewriteController {
     @GetMapping("/previews/{token}")
     Preview.Figures figures(@PathVariable String token) throws InterruptedException {
         return previews.figures(token);
+    }
+
+    @DeleteMapping("/previews/{token}")
+    void cancel(@PathVariable String token) {
+        previews.cancel(token);
     }
 
     @GetMapping("/properties/{propertyId}/batches")

@@ -19,7 +19,14 @@ final class OriginFilter extends OncePerRequestFilter {
 
     private static final Set<String> OWN_NAMES = Set.of("127.0.0.1", "localhost", "[::1]", "::1", "0:0:0:0:0:0:0:1");
     private static final String POLICY =
-            "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; frame-ancestors 'none'";
+            "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; base-uri 'none'; form-action 'self';"
+                    + " frame-ancestors 'none'";
+
+    /** Answers that tell of an error are for our own pages, too. */
+    @Override
+    protected boolean shouldNotFilterErrorDispatch() {
+        return false;
+    }
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)

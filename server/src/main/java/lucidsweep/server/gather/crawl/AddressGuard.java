@@ -1,15 +1,30 @@
 package lucidsweep.server.gather.crawl;
 
-import java.net.Inet6Address;
 import java.net.InetAddress;
 import java.net.URI;
 import java.net.UnknownHostException;
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.apache.hc.client5.http.DnsResolver;
 import org.apache.hc.client5.http.SystemDefaultDnsResolver;
 
 /** Keeps a crawl away from hosts that lead into private networks, unless the property allows it. */
 public final class AddressGuard implements DnsResolver {
+
+    /** Blocks that are not reached over the internet, or that lead to others by way of IPv4 (RFC 6890 and its registries). */
+    private static final List<AddressBlock> NOT_PUBLIC = Stream.of(
+                    "0.0.0.0/8",
+                    "100.64.0.0/10",
+                    "192.0.0.0/24",
+                    "198.18.0.0/15",
+                    "240.0.0.0/4",
+                    "::/96",
+                    "64:ff9b::/96",
+                    "2002::/16",
+                    "fc00::/7")
+            .map(AddressBlock::of)
+            .toList();
 
     private final boolean privateAllowed;
     private final DnsResolver names;
@@ -62,10 +77,6 @@ public final class AddressGuard implements DnsResolver {
                 || address.isLinkLocalAddress()
                 || address.isSiteLocalAddress()
                 || address.isMulticastAddress()) return true;
-        byte[] bytes = address.getAddress();
-        int first = bytes[0] & 0xFF;
-        if (address instanceof Inet6Address) return (first & 0xFE) == 0xFC;
-        boolean sharedByCarrier = first == 100 && (bytes[1] & 0xC0) == 64;
-        return first == 0 || sharedByCarrier;
+        return NOT_PUBLIC.stream().anyMatch(block -> block.contains(address));
     }
 }

@@ -86,7 +86,7 @@ public final class Feed {
             String next = answer.next().isEmpty() ? body.path("next").asString("") : answer.next();
             at = next.isEmpty() ? null : PageAddress.resolve(at, next).orElse(null);
         }
-        if (items == 0) throw Refusal.badInput(start + " answers no list of objects");
+        if (items == 0) throw Refusal.badInput(FeedFetch.withoutQuery(start) + " answers no list of objects");
         return items;
     }
 

@@ -48,7 +48,7 @@ class FeedFetch {
         long job = jobs.start(
                 propertyId,
                 "feed",
-                "Fetching of " + address,
+                "Fetching of " + withoutQuery(address),
                 progress -> fetch(property, address, token, null, progress).note());
         return new Fetching(token, job);
     }
@@ -67,12 +67,18 @@ class FeedFetch {
         try {
             Login login = isOfHost(property, address) ? logins.of(property.id()) : Login.NONE;
             int rows = Feed.read(property, address, login, uploads.file(token), json, progress);
-            ImportChoice choice = plans.plan(token, property.id(), address.toString(), kind);
+            ImportChoice choice = plans.plan(token, property.id(), withoutQuery(address), kind);
             return new FetchedList(token, choice, Counted.of(rows, "row") + " fetched.");
         } catch (IOException | RuntimeException | InterruptedException e) {
             uploads.remove(token);
             throw e;
         }
+    }
+
+    /** An address as it may be told: its query may hold a secret. */
+    static String withoutQuery(URI address) {
+        String query = address.getRawQuery();
+        return query == null ? address.toString() : address.toString().replace("?" + query, "?…");
     }
 
     /** A login is for the property's own host only. */

@@ -22,9 +22,9 @@ interface ImportMapper {
     void rememberColumns(long propertyId, String kind, long columnsHash, String choice);
 
     /** The file of an import that is under way. */
-    record ImportSource(long sweepId, String token, String sheet, boolean stored) {}
+    record ImportSource(long sweepId, String token, String sheet, boolean stored, String hash) {}
 
-    @Insert("insert into import_source (sweep_id, token, sheet) values (#{sweepId}, #{token}, #{sheet})")
+    @Insert("insert into import_source (sweep_id, token, sheet, hash) values (#{sweepId}, #{token}, #{sheet}, #{hash})")
     void insertSource(ImportSource source);
 
     @Update("update import_source set stored = true where sweep_id = #{sweepId}")

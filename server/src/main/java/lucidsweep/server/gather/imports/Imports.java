@@ -195,6 +195,7 @@ public class Imports {
         ImportPlans.Checked file = plans.checked(token, choice);
         char delimiter = table(token, file.sheet()).delimiterChar();
         ImportShape shape = ImportShape.of(file.kind(), file.mapping(), delimiter);
+        String hash = uploads.hash(token);
         Sweep sweep = transaction.execute(status -> {
             long job = jobs.create(file.propertyId(), "import", "Import of " + file.name());
             Sweep begun = sweeps.begin(
@@ -206,7 +207,7 @@ public class Imports {
                             file.kind().isItem(),
                             takenAt(file.takenOn())),
                     shape);
-            mapper.insertSource(new ImportMapper.ImportSource(begun.id(), token, file.sheet(), false));
+            mapper.insertSource(new ImportMapper.ImportSource(begun.id(), token, file.sheet(), false, hash));
             plans.handOver(file);
             return begun;
         });
@@ -244,13 +245,19 @@ public class Imports {
         if (source == null || !source.stored()) undo(sweep);
         if (clients.isRemoved(sweep.propertyId())) {
             close(sweep, "The application ended before this did, and the property was removed since.");
-        } else if (source != null && Files.exists(uploads.file(source.token()))) {
+        } else if (source != null && isWhole(source)) {
             start(sweep);
         } else {
             close(
                     sweep,
                     "The application ended before this did, and the file is no longer there; please import it again.");
         }
+    }
+
+    /** Whether the file of an import is there as it was when the import began. */
+    private boolean isWhole(ImportMapper.ImportSource source) {
+        if (!Files.exists(uploads.file(source.token()))) return false;
+        return source.hash() == null || source.hash().equals(uploads.hash(source.token()));
     }
 
     private void close(Sweep sweep, String why) {

@@ -2,13 +2,20 @@ package lucidsweep.server.gather.imports;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
+import java.nio.channels.Channels;
+import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
+import java.security.DigestInputStream;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Stream;
@@ -42,12 +49,37 @@ public final class Uploads {
 
     public String add(InputStream content) throws IOException {
         String token = add();
-        Files.copy(content, file(token), StandardCopyOption.REPLACE_EXISTING);
+        try (FileChannel file = FileChannel.open(file(token), StandardOpenOption.WRITE);
+                OutputStream out = Channels.newOutputStream(file)) {
+            content.transferTo(out);
+            file.force(true);
+        } catch (IOException e) {
+            remove(token);
+            throw e;
+        }
         return token;
     }
 
     public Path file(String token) {
         return folder.resolve(token);
+    }
+
+    /** The SHA-256 of a file, in hex: an import that is begun anew after a kill reads the file that it began with. */
+    String hash(String token) {
+        try (DigestInputStream in = new DigestInputStream(Files.newInputStream(file(token)), sha256())) {
+            in.transferTo(OutputStream.nullOutputStream());
+            return HexFormat.of().formatHex(in.getMessageDigest().digest());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static MessageDigest sha256() {
+        try {
+            return MessageDigest.getInstance("SHA-256");
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException("every Java has SHA-256", e);
+        }
     }
 
     public void remove(String token) {

@@ -17,11 +17,32 @@ class AddressGuardTest {
     @ParameterizedTest
     @ValueSource(
             strings = {
-                "127.0.0.1", "127.9.9.9", "localhost", "0.0.0.0", "10.1.2.3", "172.16.0.1", "172.31.255.255",
-                        "192.168.1.1",
-                "169.254.169.254", "100.64.0.1", "224.0.0.1", "[::1]", "[::]", "[fe80::1]", "[fc00::1]",
-                        "[fd12:3456::1]",
-                "[::ffff:127.0.0.1]", "[::ffff:10.0.0.1]"
+                "127.0.0.1",
+                "127.9.9.9",
+                "localhost",
+                "0.0.0.0",
+                "10.1.2.3",
+                "172.16.0.1",
+                "172.31.255.255",
+                "192.168.1.1",
+                "169.254.169.254",
+                "100.64.0.1",
+                "224.0.0.1",
+                "[::1]",
+                "[::]",
+                "[fe80::1]",
+                "[fc00::1]",
+                "[fd12:3456::1]",
+                "[::ffff:127.0.0.1]",
+                "[::ffff:10.0.0.1]",
+                "198.18.0.1",
+                "198.19.255.255",
+                "192.0.0.8",
+                "240.0.0.1",
+                "255.255.255.255",
+                "[::7f00:1]",
+                "[64:ff9b::a00:1]",
+                "[2002:7f00:1::1]"
             })
     void privateAddressesAreObjectedTo(String host) {
         assertThat(GUARD.objection(URI.create("http://" + host + "/")))
@@ -35,7 +56,7 @@ class AddressGuardTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"198.51.100.7", "172.32.0.1", "100.128.0.1", "[2001:db8::1]"})
+    @ValueSource(strings = {"198.51.100.7", "198.20.0.1", "192.0.1.1", "172.32.0.1", "100.128.0.1", "[2001:db8::1]"})
     void publicOnesAreNot(String host) throws UnknownHostException {
         assertThat(GUARD.objection(URI.create("http://" + host + "/"))).isEmpty();
         assertThat(GUARD.resolve(host.replaceAll("[\\[\\]]", ""))).hasSize(1);
