@@ -55,9 +55,12 @@ class WidthTest {
         List<String> lines = new ArrayList<>();
         while (lines.size() < 1_000) {
             String alphabet = ALPHABETS[lines.size() % ALPHABETS.length];
+            boolean mixed = lines.size() % 3 == 0;
             StringBuilder line = new StringBuilder();
-            for (int n = 5 + random.nextInt(90); n > 0; n--)
+            for (int n = 5 + random.nextInt(90); n > 0; n--) {
+                if (mixed && random.nextInt(5) == 0) alphabet = ALPHABETS[random.nextInt(ALPHABETS.length)];
                 line.append(alphabet.charAt(random.nextInt(alphabet.length())));
+            }
             lines.add(line.toString().strip());
         }
         return lines;

@@ -30,7 +30,6 @@ final class EnclosingElements {
             Map.entry("script", UNSEEN),
             Map.entry("style", UNSEEN),
             Map.entry("noscript", UNSEEN),
-            Map.entry("template", UNSEEN),
             Map.entry("iframe", UNSEEN),
             Map.entry("textarea", UNSEEN),
             Map.entry("select", UNSEEN),

@@ -109,6 +109,8 @@ public final class PageReader {
             }
             Node child = parent.childNode(next[depth]++);
             if (child instanceof Element element) {
+                // What is in a template is no part of the page until a script puts it there.
+                if (element.normalName().equals("template")) continue;
                 depth++;
                 if (depth == path.length) {
                     path = Arrays.copyOf(path, depth * 2);
@@ -182,7 +184,9 @@ public final class PageReader {
         String content = collapsed(meta.attr("content"));
         String name = meta.hasAttr("name") ? meta.attr("name") : meta.attr("property");
         switch (name.strip().toLowerCase(Locale.ROOT)) {
-            case "description" -> descriptions.add(content);
+            case "description" -> {
+                if (meta.hasAttr("content")) descriptions.add(content);
+            }
             case "robots" -> robots.add(content);
             case "keywords" -> metaKeywords = content;
             case "og:title" -> sharedTitle = content;

@@ -34,6 +34,9 @@ public final class MetricFace {
     private final int rightClasses;
     private final short[] kerning;
 
+    /** By character; 0 for what all scripts use, such as spaces, digits and most punctuation. */
+    private final byte[] script = new byte[TABLE_END];
+
     private MetricFace(DataInputStream in) throws IOException {
         unitsPerEm = in.readUnsignedShort();
         int characters = in.readUnsignedShort();
@@ -42,6 +45,7 @@ public final class MetricFace {
             advance[c] = in.readShort();
             leftClass[c] = in.readShort();
             rightClass[c] = in.readShort();
+            script[c] = scriptOf(c);
         }
         int leftClasses = in.readUnsignedShort();
         rightClasses = in.readUnsignedShort();
@@ -65,15 +69,23 @@ public final class MetricFace {
         return units(text) * sizePx / unitsPerEm;
     }
 
+    /**
+     * Text is laid out in runs of one script each, and kerning stops between them; what all scripts use belongs to the run
+     * before it (Unicode Standard Annex 24).
+     */
     private long units(String text) {
         long units = 0;
         int previous = -1;
+        int run = 0;
         for (int i = 0; i < text.length(); i++) {
             char c = text.charAt(i);
             if (c < ' ') c = ' ';
             if (c >= TABLE_END || advance[c] == 0) return unitsOfAny(text);
             units += advance[c];
-            if (previous >= 0) units += kerning[leftClass[previous] * rightClasses + rightClass[c]];
+            int own = script[c] == 0 ? run : script[c];
+            boolean sameRun = run == 0 || own == run;
+            if (previous >= 0 && sameRun) units += kerning[leftClass[previous] * rightClasses + rightClass[c]];
+            run = own;
             previous = c;
         }
         return units;
@@ -84,6 +96,7 @@ public final class MetricFace {
         String text = Normalizer.normalize(given, Normalizer.Form.NFC);
         double units = 0;
         int previous = -1;
+        int run = 0;
         boolean joined = false;
         boolean halfFlag = false;
         for (int i = 0, c; i < text.length(); i += Character.charCount(c)) {
@@ -91,7 +104,10 @@ public final class MetricFace {
             if (c < ' ') c = ' ';
             if (c < TABLE_END && advance[c] != 0) {
                 units += advance[c];
-                if (previous >= 0) units += kerning[leftClass[previous] * rightClasses + rightClass[c]];
+                int own = script[c] == 0 ? run : script[c];
+                boolean sameRun = run == 0 || own == run;
+                if (previous >= 0 && sameRun) units += kerning[leftClass[previous] * rightClasses + rightClass[c]];
+                run = own;
                 previous = c;
                 joined = halfFlag = false;
                 continue;
@@ -107,6 +123,12 @@ public final class MetricFace {
             previous = -1;
         }
         return Math.round(units);
+    }
+
+    private static byte scriptOf(int c) {
+        Character.UnicodeScript script = Character.UnicodeScript.of(c);
+        boolean shared = script == Character.UnicodeScript.COMMON || script == Character.UnicodeScript.INHERITED;
+        return shared ? 0 : (byte) (1 + script.ordinal() % Byte.MAX_VALUE);
     }
 
     private static boolean isZeroWidth(int c) {

@@ -165,10 +165,10 @@ class PageReaderTest {
                             .append(step)
                             .append("</a> ");
                     boolean navigation = open.contains("nav") || open.contains("header");
+                    if (open.contains("template")) continue;
                     places.add("/" + step + " "
                             + (open.contains("footer") ? "FOOTER" : navigation ? "NAVIGATION" : "COPY"));
-                    if (!open.contains("template") && !open.contains("div hidden"))
-                        seen.append(step).append(' ');
+                    if (!open.contains("div hidden")) seen.append(step).append(' ');
                 }
             }
             PageFacts facts = read(html.toString());
@@ -181,5 +181,17 @@ class PageReaderTest {
                     .as(html.toString())
                     .isEqualTo(seen.toString().strip());
         }
+    }
+
+    @Test
+    void whatIsInATemplateAndADescriptionWithoutContentAreNoPartOfThePage() {
+        PageFacts facts =
+                read("<head><template><title>Slot</title><meta name=description content='In the slot'></template>"
+                        + "<title>Kayaks</title><meta name=description><meta name=description content='Hire one'></head>"
+                        + "<body><template><h1>Row</h1><a href='/never'>no</a></template><h1>Kayaks</h1></body>");
+        assertThat(facts.titles()).containsExactly("Kayaks");
+        assertThat(facts.descriptions()).containsExactly("Hire one");
+        assertThat(facts.h1s()).containsExactly("Kayaks");
+        assertThat(facts.links()).isEmpty();
     }
 }

@@ -7,8 +7,6 @@ import java.net.ConnectException;
 import java.net.SocketTimeoutException;
 import java.net.URI;
 import java.net.UnknownHostException;
-import java.nio.charset.Charset;
-import java.nio.charset.IllegalCharsetNameException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -215,12 +213,7 @@ public final class Fetcher implements AutoCloseable {
         for (String part : contentType.split(";")) {
             String[] pair = part.strip().split("=", 2);
             if (pair.length == 2 && pair[0].strip().equalsIgnoreCase("charset")) {
-                String name = pair[1].strip().replace("\"", "").replace("'", "");
-                try {
-                    return Charset.isSupported(name) ? name : null;
-                } catch (IllegalCharsetNameException e) {
-                    return null;
-                }
+                return WebEncoding.of(pair[1].strip().replace("\"", "").replace("'", ""));
             }
         }
         return null;

@@ -40,7 +40,10 @@ final class PageCapture {
     static PageFacts read(Fetched answer, URI address) {
         try {
             return PageReader.read(
-                    Jsoup.parse(new ByteArrayInputStream(answer.body()), answer.charset(), address.toString()),
+                    Jsoup.parse(
+                            new ByteArrayInputStream(answer.body()),
+                            WebEncoding.ofPage(answer.charset(), answer.body()),
+                            address.toString()),
                     address);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
