@@ -55,7 +55,7 @@ await show("/p/3/gather", "tbk-v001");
 await shoot("videos");
 await show("/p/1/aim", "319 keywords");
 await page.locator("[data-column=phrase]").getByText("seals saltmeadow").click();
-await page.getByText("its home, secondary").waitFor();
+await page.getByText("its item, secondary").waitFor();
 await shoot("aim");
 await show("/p/1/aim?side=better", "sunrise heron creek");
 await page.locator("[data-column=query]").getByText("sunrise heron creek").click();

@@ -116,7 +116,7 @@ it("shows keywords with their homes, sorted and taken away as they stand, and re
   serve("POST /api/properties/7/keywords/restore", {});
   show(<Aim />, "/p/7/aim?q=ka");
   expect(await screen.findByText("sea cave tour")).toBeTruthy();
-  expect(screen.getByText(/35 of 1,200 indexable items aim/)).toBeTruthy();
+  expect(screen.getByText(/35 of 1,200 indexable items have a keyword/)).toBeTruthy();
   expect(screen.getByText("none")).toBeTruthy();
   expect(asked(KEYWORDS)[0].query).toMatchObject({ q: "ka", sort: "volume", desc: "true" });
   fireEvent.click(screen.getByRole("button", { name: "keyword" }));
@@ -141,7 +141,7 @@ it("looks at the same from the side of the items, and aims them by hand", async 
   expect(asked("GET /api/properties/7/items")[0].query).toMatchObject({ target: "without", indexable: "yes" });
   const choose = () => fireEvent.click(screen.getAllByRole("checkbox", { name: /^select/i })[0]);
   choose();
-  const bar = within(screen.getByLabelText("What can be done with the chosen rows"));
+  const bar = within(screen.getByLabelText("Actions for the selected rows"));
   await userEvent.click(bar.getByPlaceholderText("Aim at …"));
   await userEvent.click(await screen.findByText("sea cave tour"));
   await waitFor(() => expect(asked("POST /api/properties/7/targets")).toHaveLength(1));
@@ -174,13 +174,13 @@ it("opens a keyword to its figures and to the items that could be its home", asy
   expect(await panel.findByText("in the H1; already ninth for it")).toBeTruthy();
   expect(panel.getByText(/Most: June/)).toBeTruthy();
   expect(panel.getByRole("img").getAttribute("aria-label")).toContain("most 900 in June 2025");
-  expect(panel.getByText("its home, secondary")).toBeTruthy();
+  expect(panel.getByText("its item, secondary")).toBeTruthy();
   expect((await panel.findByText(/^Ireland/)).textContent).toBe("Ireland 300");
   expect(panel.getByRole("link", { name: "by query and week" }).getAttribute("href")).toBe(
     "/p/7/aim?side=demand&like=kayak+hire",
   );
   expect(asked(KEYWORDS)[0].query).toMatchObject({ topic: "a topic" });
-  fireEvent.click(panel.getByRole("button", { name: "Make this its home" }));
+  fireEvent.click(panel.getByRole("button", { name: "Make this its item" }));
   await waitFor(() =>
     expect(asked("POST /api/properties/7/targets")[0]?.body).toEqual({ selection: { ids: [2] }, keywordId: 1 }),
   );
@@ -245,7 +245,7 @@ it("keeps homes, and puts keywords on a list with one key, to be looked at again
     list: "Spring",
     selection: { ids: [2] },
   });
-  fireEvent.click(screen.getByRole("link", { name: /To come back to/ }));
+  fireEvent.click(screen.getByRole("link", { name: /Review lists/ }));
   const due = within(await screen.findByLabelText("Lists to come back to"));
   expect((await due.findByRole("link", { name: "kayak hire" })).getAttribute("href")).toBe("/p/7/aim?q=kayak+hire");
   expect(due.getByRole("heading", { name: "Due" })).toBeTruthy();
@@ -356,7 +356,7 @@ it("draws the click curve with what it was made of, says what is odd in the dema
   fireEvent.click(screen.getByRole("link", { name: "Pages to add" }));
   expect(await screen.findByText("Birds Thrift Bay – Tarrin Bay Kayaks")).toBeTruthy();
   expect(screen.getByText("/tours/birds-thrift-bay/")).toBeTruthy();
-  fireEvent.click(screen.getByRole("link", { name: "Several for one query" }));
+  fireEvent.click(screen.getByRole("link", { name: "Competing for a query" }));
   expect(await screen.findByText("1 query with several items")).toBeTruthy();
   expect(screen.getByText("/a").textContent).toContain("keep");
   expect(screen.getByText("sea cave")).toBeTruthy();
@@ -391,9 +391,9 @@ it("narrows the keywords by what there is to choose, and keeps that in the addre
 it("says what will stand in an empty place, and what went wrong", async () => {
   serve("GET /api/properties/7/better", { total: 0, rows: [] });
   const first = show(<Aim />, "/p/7/aim?side=better");
-  expect(await screen.findByText(/They are found in the demand/)).toBeTruthy();
+  expect(await screen.findByText(/No better keywords yet/)).toBeTruthy();
   fireEvent.click(screen.getByLabelText("Too early"));
-  expect(await screen.findByText("No young item begins to rank for anything better.")).toBeTruthy();
+  expect(await screen.findByText("No new item has begun to rank for a better query.")).toBeTruthy();
   expect(place).toBe("/p/7/aim?side=better&young=true");
   first.unmount();
   serve("GET /api/properties/7/aim", new Problem(500, "the demand cannot be read"));

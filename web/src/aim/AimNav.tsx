@@ -19,7 +19,7 @@ const GROUPS: { name: string; sides: Side[] }[] = [
       { side: "topics", label: "Topics" },
       { side: "places", label: "Places and services" },
       { side: "brand", label: "Brand spellings" },
-      { side: "reviews", label: "To come back to" },
+      { side: "reviews", label: "Review lists" },
     ],
   },
   {
@@ -28,11 +28,11 @@ const GROUPS: { name: string; sides: Side[] }[] = [
       { side: "items", label: "All items" },
       { side: "aimless", label: "Without a keyword" },
       { side: "better", label: "Better keywords" },
-      { side: "shared", label: "Several for one query" },
+      { side: "shared", label: "Competing for a query" },
     ],
   },
   {
-    name: "What could be made",
+    name: "Ideas",
     sides: [
       { side: "pages", label: "Pages to add" },
       { side: "tags", label: "Tags", tagged: true },
@@ -75,7 +75,7 @@ export function AimNav({ side, standing }: { side: string; standing?: Standing }
       ))}
       {standing && standing.keywords > 0 && (
         <p>
-          {count(standing.aimed)} of {count(standing.indexable)} indexable items aim at a keyword.
+          {count(standing.aimed)} of {count(standing.indexable)} indexable items have a keyword.
         </p>
       )}
     </nav>

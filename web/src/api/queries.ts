@@ -15,6 +15,7 @@ export function useClients() {
 export function useStanding(propertyId: number) {
   return useQuery({
     queryKey: ofProperty(propertyId, "standing"),
+    meta: { shown: true },
     queryFn: () => answer(api.GET("/api/properties/{id}/standing", { params: { path: { id: propertyId } } })),
   });
 }

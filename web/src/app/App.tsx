@@ -1,6 +1,6 @@
 import { MantineProvider } from "@mantine/core";
 import { Notifications } from "@mantine/notifications";
-import { MutationCache, QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { MutationCache, QueryCache, QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
 import { Aim } from "../aim/Aim";
 import { Compare } from "../gather/Compare";
@@ -12,9 +12,12 @@ import { Rewrite } from "../rewrite/Rewrite";
 import { Triage } from "../triage/Triage";
 import { Watch } from "../watch/Watch";
 import { Frame } from "./Frame";
+import { StageFault } from "./StageFault";
 import { theme } from "./theme";
 
 const queries = new QueryClient({
+  // What a view shows itself is not said twice.
+  queryCache: new QueryCache({ onError: (problem, query) => query.meta?.shown || tellProblem(problem) }),
   defaultOptions: { queries: { retry: false, refetchOnWindowFocus: false, staleTime: 5_000 } },
   mutationCache: new MutationCache({
     onError: (problem, _input, _context, mutation) => mutation.meta?.quiet || tellProblem(problem),
@@ -25,15 +28,15 @@ const router = createBrowserRouter([
   {
     element: <Frame />,
     children: [
-      { path: "/", element: <Portfolio /> },
+      { path: "/", element: <Portfolio />, errorElement: <StageFault /> },
       { path: "/p/:propertyId", element: <Navigate to="gather" replace /> },
-      { path: "/p/:propertyId/gather", element: <Gather /> },
-      { path: "/p/:propertyId/gather/compare", element: <Compare /> },
-      { path: "/p/:propertyId/aim", element: <Aim /> },
-      { path: "/p/:propertyId/triage", element: <Triage /> },
-      { path: "/p/:propertyId/rewrite", element: <Rewrite /> },
-      { path: "/p/:propertyId/release", element: <Release /> },
-      { path: "/p/:propertyId/watch", element: <Watch /> },
+      { path: "/p/:propertyId/gather", element: <Gather />, errorElement: <StageFault /> },
+      { path: "/p/:propertyId/gather/compare", element: <Compare />, errorElement: <StageFault /> },
+      { path: "/p/:propertyId/aim", element: <Aim />, errorElement: <StageFault /> },
+      { path: "/p/:propertyId/triage", element: <Triage />, errorElement: <StageFault /> },
+      { path: "/p/:propertyId/rewrite", element: <Rewrite />, errorElement: <StageFault /> },
+      { path: "/p/:propertyId/release", element: <Release />, errorElement: <StageFault /> },
+      { path: "/p/:propertyId/watch", element: <Watch />, errorElement: <StageFault /> },
       { path: "*", element: <Navigate to="/" replace /> },
     ],
   },

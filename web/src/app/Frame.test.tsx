@@ -22,10 +22,10 @@ it("shows at each stage the one count that matters, and how far the work has mov
   expect(ribbon()).toEqual([
     { says: "Gather120 items", filled: "100%" },
     { says: "Aim35 aimed", filled: "35%" },
-    { says: "Triage60 at stake", filled: "40%" },
+    { says: "Triage60 with findings", filled: "40%" },
     { says: "Rewrite8 drafted", filled: "17%" },
-    { says: "Release4 handed over", filled: "33%" },
-    { says: "Watch0 proven", filled: "0%" },
+    { says: "Release4 delivered", filled: "33%" },
+    { says: "Watch0 improved", filled: "0%" },
   ]);
   unmount();
   show(<StageRibbon propertyId={7} />);

@@ -1,5 +1,5 @@
 import { ActionIcon, Modal, Tooltip, useMantineColorScheme } from "@mantine/core";
-import { useDisclosure, useHotkeys } from "@mantine/hooks";
+import { useDisclosure, useDocumentTitle, useHotkeys } from "@mantine/hooks";
 import { useRef } from "react";
 import { Link, Outlet, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { useServerEvents } from "../api/events";
@@ -9,7 +9,10 @@ import css from "./Frame.module.css";
 import { PropertySwitcher } from "./PropertySwitcher";
 import { StageRibbon } from "./StageRibbon";
 
-const STAGES_WITH_TABLES = ["gather", "aim", "rewrite", "release"];
+/** Where what is found narrows the table that is shown; elsewhere it is shown at the desk. */
+const STAGES_WITH_FIND = ["gather", "rewrite", "release"];
+const SIDES_WITH_FIND = [null, "keywords", "homeless", "items", "aimless", "topics", "demand", "tags"];
+const STAGES_WITH_HEADING = ["triage", "watch"];
 
 export function Frame() {
   useServerEvents();
@@ -45,8 +48,9 @@ export function Frame() {
           </Tooltip>
         </div>
       </header>
+      {!propertyId && <title>Lucid Sweep</title>}
       <main className={css.surface}>{propertyId ? <StageOf propertyId={Number(propertyId)} /> : <Outlet />}</main>
-      <Modal opened={help} onClose={close} title="Keys">
+      <Modal opened={help} onClose={close} title="Keyboard shortcuts">
         <dl className={css.keys}>
           {KEYS.map(([key, what]) => (
             <div key={key}>
@@ -63,15 +67,16 @@ export function Frame() {
 const KEYS = [
   ["/", "find an item by address or text"],
   ["arrows", "move about in a table; with shift, extend"],
-  ["Enter", "edit the cell, or keep what was typed and go down"],
-  ["Tab", "keep what was typed and go right"],
-  ["Esc", "leave the cell as it was; let go of chosen rows"],
-  ["space", "choose the row"],
-  ["ctrl + C, ctrl + V", "copy cells out, paste cells in from a spreadsheet"],
-  ["ctrl + D", "fill down"],
+  ["ctrl + arrows", "go to the first or last row or column; with shift, mark up to there"],
+  ["Enter, F2", "edit the cell; Enter saves and goes down, with shift up, with ctrl to all that is marked"],
+  ["Tab", "save and go right"],
+  ["Esc", "leave the cell as it was; clear the selection"],
+  ["space", "select the row; with ctrl, mark the column"],
+  ["ctrl + C, X, V", "copy, cut and paste cells, from and to a spreadsheet"],
+  ["ctrl + D", "fill down; or drag the corner of what is marked"],
   ["L", "put a keyword or tag on the list in use; with shift, choose the list and a month"],
-  ["ctrl + Z, ctrl + shift + Z", "undo, redo the last batch"],
-  ["Delete", "take the draft away; the captured text is in force again"],
+  ["ctrl + Z, ctrl + Y", "undo, redo the last batch"],
+  ["Delete", "discard the drafts; the captured texts are in force again"],
 ];
 
 function isDark() {
@@ -81,7 +86,19 @@ function isDark() {
 /** The stage, unless there is no such property or the server does not answer. */
 function StageOf({ propertyId }: { propertyId: number }) {
   const standing = useStanding(propertyId);
-  if (standing.data || !standing.error) return <Outlet />;
+  const stage = useLocation().pathname.split("/")[3] ?? "";
+  const name = standing.data?.property.name;
+  const heading = `${stage.charAt(0).toUpperCase()}${stage.slice(1)}${name ? `, ${name}` : ""}`;
+  useDocumentTitle(`${heading} – Lucid Sweep`);
+  if (standing.data || !standing.error) {
+    // What is chosen, typed and opened belongs to its property: another one begins anew.
+    return (
+      <div key={propertyId} className={css.stage}>
+        {!STAGES_WITH_HEADING.includes(stage) && <h1 className={css.hidden}>{heading}</h1>}
+        <Outlet />
+      </div>
+    );
+  }
   return (
     <div className={css.problem} role="alert">
       <h1>This cannot be shown</h1>
@@ -104,7 +121,8 @@ function Find({ input, propertyId }: { input: React.RefObject<HTMLInputElement |
   const submit = (event: React.FormEvent) => {
     event.preventDefault();
     const q = input.current?.value.trim() ?? "";
-    if (!STAGES_WITH_TABLES.includes(stage)) {
+    const found = stage === "aim" ? SIDES_WITH_FIND.includes(search.get("side")) : STAGES_WITH_FIND.includes(stage);
+    if (!found || location.pathname.endsWith("/compare")) {
       navigate(`/p/${propertyId}/rewrite?${new URLSearchParams({ q })}`);
       return;
     }

@@ -22,7 +22,7 @@ const STAGES: Stage[] = [
     path: "triage",
     name: "Triage",
     n: (s) => s.withFindings,
-    what: "at stake",
+    what: "with findings",
     filled: (s) => (s.items === 0 ? 0 : 1 - share(s.withFindings, s.indexable)),
   },
   {
@@ -39,10 +39,10 @@ const STAGES: Stage[] = [
     path: "release",
     name: "Release",
     n: (s) => s.delivered,
-    what: "handed over",
+    what: "delivered",
     filled: (s) => share(s.delivered, s.delivered + s.drafted + s.sentBack + s.approved),
   },
-  { path: "watch", name: "Watch", n: () => 0, what: "proven", filled: () => 0 },
+  { path: "watch", name: "Watch", n: () => 0, what: "improved", filled: () => 0 },
 ];
 
 /** Navigation and state in one: the six stages, each with its count, joined by a line that fills as the work moves on. */

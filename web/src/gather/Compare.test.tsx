@@ -87,5 +87,5 @@ it("narrows the differences, and its download with them", async () => {
 it("says what will stand there while there is one sweep only", async () => {
   serve("GET /api/properties/7/sweeps", [sweep(4)]);
   show(<Compare />, "/p/7/gather/compare");
-  expect(await screen.findByText(/It takes two of them/)).toBeTruthy();
+  expect(await screen.findByText(/it takes two sweeps/)).toBeTruthy();
 });

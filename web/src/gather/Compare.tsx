@@ -110,7 +110,7 @@ export function Compare() {
       <div className={stage.stage}>
         <h2 className={css.kinds}>What changed</h2>
         <p className={panel.hint}>
-          Here will stand what changed from one sweep to the next. It takes two of them; sweep the property again, or{" "}
+          Nothing to compare yet: it takes two sweeps. Sweep the property again, or{" "}
           <Link to=".." relative="path">
             look at what was gathered
           </Link>

@@ -69,9 +69,9 @@ it("starts a sweep with what was set, after the property was changed where it ha
   show(<Gather />);
   const address = await screen.findByLabelText("Address to start from");
   fireEvent.change(address, { target: { value: "https://tarrin.example/en/" } });
-  fireEvent.change(screen.getByLabelText("Pages at most"), { target: { value: "500" } });
+  fireEvent.change(screen.getByLabelText("Pages, at most"), { target: { value: "500" } });
   fireEvent.click(screen.getByLabelText("Run their scripts first"));
-  fireEvent.change(screen.getByLabelText("Name that it asks under"), { target: { value: "Tarrin-Audit" } });
+  fireEvent.change(screen.getByLabelText("Crawler's name"), { target: { value: "Tarrin-Audit" } });
   expect(screen.getByText("as their scripts build them; as Tarrin-Audit")).toBeTruthy();
   fireEvent.click(screen.getByRole("button", { name: "Start the sweep" }));
   await waitFor(() => expect(asked("POST /api/properties/7/sweeps")).toHaveLength(1));
@@ -107,12 +107,12 @@ it("tries a scope on known addresses, and starts with it", async () => {
     ],
   });
   show(<Gather />);
-  fireEvent.click(await screen.findByText("It looks at"));
+  fireEvent.click(await screen.findByText("Scope"));
   fireEvent.change(screen.getByLabelText("Only addresses that fit"), { target: { value: "/tours/\n /lessons/ \n" } });
-  fireEvent.change(screen.getByLabelText("Parameters to take off"), { target: { value: "ref, sort" } });
+  fireEvent.change(screen.getByLabelText("Parameters to remove"), { target: { value: "ref, sort" } });
   fireEvent.click(screen.getByLabelText("Subdomains belong to it"));
   expect(screen.getByText(/within \/tours\/, \/lessons\/; subdomains too; without ref, sort/)).toBeTruthy();
-  fireEvent.click(screen.getByRole("button", { name: "Try it on known addresses" }));
+  fireEvent.click(screen.getByRole("button", { name: "Preview on known addresses" }));
   expect((await screen.findByText(/addresses it would look at/)).textContent).toBe(
     "Of 365 addresses it would look at 41 and leave out 324.",
   );
@@ -149,7 +149,7 @@ it("goes on with the last sweep where it was stopped, and only with that one", a
   serve("GET /api/properties/7/sweeps", [sweep(2, { state: "stopped" }), sweep(1, { state: "stopped" })]);
   serve("POST /api/sweeps/2/go-on", sweep(2, { state: "running" }));
   show(<Gather />);
-  const buttons = await screen.findAllByRole("button", { name: "Go on" });
+  const buttons = await screen.findAllByRole("button", { name: "Resume" });
   expect(buttons).toHaveLength(1);
   fireEvent.click(buttons[0]);
   await waitFor(() => expect(asked("POST /api/sweeps/2/go-on")).toHaveLength(1));
@@ -201,11 +201,11 @@ it("imports a file once its columns were put right", async () => {
   await screen.findByRole("button", { name: "Choose a file" });
   const input = container.querySelector("input[type=file]") as HTMLInputElement;
   await userEvent.upload(input, new File(["no;what\nA1;Ash paddle\n"], "shop.csv", { type: "text/csv" }));
-  expect(await screen.findByText(/Read as UTF-8, cells parted by semicolon/)).toBeTruthy();
+  expect(await screen.findByText(/Read as UTF-8, cells separated by semicolon/)).toBeTruthy();
   expect(screen.getByText(/No column looks like the title/)).toBeTruthy();
   expect(screen.getByText("Oak paddle")).toBeTruthy();
   fireEvent.change(screen.getByLabelText("What what holds"), { target: { value: "TITLE" } });
-  fireEvent.click(screen.getByRole("button", { name: "Try it" }));
+  fireEvent.click(screen.getByRole("button", { name: "Test the import" }));
   const trial = await screen.findByText("line 3: there is no title");
   expect(trial.closest("[role=status]")?.textContent).toContain(
     "2 new0 changed7 unchanged1 not in it any more1 cannot",
@@ -232,12 +232,12 @@ it("takes pasted rows in, asks for the order of day and month, and reads them as
   show(<Gather />);
   fireEvent.click(await screen.findByRole("button", { name: "Paste rows" }));
   fireEvent.change(await screen.findByLabelText("Rows"), { target: { value: "title\tdate\nRolling\t03/04/2026" } });
-  fireEvent.click(screen.getByRole("button", { name: "Look at them" }));
+  fireEvent.click(screen.getByRole("button", { name: "Preview" }));
   const go = (await screen.findByRole("button", { name: "Import" })) as HTMLButtonElement;
   expect(go.disabled, "nobody knows which is the day").toBe(true);
   fireEvent.change(screen.getByLabelText("Dates such as 03/04/2026"), { target: { value: "MONTH_FIRST" } });
   expect(go.disabled).toBe(false);
-  fireEvent.change(screen.getByLabelText("Its rows are"), { target: { value: "DEMAND" } });
+  fireEvent.change(screen.getByLabelText("Rows are"), { target: { value: "DEMAND" } });
   await waitFor(() => expect(asked("GET /api/imports/abc")[0]?.query).toEqual({ kind: "DEMAND" }));
 });
 
@@ -291,7 +291,7 @@ it("takes the last import back, and no other", async () => {
   serve("GET /api/properties/7/sweeps", [sweep(4, { kind: "import" }), sweep(3, { kind: "import" })]);
   serve("POST /api/sweeps/4/take-back", sweep(4, { kind: "import", state: "taken-back" }));
   show(<Gather />);
-  const buttons = await screen.findAllByRole("button", { name: "Take back" });
+  const buttons = await screen.findAllByRole("button", { name: "Undo import" });
   expect(buttons).toHaveLength(1);
   fireEvent.click(buttons[0]);
   await waitFor(() => expect(asked("POST /api/sweeps/4/take-back")).toHaveLength(1));
@@ -316,6 +316,6 @@ it("narrows the table by what is chosen, in words that can be taken back", async
   );
   expect(screen.getByRole("link", { name: "CSV" }).getAttribute("href")).toContain("section=%2Ftours%2F");
   fireEvent.click(screen.getByRole("button", { name: "No longer: shares “| Tarrin”" }));
-  fireEvent.click(screen.getByRole("button", { name: "show all" }));
+  fireEvent.click(screen.getByRole("button", { name: "Clear filters" }));
   await waitFor(() => expect(asked("GET /api/properties/7/items").slice(-1)[0].query).not.toHaveProperty("q"));
 });

@@ -54,8 +54,8 @@ export function Gather() {
               onCursor={follow}
               empty={
                 website
-                  ? "Here will stand every page of the site with its title, description and links. Start a sweep on the left to gather them."
-                  : "Here will stand every one of them with its title, description and tags. Choose a file on the left to import them."
+                  ? "No pages yet. Start a sweep on the left; they appear here while it runs."
+                  : "Nothing imported yet. Choose a file on the left."
               }
             />
           </div>

@@ -20,7 +20,7 @@ const KINDS: Record<Kind, string> = {
   RESULTS: "results: who ranks for a query",
 };
 
-const name = (meaning: Meaning) => (meaning === "UNUSED" ? "just kept" : meaning.toLowerCase());
+const name = (meaning: Meaning) => (meaning === "UNUSED" ? "not used" : meaning.toLowerCase());
 
 /** How a file was understood; put right where the guess is wrong, tried, and read. */
 export function ImportDialog(props: { property: Property; first: ImportPlan; onClose: () => void }) {
@@ -54,14 +54,14 @@ export function ImportDialog(props: { property: Property; first: ImportPlan; onC
       <div className={stage.block}>
         <p>
           {plan.encoding === "none" ? "Read" : `Read as ${plan.encoding}`}
-          {plan.delimiter === "none" ? "" : `, cells parted by ${plan.delimiter}`}.{" "}
+          {plan.delimiter === "none" ? "" : `, cells separated by ${plan.delimiter}`}.{" "}
           {plan.remembered
-            ? "Its columns are taken for what they were taken for the last time."
-            : "Say what each column holds where the guess is wrong."}
+            ? "Columns are recognised as they were last time."
+            : "Correct a column where the guess is wrong."}
         </p>
         <div className={css.choices}>
           <NativeSelect
-            label="Its rows are"
+            label="Rows are"
             value={plan.kind}
             data={plan.kinds.map((kind) => ({ value: kind, label: KINDS[kind] }))}
             onChange={(event) =>
@@ -137,7 +137,7 @@ export function ImportDialog(props: { property: Property; first: ImportPlan; onC
         {trial.data && <TrialResult trial={trial.data} item={item} gone={plan.kind !== "PAGES"} />}
         <div className={css.choices}>
           <Button variant="default" loading={trial.isPending} onClick={() => trial.mutate()}>
-            Try it
+            Test the import
           </Button>
           <Button
             loading={read.isPending}

@@ -90,7 +90,7 @@ export function ImportPanel({ property }: { property: Property }) {
           />
           <div>
             <Button type="submit" disabled={text.trim() === ""} loading={look.isPending}>
-              Look at them
+              Preview
             </Button>
           </div>
         </form>

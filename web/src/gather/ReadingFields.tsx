@@ -13,7 +13,7 @@ export function ReadingFields({ form, onChange }: Props) {
   return (
     <details className={css.scope}>
       <summary>
-        <b>It reads pages</b> <span className={stage.soft}>{readingInWords(form)}</span>
+        <b>How pages are read</b> <span className={stage.soft}>{readingInWords(form)}</span>
       </summary>
       <div className={stage.block}>
         <Checkbox
@@ -30,7 +30,7 @@ export function ReadingFields({ form, onChange }: Props) {
           onChange={(event) => onChange({ keepsSource: event.currentTarget.checked })}
         />
         <TextInput
-          label="Name that it asks under"
+          label="Crawler's name"
           description="Servers and robots.txt know it by this name: letters, - and _"
           placeholder="LucidSweep"
           value={form.agent}

@@ -27,7 +27,7 @@ export function SchedulePanel({ propertyId }: { propertyId: number }) {
   const schedule = planned.data?.schedule;
   return (
     <div className={stage.block}>
-      <h2>By itself</h2>
+      <h2>Schedule</h2>
       {schedule ? (
         <p>
           Swept {WORDS[schedule.every]}, next on {day(schedule.nextDay)}, as the last sweep was set.{" "}

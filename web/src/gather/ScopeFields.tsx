@@ -29,7 +29,7 @@ export function ScopeFields({ propertyId, address, form, onChange }: Props) {
   return (
     <details className={css.scope}>
       <summary>
-        <b>It looks at</b> <span className={stage.soft}>{scopeInWords(form)}</span>
+        <b>Scope</b> <span className={stage.soft}>{scopeInWords(form)}</span>
       </summary>
       <div className={stage.block}>
         <NativeSelect
@@ -86,7 +86,7 @@ export function ScopeFields({ propertyId, address, form, onChange }: Props) {
         />
         {form.query !== "DROP" && (
           <TextInput
-            label="Parameters to take off"
+            label="Parameters to remove"
             placeholder="ref, sort"
             value={form.withoutParameters}
             onChange={(event) => change({ withoutParameters: event.currentTarget.value })}
@@ -106,7 +106,7 @@ export function ScopeFields({ propertyId, address, form, onChange }: Props) {
         />
         <div>
           <Button size="xs" variant="default" loading={trial.isPending} onClick={() => trial.mutate()}>
-            Try it on known addresses
+            Preview on known addresses
           </Button>
         </div>
         {trial.data && (

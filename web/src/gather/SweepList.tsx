@@ -50,7 +50,7 @@ export function SweepList({ propertyId }: { propertyId: number }) {
                 loading={goOn.isPending}
                 onClick={() => goOn.mutate(sweep.id)}
               >
-                Go on
+                Resume
               </Button>
             )}
             {i === 0 && sweep.kind === "import" && sweep.state === "done" && (
@@ -60,7 +60,7 @@ export function SweepList({ propertyId }: { propertyId: number }) {
                 loading={takeBack.isPending}
                 onClick={() => takeBack.mutate(sweep.id)}
               >
-                Take back
+                Undo import
               </Button>
             )}
           </li>

@@ -57,12 +57,12 @@ export function SweepPanel({ property }: { property: Property }) {
       <h2>Sweep the site</h2>
       <TextInput label="Address to start from" value={address} onChange={(e) => setAddress(e.currentTarget.value)} />
       <div className={css.numbers}>
-        {number("maxPages", "Pages at most", 500_000)}
-        {number("maxDepth", "Links deep", 100, 0)}
-        {number("connections", "At a time", 16)}
-        {number("delayMs", "Pause, ms", 60_000, 0)}
-        {number("maxMinutes", "Minutes at most", 10_000, 0)}
-        {number("maxMegabytes", "MB at most", 1_000_000, 0)}
+        {number("maxPages", "Pages, at most", 500_000)}
+        {number("maxDepth", "Crawl depth, at most", 100, 0)}
+        {number("connections", "Parallel requests", 16)}
+        {number("delayMs", "Pause between requests, ms", 60_000, 0)}
+        {number("maxMinutes", "Minutes, at most", 10_000, 0)}
+        {number("maxMegabytes", "MB, at most", 1_000_000, 0)}
       </div>
       <LoginFields propertyId={property.id} />
       <ScopeFields propertyId={property.id} address={address} form={form} onChange={change} />

@@ -16,11 +16,11 @@ export function BatchBar({
 }) {
   if (n === 0) return null;
   return (
-    <section className={css.bar} aria-label="What can be done with the chosen rows">
-      <strong className={css.count}>{of(n, thing)} chosen</strong>
+    <section className={css.bar} aria-label="Actions for the selected rows">
+      <strong className={css.count}>{of(n, thing)} selected</strong>
       <div className={css.actions}>{children}</div>
       <button type="button" className={css.none} onClick={onNone}>
-        Let go
+        Clear selection
       </button>
     </section>
   );

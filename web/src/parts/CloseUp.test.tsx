@@ -73,7 +73,7 @@ it("shows the result as it will look, the measure, the keyword, the findings and
 it("has texts measured by the server as they are typed, and drafts what changed", async () => {
   show(<CloseUp propertyId={7} itemId={5} editable onClose={() => undefined} />);
   const title = await screen.findByLabelText("Title");
-  const draft = screen.getByRole("button", { name: "Draft it" }) as HTMLButtonElement;
+  const draft = screen.getByRole("button", { name: "Save draft" }) as HTMLButtonElement;
   expect(draft.disabled).toBe(true);
   await userEvent.clear(title);
   await userEvent.type(title, "A kayak lesson");
@@ -90,7 +90,7 @@ it("has texts measured by the server as they are typed, and drafts what changed"
       { itemId: 5, field: "title", text: "A kayak lesson", from: "Kayak hire by the hour in Gull Cove and Fennick" },
     ]),
   );
-  fireEvent.click(screen.getByRole("button", { name: "As it was" }));
+  fireEvent.click(screen.getByRole("button", { name: "Revert" }));
   expect((title as HTMLTextAreaElement).value).toBe("Kayak hire by the hour in Gull Cove and Fennick");
 });
 
@@ -111,7 +111,7 @@ it("keeps texts as they are only with a reason, and lets them go again", async (
   unmount();
   serve("GET /api/items/5", item(5, { title: cell("Hire", { kept: "The owner's words" as never }) }));
   show(<CloseUp propertyId={7} itemId={5} editable onClose={() => undefined} />);
-  fireEvent.click(await screen.findByRole("button", { name: "No longer keep" }));
+  fireEvent.click(await screen.findByRole("button", { name: "Stop keeping" }));
   await waitFor(() =>
     expect(asked("POST /api/properties/7/keeps")[1]?.body).toEqual({ selection: { ids: [5] }, fields: ["title"] }),
   );
@@ -125,5 +125,5 @@ it("says what it is for before a row is chosen, and what a page is not", async (
   show(<CloseUp propertyId={7} itemId={5} onClose={() => undefined} />);
   expect(await screen.findByText("Not indexable: it answers 404.")).toBeTruthy();
   expect(screen.getByText("No link leads to it.")).toBeTruthy();
-  expect(screen.getByText("It aims at no keyword yet.")).toBeTruthy();
+  expect(screen.getByText("It has no keyword yet.")).toBeTruthy();
 });

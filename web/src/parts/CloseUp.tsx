@@ -30,6 +30,7 @@ export function CloseUp({ propertyId, itemId, editable, keywords, more, onClose 
     queryKey: ofProperty(propertyId, "item", itemId),
     queryFn: () => answer(api.GET("/api/items/{id}", { params: { path: { id: itemId ?? 0 } } })),
     enabled: itemId !== undefined,
+    meta: { shown: true },
     placeholderData: (before) => before,
   });
   return (
@@ -37,7 +38,14 @@ export function CloseUp({ propertyId, itemId, editable, keywords, more, onClose 
       <button type="button" className={css.close} aria-label="Close the close-up" onClick={onClose}>
         <IconX size={16} />
       </button>
-      {item.data ? (
+      {item.error ? (
+        <div role="alert" className={css.hint}>
+          <p>{item.error.message}</p>
+          <Button size="xs" variant="default" onClick={() => item.refetch()}>
+            Try again
+          </Button>
+        </div>
+      ) : item.data ? (
         <Inside
           key={item.data.id}
           propertyId={propertyId}
@@ -162,10 +170,10 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
         {editable && (
           <div className={css.buttons}>
             <Button size="xs" disabled={changed.length === 0} loading={save.isPending} onClick={() => store(false)}>
-              Draft it
+              Save draft
             </Button>
             <Button size="xs" variant="subtle" disabled={changed.length === 0} onClick={() => setTexts(captured)}>
-              As it was
+              Revert
             </Button>
             <KeepButton item={item} onKeep={(fields, reason) => keep.mutate({ fields, reason })} />
           </div>
@@ -204,7 +212,7 @@ function PrimaryKeyword({ item }: { item: ItemRow }) {
           <span className={css.soft}>{item.aim.reason}</span>
         </p>
       ) : (
-        <p className={css.soft}>{item.aim ? item.aim.reason : "It aims at no keyword yet."}</p>
+        <p className={css.soft}>{item.aim ? item.aim.reason : "It has no keyword yet."}</p>
       )}
     </section>
   );
@@ -229,7 +237,7 @@ function KeepButton({ item, onKeep }: { item: ItemRow; onKeep: (fields: Field[],
   if (kept.length > 0) {
     return (
       <Button size="xs" variant="subtle" onClick={() => onKeep(kept)}>
-        No longer keep
+        Stop keeping
       </Button>
     );
   }

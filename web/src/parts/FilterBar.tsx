@@ -46,7 +46,7 @@ export function FilterBar({
           set({ field, kind: code, shared: undefined, state: undefined });
         }}
         data={[
-          { value: "", label: "any finding or none" },
+          { value: "", label: "all findings" },
           ...(kinds.data ?? []).map((k) => ({
             value: `${k.field} ${k.kind}`,
             label: `${k.label} (${count(k.items)})`,
@@ -59,7 +59,7 @@ export function FilterBar({
         value={filter.state ?? ""}
         onChange={(event) => set({ state: event.currentTarget.value, field: undefined, kind: undefined })}
         data={[
-          { value: "", label: "drafted or not" },
+          { value: "", label: "any draft state" },
           { value: "any", label: "with a draft" },
           { value: "drafted", label: "drafted" },
           { value: "approved", label: "approved" },
@@ -74,12 +74,12 @@ export function FilterBar({
         value={filter.target === "with" || filter.target === "without" ? filter.target : ""}
         onChange={(event) => set({ target: event.currentTarget.value })}
         data={[
-          { value: "", label: "aimed or not" },
+          { value: "", label: "any keyword" },
           { value: "with", label: "with a keyword" },
           { value: "without", label: "without a keyword" },
         ]}
       />
-      {filter.q && <Chip what={`holds “${filter.q}”`} onRemove={() => set({ q: undefined })} />}
+      {filter.q && <Chip what={`contains “${filter.q}”`} onRemove={() => set({ q: undefined })} />}
       {filter.shared && <Chip what={`shares “${filter.shared.trim()}”`} onRemove={() => set({ shared: undefined })} />}
       {narrowed && (
         <button
@@ -98,7 +98,7 @@ export function FilterBar({
             })
           }
         >
-          show all
+          Clear filters
         </button>
       )}
       <span className={css.rest}>

@@ -60,7 +60,7 @@ function Table({ rows = rowsOf(BOATS) }: { rows?: Rows<Boat> }) {
         )}
         empty="No boats yet."
       />
-      <output>{choice.count(BOATS.length)} chosen</output>
+      <output>{choice.count(BOATS.length)} selected</output>
     </>
   );
 }
@@ -220,14 +220,14 @@ describe("the table", () => {
     const ticks = screen.getAllByLabelText(/^Select \d+$/);
     fireEvent.click(ticks[0]);
     fireEvent.click(ticks[2], { shiftKey: true });
-    expect(await screen.findByText("3 chosen")).toBeTruthy();
+    expect(await screen.findByText("3 selected")).toBeTruthy();
     fireEvent.mouseDown(cell("Knot"));
     press(" ");
-    expect(screen.getByText("4 chosen")).toBeTruthy();
+    expect(screen.getByText("4 selected")).toBeTruthy();
     press("Escape");
-    expect(screen.getByText("0 chosen")).toBeTruthy();
+    expect(screen.getByText("0 selected")).toBeTruthy();
     fireEvent.click(screen.getByLabelText("Select all rows"));
-    expect(screen.getByText("4 chosen")).toBeTruthy();
+    expect(screen.getByText("4 selected")).toBeTruthy();
   });
 
   it("keeps the cursor inside the table", () => {

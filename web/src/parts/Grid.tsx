@@ -101,7 +101,13 @@ export function Grid<R>(props: Props<R>) {
   const least =
     (choice ? 32 : 0) +
     columns.reduce((sum, column) => sum + Number.parseInt(column.track.replace("minmax(", ""), 10), 0);
-  if (rows.problem) return <div className={css.note}>{rows.problem.message}</div>;
+  if (rows.problem) {
+    return (
+      <div role="alert" className={css.note}>
+        {rows.problem.message}
+      </div>
+    );
+  }
   if (rows.total === 0) return <div className={css.note}>{props.empty}</div>;
 
   return (

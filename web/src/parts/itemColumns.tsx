@@ -76,7 +76,7 @@ const h1: Column<ItemRow> = {
 
 const links: Column<ItemRow> = {
   key: "links",
-  label: "links in",
+  label: "inbound links",
   track: "70px",
   sort: "links-in",
   right: true,

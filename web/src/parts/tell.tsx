@@ -31,5 +31,12 @@ export function tellWithUndo(message: string, undo: () => void) {
 
 /** Says what went wrong, and stays until it is closed. */
 export function tellProblem(problem: Error) {
-  notifications.show({ title: "That did not work", message: problem.message, autoClose: false, withBorder: true });
+  // The same problem of several requests is said once.
+  notifications.show({
+    id: problem.message,
+    title: "That did not work",
+    message: problem.message,
+    autoClose: false,
+    withBorder: true,
+  });
 }

@@ -25,6 +25,7 @@ export function useRows<R>(
     queries: pages.map((page) => ({
       queryKey: [...key, "page", page],
       queryFn: ({ signal }: { signal: AbortSignal }) => fetchPage(page * PAGE, PAGE, signal),
+      meta: { shown: true },
       placeholderData: page === 0 ? keepPreviousData : undefined,
     })),
   });

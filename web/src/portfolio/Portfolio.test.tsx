@@ -2,7 +2,7 @@ import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, expect, it } from "vitest";
 import { asked, Problem, serve } from "../../testing/server";
-import { show, standing } from "../../testing/view";
+import { place, show, standing } from "../../testing/view";
 import { Portfolio } from "./Portfolio";
 
 const CLIENT = { id: 3, name: "Tarrin Bay Kayaks", brand: "Tarrin Bay", places: "Gull Cove, Fennick" };
@@ -34,7 +34,7 @@ it("shows where every property stands, and leads to where its work is", async ()
     "2",
     "4",
     "3",
-    "change",
+    "Change",
   ]);
   expect(screen.getByRole("link", { name: "Tarrin Bay website" }).getAttribute("href")).toBe("/p/7/triage");
   expect(screen.getByRole("link", { name: "Shop" }).getAttribute("href")).toBe("/p/8/gather");
@@ -45,7 +45,7 @@ it("shows where every property stands, and leads to where its work is", async ()
 it("adds a property once it has a name and an address; a shop needs no address", async () => {
   serve("POST /api/properties", {});
   show(<Portfolio />, "/");
-  fireEvent.click(await screen.findByRole("button", { name: "add a property" }));
+  fireEvent.click(await screen.findByRole("button", { name: "Add a property" }));
   const dialog = within(await screen.findByRole("dialog"));
   const add = dialog.getByRole("button", { name: "Add" }) as HTMLButtonElement;
   await userEvent.type(dialog.getByLabelText("Name"), "Second shop");
@@ -68,7 +68,7 @@ it("adds a property once it has a name and an address; a shop needs no address",
 it("keeps what was typed where the server refuses it, and says why", async () => {
   serve("PUT /api/properties/7", new Problem(422, 'expected the address of a website, got "tarrin bay"'));
   show(<Portfolio />, "/");
-  fireEvent.click((await screen.findAllByRole("button", { name: "change" }))[1]);
+  fireEvent.click((await screen.findAllByRole("button", { name: "Change" }))[1]);
   const address = await screen.findByLabelText("Address");
   await userEvent.clear(address);
   await userEvent.type(address, "tarrin bay");
@@ -83,7 +83,7 @@ it("changes and removes a client, and brings back what was removed", async () =>
   serve("POST /api/properties/9/restore", {});
   serve("GET /api/removed", [{ kind: "property", id: 9, name: "Old shop", removed: "2026-09-01T08:00:00Z" }]);
   show(<Portfolio />, "/");
-  fireEvent.click((await screen.findAllByRole("button", { name: "change" }))[0]);
+  fireEvent.click((await screen.findAllByRole("button", { name: "Change" }))[0]);
   await userEvent.type(await screen.findByLabelText("Places it serves"), ", Old Ferry");
   fireEvent.click(screen.getByRole("button", { name: "Save" }));
   await waitFor(() =>
@@ -94,17 +94,21 @@ it("changes and removes a client, and brings back what was removed", async () =>
     }),
   );
   await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
-  fireEvent.click(screen.getAllByRole("button", { name: "change" })[0]);
+  fireEvent.click(screen.getAllByRole("button", { name: "Change" })[0]);
   fireEvent.click(await screen.findByRole("button", { name: "Remove (can be brought back)" }));
   await waitFor(() => expect(asked("DELETE /api/clients/3")).toHaveLength(1));
-  fireEvent.click(screen.getByRole("button", { name: "bring back" }));
+  fireEvent.click(screen.getByRole("button", { name: "Bring back" }));
   await waitFor(() => expect(asked("POST /api/properties/9/restore")).toHaveLength(1));
 });
 
 it("says how to begin where there is nothing, and what went wrong where there is no answer", async () => {
   serve("GET /api/clients", []);
   const { unmount } = show(<Portfolio />, "/");
-  expect(await screen.findByText(/Nothing here yet. Add the client you work for/)).toBeTruthy();
+  serve("POST /api/sweeps", { id: 1, propertyId: 7 });
+  fireEvent.change(await screen.findByLabelText("Address of a website"), { target: { value: "tarrin.example" } });
+  fireEvent.click(screen.getByRole("button", { name: "Sweep it" }));
+  await waitFor(() => expect(place).toBe("/p/7/gather"));
+  expect(asked("POST /api/sweeps")[0].body).toEqual({ address: "tarrin.example" });
   unmount();
   serve("GET /api/clients", () => {
     throw new TypeError("connection refused");

@@ -6,6 +6,7 @@ import { answer, api, type Client, type Property, type Removed, type Standing } 
 import { useClients, usePortfolio } from "../api/queries";
 import { count, day, of } from "../parts/number";
 import { ClientForm } from "./ClientForm";
+import { FirstSweep } from "./FirstSweep";
 import css from "./Portfolio.module.css";
 import { PropertyForm } from "./PropertyForm";
 import { useClientChange } from "./useClientChange";
@@ -25,22 +26,17 @@ export function Portfolio() {
         <h1>Clients and properties</h1>
         <Button onClick={() => setOpen({})}>Add a client</Button>
       </header>
-      {clients.data?.length === 0 && (
-        <p className={css.empty}>
-          Nothing here yet. Add the client you work for, then a website or a shop of theirs; its pages or listings will
-          stand here with the state of the work.
-        </p>
-      )}
+      {clients.data?.length === 0 && <FirstSweep onClient={() => setOpen({})} />}
       <DueList standings={portfolio.data?.filter((standing) => standing.due > 0)} />
       {clients.data?.map((client) => (
         <section key={client.id} className={css.client}>
           <header>
             <h2>{client.name}</h2>
             <button type="button" className={css.quiet} onClick={() => setOpen({ client })}>
-              change
+              Change
             </button>
             <button type="button" className={css.quiet} onClick={() => setOpen({ clientId: client.id })}>
-              add a property
+              Add a property
             </button>
           </header>
           <PropertyTable
@@ -84,11 +80,11 @@ function PropertyTable({ standings, onChange }: { standings?: Standing[]; onChan
           <th>Last sweep</th>
           <th>Next</th>
           <th>Items</th>
-          <th>Aimed</th>
-          <th>At stake</th>
+          <th>With a keyword</th>
+          <th>With findings</th>
           <th>Drafted</th>
           <th>Approved</th>
-          <th>Handed over</th>
+          <th>Delivered</th>
           <th>Seen live</th>
           <th />
         </tr>
@@ -107,7 +103,7 @@ function PropertyTable({ standings, onChange }: { standings?: Standing[]; onChan
             ))}
             <td>
               <button type="button" className={css.quiet} onClick={() => onChange(property)}>
-                change
+                Change
               </button>
             </td>
           </tr>
@@ -133,7 +129,7 @@ function RemovedList() {
           <li key={`${thing.kind} ${thing.id}`}>
             {thing.name} <span className={css.kind}>{`${thing.kind}, removed ${day(thing.removed)}`}</span>
             <button type="button" className={css.quiet} onClick={() => restore.mutate(thing)}>
-              bring back
+              Bring back
             </button>
           </li>
         ))}

@@ -27,8 +27,8 @@ export function Handovers({ property, approved }: { property: Property; approved
     answer(api.POST("/api/properties/{propertyId}/handovers", { params: { path: { propertyId } }, body: { format } })),
   );
   return (
-    <aside className={css.panel} aria-label="Hand over">
-      <h2>{approved === 0 ? "Nothing approved yet" : `${of(approved, "approved draft")} to hand over`}</h2>
+    <aside className={css.panel} aria-label="Deliver">
+      <h2>{approved === 0 ? "Nothing approved yet" : `${of(approved, "approved draft")} to deliver`}</h2>
       <NativeSelect
         label="As"
         value={format}
@@ -42,14 +42,14 @@ export function Handovers({ property, approved }: { property: Property; approved
           handOver.mutate(undefined, { onSuccess: ({ id }) => window.location.assign(`/api/handovers/${id}/file`) })
         }
       >
-        Hand over
+        Deliver
       </Button>
       {approved === 0 && (
-        <p className={css.soft}>Choose drafts on the left and approve them; then they can be handed over.</p>
+        <p className={css.soft}>Select drafts on the left and approve them; then they can be delivered.</p>
       )}
       {handovers.data && handovers.data.length > 0 && (
         <section>
-          <h3>Handed over</h3>
+          <h3>Delivered</h3>
           <ol className={css.list}>
             {handovers.data.map((handover) => (
               <li key={handover.id}>

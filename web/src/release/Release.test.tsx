@@ -52,7 +52,7 @@ it("approves, sends back, and takes drafts away", async () => {
   expect(one).toEqual({ selection: { ids: [1] }, fields: [], state: "approved", asOf: 4 });
   expect(all).toEqual({ selection: { filter: { state: "any" }, except: [] }, fields: [], state: "sent-back", asOf: 4 });
   await choose(2);
-  fireEvent.click(screen.getByRole("button", { name: "Take the drafts away" }));
+  fireEvent.click(screen.getByRole("button", { name: "Discard drafts" }));
   await waitFor(() =>
     expect(asked("POST /api/properties/7/cells")[0]?.body).toEqual([
       { itemId: 2, field: "title" },
@@ -64,19 +64,19 @@ it("approves, sends back, and takes drafts away", async () => {
 it("hands approved drafts over in the formats that go with the property", async () => {
   serve("POST /api/properties/7/handovers", { id: 5 });
   const { unmount } = show(<Release />, "/p/7/release");
-  const panel = within(await screen.findByRole("complementary", { name: "Hand over" }));
-  expect(panel.getByText("2 approved drafts to hand over")).toBeTruthy();
+  const panel = within(await screen.findByRole("complementary", { name: "Deliver" }));
+  expect(panel.getByText("2 approved drafts to deliver")).toBeTruthy();
   expect(await panel.findByText("1 text of 2 items, csv")).toBeTruthy();
   expect(panel.getAllByRole("option").map((each) => each.getAttribute("value"))).toEqual(["csv", "json", "html"]);
   fireEvent.change(panel.getByLabelText("As"), { target: { value: "html" } });
-  fireEvent.click(panel.getByRole("button", { name: "Hand over" }));
+  fireEvent.click(panel.getByRole("button", { name: "Deliver" }));
   await waitFor(() => expect(asked("POST /api/properties/7/handovers")[0]?.body).toEqual({ format: "html" }));
   unmount();
   serve("GET /api/properties/7/standing", standing({ approved: 0 }, { kind: "listings" }));
   show(<Release />, "/p/7/release");
-  const none = within(await screen.findByRole("complementary", { name: "Hand over" }));
+  const none = within(await screen.findByRole("complementary", { name: "Deliver" }));
   expect(none.getByText("Nothing approved yet")).toBeTruthy();
-  expect((none.getByRole("button", { name: "Hand over" }) as HTMLButtonElement).disabled).toBe(true);
+  expect((none.getByRole("button", { name: "Deliver" }) as HTMLButtonElement).disabled).toBe(true);
   expect(none.getAllByRole("option")[0].getAttribute("value")).toBe("listings");
 });
 

@@ -134,7 +134,7 @@ export function Release() {
             empty={
               search.size > 0
                 ? "No draft is left with this filter."
-                : "Here the drafts will stand beside what they replace, to be approved or sent back. Write some under Rewrite."
+                : "No drafts yet. Write some under Rewrite; then approve them here or send them back."
             }
           />
           <BatchBar n={choice.count(view.rows.total ?? 0)} thing="item" onNone={choice.none}>
@@ -150,7 +150,7 @@ export function Release() {
               loading={drop.isPending}
               onClick={() => drop.mutate(undefined, { onSuccess: choice.none })}
             >
-              Take the drafts away
+              Discard drafts
             </Button>
           </BatchBar>
         </div>

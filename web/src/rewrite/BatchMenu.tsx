@@ -10,7 +10,7 @@ export function BatchMenu({ undo }: { undo: Undo }) {
     <Popover position="bottom-end" width={440} shadow="md">
       <Popover.Target>
         <Button size="xs" variant="default">
-          Batches
+          History
         </Button>
       </Popover.Target>
       <Popover.Dropdown>
@@ -26,7 +26,7 @@ export function BatchMenu({ undo }: { undo: Undo }) {
                 </small>
               </span>
               <Button size="compact-xs" variant="default" loading={undo.busy} onClick={() => undo.turn(batch)}>
-                {batch.state === "applied" ? "Undo" : "Apply again"}
+                {batch.state === "applied" ? "Undo" : "Redo"}
               </Button>
             </li>
           ))}

@@ -37,7 +37,7 @@ export function EditForm({ propertyId, spec, listings, onChange }: Props) {
       return (
         <div className={css.form}>
           {text("find", "Find")}
-          {text("with", "Put in its place", spec.regex ? "$1 stands for the first group" : undefined)}
+          {text("with", "Replace with", spec.regex ? "$1 stands for the first group" : undefined)}
           <Checkbox
             size="xs"
             label="Regular expression"
@@ -46,7 +46,7 @@ export function EditForm({ propertyId, spec, listings, onChange }: Props) {
           />
           <Checkbox
             size="xs"
-            label="Letter case counts"
+            label="Match case"
             checked={spec.matchCase ?? false}
             onChange={(event) => set({ matchCase: event.currentTarget.checked })}
           />
@@ -55,17 +55,17 @@ export function EditForm({ propertyId, spec, listings, onChange }: Props) {
     case "before":
       return text(
         "with",
-        "Put before the text",
+        "Add to the start",
         "With the space or separator that belongs to it; where it stands already, nothing is added.",
       );
     case "after":
       return text(
         "with",
-        "Put behind the text",
+        "Add to the end",
         "With the space or separator that belongs to it; where it stands already, nothing is added.",
       );
     case "remove-ending":
-      return text("find", "Ending to take off");
+      return text("find", "Ending to remove");
     case "case":
       return (
         <NativeSelect

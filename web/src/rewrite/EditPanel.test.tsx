@@ -70,8 +70,8 @@ it("asks for nothing before there is something to find, then shows what would be
   show(<Panel start="replace" />);
   expect((screen.getByRole("button", { name: "Draft them" }) as HTMLButtonElement).disabled).toBe(true);
   await userEvent.type(screen.getByLabelText("Find"), "Old");
-  await userEvent.type(screen.getByLabelText("Put in its place"), "New");
-  await userEvent.click(screen.getByLabelText("Letter case counts"));
+  await userEvent.type(screen.getByLabelText("Replace with"), "New");
+  await userEvent.click(screen.getByLabelText("Match case"));
   expect(await screen.findByText("New hire")).toBeTruthy();
   expect(screen.getByRole("status").textContent).toContain("20 titles would change, 18 of them fit; 9 stay the same.");
   expect(screen.getByRole("status").textContent).toContain("4 shortened or without a part; 1 kept as is.");
@@ -114,7 +114,7 @@ it("edits a recipe as its parts: sources, order, rank, letter case, shortening",
   fireEvent.change(part(2).getByLabelText("What stands before part 2"), { target: { value: ": " } });
   fireEvent.change(part(2).getByLabelText("Letter case of part 2"), { target: { value: "TITLE" } });
   fireEvent.change(part(2).getByLabelText("Rank of part 2"), { target: { value: "4" } });
-  fireEvent.click(part(2).getByLabelText("may be shortened"));
+  fireEvent.click(part(2).getByLabelText("May be shortened"));
   fireEvent.click(part(3).getByRole("button", { name: "Remove part 3" }));
   fireEvent.click(part(2).getByRole("button", { name: "Up" }));
   await waitFor(() =>

@@ -118,7 +118,7 @@ export function EditPanel({ propertyId, listings, tool: asked, field, given, n, 
             {figures?.complete ? `Draft ${count(figures.changes)}` : "Draft them"}
           </Button>
           <Button variant="subtle" onClick={onClose}>
-            Not now
+            Cancel
           </Button>
         </footer>
       )}

@@ -57,7 +57,7 @@ export function KeepForm({ propertyId, selection, listings, onDone }: Props) {
           disabled={fields.length === 0}
           onClick={() => keep.mutate(undefined, done("no longer kept"))}
         >
-          No longer keep them
+          Stop keeping them
         </Button>
       </div>
     </form>

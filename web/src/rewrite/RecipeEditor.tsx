@@ -100,14 +100,14 @@ export function RecipeEditor({ propertyId, spec, listings, onChange }: Props) {
                 aria-label={`Rank of part ${at + 1}`}
                 data={Array.from({ length: MOST_PARTS }, (_, i) => ({
                   value: String(i + 1),
-                  label: i === 0 ? "rank 1: goes last" : `rank ${i + 1}`,
+                  label: i === 0 ? "importance 1: kept longest" : `importance ${i + 1}`,
                 }))}
                 value={String(part.rank)}
                 onChange={(event) => setPart(at, { rank: Number(event.currentTarget.value) })}
               />
               <Checkbox
                 size="xs"
-                label="may be shortened"
+                label="May be shortened"
                 checked={part.shortenable}
                 onChange={(event) => setPart(at, { shortenable: event.currentTarget.checked })}
               />
@@ -146,7 +146,7 @@ function Sources({
     <div className={css.sources}>
       {part.sources.map((source, i) => (
         <span key={i} className={css.source}>
-          {i > 0 && <i>or else</i>}
+          {i > 0 && <i>fall back on</i>}
           <NativeSelect
             size="xs"
             aria-label={`Source ${i + 1} of part ${at + 1}`}
@@ -178,7 +178,7 @@ function Sources({
           variant="subtle"
           onClick={() => onChange([...part.sources, { kind: listings ? "TITLE" : "H1", text: "" }])}
         >
-          or else …
+          Fall back on …
         </Button>
       )}
     </div>

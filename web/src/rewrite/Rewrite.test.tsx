@@ -45,7 +45,7 @@ it("drafts what is typed into a cell, and keeps the order while it is edited", a
 it("offers to sort again once the property has moved on", async () => {
   serve("GET /api/properties/7/standing", standing({}, { revision: 5 }));
   show(<Rewrite />, "/p/7/rewrite");
-  fireEvent.click(await screen.findByRole("button", { name: "Sort and filter again" }));
+  fireEvent.click(await screen.findByRole("button", { name: "Refresh the order" }));
   await waitFor(() => expect(asked(ITEMS).slice(-1)[0].query).not.toHaveProperty("asOf"));
 });
 
@@ -57,14 +57,14 @@ it("undoes and redoes by key, and any batch by hand; a refusal is said in words"
   serve("POST /api/batches/2/redo", { batch: batch(2, "applied"), left: [] });
   serve("POST /api/batches/1/undo", new Problem(409, "Batch 3 touched the same texts; nothing was changed."));
   show(<Rewrite />, "/p/7/rewrite");
-  await screen.findByRole("button", { name: "Batches" });
+  await screen.findByRole("button", { name: "History" });
   fireEvent.keyDown(document.documentElement, { key: "z", ctrlKey: true });
   expect(
     await screen.findByText("Undone: Batch 3 (3 texts). 2 texts delivered since in handover 9: left as delivered."),
   ).toBeTruthy();
   fireEvent.keyDown(document.documentElement, { key: "z", ctrlKey: true, shiftKey: true });
-  expect(await screen.findByText("Applied again: Batch 2 (3 texts).")).toBeTruthy();
-  fireEvent.click(screen.getByRole("button", { name: "Batches" }));
+  expect(await screen.findByText("Redone: Batch 2 (3 texts).")).toBeTruthy();
+  fireEvent.click(screen.getByRole("button", { name: "History" }));
   const line = (await screen.findByText("Batch 1")).closest("li") as HTMLElement;
   fireEvent.click(within(line).getByRole("button", { name: "Undo" }));
   expect(await screen.findByText("Batch 3 touched the same texts; nothing was changed.")).toBeTruthy();
@@ -75,7 +75,7 @@ it("opens a tool on all that a cause led to, and says so in the address", async 
   show(<Rewrite />, "/p/7/rewrite?field=title&kind=common-ending&shared=+%7C+Tarrin&tool=remove-ending&on=title");
   const panel = within(await screen.findByRole("complementary", { name: "Rewrite in bulk" }));
   expect(await panel.findByText("2 items")).toBeTruthy();
-  expect((panel.getByLabelText("Ending to take off") as HTMLInputElement).value).toBe(" | Tarrin");
+  expect((panel.getByLabelText("Ending to remove") as HTMLInputElement).value).toBe(" | Tarrin");
   await waitFor(() =>
     expect(asked("POST /api/properties/7/previews")[0]?.body).toEqual({
       selection: { filter: { field: "title", kind: "common-ending", shared: " | Tarrin" }, except: [] },
@@ -84,7 +84,7 @@ it("opens a tool on all that a cause led to, and says so in the address", async 
   );
   fireEvent.click(panel.getByRole("button", { name: "Close" }));
   expect(place).not.toContain("tool=");
-  expect(screen.getByLabelText("What can be done with the chosen rows").textContent).toContain("2 items chosen");
+  expect(screen.getByLabelText("Actions for the selected rows").textContent).toContain("2 items selected");
 });
 
 it("keeps chosen texts with a reason", async () => {

@@ -88,7 +88,7 @@ export function Rewrite() {
       <FilterBar propertyId={propertyId} view={view}>
         {stale && (
           <Button size="compact-xs" variant="subtle" onClick={view.sortAgain}>
-            Sort and filter again
+            Refresh the order
           </Button>
         )}
         <BatchMenu undo={undo} />

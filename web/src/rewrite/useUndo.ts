@@ -31,7 +31,7 @@ export function useUndo(propertyId: number, settled: () => Promise<unknown> = as
     list,
     busy: undo.isPending || redo.isPending,
     turn: (batch: Batch) =>
-      batch.state === "applied" ? undo.mutate(batch, say("Undone")) : redo.mutate(batch, say("Applied again")),
+      batch.state === "applied" ? undo.mutate(batch, say("Undone")) : redo.mutate(batch, say("Redone")),
     undoLast: async () => {
       const last = (await latest()).find((batch) => batch.state === "applied");
       if (last) undo.mutate(last, say("Undone"));
@@ -40,8 +40,8 @@ export function useUndo(propertyId: number, settled: () => Promise<unknown> = as
     redoLast: async () => {
       const undone = (await latest()).filter((batch) => batch.state === "undone");
       const last = undone.sort((a, b) => (a.undone < b.undone ? 1 : -1))[0];
-      if (last) redo.mutate(last, say("Applied again"));
-      else tell("There is nothing to apply again.");
+      if (last) redo.mutate(last, say("Redone"));
+      else tell("There is nothing to redo.");
     },
   };
 }

@@ -37,7 +37,7 @@ export function FoundItems({ propertyId }: { propertyId: number }) {
           All causes
         </Link>
         <Button size="xs" component={Link} to={`/p/${propertyId}/rewrite${search}`}>
-          To the desk
+          Open in Rewrite
         </Button>
       </FilterBar>
       <div className={stage.split}>

@@ -43,7 +43,7 @@ it("lists causes by weight, each with what mends it ready at the desk", async ()
   show(<Triage />, "/p/7/triage");
   const row = (await screen.findByText(ENDING.says)).closest("li") as HTMLElement;
   expect(screen.getByText(/60 of 100 indexable items have findings/)).toBeTruthy();
-  fireEvent.click(within(row).getByRole("button", { name: "Take the ending off" }));
+  fireEvent.click(within(row).getByRole("button", { name: "Remove the ending" }));
   expect(place).toBe(
     "/p/7/rewrite?field=title&kind=common-ending&shared=+%7C+Tarrin&section=%2Ftours%2F&tool=remove-ending&on=title",
   );
@@ -52,7 +52,7 @@ it("lists causes by weight, each with what mends it ready at the desk", async ()
 it("leads to the desk without a tool where only a person can help", async () => {
   show(<Triage />, "/p/7/triage");
   const row = (await screen.findByText(HEADINGS.says)).closest("li") as HTMLElement;
-  fireEvent.click(within(row).getByRole("button", { name: "Look at them" }));
+  fireEvent.click(within(row).getByRole("button", { name: "Preview" }));
   expect(place).toBe("/p/7/rewrite?field=h1&kind=missing");
 });
 
@@ -74,7 +74,7 @@ it("shows the items behind a cause with their evidence", async () => {
   expect(await screen.findByText("42 px over 580 on a desktop")).toBeTruthy();
   const { query } = asked("GET /api/properties/7/items")[0];
   expect(query).toMatchObject({ field: "title", kind: "too-long", section: "/tours/" });
-  expect(screen.getByRole("link", { name: "To the desk" }).getAttribute("href")).toContain(
+  expect(screen.getByRole("link", { name: "Open in Rewrite" }).getAttribute("href")).toContain(
     "/p/7/rewrite?field=title&kind=too-long",
   );
 });
@@ -86,7 +86,7 @@ it("says in words that nothing is wrong, that nothing is there yet, or what went
   unmount();
   serve("GET /api/properties/7/standing", standing({ items: 0 }));
   const empty = show(<Triage />, "/p/7/triage");
-  expect(await screen.findByText(/Once this property is gathered/)).toBeTruthy();
+  expect(await screen.findByText(/Nothing gathered yet/)).toBeTruthy();
   empty.unmount();
   serve("GET /api/properties/7/causes", new Problem(500, "the database is closed"));
   show(<Triage />, "/p/7/triage");

@@ -44,9 +44,9 @@ export function Triage() {
 const ACTION: Record<string, string> = {
   recipe: "Rewrite by recipe",
   cut: "Cut to fit",
-  "remove-ending": "Take the ending off",
-  tags: "Mend the tags",
-  "by-hand": "Look at them",
+  "remove-ending": "Remove the ending",
+  tags: "Fix the tags",
+  "by-hand": "Preview",
 };
 
 const filterOf = (cause: Cause) => {
@@ -69,7 +69,7 @@ function CauseList({ propertyId, gathered }: { propertyId: number; gathered: boo
       <p className={css.empty}>
         {gathered
           ? "Nothing is wrong with the indexable items: every title, description, H1 and tag keeps to the standard."
-          : "Once this property is gathered, what is wrong with its titles, descriptions and tags will stand here, by cause."}
+          : "Nothing gathered yet. What is wrong with titles, descriptions and tags is shown here by cause, once it is."}
       </p>
     );
   }

@@ -8,7 +8,7 @@ export function Watch() {
         <h1>Nothing to watch yet</h1>
       </div>
       <p className={stage.soft} style={{ maxWidth: "62ch", padding: "0 20px", fontSize: 15, lineHeight: "22px" }}>
-        Here will stand the positions and clicks of what you rewrote, before and after, against pages left alone. The
+        Positions and clicks of what you rewrote, before and after, against pages left alone, will be shown here. The
         demand for it is gathered under Aim; this version does not yet work with it here. What was handed over, and
         when, is recorded under Release and will be the starting point.
       </p>

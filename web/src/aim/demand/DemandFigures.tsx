@@ -13,7 +13,7 @@ export function change(now: number, before: number) {
 
 const FIGURES: { label: string; of: (reported: DemandReported) => string }[] = [
   { label: "clicks", of: (reported) => count(reported.clicks) },
-  { label: "times shown", of: (reported) => count(reported.impressions) },
+  { label: "impressions", of: (reported) => count(reported.impressions) },
   { label: "clicks of those shown", of: (reported) => percent(reported.rate) },
   { label: "mean position", of: (reported) => place(reported.position) },
 ];

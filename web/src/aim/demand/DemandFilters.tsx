@@ -91,7 +91,7 @@ export function DemandFilters({ demand, window }: { demand: ReturnType<typeof us
         size="xs"
         w={150}
         aria-label={of === "items" ? "Text in the address" : "Text in the query"}
-        placeholder="holds …"
+        placeholder="contains …"
         value={q}
         onChange={(event) => set({ q: event.currentTarget.value })}
       />

@@ -42,7 +42,7 @@ it("looks at the demand by window, country and side, and opens a query to its it
   await userEvent.selectOptions(screen.getByLabelText("Window"), "52 weeks");
   await userEvent.selectOptions(screen.getByLabelText("Brand"), "no");
   expect(place).toBe("/p/7/aim?side=demand&country=gb&weeks=52&brand=no");
-  fireEvent.click(screen.getAllByRole("button", { name: "on before" })[0]);
+  fireEvent.click(screen.getAllByRole("button", { name: "vs before" })[0]);
   await waitFor(() =>
     expect(asked("GET /api/properties/7/demand/rows").slice(-1)[0].query).toMatchObject({
       side: "queries",
@@ -71,7 +71,7 @@ it("says how demand is got where there is none, and what went wrong", async () =
   serve("GET /api/properties/7/demand/rows", { total: 0, rows: [] });
   serve("GET /api/properties/7/demand/window", { lastDay: "", now: none, before: none, weeks: [], countries: [] });
   const first = show(<Aim />, "/p/7/aim?side=demand");
-  expect(await screen.findByText(/No demand is known yet/)).toBeTruthy();
+  expect(await screen.findByText(/No demand yet/)).toBeTruthy();
   expect(screen.getByLabelText("Fetch demand from a reporting service")).toBeTruthy();
   first.unmount();
   serve("GET /api/properties/7/demand/window", new Problem(422, "expected a window of at most 364 days"));

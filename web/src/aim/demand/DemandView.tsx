@@ -45,27 +45,27 @@ function columns(side: "items" | "queries", hasYear: boolean): Column<DemandRow>
       ),
     },
     figure("clicks", "clicks", "76px", (row) => count(row.now.clicks)),
-    figure("clicks-change", "on before", "88px", (row) => change(row.now.clicks, row.before.clicks), true),
+    figure("clicks-change", "vs before", "88px", (row) => change(row.now.clicks, row.before.clicks), true),
     ...(hasYear
       ? [
           figure(
             "clicks-year",
-            "on the year before",
+            "vs last year",
             "138px",
             (row) => (row.yearBefore === null ? "" : change(row.now.clicks, row.yearBefore.clicks)),
             true,
           ),
         ]
       : []),
-    figure("impressions", "shown", "84px", (row) => count(row.now.impressions)),
+    figure("impressions", "impressions", "96px", (row) => count(row.now.impressions)),
     figure(
       "impressions-change",
-      "on before",
+      "vs before",
       "88px",
       (row) => change(row.now.impressions, row.before.impressions),
       true,
     ),
-    figure("rate", "rate", "72px", (row) => (row.now.impressions === 0 ? "" : `${(100 * row.now.rate).toFixed(1)}%`)),
+    figure("rate", "CTR", "72px", (row) => (row.now.impressions === 0 ? "" : `${(100 * row.now.rate).toFixed(1)}%`)),
     figure("position", "position", "86px", (row) => (row.now.position < 1 ? "" : row.now.position.toFixed(1))),
     {
       key: "position-before",
@@ -90,8 +90,8 @@ export function DemandView({ propertyId }: { propertyId: number }) {
       <div className={aim.demand}>
         <FetchDemand propertyId={propertyId} />
         <p className={stage.soft}>
-          No demand is known yet. Here will stand the clicks, impressions and positions of every item and query, over
-          any window of weeks. They are fetched from a reporting service, or imported from a file under Gather.
+          No demand yet. Fetch or import it to see clicks, impressions and average positions of every item and query,
+          over any window of weeks. They are fetched from a reporting service, or imported from a file under Gather.
         </p>
       </div>
     );

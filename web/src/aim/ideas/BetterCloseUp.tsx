@@ -14,7 +14,7 @@ export function BetterCloseUp({ row, onClose }: { row: BetterRow; onClose: () =>
         <CloseButton aria-label="Close" onClick={onClose} />
       </header>
       <p className={css.soft}>
-        {pathOf(row.address)} aims at “{row.aimed}” now.
+        {pathOf(row.address)} has the keyword “{row.aimed}” now.
       </p>
       {row.youngUntil && <p>Too early until {day(row.youngUntil)}: the item has not settled yet.</p>}
       <dl>

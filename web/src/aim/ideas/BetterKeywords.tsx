@@ -25,14 +25,14 @@ function columns(most: number): Column<BetterRow>[] {
     },
     {
       key: "aimed",
-      label: "aims at",
+      label: "keyword now",
       track: "minmax(150px, 0.9fr)",
       text: (row) => row.aimed,
       cell: (row) => <span className={`${css.cut} ${css.soft}`}>{row.aimed}</span>,
     },
     {
       key: "query",
-      label: "could aim at",
+      label: "better keyword",
       track: "minmax(150px, 0.9fr)",
       text: (row) => row.query,
       cell: (row) => <strong className={css.cut}>{row.query}</strong>,
@@ -135,8 +135,8 @@ export function BetterKeywords({ propertyId }: { propertyId: number }) {
             onCursor={follow}
             empty={
               young
-                ? "No young item begins to rank for anything better."
-                : "Here will stand queries that an item begins to rank for and that are searched far more than what it aims at. They are found in the demand: fetch it, or import it under Gather."
+                ? "No new item has begun to rank for a better query."
+                : "No better keywords yet. They are queries that an item begins to rank for and that are searched far more than its keyword: fetch the demand, or import it under Gather."
             }
           />
           <BatchBar n={n} thing="better keyword" onNone={choice.none}>

@@ -27,7 +27,7 @@ export function PagesToAdd({ propertyId }: { propertyId: number }) {
       <Scrolled label="Pages to add">
         {summary.data && pages.length === 0 && (
           <p className={css.soft}>
-            Every keyword has an item. Topics that no item serves will stand here, each with a page that it could get.
+            Every keyword has an item. Topics that no item serves are listed here, each with a page to add.
           </p>
         )}
         {pages.length > 0 && (

@@ -21,8 +21,8 @@ export function SharedQueries({ propertyId }: { propertyId: number }) {
       <Scrolled label="Queries with several items">
         {summary.data && shared.length === 0 && (
           <p className={css.soft}>
-            No two items stand in each other’s way. Queries for which several are shown in turn will stand here, once
-            demand is known.
+            No items compete for a query. Queries for which several are shown in turn are listed here, once demand is
+            known.
           </p>
         )}
         {shared.length > 0 && (
@@ -35,7 +35,7 @@ export function SharedQueries({ propertyId }: { propertyId: number }) {
                 <th>share</th>
                 <th>position</th>
                 <th>clicks a month</th>
-                <th>could aim at instead</th>
+                <th>better query for it</th>
               </tr>
             </thead>
             {shared.slice(0, MOST).map((query) => (

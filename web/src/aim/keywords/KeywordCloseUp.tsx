@@ -114,10 +114,10 @@ export function KeywordCloseUp({
           </>
         )}
       </dl>
-      <h3>Items that could be its home</h3>
+      <h3>Items that fit it</h3>
       {homes.error && <p className={css.soft}>{homes.error.message}</p>}
       {homes.data?.length === 0 && (
-        <p className={css.soft}>No item holds its words where it counts. It is an idea for a new page.</p>
+        <p className={css.soft}>No item contains its words. It is an idea for a new page.</p>
       )}
       <ol className={css.homes} aria-busy={homes.isPending}>
         {homes.data?.map((home) => {
@@ -131,7 +131,7 @@ export function KeywordCloseUp({
               <span className={css.why}>{home.reason}</span>
               {lives ? (
                 <span className={css.here}>
-                  its home, {row.role}
+                  its item, {row.role}
                   {row.byHand && ", set by hand"}
                 </span>
               ) : (
@@ -145,7 +145,7 @@ export function KeywordCloseUp({
                     })
                   }
                 >
-                  Make this its home
+                  Make this its item
                 </Button>
               )}
             </li>

@@ -60,10 +60,10 @@ export function KeywordTable({ propertyId, home }: { propertyId: number; home?: 
               narrowed ? (
                 "No keyword is like this."
               ) : home ? (
-                "Every keyword has an item. Keywords that no item holds the words of will stand here, as ideas for new pages."
+                "Every keyword has an item. Keywords without one are listed here, as ideas for new pages."
               ) : (
                 <div className={css.begin}>
-                  <p>Here will stand the phrases people search for, each with the item that fits it best.</p>
+                  <p>No keywords yet. Add some, and each is given the item that fits it best.</p>
                   <Button onClick={() => setAdding(true)}>Add a list</Button>
                 </div>
               )

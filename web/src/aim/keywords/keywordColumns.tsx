@@ -37,10 +37,10 @@ export const KEYWORD_COLUMNS: Column<KeywordRow>[] = [
     text: (row) => String(row.broad ?? ""),
     cell: (row) => (row.broad === null ? "" : <span className={css.soft}>{count(row.broad)}</span>),
   },
-  { key: "trend", label: "by month", track: "124px", cell: (row) => <Trend row={row} /> },
+  { key: "trend", label: "trend", track: "124px", cell: (row) => <Trend row={row} /> },
   {
     key: "peaks",
-    label: "most in",
+    label: "peak months",
     sort: "peaks",
     track: "minmax(110px, 0.6fr)",
     text: (row) => row.peaks,

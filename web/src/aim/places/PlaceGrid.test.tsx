@@ -41,7 +41,9 @@ it("sets every service against every place, opens a combination, and adds those 
   fireEvent.click(screen.getByRole("button", { name: "seal tour fennick: 1,200 searches a month, no page" }));
   expect(within(screen.getByLabelText("seal tour fennick")).getByText(/See the page that could be added/)).toBeTruthy();
   fireEvent.click(screen.getByRole("button", { name: "kayak hire gull cove: 90 searches a month, /hire/gull-cove/" }));
-  expect(screen.getByLabelText("kayak hire gull cove").textContent).toContain("/hire/gull-cove/ aims at it.");
+  expect(screen.getByLabelText("kayak hire gull cove").textContent).toContain(
+    "/hire/gull-cove/ has it as its keyword.",
+  );
   fireEvent.click(screen.getByRole("button", { name: "Add 1 to the keywords" }));
   await waitFor(() =>
     expect(asked("POST /api/properties/7/keywords")[0]?.body).toEqual({ text: "keyword\nkayak hire fennick" }),

@@ -94,8 +94,8 @@ export function PlaceGrid({ propertyId }: { propertyId: number }) {
           )}
           {cells.length > 0 && (
             <p className={css.legend}>
-              <span className={css.aimed}>90</span> a page aims at it <span className={css.holds}>90</span> a page holds
-              its words and aims at something else <span className={css.without}>90</span> no page{" "}
+              <span className={css.aimed}>90</span> a page has it as its keyword <span className={css.holds}>90</span> a
+              page contains its words but has another keyword <span className={css.without}>90</span> no page{" "}
               <span className={css.without}>·</span> searches not known
             </p>
           )}
@@ -130,13 +130,13 @@ function CellPanel({ propertyId, cell }: { propertyId: number; cell: GridCell })
       <p>
         {cell.itemId === null ? (
           <>
-            No page holds its words where they count.{" "}
+            No page contains its words in its title or H1.{" "}
             {cell.keywords > 0 && <Link to={`/p/${propertyId}/aim?side=pages`}>See the page that could be added</Link>}
           </>
         ) : (
           <>
             <Link to={`/p/${propertyId}/rewrite?${searchOf({ q: cell.address })}`}>{pathOf(cell.address)}</Link>{" "}
-            {cell.aimed ? "aims at it." : "holds its words where they count, and aims at something else or at nothing."}
+            {cell.aimed ? "has it as its keyword." : "contains its words, but has another keyword or none."}
           </>
         )}
       </p>

@@ -34,7 +34,7 @@ it("shows one list or all of them, what is due apart from the rest", async () =>
   show(<Aim />, "/p/7/aim?side=reviews");
   expect(await screen.findByText("3 phrases to come back to")).toBeTruthy();
   const nav = within(screen.getByLabelText("Views of Aim"));
-  expect(nav.getByRole("link", { name: "To come back to1 due" }).getAttribute("aria-current")).toBe("page");
+  expect(nav.getByRole("link", { name: "Review lists1 due" }).getAttribute("aria-current")).toBe("page");
   const tables = screen.getAllByRole("table");
   expect(within(tables[0]).getAllByRole("row")).toHaveLength(2);
   expect(within(tables[1]).getAllByRole("row")).toHaveLength(3);
@@ -98,7 +98,7 @@ it("shows tags only where items have any, and falls back where a view is not kno
     broad: false,
   });
   const site = show(<Aim />, "/p/7/aim?side=nowhere");
-  expect(await screen.findByText(/Here will stand the phrases people search for/)).toBeTruthy();
+  expect(await screen.findByText(/No keywords yet/)).toBeTruthy();
   fireEvent.click(screen.getByRole("button", { name: "Add a list" }));
   expect(await screen.findByLabelText(/One a line/)).toBeTruthy();
   const nav = () => within(screen.getByLabelText("Views of Aim"));

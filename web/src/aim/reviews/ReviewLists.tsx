@@ -45,8 +45,8 @@ export function ReviewLists({ propertyId }: { propertyId: number }) {
       <Scrolled label="Lists to come back to">
         {reviews.data && all.length === 0 && (
           <p className={css.soft}>
-            Here will stand keywords and tags that you mean to look at again. Put the cursor on one and press L, or
-            choose some and put them on a list, with a month if you want to be reminded.
+            No review lists yet. Put the cursor on a keyword or tag and press L, or choose some and put them on a list,
+            with a month if you want to be reminded.
           </p>
         )}
         {due.length > 0 && <ReviewTable propertyId={propertyId} title="Due" reviews={due} />}

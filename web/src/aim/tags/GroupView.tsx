@@ -72,7 +72,7 @@ function GroupTable({ propertyId, groups }: { propertyId: number; groups: Groups
             </td>
             <td className={css.number}>{group.byNameVolume === 0 ? "" : count(group.byNameVolume)}</td>
             <td className={css.phrases}>
-              {group.topics.join(", ") || <span className={css.soft}>its items aim at nothing</span>}
+              {group.topics.join(", ") || <span className={css.soft}>its items have no keyword</span>}
             </td>
             <td className={css.number}>{group.volume === 0 ? "" : count(group.volume)}</td>
           </tr>

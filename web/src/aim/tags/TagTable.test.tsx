@@ -82,7 +82,7 @@ it("holds the groups against the keywords, and names the topics without one", as
   show(<Aim />, "/p/7/aim?side=groups");
   expect(await screen.findByText("thin: only 2 items")).toBeTruthy();
   expect(screen.getByText(/ash paddle and 2 more/)).toBeTruthy();
-  expect(screen.getByText("its items aim at nothing")).toBeTruthy();
+  expect(screen.getByText("its items have no keyword")).toBeTruthy();
   expect(screen.getByRole("link", { name: "Paddles" }).getAttribute("href")).toBe("/p/7/rewrite?section=Paddles");
   expect(screen.getByRole("link", { name: "wall lamp" }).getAttribute("href")).toBe("/p/7/aim?topic=wall+lamp");
 });

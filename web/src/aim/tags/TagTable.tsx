@@ -42,10 +42,10 @@ const COLUMNS: Column<TagRow>[] = [
     text: (row) => String(row.searches ?? ""),
     cell: (row) => (row.searches === null ? <span className={css.soft}>not known</span> : count(row.searches)),
   },
-  { key: "trend", label: "by month", track: "124px", cell: (row) => <Trend row={row} /> },
+  { key: "trend", label: "trend", track: "124px", cell: (row) => <Trend row={row} /> },
   {
     key: "peaks",
-    label: "most in",
+    label: "peak months",
     track: "minmax(156px, 0.6fr)",
     text: (row) => row.peaks,
     cell: (row) => <span className={css.cut}>{row.peaks}</span>,
@@ -143,7 +143,7 @@ export function TagTable({ propertyId }: { propertyId: number }) {
           size="xs"
           w={160}
           aria-label="Text in a tag"
-          placeholder="holds …"
+          placeholder="contains …"
           value={q}
           onChange={(event) => set({ q: event.currentTarget.value })}
         />
@@ -163,9 +163,7 @@ export function TagTable({ propertyId }: { propertyId: number }) {
             onSort={(next) => setSort({ by: next, desc: by === next ? !desc : next !== "tag" })}
             onCursor={follow}
             onKey={listing.onKey}
-            empty={
-              kind || q ? "There is no such tag." : "Here will stand the tags of all items, once they are gathered."
-            }
+            empty={kind || q ? "There is no such tag." : "No tags yet. They are listed here once items are gathered."}
           />
         </div>
         {listing.dialog}

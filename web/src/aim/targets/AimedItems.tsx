@@ -86,7 +86,7 @@ export function AimedItems({ propertyId, target }: { propertyId: number; target?
             {...view.grid}
             choice={choice}
             onCursor={follow}
-            empty={target ? "Every indexable item aims at a keyword." : "Gather the items of this property first."}
+            empty={target ? "Every indexable item has a keyword." : "Gather the items of this property first."}
           />
           <BatchBar n={choice.count(view.rows.total ?? 0)} thing="item" onNone={choice.none}>
             <KeywordSelect propertyId={propertyId} onChoose={(id) => aim.mutate(id, done("aimed by hand"))} />

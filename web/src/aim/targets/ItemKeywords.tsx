@@ -27,7 +27,7 @@ export function ItemKeywords({ propertyId, item }: { propertyId: number; item: I
     <section className={css.keywords}>
       <h3>Its keywords</h3>
       {keywords.error && <p className={css.soft}>{keywords.error.message}</p>}
-      {keywords.data?.length === 0 && <p className={css.soft}>{item.aim?.reason ?? "It aims at no keyword yet."}</p>}
+      {keywords.data?.length === 0 && <p className={css.soft}>{item.aim?.reason ?? "It has no keyword yet."}</p>}
       {keywords.data?.map((keyword) => (
         <div key={keyword.keywordId} className={keyword.role === "primary" ? css.primary : css.secondary}>
           <p>

@@ -83,5 +83,5 @@ it("tells how well the title, description and H1 of an item serve each of its ke
   first.unmount();
   serve(KEYWORDS, []);
   show(<ItemKeywords propertyId={7} item={item(1)} />);
-  expect(await screen.findByText("It aims at no keyword yet.")).toBeTruthy();
+  expect(await screen.findByText("It has no keyword yet.")).toBeTruthy();
 });

@@ -29,7 +29,7 @@ export function ItemPhrases({ propertyId, item }: { propertyId: number; item: It
         {phrases.data?.length === 0 && <p className={css.soft}>Nothing is written on it.</p>}
         {phrases.data && phrases.data.length > 0 && (
           <>
-            <p className={css.soft}>In plum, what it aims at; with a line beneath, what links to it say.</p>
+            <p className={css.soft}>Its keywords in plum; underlined, the anchor texts of links to it.</p>
             <p className={css.legend}>
               {PLACES.map(({ name }, i) => (
                 <span key={name}>

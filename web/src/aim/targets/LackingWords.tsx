@@ -27,7 +27,7 @@ export function LackingWords({ propertyId, item }: { propertyId: number; item: I
               nothing={
                 item.aim?.keyword
                   ? "No other page of the property fits its topic."
-                  : "It aims at no keyword, so that it is not known who its neighbours are."
+                  : "It has no keyword, so its neighbours are not known."
               }
             />
             {words.data.rivals === 0 && item.aim?.keyword && (

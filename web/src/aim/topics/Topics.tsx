@@ -81,7 +81,7 @@ export function Topics({ propertyId }: { propertyId: number }) {
           size="xs"
           w={190}
           aria-label="Text in a topic or its keywords"
-          placeholder="holds …"
+          placeholder="contains …"
           value={q}
           onChange={(event) => set({ q: event.currentTarget.value })}
         />
@@ -100,8 +100,8 @@ export function Topics({ propertyId }: { propertyId: number }) {
             onCursor={follow}
             empty={
               q
-                ? "No topic and no keyword holds that."
-                : "Here will stand the topics that the keywords gather into, once there are keywords."
+                ? "No topic and no keyword contains that."
+                : "No topics yet. Keywords are grouped into topics as soon as there are some."
             }
           />
           <MergeBar propertyId={propertyId} choice={choice} total={rows.total ?? 0} />

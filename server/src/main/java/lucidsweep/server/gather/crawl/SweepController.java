@@ -1,5 +1,7 @@
 package lucidsweep.server.gather.crawl;
 
+import jakarta.validation.constraints.Size;
+import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.Valid;
 import java.util.List;
 import lucidsweep.server.gather.sweep.OutcomeCount;
@@ -40,6 +42,16 @@ class SweepController {
     @PostMapping("/properties/{propertyId}/sweeps")
     Sweep startSweep(@PathVariable long propertyId, @Valid @RequestBody CrawlSettings settings) {
         return sweeps.start(propertyId, settings);
+    }
+
+    /** An address to begin with. */
+    record FirstAddress(
+            @NotBlank(message = "is needed") @Size(max = 2_000, message = "has at most 2,000 characters") String address) {}
+
+    /** Begins with nothing but an address: a client, a website and its first sweep. */
+    @PostMapping("/sweeps")
+    Sweep startOfAddress(@Valid @RequestBody FirstAddress first) {
+        return sweeps.startOfAddress(first.address());
     }
 
     /** Says what a scope would make of the addresses that are known, and of some others. */

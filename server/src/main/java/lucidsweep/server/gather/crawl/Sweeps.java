@@ -1,5 +1,8 @@
 package lucidsweep.server.gather.crawl;
 
+import lucidsweep.server.client.PropertyForm;
+import lucidsweep.server.client.ClientForm;
+import lucidsweep.server.client.Client;
 import java.net.URI;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
@@ -92,6 +95,23 @@ public class Sweeps {
         Sweep sweep = create(propertyId, settings);
         jobs.start(sweep.jobId(), progress -> crawl(sweep, settings, progress));
         return sweep;
+    }
+
+    /**
+     * Begins with nothing but an address: makes a client and a website of it, named by its host, and sweeps it as gently as by
+     * default. A site on this very machine may be reached, since it was named.
+     */
+    Sweep startOfAddress(String given) {
+        String full = given.strip().contains("://") ? given.strip() : "https://" + given.strip();
+        String host = PageAddress.of(full)
+                .map(URI::getHost)
+                .orElseThrow(() -> Refusal.badInput(
+                        "expected the address of a website such as https://example.com/, got \"" + given + "\""));
+        Client client = clients.addClient(new ClientForm(host, "", ""));
+        boolean here = Set.of("127.0.0.1", "localhost", "[::1]").contains(host);
+        Property property =
+                clients.addProperty(new PropertyForm(client.id(), "website", host, full, "en", here));
+        return start(property.id(), CrawlSettings.GENTLE);
     }
 
     /** Sweeps one page again, as the last crawl of its property was set. */
