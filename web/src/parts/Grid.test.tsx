@@ -187,8 +187,9 @@ describe("the table", () => {
 
   it("marks by dragging, fills by the handle, and writes to all that is marked with ctrl + Enter", async () => {
     render(<Table />);
-    fireEvent.mouseDown(cell("Sandpiper"));
-    fireEvent.mouseEnter(cell("Petrel"));
+    fireEvent.mouseDown(cell("Sandpiper"), { clientX: 50, clientY: 50 });
+    fireEvent.mouseEnter(cell("Knot"), { clientX: 50, clientY: 50 });
+    fireEvent.mouseEnter(cell("Petrel"), { clientX: 50, clientY: 75 });
     fireEvent.mouseUp(window);
     fireEvent.mouseEnter(cell("Knot"));
     press("F2");
@@ -196,8 +197,8 @@ describe("the table", () => {
     fireEvent.keyDown(screen.getByLabelText("cell"), { key: "Enter", ctrlKey: true });
     expect(ranges.splice(0)[0]).toMatchObject({ action: "PASTE", from: 0, count: 2, cells: [["Petrel II"]] });
     const handle = grid().querySelector('[class*="handle"]') as HTMLElement;
-    fireEvent.mouseDown(handle);
-    fireEvent.mouseEnter(cell("Knot"));
+    fireEvent.mouseDown(handle, { clientX: 90, clientY: 75 });
+    fireEvent.mouseEnter(cell("Knot"), { clientX: 90, clientY: 130 });
     fireEvent.mouseUp(window);
     expect(ranges[0]).toMatchObject({ action: "FILL", from: 1, count: 3, columns: ["name"] });
     expect(typed).toEqual([]);

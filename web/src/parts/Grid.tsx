@@ -173,7 +173,7 @@ export function Grid<R>(props: Props<R>) {
                   at={cursor?.row === place.index && cursor.column === c}
                   inRange={keys.inRange(place.index, c)}
                   onPress={(event) => keys.press({ row: place.index, column: c }, event)}
-                  onEnter={() => keys.drag({ row: place.index, column: c })}
+                  onEnter={(event) => keys.drag({ row: place.index, column: c }, event)}
                   handle={keys.isCorner(place.index, c) ? keys.pressHandle : undefined}
                   id={`${gridId}-${place.index}-${c}`}
                   place={c + (choice ? 2 : 1)}
@@ -233,10 +233,10 @@ interface BodyCellProps<R> {
   id: string;
   place: number;
   onPress: (event: React.MouseEvent) => void;
-  onEnter: () => void;
+  onEnter: (event: React.MouseEvent) => void;
   onOpen: () => void;
   /** Begins to fill down by dragging; at the corner of what is marked. */
-  handle: (() => void) | undefined;
+  handle: ((event: React.MouseEvent) => void) | undefined;
   editor: ReactNode;
 }
 
@@ -262,7 +262,7 @@ function BodyCell<R>(props: BodyCellProps<R>) {
           onMouseDown={(event) => {
             event.stopPropagation();
             event.preventDefault();
-            props.handle?.();
+            props.handle?.(event);
           }}
         />
       )}

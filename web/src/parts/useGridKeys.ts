@@ -33,6 +33,8 @@ interface Options<R> {
 }
 
 const PAGE_ROWS = 20;
+/** How far a hand moves, at most, that only presses, in CSS px. */
+const STILL_PX = 4;
 
 /** The cursor of a table, what is marked and typed in it, and the keys, as people know them from spreadsheets. */
 export function useGridKeys<R>(options: Options<R>) {
@@ -44,6 +46,7 @@ export function useGridKeys<R>(options: Options<R>) {
   const [lastSelected, setLastSelected] = useState<number>();
   const [dragging, setDragging] = useState<"mark" | "fill">();
   const fillFrom = useRef<Area>(undefined);
+  const pressedAt = useRef({ x: 0, y: 0 });
   // The ids at both ends of what is marked: the server holds the order against them before it changes rows out of view.
   const ends = useRef(new Map<number, number>());
 
@@ -139,14 +142,19 @@ export function useGridKeys<R>(options: Options<R>) {
     if (editing) commit();
     if (event.ctrlKey || event.metaKey) select(at.row, false);
     move(at, event.shiftKey);
+    pressedAt.current = { x: event.clientX, y: event.clientY };
     setDragging("mark");
   };
-  const pressHandle = () => {
+  const pressHandle = (event: React.MouseEvent) => {
     fillFrom.current = span();
+    pressedAt.current = { x: event.clientX, y: event.clientY };
     setDragging("fill");
   };
-  const drag = (at: Cursor) => {
+  const drag = (at: Cursor, event: React.MouseEvent) => {
     if (!dragging || !cursor || (cursor.row === at.row && cursor.column === at.column)) return;
+    // A panel that opens on the press moves the cells under a hand that keeps still: that marks nothing.
+    const moved = Math.hypot(event.clientX - pressedAt.current.x, event.clientY - pressedAt.current.y);
+    if (moved < STILL_PX) return;
     if (dragging === "mark") move(at, true);
     else if (fillFrom.current && at.row >= fillFrom.current.bottom) {
       remember(at.row);

@@ -239,7 +239,7 @@ class WalkTest {
 
         view("Places and services");
         page.getByLabel(Pattern.compile("^seals saltmeadow: ")).click();
-        assertThat(panel).containsText("aims at it.");
+        assertThat(panel).containsText("has it as its keyword.");
 
         view("All keywords");
         rows("wooden canoe kit").locator("[data-column=phrase]").click();
@@ -284,7 +284,7 @@ class WalkTest {
         assertThat(cell("1", "title")).containsText("Anchor rope");
 
         page.navigate(address);
-        client.getByText("change", new Locator.GetByTextOptions().setExact(true))
+        client.getByText("Change", new Locator.GetByTextOptions().setExact(true))
                 .first()
                 .click();
         button("Remove (can be brought back)").click();

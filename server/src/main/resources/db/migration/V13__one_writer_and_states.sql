@@ -56,7 +56,8 @@ create table handover_file (
 -- How often texts of a property have changed, and up to which change their findings were worked out.
 alter table property add column text_changes bigint default 0 not null;
 alter table property add column judged_changes bigint default 0 not null;
-update property set text_changes = 1 where findings_due;
+-- Rules have changed with this version: all findings are worked out anew.
+update property set text_changes = 1;
 alter table property drop column findings_due;
 
 -- Why a page is not indexable: a code, and what goes with it.

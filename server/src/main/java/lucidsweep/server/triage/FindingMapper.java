@@ -58,6 +58,10 @@ interface FindingMapper {
     @Select("select text, count, px from ending where property_id = #{propertyId} order by length(text) desc, text")
     List<Ending> endings(long propertyId);
 
+    @Update(
+            "update ending set fit_without = fit_without + #{more} where property_id = #{propertyId} and text = #{text}")
+    void addFitWithout(long propertyId, String text, int more);
+
     @Select("select fit_without from ending where property_id = #{propertyId} and text = #{text}")
     Integer fitWithout(long propertyId, String text);
 }

@@ -158,14 +158,16 @@ public class Findings {
         long[] ids = itemIds.stream().mapToLong(Long::longValue).sorted().toArray();
         Set<Long> titles = new HashSet<>();
         Set<Long> descriptions = new HashSet<>();
-        Lookahead.over(
-                ids,
-                AT_ONCE,
-                some -> items.details(propertyId, some),
-                details -> details.forEach(item -> {
-                    titles.add(item.title().alike());
-                    descriptions.add(item.description().alike());
-                }));
+        Map<String, Integer> fitWithout = new HashMap<>();
+        Lookahead.over(ids, AT_ONCE, some -> items.details(propertyId, some), details -> {
+            Map<Long, List<StoredFinding>> before =
+                    items.findings(details.stream().map(ItemDetail::id).toList());
+            for (ItemDetail item : details) {
+                titles.add(item.title().alike());
+                descriptions.add(item.description().alike());
+                Inspector.countFitWithout(item, before.getOrDefault(item.id(), List.of()), -1, fitWithout);
+            }
+        });
         Inspector inspector = inspector(
                 property,
                 mapper.endings(propertyId),
@@ -177,11 +179,11 @@ public class Findings {
                         .boxed()
                         .toArray());
             }
-            Lookahead.over(
-                    ids,
-                    AT_ONCE,
-                    some -> inspector.inspect(items.details(propertyId, some)),
-                    some -> ManyRows.each(some.findings(), mapper::insert));
+            Lookahead.over(ids, AT_ONCE, some -> inspector.inspect(items.details(propertyId, some)), some -> {
+                ManyRows.each(some.findings(), mapper::insert);
+                some.fitWithout().forEach((ending, fit) -> fitWithout.merge(ending, fit, Integer::sum));
+            });
+            fitWithout.forEach((ending, more) -> mapper.addFitWithout(propertyId, ending, more));
         });
     }
 
@@ -223,7 +225,7 @@ public class Findings {
         InspectedItems subjects = new InspectedItems(
                 Words.in(property.language()), titles, descriptions, items.addresses(List.copyOf(twins)));
         Inspection inspection = new Inspection(new InspectionContext(property.standard(), endings, brands));
-        return new Inspector(property.id(), property.standard(), endings, inspection, subjects, json);
+        return new Inspector(property.id(), inspection, subjects, json);
     }
 
     private static Map<Long, AlikeGroup> byHash(List<AlikeGroup> found) {

@@ -4,11 +4,10 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import lucidsweep.core.finding.CommonEnding;
 import lucidsweep.core.finding.Finding;
+import lucidsweep.core.finding.FindingKind;
 import lucidsweep.core.finding.Inspection;
-import lucidsweep.core.standard.Standard;
-import lucidsweep.core.text.Ending;
-import lucidsweep.core.text.Graphemes;
 import lucidsweep.server.item.table.ItemDetail;
 import lucidsweep.server.item.table.StoredFinding;
 import tools.jackson.databind.json.JsonMapper;
@@ -20,22 +19,12 @@ final class Inspector {
     private static final int LONGEST_SHARED = 2_000;
 
     private final long propertyId;
-    private final Standard standard;
-    private final List<Ending> endings;
     private final Inspection inspection;
     private final InspectedItems subjects;
     private final JsonMapper json;
 
-    Inspector(
-            long propertyId,
-            Standard standard,
-            List<Ending> endings,
-            Inspection inspection,
-            InspectedItems subjects,
-            JsonMapper json) {
+    Inspector(long propertyId, Inspection inspection, InspectedItems subjects, JsonMapper json) {
         this.propertyId = propertyId;
-        this.standard = standard;
-        this.endings = endings;
         this.inspection = inspection;
         this.subjects = subjects;
         this.json = json;
@@ -44,7 +33,7 @@ final class Inspector {
     /**
      * The findings of some items.
      *
-     * @param fitWithout how many titles with a common ending would fit without it, by ending
+     * @param fitWithout how many indexable titles with a common ending would fit without it, by ending
      */
     record Inspected(List<FindingMapper.FindingValues> findings, Map<String, Integer> fitWithout) {}
 
@@ -54,11 +43,11 @@ final class Inspector {
         for (ItemDetail item : items) {
             // What is wrong with a page is said once, of the one that stands for all its addresses.
             if (item.isTwin()) continue;
-            countFitWithout(item.title().text(), fitWithout);
             List<StoredFinding> found = inspection.of(subjects.of(item)).stream()
                     .map(Inspector::finding)
                     .toList();
             if (found.isEmpty()) continue;
+            countFitWithout(item, found, 1, fitWithout);
             findings.add(new FindingMapper.FindingValues(item.id(), propertyId, json.writeValueAsString(found)));
         }
         return new Inspected(findings, fitWithout);
@@ -72,12 +61,15 @@ final class Inspector {
                 clip(finding.shared(), LONGEST_SHARED));
     }
 
-    private void countFitWithout(String title, Map<String, Integer> fitWithout) {
-        for (Ending ending : endings) {
-            if (!title.endsWith(ending.text())) continue;
-            String rest = title.substring(0, title.length() - ending.text().length());
-            if (standard.title().fits(rest, Graphemes.count(rest))) fitWithout.merge(ending.text(), 1, Integer::sum);
-            return;
+    /** Counts, by ending, a title that would fit without its common ending; those not indexable do not count. */
+    static void countFitWithout(
+            ItemDetail item, List<StoredFinding> findings, int times, Map<String, Integer> fitWithout) {
+        if (item.noindex() != null) return;
+        for (StoredFinding finding : findings) {
+            if (finding.kind().equals(FindingKind.COMMON_ENDING.code())
+                    && CommonEnding.fitsWithout(finding.evidence())) {
+                fitWithout.merge(finding.shared(), times, Integer::sum);
+            }
         }
     }
 

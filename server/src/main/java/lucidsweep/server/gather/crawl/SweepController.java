@@ -1,8 +1,8 @@
 package lucidsweep.server.gather.crawl;
 
-import jakarta.validation.constraints.Size;
-import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
 import java.util.List;
 import lucidsweep.server.gather.sweep.OutcomeCount;
 import lucidsweep.server.gather.sweep.Sweep;
@@ -46,7 +46,8 @@ class SweepController {
 
     /** An address to begin with. */
     record FirstAddress(
-            @NotBlank(message = "is needed") @Size(max = 2_000, message = "has at most 2,000 characters") String address) {}
+            @NotBlank(message = "is needed") @Size(max = 2_000, message = "has at most 2,000 characters")
+            String address) {}
 
     /** Begins with nothing but an address: a client, a website and its first sweep. */
     @PostMapping("/sweeps")

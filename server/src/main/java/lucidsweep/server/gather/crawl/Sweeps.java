@@ -1,8 +1,5 @@
 package lucidsweep.server.gather.crawl;
 
-import lucidsweep.server.client.PropertyForm;
-import lucidsweep.server.client.ClientForm;
-import lucidsweep.server.client.Client;
 import java.net.URI;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
@@ -13,8 +10,11 @@ import java.util.Set;
 import lucidsweep.core.page.AddressScope;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.page.PageFacts;
+import lucidsweep.server.client.Client;
+import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.client.PropertyForm;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.gather.imports.ImportShape;
 import lucidsweep.server.gather.sweep.Outcome;
@@ -109,8 +109,7 @@ public class Sweeps {
                         "expected the address of a website such as https://example.com/, got \"" + given + "\""));
         Client client = clients.addClient(new ClientForm(host, "", ""));
         boolean here = Set.of("127.0.0.1", "localhost", "[::1]").contains(host);
-        Property property =
-                clients.addProperty(new PropertyForm(client.id(), "website", host, full, "en", here));
+        Property property = clients.addProperty(new PropertyForm(client.id(), "website", host, full, "en", here));
         return start(property.id(), CrawlSettings.GENTLE);
     }
 
