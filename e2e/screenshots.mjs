@@ -68,7 +68,7 @@ await page.getByRole("slider").fill("3");
 await shoot("click-curve");
 await show("/p/1/aim?side=demand&brand=no", "in the window");
 await page.locator("[data-column=text]").nth(1).click();
-await page.getByText("Items that were shown").waitFor();
+await page.getByText("Items shown for it").waitFor();
 await shoot("demand");
 await show("/p/1/aim?side=places", "112 combinations");
 await page.getByRole("button", { name: /^sea caves otter point/ }).click();
@@ -88,7 +88,7 @@ await shoot("recipe");
 await page.getByRole("button", { name: /^Draft \d+/ }).click();
 await page.getByText(/texts drafted/).waitFor();
 await show("/p/1/release", "Sunset tour");
-await page.getByLabel("Choose all rows").check();
+await page.getByLabel("Select all rows").check();
 await page.waitForTimeout(400); // the bar rises
 await shoot("release");
 

@@ -282,7 +282,7 @@ it("opens a better keyword to the parts of its worth, and aims at it", async () 
   await userEvent.click(await screen.findByText("seals saltmeadow"));
   const panel = within(screen.getByLabelText("Better keyword seals saltmeadow"));
   expect(panel.getByText(/24.2 in the thirteen weeks before/)).toBeTruthy();
-  expect(panel.getByText(/2.9 in a hundred/).textContent).toContain("where 1.3 do at 15.1");
+  expect(panel.getByText(/2.9% at position/).textContent).toContain("1.3% at 15.1");
   const choose = () => fireEvent.click(screen.getAllByRole("checkbox", { name: /^select/i })[1]);
   choose();
   fireEvent.click(screen.getByRole("button", { name: "Do not propose again" }));
@@ -345,7 +345,7 @@ it("draws the click curve with what it was made of, says what is odd in the dema
   expect(screen.getByText(/7 days of them are in no row/)).toBeTruthy();
   fireEvent.change(screen.getByLabelText("Position"), { target: { value: "15" } });
   expect(screen.getByText("Position 16: 1.9%")).toBeTruthy();
-  expect(screen.getByText(/that is thin/)).toBeTruthy();
+  expect(screen.getByText(/neighbouring positions/)).toBeTruthy();
   await screen.findByDisplayValue("https://reports.example/demand");
   fireEvent.click(screen.getByRole("button", { name: "Fetch" }));
   await waitFor(() =>

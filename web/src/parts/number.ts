@@ -31,3 +31,6 @@ export function pathOf(address: string) {
   const slash = address.indexOf("/", start + 3);
   return slash < 0 ? "/" : address.slice(slash);
 }
+
+/** A share from 0 to 1 as people say it, such as "3.4%" or "26%". */
+export const percent = (share: number) => `${(100 * share).toFixed(share > 0 && share < 0.0995 ? 1 : 0)}%`;

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { CurvePoint } from "../../api/client";
-import { count } from "../../parts/number";
+import { count, percent } from "../../parts/number";
 import css from "./ClickCurve.module.css";
 
 const WIDTH = 620;
@@ -8,8 +8,6 @@ const HEIGHT = 280;
 const LEFT = 44;
 const BOTTOM = 30;
 const TOP = 10;
-
-const percent = (rate: number) => `${(100 * rate).toFixed(rate > 0 && rate < 0.0995 ? 1 : 0)}%`;
 
 /** Clicks an impression by position, with their spread; a point can be opened to what it was made of. */
 export function ClickCurve({ points }: { points: CurvePoint[] }) {
@@ -70,9 +68,9 @@ export function ClickCurve({ points }: { points: CurvePoint[] }) {
         <strong>
           Position {open.position}: {percent(open.rate)}
         </strong>{" "}
-        of those who are shown it click, {percent(open.low)} to {percent(open.high)} with 95% certainty. Made of{" "}
+        CTR, {percent(open.low)} to {percent(open.high)} with 95% certainty. Based on{" "}
         {count(Math.round(open.impressions))} impressions and {count(Math.round(open.clicks))} clicks near it
-        {open.thin ? "; that is thin, so it leans on the others." : "."}
+        {open.thin ? "; that is little, so the neighbouring positions are used too." : "."}
       </p>
     </div>
   );

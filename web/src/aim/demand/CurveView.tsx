@@ -41,10 +41,7 @@ export function CurveView({ propertyId }: { propertyId: number }) {
       {data && data.points.length > 0 && (
         <section className={stage.block}>
           <h2>The click curve</h2>
-          <p className={stage.soft}>
-            How many of those who are shown a result click it, by its position: {data.curve}. Queries for the brand are
-            left out.
-          </p>
+          <p className={stage.soft}>CTR by position: {data.curve}. Queries for the brand are left out.</p>
           <ClickCurve points={data.points} />
         </section>
       )}

@@ -68,7 +68,7 @@ export function DemandCloseUp({
       )}
       {known && (
         <>
-          <h3>{side === "queries" ? "Items that were shown" : "Queries it was shown for"}</h3>
+          <h3>{side === "queries" ? "Items shown for it" : "Its queries"}</h3>
           <ol className={css.homes} aria-busy={parts.isPending}>
             {parts.data?.rows.map((part) => (
               <li key={part.id}>
@@ -77,8 +77,8 @@ export function DemandCloseUp({
                 </span>
                 <span className={css.score}>{count(part.now.clicks)}</span>
                 <span className={css.why}>
-                  shown {count(part.now.impressions)} times
-                  {part.now.position >= 1 && ` at ${part.now.position.toFixed(1)}`}
+                  {count(part.now.impressions)} impressions
+                  {part.now.position >= 1 && ` at position ${part.now.position.toFixed(1)}`}
                   {part.before.position >= 1 && `, ${part.before.position.toFixed(1)} in the window before`}
                 </span>
               </li>

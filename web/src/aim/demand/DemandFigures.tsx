@@ -1,8 +1,7 @@
 import type { DemandReported, DemandWindow } from "../../api/client";
-import { count } from "../../parts/number";
+import { count, percent } from "../../parts/number";
 import css from "./DemandView.module.css";
 
-const percent = (rate: number) => `${(100 * rate).toFixed(1)}%`;
 const place = (position: number) => (position < 1 ? "not known" : position.toFixed(1));
 
 /** "+120", "−40" or "as before". */

@@ -67,7 +67,7 @@ export function DemandFilters({ demand, window }: { demand: ReturnType<typeof us
           { value: "", label: "all countries" },
           ...(window?.countries ?? []).map((each) => ({
             value: each.country,
-            label: `${countryName(each.country)} (${count(each.impressions)} shown)`,
+            label: `${countryName(each.country)} (${count(each.impressions)} impressions)`,
           })),
         ]}
       />

@@ -38,7 +38,7 @@ it("looks at the demand by window, country and side, and opens a query to its it
   expect(await screen.findByText("−19")).toBeTruthy();
   expect(screen.getByText("nothing is reported of it")).toBeTruthy();
   expect(screen.getByText(/7 days of it are in no row/)).toBeTruthy();
-  await userEvent.selectOptions(screen.getByLabelText("Country"), "United Kingdom (20,000 shown)");
+  await userEvent.selectOptions(screen.getByLabelText("Country"), "United Kingdom (20,000 impressions)");
   await userEvent.selectOptions(screen.getByLabelText("Window"), "52 weeks");
   await userEvent.selectOptions(screen.getByLabelText("Brand"), "no");
   expect(place).toBe("/p/7/aim?side=demand&country=gb&weeks=52&brand=no");
@@ -58,7 +58,7 @@ it("looks at the demand by window, country and side, and opens a query to its it
   expect(asked("GET /api/properties/7/demand/window").slice(-1)[0].query).toMatchObject({ query: "kayak hire" });
   fireEvent.click(screen.getByLabelText("Items"));
   await userEvent.click(await screen.findByText("/hire"));
-  expect(await screen.findByText("Queries it was shown for")).toBeTruthy();
+  expect(await screen.findByText("Its queries")).toBeTruthy();
   expect(asked("GET /api/properties/7/demand/window").slice(-1)[0].query).toMatchObject({ item: "4" });
   await userEvent.selectOptions(screen.getByLabelText("Window"), "from … to …");
   fireEvent.change(screen.getByLabelText("First day"), { target: { value: "2026-10-01" } });

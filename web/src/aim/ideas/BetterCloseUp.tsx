@@ -1,12 +1,11 @@
 import { CloseButton } from "@mantine/core";
 import type { BetterRow } from "../../api/client";
-import { count, day, pathOf } from "../../parts/number";
+import { count, day, pathOf, percent } from "../../parts/number";
 import css from "../keywords/KeywordCloseUp.module.css";
 
 /** A better keyword opened to the parts that its worth was made of. */
 export function BetterCloseUp({ row, onClose }: { row: BetterRow; onClose: () => void }) {
   const whole = (number: number) => count(Math.round(number));
-  const inHundred = (rate: number) => (100 * rate).toFixed(1);
   return (
     <aside className={css.panel} aria-label={`Better keyword ${row.query}`}>
       <header>
@@ -18,8 +17,8 @@ export function BetterCloseUp({ row, onClose }: { row: BetterRow; onClose: () =>
       </p>
       {row.youngUntil && <p>Too early until {day(row.youngUntil)}: the item has not settled yet.</p>}
       <dl>
-        <dt>Shown a month</dt>
-        <dd>{whole(row.shown)} times</dd>
+        <dt>Impressions a month</dt>
+        <dd>{whole(row.shown)}</dd>
         <dt>Position</dt>
         <dd>
           {row.position.toFixed(1)}
@@ -32,12 +31,12 @@ export function BetterCloseUp({ row, onClose }: { row: BetterRow; onClose: () =>
       </dl>
       <h3>What it could bring</h3>
       <dl>
-        <dt>Searches a month</dt>
+        <dt>Search volume</dt>
         <dd>{whole(row.volume)}</dd>
-        <dt>× more of them click</dt>
+        <dt>× higher CTR</dt>
         <dd>
-          {inHundred(row.rateReachable)} in a hundred at position {row.reachable.toFixed(1)} on the click curve, where{" "}
-          {inHundred(row.rateNow)} do at {row.position.toFixed(1)}
+          {percent(row.rateReachable)} at position {row.reachable.toFixed(1)} on the click curve, {percent(row.rateNow)}{" "}
+          at {row.position.toFixed(1)}
         </dd>
         <dt>× relevance</dt>
         <dd>{row.relevance.toFixed(2)}: how much the item is about it</dd>

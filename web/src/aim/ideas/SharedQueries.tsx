@@ -21,15 +21,15 @@ export function SharedQueries({ propertyId }: { propertyId: number }) {
       <Scrolled label="Queries with several items">
         {summary.data && shared.length === 0 && (
           <p className={css.soft}>
-            No items compete for a query. Queries for which several are shown in turn are listed here, once demand is
-            known.
+            No items compete for a query. Queries for which several items appear in turn are listed here once there is
+            demand.
           </p>
         )}
         {shared.length > 0 && (
           <table>
             <thead>
               <tr>
-                <th>shown a month</th>
+                <th>impressions a month</th>
                 <th>query</th>
                 <th>item</th>
                 <th>share</th>
@@ -51,7 +51,7 @@ export function SharedQueries({ propertyId }: { propertyId: number }) {
                     <td>{Math.round(100 * item.share)}%</td>
                     <td>{item.position.toFixed(1)}</td>
                     <td>{item.clicks.toFixed(1)}</td>
-                    <td>{i > 0 && (item.instead || "nothing it is shown for")}</td>
+                    <td>{i > 0 && (item.instead || "none")}</td>
                   </tr>
                 ))}
               </tbody>

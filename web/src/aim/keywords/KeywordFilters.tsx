@@ -69,7 +69,7 @@ export function KeywordFilters({ propertyId, filter, set }: Props) {
             { value: "first-page", label: "1 to 10" },
             { value: "second-page", label: "11 to 20" },
             { value: "further", label: "further down" },
-            { value: "none", label: "not shown for it" },
+            { value: "none", label: "no impressions" },
           ])}
           <NumberInput
             size="xs"

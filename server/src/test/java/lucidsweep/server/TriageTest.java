@@ -37,6 +37,38 @@ class TriageTest {
         }
     }
 
+    @Test
+    void anEndingThatIsTakenOffInPartsStaysOneCauseUntilItIsGone(Api api) {
+        String ending = " | Skerry Ropeworks: rope and cordage and nets";
+        StringBuilder csv = new StringBuilder("listing id,title\n");
+        for (int i = 0; i < 40; i++) {
+            String length = i % 2 == 0 ? "" : " of tarred hemp".repeat(12) + i;
+            csv.append("R")
+                    .append(i)
+                    .append(",Rope ")
+                    .append(i)
+                    .append(length)
+                    .append(ending)
+                    .append('\n');
+        }
+        Shop shop = new Shop(api, csv.toString());
+        assertThat(endingCause(shop)).contains("40 titles end in the same").endsWith("Without them, 20 fit.");
+        for (int i = 0; i < 37; i++) shop.type("R" + i, "title", "Rope number " + i);
+        assertThat(endingCause(shop)).contains("3 titles end in the same").endsWith("Without them, 1 fits.");
+        shop.importFile(csv + "R40,Bell rope\n");
+        assertThat(endingCause(shop)).contains("3 titles end in the same").endsWith("Without them, 1 fits.");
+        for (int i = 37; i < 40; i++) shop.type("R" + i, "title", "Rope number " + i);
+        assertThat(endingCause(shop)).isEmpty();
+    }
+
+    private static String endingCause(Shop shop) {
+        for (JsonNode cause : shop.get("/causes").json()) {
+            if (cause.path("kind").asString().equals("common-ending"))
+                return cause.path("says").asString();
+        }
+        return "";
+    }
+
     private static void check(Api api, long property) {
         String path = "/api/properties/" + property;
         Map<String, Integer> counted = new TreeMap<>();

@@ -70,7 +70,7 @@ public final class Causes {
             }
         }
         if (small.isEmpty()) return;
-        String says = items(small) + " " + small.get(0).field().label() + "s stand on more than one item, in "
+        String says = items(small) + " " + small.get(0).field().label() + "s are used on several items, in "
                 + smallGroups + (smallGroups == 1 ? " small group." : " small groups.");
         causes.add(cause(small, "", "", says, Cause.Remedy.RECIPE));
     }
@@ -126,18 +126,18 @@ public final class Causes {
         String texts = n + " " + field + (one || field.endsWith("s") ? "" : "s") + where;
         return switch (first.kind()) {
             case MISSING -> items + (one ? " has" : " have") + " no " + field + ".";
-            case EMPTY -> texts + (one ? " is" : " are") + " there but empty.";
+            case EMPTY -> texts + (one ? " is" : " are") + " present but empty.";
             case SEVERAL -> items + (one ? " has" : " have") + " more than one " + field + ".";
             case TOO_LONG ->
                 field.equals("tags")
                         ? items + (one ? " has" : " have") + " a tag that is too long."
                         : texts + (one ? " is" : " are") + " cut off on result pages.";
-            case TOO_SHORT -> texts + (one ? " is" : " are") + " so short that room is wasted.";
-            case OFF_KEYWORD -> texts + (one ? " lacks" : " lack") + " words of the keyword the item aims at.";
-            case KEYWORD_LATE -> texts + (one ? " comes" : " come") + " to the keyword late.";
-            case GENERIC -> texts + (one ? " says" : " say") + " nothing of the page.";
+            case TOO_SHORT -> texts + (one ? " is" : " are") + " so short that space is wasted.";
+            case OFF_KEYWORD -> texts + (one ? " lacks" : " lack") + " words of the item's keyword.";
+            case KEYWORD_LATE -> texts + (one ? " has" : " have") + " the keyword late.";
+            case GENERIC -> texts + (one ? " says" : " say") + " nothing about the page.";
             case REPEATED_WORD -> texts + (one ? " repeats" : " repeat") + " a word.";
-            case TOO_MANY -> items + (one ? " has" : " have") + " more tags than are allowed.";
+            case TOO_MANY -> items + (one ? " has" : " have") + " too many tags.";
             case ONE_WORD -> items + (one ? " has" : " have") + " tags of one word.";
             case SAME_TWICE -> items + (one ? " has" : " have") + " the same tag twice.";
             case BUDGET_UNUSED -> items + (one ? " leaves" : " leave") + " tags unused.";

@@ -10,15 +10,15 @@ public enum FindingKind {
     DUPLICATE("duplicate"),
     TOO_LONG("too long"),
     TOO_SHORT("too short"),
-    OFF_KEYWORD("off keyword"),
+    OFF_KEYWORD("keyword missing"),
     KEYWORD_LATE("keyword late"),
     GENERIC("generic"),
-    REPEATED_WORD("a word repeated"),
+    REPEATED_WORD("repeated word"),
     COMMON_ENDING("common ending"),
     TOO_MANY("too many"),
     ONE_WORD("one-word tag"),
     SAME_TWICE("the same tag twice"),
-    BUDGET_UNUSED("budget unused"),
+    BUDGET_UNUSED("left unused"),
     NOT_INDEXABLE("not indexable");
 
     private final String label;

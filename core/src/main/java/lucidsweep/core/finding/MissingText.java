@@ -12,7 +12,7 @@ final class MissingText implements Rule {
             String name = text.field().label();
             if (text.captured() == 0)
                 found.accept(Finding.of(text.field(), FindingKind.MISSING, "there is no " + name));
-            else found.accept(Finding.of(text.field(), FindingKind.EMPTY, "the " + name + " is there but empty"));
+            else found.accept(Finding.of(text.field(), FindingKind.EMPTY, "the " + name + " is present but empty"));
         }
     }
 }

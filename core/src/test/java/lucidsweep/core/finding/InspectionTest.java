@@ -140,7 +140,7 @@ class InspectionTest {
                         "40 items in /shop/ have no description.",
                         "80 titles end in the same 8 letters, “| Tarrin”. Without them, 75 fit.",
                         "9 items share one title: “boats”.",
-                        "4 titles stand on more than one item, in 2 small groups.",
+                        "4 titles are used on several items, in 2 small groups.",
                         "3 items in /journal/ have no description.");
         assertThat(causes.get(1).remedy()).isEqualTo(Cause.Remedy.REMOVE_ENDING);
         assertThat(causes).isSortedAccordingTo((a, b) -> Double.compare(b.weight(), a.weight()));

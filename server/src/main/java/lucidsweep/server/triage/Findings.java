@@ -15,7 +15,6 @@ import lucidsweep.core.finding.Inspection;
 import lucidsweep.core.finding.InspectionContext;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Words;
-import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Ending;
 import lucidsweep.core.text.TextKey;
 import lucidsweep.server.aim.targets.TargetsChanged;
@@ -77,15 +76,10 @@ public class Findings {
     private void evaluateAll(long propertyId) {
         long changes = mapper.changes(propertyId);
         Property property = clients.property(propertyId);
-        Standard standard = property.standard();
         long[] ids = items.allIds(propertyId);
-        Survey survey = new Survey();
+        Survey survey = new Survey(mapper.endings(propertyId));
         Lookahead.over(ids, AT_ONCE, some -> items.texts(propertyId, some[0], some[some.length - 1]), survey::add);
-        List<Ending> endings = survey.endings()
-                .common(
-                        standard.endingShare(),
-                        standard.endingPx(),
-                        standard.title().desktop());
+        List<Ending> endings = survey.endings(property.standard());
         Inspector inspector = inspector(
                 property,
                 endings,
