@@ -172,7 +172,7 @@ it("opens a keyword to its figures and to the items that could be its home", asy
   await userEvent.click(await screen.findByText("kayak hire"));
   const panel = within(await screen.findByLabelText("Keyword kayak hire"));
   expect(await panel.findByText("in the H1; already ninth for it")).toBeTruthy();
-  expect(panel.getByText(/Most: June/)).toBeTruthy();
+  expect(panel.getByText(/Peak: June/)).toBeTruthy();
   expect(panel.getByRole("img").getAttribute("aria-label")).toContain("most 900 in June 2025");
   expect(panel.getByText("its item, secondary")).toBeTruthy();
   expect((await panel.findByText(/^Ireland/)).textContent).toBe("Ireland 300");

@@ -45,7 +45,8 @@ const router = createBrowserRouter([
 export function App() {
   return (
     <MantineProvider theme={theme} defaultColorScheme="auto">
-      <Notifications position="bottom-left" />
+      {/* Above the bar of what is selected. */}
+      <Notifications position="bottom-left" styles={{ root: { marginBottom: 56 } }} />
       <QueryClientProvider client={queries}>
         <RouterProvider router={router} />
       </QueryClientProvider>

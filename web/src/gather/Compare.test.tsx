@@ -61,12 +61,12 @@ it("shows the last two sweeps side by side, word by word, and one of them in ful
   expect(await screen.findByText("moved to /hire")).toBeTruthy();
   expect(container.querySelector("del")?.textContent).toBe("kayak");
   expect(container.querySelector("ins")?.textContent).toBe("double kayak");
-  expect(screen.getByText("changed, h1 too")).toBeTruthy();
-  expect(screen.getByText("118 as they were")).toBeTruthy();
+  expect(screen.getByText("changed, H1 too")).toBeTruthy();
+  expect(screen.getByText("118 unchanged")).toBeTruthy();
   expect(asked("GET /api/properties/7/comparison")[0].query).toMatchObject({ before: "3", after: "4" });
   fireEvent.keyDown(screen.getByRole("grid"), { key: "ArrowDown" });
-  expect(await screen.findByText("nobody here drafted it")).toBeTruthy();
-  expect(screen.getByRole("link", { name: "To the item at the desk" }).getAttribute("href")).toContain("rewrite?q=");
+  expect(await screen.findByText("not drafted here")).toBeTruthy();
+  expect(screen.getByRole("link", { name: "Open in Rewrite" }).getAttribute("href")).toContain("rewrite?q=");
 });
 
 it("narrows the differences, and its download with them", async () => {
@@ -74,7 +74,7 @@ it("narrows the differences, and its download with them", async () => {
   const changed = await screen.findByRole("button", { name: "1 changed" });
   expect((screen.getByRole("button", { name: "0 gone" }) as HTMLButtonElement).disabled).toBe(true);
   fireEvent.click(changed);
-  fireEvent.click(screen.getByLabelText("only what nobody here drafted (1)"));
+  fireEvent.click(screen.getByLabelText("only changes not drafted here (1)"));
   fireEvent.change(screen.getByLabelText("Field that changed"), { target: { value: "title" } });
   const wanted = { before: "1", after: "4", kind: "CHANGED", undrafted: "true", field: "title" };
   await waitFor(() => expect(asked("GET /api/properties/7/comparison").slice(-1)[0].query).toMatchObject(wanted));

@@ -49,7 +49,7 @@ const COLUMNS: Column<Change>[] = [
   },
   {
     key: "kind",
-    label: "what became of it",
+    label: "change",
     track: "minmax(150px, 0.7fr)",
     text: (row) => inWords(row),
     cell: (row) => <span className={css.cut}>{inWords(row)}</span>,
@@ -58,12 +58,14 @@ const COLUMNS: Column<Change>[] = [
   field("description", "minmax(260px, 1.8fr)"),
 ];
 
+const nameOf = (field: string) => (field === "h1" ? "H1" : field);
+
 function inWords(change: Change) {
   if (change.kind === "MOVED") return `moved to ${pathOf(change.movedTo)}`;
   const others = change.fields.map((each) => each.field).filter((name) => name !== "title" && name !== "description");
   if (change.kind !== "CHANGED") return change.kind.toLowerCase();
   if (change.fields.length === 0) return "changed in its copy or links";
-  return others.length === 0 ? "changed" : `changed, ${others.join(" and ")} too`;
+  return others.length === 0 ? "changed" : `changed, ${others.map(nameOf).join(" and ")} too`;
 }
 
 const textOf = (change: Change, name: string) =>
@@ -214,11 +216,11 @@ function Differences({ propertyId, before, after, search, set, onHand, children 
             <b>{figures.data ? count(counts[each.word] ?? 0) : "–"}</b> {each.word}
           </button>
         ))}
-        <span className={stage.soft}>{figures.data && `${count(counts.unchanged ?? 0)} as they were`}</span>
+        <span className={stage.soft}>{figures.data && `${count(counts.unchanged ?? 0)} unchanged`}</span>
         <span className={bar.rest}>
           <Checkbox
             size="xs"
-            label={`only what nobody here drafted (${count(figures.data?.undrafted ?? 0)})`}
+            label={`only changes not drafted here (${count(figures.data?.undrafted ?? 0)})`}
             checked={undrafted}
             onChange={(event) => set("undrafted", event.currentTarget.checked ? "true" : undefined)}
           />
@@ -231,7 +233,7 @@ function Differences({ propertyId, before, after, search, set, onHand, children 
               { value: "", label: "any field" },
               ...FIELDS.filter((name) => figures.data?.fields[name]).map((name) => ({
                 value: name,
-                label: `${name} (${count(figures.data?.fields[name] ?? 0)})`,
+                label: `${nameOf(name)} (${count(figures.data?.fields[name] ?? 0)})`,
               })),
             ]}
           />
@@ -268,20 +270,18 @@ function HandPanel({ propertyId, change }: { propertyId: number; change: Change 
         </div>
         {change.fields.map((each) => (
           <section key={each.field} className={css.field}>
-            <h3>{each.field}</h3>
+            <h3>{nameOf(each.field)}</h3>
             <p>
               <Pieces change={change} field={each.field} />
             </p>
             {change.kind === "CHANGED" && (
-              <p className={stage.soft}>
-                {each.drafted ? "somebody here proposed a text for it" : "nobody here drafted it"}
-              </p>
+              <p className={stage.soft}>{each.drafted ? "drafted here" : "not drafted here"}</p>
             )}
           </section>
         ))}
         {change.kind !== "GONE" && change.kind !== "MOVED" && (
           <p>
-            <Link to={`/p/${propertyId}/rewrite?q=${encodeURIComponent(change.address)}`}>To the item at the desk</Link>
+            <Link to={`/p/${propertyId}/rewrite?q=${encodeURIComponent(change.address)}`}>Open in Rewrite</Link>
           </p>
         )}
       </div>

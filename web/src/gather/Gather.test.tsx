@@ -72,7 +72,7 @@ it("starts a sweep with what was set, after the property was changed where it ha
   fireEvent.change(screen.getByLabelText("Pages, at most"), { target: { value: "500" } });
   fireEvent.click(screen.getByLabelText("Run their scripts first"));
   fireEvent.change(screen.getByLabelText("Crawler's name"), { target: { value: "Tarrin-Audit" } });
-  expect(screen.getByText("as their scripts build them; as Tarrin-Audit")).toBeTruthy();
+  expect(screen.getByText("after running their scripts; as Tarrin-Audit")).toBeTruthy();
   fireEvent.click(screen.getByRole("button", { name: "Start the sweep" }));
   await waitFor(() => expect(asked("POST /api/properties/7/sweeps")).toHaveLength(1));
   expect(asked("PUT /api/properties/7")[0].body).toMatchObject({

@@ -28,7 +28,7 @@ export function LoginFields({ propertyId }: { propertyId: number }) {
   return (
     <details className={css.scope}>
       <summary>
-        <b>Login</b> <span className={stage.soft}>{set || "nowhere"}</span>
+        <b>Login</b> <span className={stage.soft}>{set || "none"}</span>
       </summary>
       <div className={stage.block}>
         <p className={stage.soft}>

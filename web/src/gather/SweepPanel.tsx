@@ -69,7 +69,7 @@ export function SweepPanel({ property }: { property: Property }) {
       <ReadingFields form={form} onChange={change} />
       <Checkbox
         size="xs"
-        label="May reach private addresses (for a site on this machine or in the office)"
+        label="Allow private addresses (a site on this machine or in the office)"
         checked={privateAllowed}
         onChange={(event) => setPrivateAllowed(event.currentTarget.checked)}
       />

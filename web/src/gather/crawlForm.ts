@@ -59,9 +59,9 @@ export const settingsOf = (form: CrawlForm): CrawlSettings => ({
 export function scopeInWords(form: CrawlForm): string {
   const { include, exclude, addresses, withoutParameters } = settingsOf(form);
   const where = {
-    LINKS: "all that the start leads to",
-    SITEMAPS: "what the sitemaps list",
-    LIST: `${addresses?.length ?? 0} addresses of a list`,
+    LINKS: "everything linked from the start",
+    SITEMAPS: "addresses in the sitemaps",
+    LIST: `a list of ${addresses?.length ?? 0} addresses`,
   }[form.reach];
   const words = [
     where,
@@ -77,7 +77,7 @@ export function scopeInWords(form: CrawlForm): string {
 /** How a sweep reads pages, in a few words. */
 export function readingInWords({ scripts, keepsSource, agent }: CrawlForm): string {
   const words = [
-    scripts ? "as their scripts build them" : "as they are delivered",
+    scripts ? "after running their scripts" : "without running scripts",
     keepsSource && "keeps the markup",
     agent.trim() && `as ${agent.trim()}`,
   ];

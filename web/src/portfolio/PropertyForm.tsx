@@ -76,7 +76,7 @@ export function PropertyForm({ clientId, property, onClose }: Props) {
       {website && (
         <Checkbox
           size="xs"
-          label="May reach private addresses (for a site on this machine or in the office)"
+          label="Allow private addresses (a site on this machine or in the office)"
           checked={form.privateAllowed}
           onChange={(event) => setForm({ ...form, privateAllowed: event.currentTarget.checked })}
         />

@@ -156,3 +156,21 @@ it("changes rows out of view through the server, as they were seen", async () =>
   );
   expect(await screen.findByText("3 texts changed. ctrl + Z undoes it.")).toBeTruthy();
 });
+
+it("fills down what was just typed, once it is stored and seen", async () => {
+  serve(ITEMS, () => ({
+    total: 2,
+    asOf: 4,
+    revision: 4 + asked("POST /api/properties/7/cells").length,
+    rows: [item(11), item(12)],
+  }));
+  serve("POST /api/properties/7/ranges", { batch: batch(4, "applied"), left: [] });
+  show(<Rewrite />, "/p/7/rewrite?sort=title");
+  fireEvent.mouseDown(await screen.findByText("Title of page 11"));
+  fireEvent.keyDown(screen.getByRole("grid"), { key: "F2" });
+  await userEvent.type(await screen.findByLabelText("title of https://tarrin.example/page-11"), "!{Enter}");
+  fireEvent.keyDown(screen.getByRole("grid"), { key: "d", ctrlKey: true });
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/ranges")[0]?.body).toMatchObject({ action: "FILL", from: 0, asOf: 5 }),
+  );
+});

@@ -41,20 +41,27 @@ export function useDesk(propertyId: number, view: ItemView) {
       answer(api.POST("/api/properties/{propertyId}/cells", { params: { path: { propertyId } }, body: cells })),
     "says its problems",
   );
-  const save = (cells: TypedCell[]) => {
+  const save = (cells: TypedCell[], after: Promise<unknown> = Promise.resolve()) => {
     note(cells, (cell) => ({ text: cell.text ?? "" }));
-    const stored = store.mutateAsync(cells).then(
-      () => note(cells, () => undefined),
-      (problem: Error) => {
-        note(cells, (cell) => ({ text: cell.text ?? "", problem: problem.message }));
-        conflicts.meet(problem, () => save(cells.map((cell) => ({ ...cell, from: undefined }))));
-      },
-    );
+    const stored = after
+      .then(() => store.mutateAsync(cells))
+      .then(
+        () => note(cells, () => undefined),
+        (problem: Error) => {
+          note(cells, (cell) => ({ text: cell.text ?? "", problem: problem.message }));
+          conflicts.meet(problem, () => save(cells.map((cell) => ({ ...cell, from: undefined }))));
+        },
+      );
     saving.current = Promise.all([saving.current, stored]);
     return stored;
   };
   const onType = ({ row, column, text, from }: Typed<ItemRow>) => {
-    save([{ itemId: row.id, field: column as Field, text, from }]);
+    const field = column as Field;
+    const before = unsaved.get(keyOf(row.id, field));
+    // What was typed over a text that is being stored replaces that text, and follows it.
+    if (before && before.problem === undefined)
+      save([{ itemId: row.id, field, text, from: before.text }], saving.current);
+    else save([{ itemId: row.id, field, text, from }]);
   };
 
   const changed = useChange(
@@ -79,27 +86,34 @@ export function useDesk(propertyId: number, view: ItemView) {
     "says its problems",
   );
   const range = (change: RangeChange, insist: boolean) => {
-    const done = changed.mutateAsync({ change, insist }).then(
-      ({ batch }) =>
-        tell(
-          batch
-            ? `${of(batch.items, "text")} changed. ctrl + Z undoes it.`
-            : "It is under way; the bar above shows how far.",
-        ),
-      (problem: Error) => conflicts.meet(problem, () => range(change, true)),
-    );
+    // What was typed before belongs to what is filled down or pasted over.
+    const done = saving.current
+      .then(() => changed.mutateAsync({ change, insist }))
+      .then(
+        ({ batch }) =>
+          tell(
+            batch
+              ? `${of(batch.items, "text")} changed. ctrl + Z undoes it.`
+              : "It is under way; the bar above shows how far.",
+          ),
+        (problem: Error) => conflicts.meet(problem, () => range(change, true)),
+      );
     saving.current = Promise.all([saving.current, done]);
   };
   const copyRange = (from: number, count: number, columns: string[]) => {
-    const text = answer(
-      api.GET("/api/properties/{propertyId}/items/copy", {
-        params: {
-          path: { propertyId },
-          query: { ...view.stand(), columns: columns as never[], from, count },
-        },
-        parseAs: "text",
-      }),
-    ).then((copied) => new Blob([copied as unknown as string], { type: "text/plain" }));
+    const copied = async () => {
+      await saving.current;
+      return answer(
+        api.GET("/api/properties/{propertyId}/items/copy", {
+          params: {
+            path: { propertyId },
+            query: { ...view.stand(), columns: columns as never[], from, count },
+          },
+          parseAs: "text",
+        }),
+      );
+    };
+    const text = copied().then((cells) => new Blob([cells as unknown as string], { type: "text/plain" }));
     navigator.clipboard.write([new ClipboardItem({ "text/plain": text })]).then(
       () => tell(`${of(count, "row")} copied.`),
       (problem: Error) => conflicts.meet(problem, () => undefined),

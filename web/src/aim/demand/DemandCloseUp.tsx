@@ -58,7 +58,7 @@ export function DemandCloseUp({
       )}
       {side === "items" && row.itemId !== null && (
         <p>
-          <Link to={`/p/${propertyId}/rewrite?${searchOf({ q: row.text })}`}>To the item at the desk</Link>
+          <Link to={`/p/${propertyId}/rewrite?${searchOf({ q: row.text })}`}>Open in Rewrite</Link>
         </p>
       )}
       {side === "queries" && (

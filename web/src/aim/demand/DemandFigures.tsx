@@ -13,8 +13,8 @@ export function change(now: number, before: number) {
 const FIGURES: { label: string; of: (reported: DemandReported) => string }[] = [
   { label: "clicks", of: (reported) => count(reported.clicks) },
   { label: "impressions", of: (reported) => count(reported.impressions) },
-  { label: "clicks of those shown", of: (reported) => percent(reported.rate) },
-  { label: "mean position", of: (reported) => place(reported.position) },
+  { label: "CTR", of: (reported) => percent(reported.rate) },
+  { label: "average position", of: (reported) => place(reported.position) },
 ];
 
 /** The sums of a window beside those of the one before and of the year before. */
@@ -33,22 +33,22 @@ export function DemandFigures({ window }: { window: DemandWindow }) {
       </thead>
       <tbody>
         <tr className={css.now}>
-          <th scope="row">in the window</th>
+          <th scope="row">this window</th>
           {FIGURES.map((figure) => (
             <td key={figure.label}>{figure.of(window.now)}</td>
           ))}
         </tr>
         <tr>
-          <th scope="row">in the one before</th>
+          <th scope="row">window before</th>
           {FIGURES.map((figure) => (
             <td key={figure.label}>{figure.of(window.before)}</td>
           ))}
         </tr>
         <tr>
-          <th scope="row">a year before</th>
+          <th scope="row">last year</th>
           {window.yearBefore === null ? (
             <td colSpan={FIGURES.length} className={css.unknown}>
-              nothing is reported of it
+              no data
             </td>
           ) : (
             FIGURES.map((figure) => <td key={figure.label}>{figure.of(window.yearBefore as DemandReported)}</td>)

@@ -36,7 +36,7 @@ it("looks at the demand by window, country and side, and opens a query to its it
   }));
   show(<Aim />, "/p/7/aim?side=demand");
   expect(await screen.findByText("−19")).toBeTruthy();
-  expect(screen.getByText("nothing is reported of it")).toBeTruthy();
+  expect(screen.getByText("no data")).toBeTruthy();
   expect(screen.getByText(/7 days of it are in no row/)).toBeTruthy();
   await userEvent.selectOptions(screen.getByLabelText("Country"), "United Kingdom (20,000 impressions)");
   await userEvent.selectOptions(screen.getByLabelText("Window"), "52 weeks");

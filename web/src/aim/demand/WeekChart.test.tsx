@@ -18,9 +18,9 @@ it("shades the window that is looked at, and tells a week that is pointed at", (
   expect(screen.getByText("Clicks by week, at most 90.")).toBeTruthy();
   chart.getBoundingClientRect = () => ({ left: 0, width: 400 }) as DOMRect;
   fireEvent.mouseMove(chart, { clientX: 150 });
-  expect(screen.getByText("Week from 2 Nov 2026: 90 clicks of 900 times shown, at position 4.0.")).toBeTruthy();
+  expect(screen.getByText("Week from 2 Nov 2026: 90 clicks, 900 impressions, at position 4.0.")).toBeTruthy();
   fireEvent.mouseMove(chart, { clientX: 399 });
-  expect(screen.getByText("Week from 16 Nov 2026: 20 clicks of 200 times shown.")).toBeTruthy();
+  expect(screen.getByText("Week from 16 Nov 2026: 20 clicks, 200 impressions.")).toBeTruthy();
   fireEvent.mouseLeave(chart);
   expect(container.querySelector("circle")).toBeNull();
 });

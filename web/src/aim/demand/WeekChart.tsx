@@ -57,7 +57,7 @@ export function WeekChart({
       </svg>
       <figcaption>
         {open
-          ? `Week from ${day(open.first)}: ${count(open.clicks)} clicks of ${count(open.impressions)} times shown${
+          ? `Week from ${day(open.first)}: ${count(open.clicks)} clicks, ${count(open.impressions)} impressions${
               open.position < 1 ? "" : `, at position ${open.position.toFixed(1)}`
             }.`
           : `Clicks by week, at most ${count(best.clicks)}.`}

@@ -34,7 +34,7 @@ export function PagesToAdd({ propertyId }: { propertyId: number }) {
           <table>
             <thead>
               <tr>
-                <th>searches a month</th>
+                <th>search volume</th>
                 <th>title and description</th>
                 <th>address</th>
                 <th>for</th>

@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { answer, api, type KeywordRow } from "../../api/client";
 import { ofProperty, useChange } from "../../api/queries";
-import { count, pathOf } from "../../parts/number";
+import { count, pathOf, percent } from "../../parts/number";
 import { searchOf } from "../../parts/searchOf";
 import { tell } from "../../parts/tell";
 import { countryName } from "./countryName";
@@ -60,15 +60,15 @@ export function KeywordCloseUp({
           <figcaption>
             Searches in the last {row.monthly.length} months
             {row.country && `, ${row.country.split(", ").map(countryName).join(", ")}`}.{" "}
-            {row.peaks ? `Most: ${row.peaks}.` : "No month stands out."}
+            {row.peaks ? `Peak: ${row.peaks}.` : "No month stands out."}
           </figcaption>
         </figure>
       )}
       <dl>
-        <dt>Searches a month</dt>
+        <dt>Search volume</dt>
         <dd>
           {row.volume === null ? "not known" : count(row.volume)}
-          {row.broad !== null && `; ${count(row.broad)} with all phrases that hold it`}
+          {row.broad !== null && `; ${count(row.broad)} with all phrases that contain it`}
         </dd>
         {figures.data && figures.data.length > 1 && (
           <>
@@ -83,9 +83,9 @@ export function KeywordCloseUp({
             </dd>
           </>
         )}
-        <dt>Shown in 13 weeks</dt>
+        <dt>In 13 weeks</dt>
         <dd>
-          {count(row.impressions)} times, {count(row.clicks)} clicks
+          {count(row.impressions)} impressions, {count(row.clicks)} clicks
           {row.position >= 1 && `, at position ${row.position.toFixed(1)}`}
           {row.impressions > 0 && (
             <>
@@ -127,7 +127,7 @@ export function KeywordCloseUp({
               <span className={css.address} title={home.address}>
                 {pathOf(home.address)}
               </span>
-              <span className={css.score}>{home.score.toFixed(2)}</span>
+              <span className={css.score}>fits {percent(home.score)}</span>
               <span className={css.why}>{home.reason}</span>
               {lives ? (
                 <span className={css.here}>

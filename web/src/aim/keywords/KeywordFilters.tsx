@@ -73,8 +73,8 @@ export function KeywordFilters({ propertyId, filter, set }: Props) {
           ])}
           <NumberInput
             size="xs"
-            aria-label="At least so many searches a month"
-            placeholder="searches a month, at least"
+            aria-label="Search volume, at least"
+            placeholder="search volume, at least"
             min={0}
             value={filter.min ?? ""}
             onChange={(value) => set({ min: value ? String(value) : undefined })}

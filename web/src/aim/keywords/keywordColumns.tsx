@@ -21,7 +21,7 @@ export const KEYWORD_COLUMNS: Column<KeywordRow>[] = [
   },
   {
     key: "volume",
-    label: "searches a month",
+    label: "search volume",
     track: "112px",
     sort: "volume",
     right: true,

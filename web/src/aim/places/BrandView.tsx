@@ -38,13 +38,13 @@ export function BrandView({ propertyId }: { propertyId: number }) {
           <table className={css.reviews}>
             <thead>
               <tr>
-                <th>shown, 13 weeks</th>
+                <th>impressions, 13 weeks</th>
                 <th>spelling</th>
                 <th>how it is written</th>
                 <th className={css.number}>queries</th>
                 <th className={css.number}>clicks</th>
                 <th className={css.number}>position</th>
-                <th className={css.number}>searches a month</th>
+                <th className={css.number}>search volume</th>
               </tr>
             </thead>
             <tbody>

@@ -29,7 +29,7 @@ export function PlaceGrid({ propertyId }: { propertyId: number }) {
       <div className={aim.line}>
         <h2>{data ? of(cells.length, "combination") : "–"}</h2>
         {cells.length > 0 && (
-          <span className={aim.soft}>{count(without.length)} of them have no page. Numbers are searches a month.</span>
+          <span className={aim.soft}>{count(without.length)} of them have no page. Numbers are search volumes.</span>
         )}
         <Button size="xs" variant="default" ml="auto" onClick={() => setChoosing(!choosing)}>
           Choose the services

@@ -72,7 +72,7 @@ function ReviewTable({ propertyId, title, reviews }: { propertyId: number; title
       <table className={css.reviews}>
         <thead>
           <tr>
-            <th>searches a month</th>
+            <th>search volume</th>
             <th>phrase</th>
             <th>its item</th>
             <th>list</th>

@@ -53,9 +53,9 @@ function GroupTable({ propertyId, groups }: { propertyId: number; groups: Groups
           <th>items</th>
           <th>group</th>
           <th>keywords that its name covers</th>
-          <th className={css.number}>searches a month</th>
+          <th className={css.number}>search volume</th>
           <th>topics of its items</th>
-          <th className={css.number}>searches a month</th>
+          <th className={css.number}>search volume</th>
         </tr>
       </thead>
       <tbody>
@@ -87,7 +87,7 @@ function Ungrouped({ propertyId, topics }: { propertyId: number; topics: Groups[
     <table className={css.reviews}>
       <thead>
         <tr>
-          <th>searches a month</th>
+          <th>search volume</th>
           <th>topic</th>
           <th className={css.number}>keywords</th>
           <th className={css.number}>with an item</th>

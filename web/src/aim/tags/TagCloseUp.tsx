@@ -25,7 +25,7 @@ export function TagCloseUp({ propertyId, row, onClose }: { propertyId: number; r
           ? "No keyword list knows how often it is searched."
           : `It is searched ${count(row.searches)} times a month.`}
         {row.impressions > 0 &&
-          ` Shown ${count(row.impressions)} times in thirteen weeks, ${count(row.impressionsBefore)} in the thirteen before.`}
+          ` ${count(row.impressions)} impressions in 13 weeks, ${count(row.impressionsBefore)} in the 13 before.`}
       </p>
       {row.peaks && <p>It is searched most in {row.peaks}.</p>}
       {row.impressions > 0 && demand.data && (
@@ -38,7 +38,7 @@ export function TagCloseUp({ propertyId, row, onClose }: { propertyId: number; r
                 <span>{countryName(each.country)}</span>
                 <span className={css.score}>{(100 * each.rate).toFixed(1)}%</span>
                 <span className={css.why}>
-                  {count(each.clicks)} clicks of {count(each.impressions)} times shown
+                  {count(each.clicks)} clicks, {count(each.impressions)} impressions
                 </span>
               </li>
             ))}
@@ -51,7 +51,7 @@ export function TagCloseUp({ propertyId, row, onClose }: { propertyId: number; r
       </p>
       {row.twins.length > 0 && (
         <>
-          <h3>Says the same</h3>
+          <h3>Other spellings</h3>
           <ol className={css.homes}>
             {row.twins.map((twin) => (
               <li key={twin}>
@@ -64,7 +64,7 @@ export function TagCloseUp({ propertyId, row, onClose }: { propertyId: number; r
       )}
       {row.longer.length > 0 && (
         <>
-          <h3>Longer phrases that hold it</h3>
+          <h3>Longer phrases with it</h3>
           <ol className={css.homes}>
             {row.longer.map((each) => (
               <li key={each.phrase}>
@@ -73,7 +73,7 @@ export function TagCloseUp({ propertyId, row, onClose }: { propertyId: number; r
                   <span className={css.soft}>
                     {" "}
                     {each.searches === null
-                      ? `shown ${count(Math.round(each.shown))} times a month`
+                      ? `${count(Math.round(each.shown))} impressions a month`
                       : `${count(each.searches)} searches a month`}
                   </span>
                 </span>

@@ -35,7 +35,7 @@ const COLUMNS: Column<TagRow>[] = [
   },
   {
     key: "searches",
-    label: "searches a month",
+    label: "search volume",
     track: "130px",
     sort: "searches",
     right: true,
@@ -52,7 +52,7 @@ const COLUMNS: Column<TagRow>[] = [
   },
   {
     key: "impressions",
-    label: "shown, 13 weeks",
+    label: "impressions, 13 weeks",
     track: "124px",
     sort: "impressions",
     right: true,
@@ -94,7 +94,7 @@ const COLUMNS: Column<TagRow>[] = [
   },
   {
     key: "longer",
-    label: "longer phrases that hold it",
+    label: "longer phrases with it",
     track: "minmax(260px, 2fr)",
     text: (row) => row.longer.map((each) => each.phrase).join(", "),
     cell: (row) => <span className={`${css.cut} ${css.soft}`}>{row.longer.map((each) => each.phrase).join(", ")}</span>,

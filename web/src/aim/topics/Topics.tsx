@@ -34,7 +34,7 @@ const COLUMNS: Column<TopicRow>[] = [
     cell: (row) => <span className={css.cut}>{row.topic}</span>,
   },
   number("keywords", "keywords", "84px"),
-  number("volume", "searches a month", "136px"),
+  number("volume", "search volume", "136px"),
   number("clicks", "clicks, 13 weeks", "122px"),
   number("items", "items", "64px"),
   {

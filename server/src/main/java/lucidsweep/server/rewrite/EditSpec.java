@@ -73,9 +73,9 @@ record EditSpec(
         return switch (tool) {
             case "recipe" -> "Recipe for " + texts;
             case "replace" -> "“" + find + "” replaced by “" + (with == null ? "" : with) + "” in " + texts;
-            case "before" -> "“" + with + "” put before " + texts;
-            case "after" -> "“" + with + "” put behind " + texts;
-            case "remove-ending" -> "“" + find.strip() + "” taken off the end of " + texts;
+            case "before" -> "“" + with + "” added to the start of " + texts;
+            case "after" -> "“" + with + "” added to the end of " + texts;
+            case "remove-ending" -> "“" + find.strip() + "” removed from the end of " + texts;
             case "cut" -> capital(texts) + " cut to fit";
             case "case" -> capital(texts) + " in " + letterCase + " case";
             case "add-tags" -> "Tags added: " + String.join(", ", tags);
