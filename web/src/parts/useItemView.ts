@@ -4,6 +4,7 @@ import { answer, api, type ItemFilter, type ItemRow } from "../api/client";
 import { ofProperty } from "../api/queries";
 import { searchOf } from "./searchOf";
 import { useRows } from "./useRows";
+import { useStillHere } from "./useStillHere";
 
 const FILTERS = ["q", "section", "field", "kind", "shared", "state", "target", "indexable"] as const;
 export type FilterName = (typeof FILTERS)[number];
@@ -11,6 +12,7 @@ export type FilterName = (typeof FILTERS)[number];
 /** A table of items as the address of the page says: filter, sort and place in it survive reload, back and forward. */
 export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned = false) {
   const [search, setSearch] = useSearchParams();
+  const stillHere = useStillHere();
   const [nonce, setNonce] = useState(0);
   const order = useRef<{ key: string; asOf: number }>({ key: "", asOf: 0 });
   const seen = useRef<number>(undefined);
@@ -44,6 +46,7 @@ export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned =
 
   const set = useCallback(
     (changes: Partial<Record<FilterName | "sort" | "desc", string | undefined>>) =>
+      stillHere() &&
       setSearch((before) => {
         const after = new URLSearchParams(before);
         for (const [name, value] of Object.entries(changes)) {
@@ -52,7 +55,7 @@ export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned =
         }
         return after;
       }),
-    [setSearch],
+    [setSearch, stillHere],
   );
   const idsBetween = (from: number, to: number) =>
     answer(

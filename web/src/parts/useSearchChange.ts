@@ -1,11 +1,14 @@
 import { useCallback } from "react";
 import { useSearchParams } from "react-router";
+import { useStillHere } from "./useStillHere";
 
 /** Changes parts of what the address asks for; an empty part is taken out. Typing replaces the address, so that one step back leaves it. */
 export function useSearchChange() {
   const [, setSearch] = useSearchParams();
+  const stillHere = useStillHere();
   return useCallback(
     (changes: Record<string, string | undefined>) =>
+      stillHere() &&
       setSearch(
         (before) => {
           for (const [name, value] of Object.entries(changes)) {
@@ -16,6 +19,6 @@ export function useSearchChange() {
         },
         { replace: "q" in changes },
       ),
-    [setSearch],
+    [setSearch, stillHere],
   );
 }

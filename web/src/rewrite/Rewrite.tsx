@@ -15,6 +15,7 @@ import { of } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { useItemView } from "../parts/useItemView";
 import { useProperty } from "../parts/useProperty";
+import { useStillHere } from "../parts/useStillHere";
 import { BatchMenu } from "./BatchMenu";
 import { CellEditor } from "./CellEditor";
 import { EditPanel } from "./EditPanel";
@@ -31,6 +32,7 @@ export function Rewrite() {
   const view = useItemView(propertyId, NOTHING, true);
   const choice = useChoice(view.filter);
   const [search, setSearch] = useSearchParams();
+  const stillHere = useStillHere();
   const [hand, setHand] = useState<number>();
   const tool = search.get("tool") as Tool | null;
   const on = (search.get("on") ?? "title") as Field;
@@ -55,6 +57,7 @@ export function Rewrite() {
   // The panel waits until it is known what it is about, so that it never previews nothing.
   const known = n > 0 || view.rows.total === 0;
   const openTool = (next: Tool | undefined, field = on) =>
+    stillHere() &&
     setSearch((before) => {
       const after = new URLSearchParams(before);
       if (next) {
