@@ -2,7 +2,7 @@ import { Button, SegmentedControl, Textarea } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { answer, api, type Field, type ItemRow, type LimitCheck, type TypedCell } from "../api/client";
-import { ofProperty, useChange } from "../api/queries";
+import { ofProperty, useChange, useKinds } from "../api/queries";
 import css from "./CloseUp.module.css";
 import { ConflictDialog } from "./ConflictDialog";
 import { FitRuler } from "./FitRuler";
@@ -180,19 +180,7 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
         )}
       </section>
       {keywords ? keywords(item) : <PrimaryKeyword item={item} />}
-      <section>
-        <h3>{item.findings.length === 0 ? "No findings" : of(item.findings.length, "finding")}</h3>
-        <ul className={css.list}>
-          {item.findings.map((finding) => (
-            <li key={`${finding.field} ${finding.kind}`}>
-              <b>{`${finding.field} ${finding.kind.replaceAll("-", " ")}`}</b>
-              <br />
-              <span className={css.soft}>{finding.evidence}</span>
-            </li>
-          ))}
-        </ul>
-        {item.depth < 0 && item.address.includes("://") && <p className={css.soft}>No link leads to it.</p>}
-      </section>
+      <Findings propertyId={propertyId} item={item} />
       <History propertyId={propertyId} itemId={item.id} />
       {more?.(item)}
     </div>
@@ -291,6 +279,28 @@ function History({ propertyId, itemId }: { propertyId: number; itemId: number })
           </li>
         ))}
       </ul>
+    </section>
+  );
+}
+
+function Findings({ propertyId, item }: { propertyId: number; item: ItemRow }) {
+  const kinds = useKinds(propertyId);
+  const labelOf = (field: string, kind: string) =>
+    kinds.data?.find((each) => each.field === field && each.kind === kind)?.label ??
+    `${field} ${kind.replaceAll("-", " ")}`;
+  return (
+    <section>
+      <h3>{item.findings.length === 0 ? "No findings" : of(item.findings.length, "finding")}</h3>
+      <ul className={css.list}>
+        {item.findings.map((finding) => (
+          <li key={`${finding.field} ${finding.kind}`}>
+            <b>{labelOf(finding.field, finding.kind)}</b>
+            <br />
+            <span className={css.soft}>{finding.evidence}</span>
+          </li>
+        ))}
+      </ul>
+      {item.depth < 0 && item.address.includes("://") && <p className={css.soft}>No link leads to it.</p>}
     </section>
   );
 }

@@ -131,7 +131,7 @@ function Ledger({ propertyId }: { propertyId: number }) {
                 .map((kind) => (
                   <li key={kind.kind}>
                     <Link to={`?${new URLSearchParams({ field, kind: kind.kind })}`}>
-                      {kind.kind.replaceAll("-", " ")}
+                      {kind.label.slice(kind.label.indexOf(" ") + 1)}
                     </Link>
                     <span>{count(kind.items)}</span>
                   </li>

@@ -133,7 +133,7 @@ public final class Causes {
                         ? items + (one ? " has" : " have") + " a tag that is too long."
                         : texts + (one ? " is" : " are") + " cut off on result pages.";
             case TOO_SHORT -> texts + (one ? " is" : " are") + " so short that space is wasted.";
-            case OFF_KEYWORD -> texts + (one ? " lacks" : " lack") + " words of the item's keyword.";
+            case OFF_KEYWORD -> texts + (one ? " lacks" : " lack") + " words of the item’s keyword.";
             case KEYWORD_LATE -> texts + (one ? " has" : " have") + " the keyword late.";
             case GENERIC -> texts + (one ? " says" : " say") + " nothing about the page.";
             case REPEATED_WORD -> texts + (one ? " repeats" : " repeat") + " a word.";
