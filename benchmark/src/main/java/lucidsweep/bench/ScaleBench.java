@@ -15,6 +15,7 @@ import java.util.concurrent.locks.LockSupport;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.server.LucidSweep;
 import lucidsweep.server.client.ClientForm;
@@ -157,8 +158,8 @@ final class ScaleBench {
                 "",
                 null,
                 null,
-                CapturedItem.Text.of("title", title.isEmpty() ? 0 : 1, title, standard),
-                CapturedItem.Text.of("description", description.isEmpty() ? 0 : 1, description, standard),
+                CapturedItem.Text.of(Field.TITLE, title.isEmpty() ? 0 : 1, title, standard),
+                CapturedItem.Text.of(Field.DESCRIPTION, description.isEmpty() ? 0 : 1, description, standard),
                 null,
                 CapturedItem.Content.ofPage("{\"headings\":[]}", title + h1, "", "", null));
     }
