@@ -67,11 +67,16 @@ class BackupTest {
             assertThat(shop.get("/items").json().path("rows")).isEqualTo(rows);
             assertThat(application.api().get("/api/handovers/1/file").body()).isEqualTo(handover);
         }
+        Files.writeString(here.resolve("lucid-sweep.key"), "the key of what was written after the copy");
         assertThat(lucid("restore", file.toString(), "--data", here.toString()))
                 .as(said)
                 .isZero();
         try (Stream<Path> files = Files.list(here)) {
-            assertThat(files.map(each -> each.getFileName().toString())).anyMatch(name -> name.startsWith("replaced-"));
+            Path kept = files.filter(each -> each.getFileName().toString().startsWith("replaced-"))
+                    .findFirst()
+                    .orElseThrow();
+            assertThat(kept.resolve("lucid-sweep.mv.db")).exists();
+            assertThat(kept.resolve("lucid-sweep.key")).hasContent("the key of what was written after the copy");
         }
     }
 

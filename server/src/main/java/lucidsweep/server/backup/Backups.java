@@ -27,7 +27,6 @@ class Backups {
 
     private static final Logger LOG = LoggerFactory.getLogger(Backups.class);
     private static final int DAYS = 7;
-    private static final String KEY = "lucid-sweep.key";
 
     private final JdbcTemplate database;
     private final Path data;
@@ -52,11 +51,11 @@ class Backups {
 
     private void make(Path zip) throws IOException {
         Files.deleteIfExists(zip);
-        database.execute("backup to '" + zip.toString().replace("'", "''") + "'");
-        Path key = data.resolve(KEY);
+        database.execute(DatabaseFile.copyTo(zip));
+        Path key = data.resolve(DatabaseFile.KEY);
         if (!Files.exists(key)) return;
         try (FileSystem inside = FileSystems.newFileSystem(URI.create("jar:" + zip.toUri()), Map.of())) {
-            Files.copy(key, inside.getPath(KEY), StandardCopyOption.REPLACE_EXISTING);
+            Files.copy(key, inside.getPath(DatabaseFile.KEY), StandardCopyOption.REPLACE_EXISTING);
         }
     }
 

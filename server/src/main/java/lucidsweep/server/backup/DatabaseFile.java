@@ -15,7 +15,15 @@ public final class DatabaseFile {
     /** The name of the file, in the folder and in a copy. */
     public static final String NAME = "lucid-sweep.mv.db";
 
+    /** The name of the key that logins are sealed with; a database is of use only with its own. */
+    public static final String KEY = "lucid-sweep.key";
+
     private DatabaseFile() {}
+
+    /** The command that has the database write a copy of itself to a ZIP file. */
+    static String copyTo(Path zip) {
+        return "backup to '" + zip.toString().replace("'", "''") + "'";
+    }
 
     /** Whether a file is a copy of a database. */
     public static boolean isCopy(Path zip) {

@@ -35,7 +35,7 @@ final class UpgradeGuard implements FlywayMigrationStrategy {
         }
         DataSource database = flyway.getConfiguration().getDataSource();
         try {
-            run(database, "backup to '" + copy.unfinished().toString().replace("'", "''") + "'");
+            run(database, DatabaseFile.copyTo(copy.unfinished()));
             copy.begin();
             flyway.migrate();
             copy.end();

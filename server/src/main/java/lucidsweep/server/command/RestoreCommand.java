@@ -9,6 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import lucidsweep.server.backup.DatabaseFile;
@@ -36,12 +37,12 @@ final class RestoreCommand implements Callable<Integer> {
         if (!Files.isReadable(file)) throw new Unusable("cannot read the file " + file);
         if (!DatabaseFile.isCopy(file)) throw new Unusable(file + " is no copy that ./lucid backup wrote");
         if (isRunning(folder)) throw new Unusable("Lucid Sweep is running on " + folder + "; end it first");
-        Path before = folder.resolve(DatabaseFile.NAME);
-        if (Files.exists(before)) {
-            Path kept = folder.resolve("replaced-" + STAMP.format(LocalDateTime.now()) + ".mv.db");
-            Files.move(before, kept);
-            System.out.println("What was there is kept as " + kept);
+        Path kept = folder.resolve("replaced-" + STAMP.format(LocalDateTime.now()));
+        for (String name : List.of(DatabaseFile.NAME, DatabaseFile.KEY)) {
+            if (!Files.exists(folder.resolve(name))) continue;
+            Files.move(folder.resolve(name), Files.createDirectories(kept).resolve(name));
         }
+        if (Files.exists(kept)) System.out.println("What was there is kept in " + kept);
         DatabaseFile.putBack(file, folder);
         System.out.println("Restored to " + folder);
         return 0;

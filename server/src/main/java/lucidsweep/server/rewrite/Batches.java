@@ -29,7 +29,6 @@ import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.Items;
-import lucidsweep.server.item.table.Selection;
 import lucidsweep.server.job.Lookahead;
 import lucidsweep.server.job.Progress;
 import lucidsweep.server.job.PropertyLine;
@@ -118,11 +117,17 @@ public class Batches implements SmartInitializingSingleton {
         return batch;
     }
 
-    /** Applies an edit to items, as one batch. */
-    Batch apply(long propertyId, long[] ids, EditSpec spec, Progress progress) {
+    /**
+     * Applies an edit to items, as one batch.
+     *
+     * @param asOf the revision that its preview showed; null to edit whatever is there now
+     * @throws Refusal with the texts that were changed after it
+     */
+    Batch apply(long propertyId, long[] ids, EditSpec spec, Long asOf, Progress progress) {
         Property property = clients.property(propertyId);
         Proposals proposals = new Proposals(property, clients.client(property.clientId()), spec, items, drafts);
         return change(property, spec.title(), writer -> {
+            refuseChangedAfter(ids, spec.field(), asOf);
             int[] done = {0};
             proposals.forEach(ids, chunk -> {
                 goOnUnlessStopped(progress);
@@ -136,9 +141,10 @@ public class Batches implements SmartInitializingSingleton {
     }
 
     /** Applies an edit whose texts were worked out before, as one batch. */
-    Batch apply(long propertyId, MadeTexts made, EditSpec spec, Progress progress) {
+    Batch apply(long propertyId, MadeTexts made, EditSpec spec, Long asOf, Progress progress) {
         long[] ids = made.ids();
         return change(clients.property(propertyId), spec.title(), writer -> {
+            refuseChangedAfter(ids, spec.field(), asOf);
             int[] done = {0};
             Lookahead.over(
                     ids,
@@ -156,8 +162,8 @@ public class Batches implements SmartInitializingSingleton {
     }
 
     /** Refuses an edit of texts that were changed after the revision that its preview showed. */
-    void refuseChangedMeanwhile(long propertyId, Selection selection, EditSpec spec, long asOf) {
-        refuseChangedAfter(selection.resolve(propertyId, items), spec.field(), asOf);
+    void refuseChangedMeanwhile(long[] ids, EditSpec spec, Long asOf) {
+        refuseChangedAfter(ids, spec.field(), asOf);
     }
 
     private static void goOnUnlessStopped(Progress progress) {
@@ -206,8 +212,8 @@ public class Batches implements SmartInitializingSingleton {
             throw Refusal.conflict(
                     "The order of the rows has changed since; nothing was changed. Refresh the order and try again.");
         }
-        if (edit.asOf() != null) edit.fields().forEach(field -> refuseChangedAfter(ids, field, edit.asOf()));
         return change(property, edit.title(ids.length * edit.fields().size()), writer -> {
+            edit.fields().forEach(field -> refuseChangedAfter(ids, field, edit.asOf()));
             for (int column = 0; column < edit.fields().size(); column++) {
                 Field field = edit.fields().get(column);
                 String first = edit.action() == RangeEdit.Action.FILL ? textInForce(ids[0], field) : null;
@@ -243,7 +249,9 @@ public class Batches implements SmartInitializingSingleton {
         return lines.isEmpty() ? null : lines.get(0).text();
     }
 
-    private void refuseChangedAfter(long[] ids, Field field, long asOf) {
+    /** Called in the property's line, so that nothing changes between the look and the change; null looks at nothing. */
+    private void refuseChangedAfter(long[] ids, Field field, Long asOf) {
+        if (asOf == null) return;
         items.refuseChangedMeanwhile(drafts.changedAfter(ids, field, asOf).stream()
                 .map(text -> new Conflict(text.itemId(), "", field.code(), null, text.text(), null))
                 .toList());

@@ -114,14 +114,15 @@ class RewriteController {
     @PostMapping("/properties/{propertyId}/batches")
     Applied apply(@PathVariable long propertyId, @Valid @RequestBody Edit edit) {
         edit.spec().check();
-        if (edit.asOf() != null) batches.refuseChangedMeanwhile(propertyId, edit.selection(), edit.spec(), edit.asOf());
         EditSpec spec = edit.spec();
         Optional<MadeTexts> made = previews.made(propertyId, edit.selection(), spec);
         long[] ids = made.isPresent() ? made.get().ids() : edit.selection().resolve(propertyId, items);
         BatchWork work = progress -> made.isPresent()
-                ? batches.apply(propertyId, made.get(), spec, progress)
-                : batches.apply(propertyId, ids, spec, progress);
+                ? batches.apply(propertyId, made.get(), spec, edit.asOf(), progress)
+                : batches.apply(propertyId, ids, spec, edit.asOf(), progress);
         if (ids.length <= AT_ONCE) return new Applied(work.run(Progress.UNWATCHED), null, List.of());
+        // A job cannot ask back: what is known to have changed already is said at once.
+        batches.refuseChangedMeanwhile(ids, spec, edit.asOf());
         return inBackground(propertyId, spec.title(), work);
     }
 
