@@ -1,18 +1,17 @@
-import { useCallback, useMemo, useRef, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import { answer, api, type ItemFilter, type ItemRow } from "../api/client";
 import { ofProperty } from "../api/queries";
 import { searchOf } from "./searchOf";
 import { useRows } from "./useRows";
-import { useStillHere } from "./useStillHere";
+import { useSearchChange } from "./useSearchChange";
 
 const FILTERS = ["q", "section", "field", "kind", "shared", "state", "target", "indexable"] as const;
 export type FilterName = (typeof FILTERS)[number];
 
 /** A table of items as the address of the page says: filter, sort and place in it survive reload, back and forward. */
 export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned = false) {
-  const [search, setSearch] = useSearchParams();
-  const stillHere = useStillHere();
+  const [search] = useSearchParams();
   const [nonce, setNonce] = useState(0);
   const order = useRef<{ key: string; asOf: number }>({ key: "", asOf: 0 });
   const seen = useRef<number>(undefined);
@@ -44,19 +43,7 @@ export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned =
     return slice;
   });
 
-  const set = useCallback(
-    (changes: Partial<Record<FilterName | "sort" | "desc", string | undefined>>) =>
-      stillHere() &&
-      setSearch((before) => {
-        const after = new URLSearchParams(before);
-        for (const [name, value] of Object.entries(changes)) {
-          if (value) after.set(name, value);
-          else after.delete(name);
-        }
-        return after;
-      }),
-    [setSearch, stillHere],
-  );
+  const set: (changes: Partial<Record<FilterName | "sort" | "desc", string | undefined>>) => void = useSearchChange();
   const idsBetween = (from: number, to: number) =>
     answer(
       api.GET("/api/properties/{propertyId}/items/ids", {

@@ -2,7 +2,7 @@ import { useCallback } from "react";
 import { useSearchParams } from "react-router";
 import { useStillHere } from "./useStillHere";
 
-/** Changes parts of what the address asks for; an empty part is taken out. Typing replaces the address, so that one step back leaves it. */
+/** Changes parts of what the address asks for; an empty part is taken out. Typing replaces the address, so that one step back leaves it; what is cleared can be brought back by it. */
 export function useSearchChange() {
   const [, setSearch] = useSearchParams();
   const stillHere = useStillHere();
@@ -17,7 +17,7 @@ export function useSearchChange() {
           }
           return before;
         },
-        { replace: "q" in changes },
+        { replace: Boolean(changes.q) },
       ),
     [setSearch, stillHere],
   );

@@ -15,7 +15,7 @@ import { of } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { useItemView } from "../parts/useItemView";
 import { useProperty } from "../parts/useProperty";
-import { useStillHere } from "../parts/useStillHere";
+import { useSearchChange } from "../parts/useSearchChange";
 import { BatchMenu } from "./BatchMenu";
 import { CellEditor } from "./CellEditor";
 import { EditPanel } from "./EditPanel";
@@ -31,8 +31,8 @@ export function Rewrite() {
   const { propertyId, property, standing } = useProperty();
   const view = useItemView(propertyId, NOTHING, true);
   const choice = useChoice(view.filter);
-  const [search, setSearch] = useSearchParams();
-  const stillHere = useStillHere();
+  const [search] = useSearchParams();
+  const setSearch = useSearchChange();
   const [hand, setHand] = useState<number>();
   const tool = search.get("tool") as Tool | null;
   const on = (search.get("on") ?? "title") as Field;
@@ -56,19 +56,7 @@ export function Rewrite() {
 
   // The panel waits until it is known what it is about, so that it never previews nothing.
   const known = n > 0 || view.rows.total === 0;
-  const openTool = (next: Tool | undefined, field = on) =>
-    stillHere() &&
-    setSearch((before) => {
-      const after = new URLSearchParams(before);
-      if (next) {
-        after.set("tool", next);
-        after.set("on", field);
-      } else {
-        after.delete("tool");
-        after.delete("on");
-      }
-      return after;
-    });
+  const openTool = (next: Tool | undefined, field = on) => setSearch({ tool: next, on: next && field });
 
   const { unsavedOf } = desk;
   const listings = property !== undefined && property.kind !== "website";
