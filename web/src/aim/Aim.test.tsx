@@ -102,12 +102,12 @@ it("says so where what fits what is still being worked out", async () => {
 });
 
 it("leaves a list that could not be read where it is", async () => {
-  serve("POST /api/properties/7/keywords", new Problem(422, "no keyword could be read from it; line 1: an address"));
+  serve("POST /api/properties/7/keywords", new Problem(422, "No keyword could be read from it; line 1: an address."));
   show(<Aim />, "/p/7/aim");
   fireEvent.click(screen.getByRole("button", { name: "Add keywords" }));
   await userEvent.type(await screen.findByLabelText(/One a line/), "https://x.example/");
   fireEvent.click(screen.getByRole("button", { name: "Add" }));
-  expect(await screen.findByText(/no keyword could be read from it/)).toBeTruthy();
+  expect(await screen.findByText(/No keyword could be read from it/)).toBeTruthy();
   expect((screen.getByLabelText(/One a line/) as HTMLTextAreaElement).value).toBe("https://x.example/");
 });
 
@@ -396,8 +396,8 @@ it("says what will stand in an empty place, and what went wrong", async () => {
   expect(await screen.findByText("No new item has begun to rank for a better query.")).toBeTruthy();
   expect(place).toBe("/p/7/aim?side=better&young=true");
   first.unmount();
-  serve("GET /api/properties/7/aim", new Problem(500, "the demand cannot be read"));
+  serve("GET /api/properties/7/aim", new Problem(500, "The demand cannot be read."));
   serve("GET /api/properties/7/demand/source", { address: "" });
   show(<Aim />, "/p/7/aim?side=curve");
-  expect(await screen.findByText("the demand cannot be read")).toBeTruthy();
+  expect(await screen.findByText("The demand cannot be read.")).toBeTruthy();
 });

@@ -51,6 +51,7 @@ export type Recipe = Whole<Schemas["Recipe"]>;
 export type Part = Whole<Schemas["Part"]>;
 export type Source = Whole<Schemas["Source"]>;
 export type Removed = Whole<Schemas["Removed"]>;
+export type Copies = Whole<Schemas["Copies"]>;
 export type Added = Whole<Schemas["Added"]>;
 export type Schedule = Whole<Schemas["Schedule"]>;
 export type Change = Whole<Schemas["Change"]>;
@@ -88,6 +89,12 @@ export class Problem extends Error {
 }
 
 /** The answer's data, or an error with the server's own words. */
+/** What the server says, as a sentence: with a capital and a full stop. */
+function sentence(said: string) {
+  const whole = said.charAt(0).toUpperCase() + said.slice(1);
+  return /[.!?…”]$/.test(whole) ? whole : `${whole}.`;
+}
+
 export async function answer<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<Whole<T>> {
   let result: { data?: T; error?: unknown; response: Response };
   try {
@@ -98,7 +105,7 @@ export async function answer<T>(call: Promise<{ data?: T; error?: unknown; respo
   }
   if (!result.response.ok) {
     const problem = result.error as { detail?: string; conflicts?: Conflict[] } | undefined;
-    const said = problem?.detail ?? `The server answered ${result.response.status}.`;
+    const said = sentence(problem?.detail ?? `The server answered ${result.response.status}`);
     throw new Problem(said, result.response.status, problem?.conflicts);
   }
   return result.data as Whole<T>;
@@ -111,5 +118,5 @@ export async function upload<T>(path: string, file: File): Promise<T> {
   const response = await fetch(path, { method: "POST", body: form });
   if (response.ok) return (await response.json()) as T;
   const problem = (await response.json().catch(() => ({}))) as { detail?: string };
-  throw new Problem(problem.detail ?? `The server answered ${response.status}.`, response.status);
+  throw new Problem(sentence(problem.detail ?? `The server answered ${response.status}`), response.status);
 }

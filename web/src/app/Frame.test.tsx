@@ -57,8 +57,8 @@ it("switches between properties, and lists the keys", async () => {
 });
 
 it("says what is wrong where there is no such property, with a way out", async () => {
-  serve("GET /api/properties/7/standing", new Problem(404, "there is no property 7"));
+  serve("GET /api/properties/7/standing", new Problem(404, "There is no property 7."));
   show(<Frame />, "/p/7/triage");
-  expect((await screen.findByRole("alert")).textContent).toContain("there is no property 7");
+  expect((await screen.findByRole("alert")).textContent).toContain("There is no property 7.");
   expect(screen.getByRole("link", { name: "To all clients and properties" }).getAttribute("href")).toBe("/");
 });

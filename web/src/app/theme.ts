@@ -59,6 +59,12 @@ export const theme = createTheme({
     Textarea: { defaultProps: { size: "sm" } },
     NativeSelect: { defaultProps: { size: "sm" } },
     InputWrapper: { styles: { description: { color: "var(--ink-soft)" } } },
-    Modal: { defaultProps: { centered: true, overlayProps: { backgroundOpacity: 0.35 } } },
+    Modal: {
+      defaultProps: {
+        centered: true,
+        overlayProps: { backgroundOpacity: 0.35 },
+        closeButtonProps: { "aria-label": "Close" },
+      },
+    },
   },
 });

@@ -2,7 +2,7 @@ import { Checkbox, NativeSelect } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useMemo, useState } from "react";
 import { Link, useSearchParams } from "react-router";
-import { answer, api, type Change, type ChangeKind } from "../api/client";
+import { answer, api, type Change, type ChangeKind, type Sweep } from "../api/client";
 import { ofProperty } from "../api/queries";
 import panel from "../parts/CloseUp.module.css";
 import bar from "../parts/FilterBar.module.css";
@@ -93,6 +93,15 @@ function Pieces({ change, field: name }: { change: Change; field: string }) {
   );
 }
 
+type SweepOfList = Pick<Sweep, "id" | "started" | "kind" | "source">;
+
+/** When a sweep was, and its number where another began in the same minute. */
+function labelOf(sweep: SweepOfList, all: SweepOfList[]) {
+  const when = dayAndTime(sweep.started);
+  const alike = all.filter((other) => dayAndTime(other.started) === when).length > 1;
+  return `${when}${alike ? `, no. ${sweep.id}` : ""}${sweep.kind === "import" ? `, ${sweep.source}` : ""}`;
+}
+
 /** Two sweeps side by side: what is new, gone, moved and changed. */
 export function Compare() {
   const { propertyId } = useProperty();
@@ -139,7 +148,7 @@ export function Compare() {
       onChange={(event) => set(name, event.currentTarget.value)}
       data={from.map((sweep) => ({
         value: String(sweep.id),
-        label: `${dayAndTime(sweep.started)}${sweep.kind === "import" ? `, ${sweep.source}` : ""}`,
+        label: labelOf(sweep, from),
       }))}
     />
   );

@@ -45,10 +45,20 @@ const PLAN = {
   meanings: ["ID", "ADDRESS", "TITLE", "PUBLISHED"],
   dates: "DAY_FIRST",
   remembered: false,
-  notes: ["No column looks like the title; please choose it."],
+  above: ["Shop of 3 November"],
+  notes: [],
+  questions: [
+    {
+      meaning: "TITLE",
+      column: 1,
+      sentence: "No titles were found; is it “what” (such as “Ash paddle”)?",
+      agreed: false,
+    },
+    { meaning: "TAGS", column: -1, sentence: "No tags were found.", agreed: false },
+  ],
   columns: [
-    { name: "no", meaning: "ID", samples: ["A1", "A2"] },
-    { name: "what", meaning: "UNUSED", samples: ["Ash paddle", "Oak paddle"] },
+    { name: "no", meaning: "ID", sure: 1, samples: ["A1", "A2"] },
+    { name: "what", meaning: "UNUSED", sure: 0, samples: ["Ash paddle", "Oak paddle"] },
   ],
 };
 
@@ -196,23 +206,36 @@ it("imports a file once its columns were put right", async () => {
     gone: 1,
     unreadable: 1,
     examples: [{ line: 3, reason: "there is no title" }],
+    leftOut: [{ line: 9, reason: "a total: “Total”" }],
   });
   const { container } = show(<Gather />);
   await screen.findByRole("button", { name: "Choose a file" });
   const input = container.querySelector("input[type=file]") as HTMLInputElement;
   await userEvent.upload(input, new File(["no;what\nA1;Ash paddle\n"], "shop.csv", { type: "text/csv" }));
   expect(await screen.findByText(/Read as UTF-8, cells separated by semicolon/)).toBeTruthy();
-  expect(screen.getByText(/No column looks like the title/)).toBeTruthy();
+  expect(screen.getByText(/Left out above the table: Shop of 3 November/)).toBeTruthy();
   expect(screen.getByText("Oak paddle")).toBeTruthy();
-  fireEvent.change(screen.getByLabelText("What what holds"), { target: { value: "TITLE" } });
+  const go = screen.getByRole("button", { name: "Import" }) as HTMLButtonElement;
+  expect(go.disabled, "all titles would be empty").toBe(true);
+  serve("POST /api/imports/abc/questions", [PLAN.questions[1]]);
+  fireEvent.click(screen.getByRole("button", { name: "Use “what”" }));
+  expect((screen.getByLabelText("What what holds") as HTMLSelectElement).value).toBe("TITLE");
+  await waitFor(() => expect(screen.queryByText(/No titles were found/)).toBeNull());
+  fireEvent.click(screen.getByRole("checkbox", { name: "Leave all tags empty" }));
+  expect(go.disabled).toBe(false);
   fireEvent.click(screen.getByRole("button", { name: "Test the import" }));
   const trial = await screen.findByText("line 3: there is no title");
   expect(trial.closest("[role=status]")?.textContent).toContain(
     "2 new0 changed7 unchanged1 not in it any more1 cannot",
   );
+  expect(screen.getByText("line 9 is left out: a total: “Total”")).toBeTruthy();
   fireEvent.click(screen.getByRole("button", { name: "Import" }));
   await waitFor(() =>
-    expect(asked("POST /api/imports/abc/apply")[0]?.body).toEqual({ meanings: ["ID", "TITLE"], dates: "DAY_FIRST" }),
+    expect(asked("POST /api/imports/abc/apply")[0]?.body).toEqual({
+      meanings: ["ID", "TITLE"],
+      dates: "DAY_FIRST",
+      leaveEmpty: ["TAGS"],
+    }),
   );
   await waitFor(() => expect(screen.queryByText("Oak paddle")).toBeNull());
 });
@@ -223,9 +246,10 @@ it("takes pasted rows in, asks for the order of day and month, and reads them as
     ...PLAN,
     fileName: "pasted rows",
     dates: null,
+    questions: [],
     columns: [
-      { name: "title", meaning: "TITLE", samples: ["Rolling"] },
-      { name: "date", meaning: "PUBLISHED", samples: ["03/04/2026"] },
+      { name: "title", meaning: "TITLE", sure: 1, samples: ["Rolling"] },
+      { name: "date", meaning: "PUBLISHED", sure: 1, samples: ["03/04/2026"] },
     ],
   });
   serve("GET /api/imports/abc", { ...PLAN, kind: "DEMAND", meanings: ["QUERY", "IMPRESSIONS"] });
@@ -299,12 +323,12 @@ it("takes the last import back, and no other", async () => {
 
 it("keeps the file dialog closed and says why where a file is no table", async () => {
   serve("GET /api/properties/7/standing", standing({}, { kind: "listings" }));
-  serve("POST /api/properties/7/imports", new Problem(422, "the file is empty"));
+  serve("POST /api/properties/7/imports", new Problem(422, "The file is empty."));
   const { container } = show(<Gather />);
   await screen.findByRole("button", { name: "Choose a file" });
   const input = container.querySelector("input[type=file]") as HTMLInputElement;
   await userEvent.upload(input, new File([""], "empty.csv", { type: "text/csv" }));
-  expect(await screen.findByText("the file is empty")).toBeTruthy();
+  expect(await screen.findByText("The file is empty.")).toBeTruthy();
 });
 
 it("narrows the table by what is chosen, in words that can be taken back", async () => {

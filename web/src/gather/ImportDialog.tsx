@@ -1,5 +1,5 @@
-import { Button, Modal, NativeSelect, Table } from "@mantine/core";
-import { useMutation } from "@tanstack/react-query";
+import { Button, Checkbox, Modal, NativeSelect, Table } from "@mantine/core";
+import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type ImportPlan, type ImportTrial, type Property } from "../api/client";
 import { useChange } from "../api/queries";
@@ -22,6 +22,12 @@ const KINDS: Record<Kind, string> = {
 
 const name = (meaning: Meaning) => (meaning === "UNUSED" ? "not used" : meaning.toLowerCase());
 
+/** What a column was told by, in words. */
+function evidence(column: ImportPlan["columns"][number], chosen: Meaning) {
+  if (chosen !== column.meaning || chosen === "UNUSED" || column.sure > 0.7) return "";
+  return column.sure > 0.55 ? "by part of its name" : "by what it holds";
+}
+
 /** How a file was understood; put right where the guess is wrong, tried, and read. */
 export function ImportDialog(props: { property: Property; first: ImportPlan; onClose: () => void }) {
   const { property, first, onClose } = props;
@@ -29,17 +35,35 @@ export function ImportDialog(props: { property: Property; first: ImportPlan; onC
   const [meanings, setMeanings] = useState<Meaning[]>(first.columns.map((column) => column.meaning));
   const [dates, setDates] = useState<Dates | null>(first.dates);
   const token = plan.token;
-  const choice = { meanings, dates: dates ?? undefined };
-  const take = (next: ImportPlan) => {
+  const [agreed, setAgreed] = useState<Meaning[]>([]);
+  const asGuessed = meanings.every((meaning, i) => meaning === plan.columns[i].meaning);
+  const asked = useQuery({
+    queryKey: ["import-questions", token, plan.kind, plan.sheet, meanings],
+    queryFn: () =>
+      answer(api.POST("/api/imports/{token}/questions", { params: { path: { token } }, body: { meanings } })),
+    enabled: !asGuessed,
+    placeholderData: keepPreviousData,
+  });
+  const questions = asGuessed ? plan.questions : (asked.data ?? plan.questions);
+  const open = questions.filter((question) => !question.agreed && !agreed.includes(question.meaning));
+  const leaveEmpty = questions.filter((question) => !open.includes(question)).map((question) => question.meaning);
+  const choice = { meanings, dates: dates ?? undefined, leaveEmpty };
+  const take = (column: number, meaning: Meaning) => {
+    const once = meaning !== "UNUSED" && meaning !== "MONTH";
+    setMeanings(meanings.map((m, k) => (k === column ? meaning : once && m === meaning ? "UNUSED" : m)));
+    trial.reset();
+  };
+  const show = (next: ImportPlan) => {
     setPlan(next);
     setMeanings(next.columns.map((column) => column.meaning));
     setDates(next.dates);
+    setAgreed([]);
     trial.reset();
   };
   const again = useMutation({
     mutationFn: (query: { kind?: Kind; sheet?: string }) =>
       answer(api.GET("/api/imports/{token}", { params: { path: { token }, query } })),
-    onSuccess: (next) => take(next as ImportPlan),
+    onSuccess: (next) => show(next as ImportPlan),
   });
   const trial = useMutation({
     mutationFn: () => answer(api.POST("/api/imports/{token}/trial", { params: { path: { token } }, body: choice })),
@@ -58,6 +82,7 @@ export function ImportDialog(props: { property: Property; first: ImportPlan; onC
           {plan.remembered
             ? "Columns are recognised as they were last time."
             : "Correct a column where the guess is wrong."}
+          {plan.above.length > 0 && ` Left out above the table: ${plan.above.join("; ")}`}
         </p>
         <div className={css.choices}>
           <NativeSelect
@@ -97,6 +122,29 @@ export function ImportDialog(props: { property: Property; first: ImportPlan; onC
             {note}
           </p>
         ))}
+        {asked.error && <p role="alert">{asked.error.message}</p>}
+        {questions.map((question) => (
+          <div key={question.meaning} className={css.question}>
+            <p>{question.sentence}</p>
+            {question.column >= 0 && (
+              <Button size="compact-sm" variant="default" onClick={() => take(question.column, question.meaning)}>
+                Use “{plan.columns[question.column].name}”
+              </Button>
+            )}
+            <Checkbox
+              label={`Leave all ${question.meaning === "TAGS" ? "tags" : `${name(question.meaning)}s`} empty`}
+              checked={!open.includes(question)}
+              onChange={(event) =>
+                setAgreed(
+                  event.currentTarget.checked
+                    ? [...agreed, question.meaning]
+                    : agreed.filter((meaning) => meaning !== question.meaning),
+                )
+              }
+              disabled={question.agreed}
+            />
+          </div>
+        ))}
         <div className={css.plan}>
           <Table>
             <Table.Thead>
@@ -112,11 +160,9 @@ export function ImportDialog(props: { property: Property; first: ImportPlan; onC
                         label: name(meaning),
                       }))}
                       value={meanings[i]}
-                      onChange={(event) => {
-                        setMeanings(meanings.map((m, k) => (k === i ? (event.currentTarget.value as Meaning) : m)));
-                        trial.reset();
-                      }}
+                      onChange={(event) => take(i, event.currentTarget.value as Meaning)}
                     />
+                    <span className={css.sure}>{evidence(column, meanings[i])}</span>
                   </Table.Th>
                 ))}
               </Table.Tr>
@@ -141,7 +187,7 @@ export function ImportDialog(props: { property: Property; first: ImportPlan; onC
           </Button>
           <Button
             loading={read.isPending}
-            disabled={hasDates && dates === null}
+            disabled={open.length > 0 || (hasDates && dates === null)}
             onClick={() => read.mutate(undefined, { onSuccess: onClose })}
           >
             Import
@@ -175,15 +221,18 @@ function TrialResult({ trial, item, gone }: { trial: ImportTrial; item: boolean;
           </span>
         ))}
       </p>
-      {trial.examples.length > 0 && (
-        <ul className={css.visits}>
-          {trial.examples.map((example) => (
-            <li key={example.line}>
-              line {example.line}: {example.reason}
-            </li>
-          ))}
-        </ul>
-      )}
+      <ul className={css.visits}>
+        {trial.examples.map((example) => (
+          <li key={example.line}>
+            line {example.line}: {example.reason}
+          </li>
+        ))}
+        {trial.leftOut.map((line) => (
+          <li key={line.line}>
+            line {line.line} is left out: {line.reason}
+          </li>
+        ))}
+      </ul>
     </div>
   );
 }

@@ -1,5 +1,7 @@
+import { MantineProvider } from "@mantine/core";
 import { cleanup, fireEvent, render, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
+import type { ReactNode } from "react";
 import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from "vitest";
 import { useChoice } from "./choice";
 import { type Column, Grid, type RangeChange, type Typed } from "./Grid";
@@ -65,6 +67,14 @@ function Table({ rows = rowsOf(BOATS) }: { rows?: Rows<Boat> }) {
   );
 }
 
+const mantine = {
+  wrapper: ({ children }: { children: ReactNode }) => <MantineProvider env="test">{children}</MantineProvider>,
+};
+const heads = () =>
+  within(grid())
+    .getAllByRole("columnheader")
+    .map((head) => head.textContent)
+    .filter(Boolean);
 const grid = () => screen.getByRole("grid");
 const cell = (text: string) => within(grid()).getAllByText(text)[0];
 const press = (key: string, more: object = {}) => fireEvent.keyDown(grid(), { key, ...more });
@@ -85,6 +95,7 @@ beforeAll(() => {
 });
 
 beforeEach(() => {
+  localStorage.clear();
   typed = [];
   ranges = [];
   copied = [];
@@ -95,7 +106,7 @@ afterEach(cleanup);
 
 describe("the table", () => {
   it("draws what is in view and says how many rows there are", () => {
-    render(<Table />);
+    render(<Table />, mantine);
     expect(grid().getAttribute("aria-rowcount")).toBe("5");
     expect(within(grid()).getAllByRole("row")).toHaveLength(5);
     expect(screen.getByRole("columnheader", { name: "name" }).getAttribute("aria-sort")).toBe("descending");
@@ -104,14 +115,14 @@ describe("the table", () => {
   });
 
   it("says what will stand here, or what went wrong", () => {
-    const { rerender } = render(<Table rows={rowsOf([])} />);
+    const { rerender } = render(<Table rows={rowsOf([])} />, mantine);
     expect(screen.getByText("No boats yet.")).toBeTruthy();
     rerender(<Table rows={{ ...rowsOf([]), problem: new Error("there is no property 9") }} />);
     expect(screen.getByText("there is no property 9")).toBeTruthy();
   });
 
   it("commits what was typed on Enter and goes down; Escape leaves the cell as it was", async () => {
-    render(<Table />);
+    render(<Table />, mantine);
     fireEvent.mouseDown(cell("Sandpiper"));
     press("F2");
     await userEvent.type(screen.getByLabelText("cell"), " 12");
@@ -125,7 +136,7 @@ describe("the table", () => {
   });
 
   it("does not edit a column that has no field", () => {
-    render(<Table />);
+    render(<Table />, mantine);
     fireEvent.mouseDown(cell("10"));
     press("Enter");
     press("z");
@@ -134,7 +145,7 @@ describe("the table", () => {
 
   it("fills down and discards drafts over what is marked, by the rows' places, whether they are here or not", () => {
     const here: Rows<Boat> = { ...rowsOf(BOATS), total: 400, row: (index) => (index < 4 ? BOATS[index] : undefined) };
-    render(<Table rows={here} />);
+    render(<Table rows={here} />, mantine);
     fireEvent.mouseDown(cell("Petrel"));
     press("ArrowDown", { shiftKey: true, ctrlKey: true });
     press("d", { ctrlKey: true });
@@ -154,7 +165,7 @@ describe("the table", () => {
   });
 
   it("copies out, cuts and pastes as spreadsheets do, with line breaks, and never past the last row or column", () => {
-    render(<Table />);
+    render(<Table />, mantine);
     fireEvent.mouseDown(cell("Dunlin"));
     press("ArrowRight", { shiftKey: true });
     const clipboard: Record<string, string> = {};
@@ -186,7 +197,7 @@ describe("the table", () => {
   });
 
   it("marks by dragging, fills by the handle, and writes to all that is marked with ctrl + Enter", async () => {
-    render(<Table />);
+    render(<Table />, mantine);
     fireEvent.mouseDown(cell("Sandpiper"), { clientX: 50, clientY: 50 });
     fireEvent.mouseEnter(cell("Knot"), { clientX: 50, clientY: 50 });
     fireEvent.mouseEnter(cell("Petrel"), { clientX: 50, clientY: 75 });
@@ -205,7 +216,7 @@ describe("the table", () => {
   });
 
   it("leaves keys on a button of the heading to the button, and says where the cursor is", () => {
-    render(<Table />);
+    render(<Table />, mantine);
     fireEvent.mouseDown(cell("Petrel"));
     fireEvent.keyDown(screen.getByRole("button", { name: "name" }), { key: "Enter" });
     fireEvent.keyDown(screen.getByLabelText("Select 10"), { key: " " });
@@ -217,7 +228,7 @@ describe("the table", () => {
   });
 
   it("selects rows with click, shift, space and Escape", async () => {
-    render(<Table />);
+    render(<Table />, mantine);
     const ticks = screen.getAllByLabelText(/^Select \d+$/);
     fireEvent.click(ticks[0]);
     fireEvent.click(ticks[2], { shiftKey: true });
@@ -242,8 +253,32 @@ describe("the table", () => {
         onCursor={(boat) => seen.push(boat?.name)}
         empty=""
       />,
+      mantine,
     );
     for (const key of ["ArrowDown", "ArrowUp", "ArrowUp", "PageDown", "ArrowDown", "Home", "ArrowLeft"]) press(key);
     expect(seen.filter(Boolean)).toEqual(["Sandpiper", "Knot"]);
+  });
+
+  it("shows the columns as they were arranged: hidden, moved, kept in view, resized; and remembers it", async () => {
+    const { unmount } = render(<Table />, mantine);
+    expect(heads()).toEqual(["number", "name ↓", "wood"]);
+    await userEvent.click(screen.getByRole("button", { name: "Columns" }));
+    const menu = within(await screen.findByRole("list", { name: "Columns of the table" }));
+    await userEvent.click(menu.getByRole("button", { name: "Move wood to the left" }));
+    expect(heads()).toEqual(["number", "wood", "name ↓"]);
+    await userEvent.click(menu.getByRole("button", { name: "Keep name in view" }));
+    expect(heads()).toEqual(["number", "name ↓", "wood"]);
+    await userEvent.click(menu.getByRole("checkbox", { name: "number" }));
+    expect(heads()).toEqual(["name ↓", "wood"]);
+    fireEvent.keyDown(screen.getByRole("separator", { name: "Width of wood" }), { key: "ArrowRight" });
+    fireEvent.mouseDown(cell("Petrel"));
+    press("Enter");
+    expect((screen.getByLabelText("cell") as HTMLInputElement).value).toBe("Petrel");
+    unmount();
+    render(<Table />, mantine);
+    expect(heads()).toEqual(["name ↓", "wood"]);
+    await userEvent.click(screen.getByRole("button", { name: "Columns" }));
+    await userEvent.click(await screen.findByRole("button", { name: "Reset columns" }));
+    expect(heads()).toEqual(["number", "name ↓", "wood"]);
   });
 });

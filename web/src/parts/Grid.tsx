@@ -1,7 +1,9 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { type ReactNode, useEffect, useId, useRef } from "react";
+import { type CSSProperties, type ReactNode, useEffect, useId, useRef } from "react";
+import { ColumnMenu } from "./ColumnMenu";
 import type { Choice } from "./choice";
 import css from "./Grid.module.css";
+import { type Columns, useColumns } from "./useColumns";
 import { type Cursor, useGridKeys } from "./useGridKeys";
 import type { Rows } from "./useRows";
 
@@ -65,10 +67,16 @@ interface Props<R> {
 
 const HEAD_HEIGHT = 28;
 const BAR_HEIGHT = 56;
+const TICK_WIDTH = 32;
+const MENU_WIDTH = 30;
+const STEP = 16;
+const DRAGGED = "text/x-column";
 
 /** A table of any length: only what is in view is drawn; keyboard, choosing, editing and the clipboard as in a spreadsheet. */
 export function Grid<R>(props: Props<R>) {
-  const { columns, rows, choice, rowHeight = 28 } = props;
+  const { rows, choice, rowHeight = 28 } = props;
+  const arrangement = useColumns(props.label, props.columns);
+  const columns = arrangement.shown;
   const scroller = useRef<HTMLDivElement>(null);
   const gridId = useId();
   const total = rows.total ?? 0;
@@ -89,7 +97,7 @@ export function Grid<R>(props: Props<R>) {
     return () => clearTimeout(settled);
   }, [from, to, rows.show]);
 
-  const keys = useGridKeys({ ...props, total, scroller, toRow: (row) => virtual.scrollToIndex(row) });
+  const keys = useGridKeys({ ...props, columns, total, scroller, toRow: (row) => virtual.scrollToIndex(row) });
   const { cursor } = keys;
   const { onCursor } = props;
   const current = cursor ? rows.row(cursor.row) : undefined;
@@ -97,10 +105,13 @@ export function Grid<R>(props: Props<R>) {
     onCursor?.(current);
   }, [current, onCursor]);
 
-  const tracks = [choice ? "32px" : "", ...columns.map((column) => column.track)].join(" ");
-  const least =
-    (choice ? 32 : 0) +
-    columns.reduce((sum, column) => sum + Number.parseInt(column.track.replace("minmax(", ""), 10), 0);
+  const tick = choice ? TICK_WIDTH : 0;
+  const tracks = [tick ? `${tick}px` : "", ...arrangement.tracks, `${MENU_WIDTH}px`].join(" ");
+  const least = tick + arrangement.least + MENU_WIDTH;
+  const stays = (place: number): CSSProperties | undefined => {
+    const left = arrangement.stays(place);
+    return left === undefined ? undefined : { left: tick + left };
+  };
   if (rows.problem) {
     return (
       <div role="alert" className={css.note}>
@@ -111,123 +122,199 @@ export function Grid<R>(props: Props<R>) {
   if (rows.total === 0) return <div className={css.note}>{props.empty}</div>;
 
   return (
-    <div
-      ref={scroller}
-      className={css.scroller}
-      role="grid"
-      aria-label={props.label}
-      aria-rowcount={total + 1}
-      aria-multiselectable={choice ? true : undefined}
-      aria-colcount={columns.length + (choice ? 1 : 0)}
-      aria-activedescendant={cursor ? `${gridId}-${cursor.row}-${cursor.column}` : undefined}
-      tabIndex={0}
-      {...keys.handlers}
-    >
-      <div role="row" aria-rowindex={1} className={css.head} style={{ gridTemplateColumns: tracks, minWidth: least }}>
-        {choice && (
-          <div role="columnheader" className={css.tick}>
-            <input
-              type="checkbox"
-              aria-label="Select all rows"
-              checked={choice.isAll && choice.count(total) === total}
-              onChange={() => (choice.isAll ? choice.none() : choice.all())}
-            />
-          </div>
-        )}
-        {columns.map((column) => (
-          <HeadCell key={column.key} column={column} sort={props.sort} desc={props.desc} onSort={props.onSort} />
-        ))}
+    <div className={css.frame}>
+      <div className={css.menu}>
+        <ColumnMenu columns={arrangement} />
       </div>
-      <div className={css.body} style={{ height: virtual.getTotalSize() + (barred ? BAR_HEIGHT : 0), minWidth: least }}>
-        {visible.map((place) => {
-          const row = rows.row(place.index);
-          const id = row ? props.idOf(row) : undefined;
-          const chosen = id !== undefined && choice?.has(id);
-          return (
-            <div
-              key={place.index % 128}
-              role="row"
-              aria-rowindex={place.index + 2}
-              aria-selected={choice ? chosen : undefined}
-              className={`${css.row} ${chosen ? css.chosen : ""} ${cursor?.row === place.index ? css.at : ""}`}
-              style={{ gridTemplateColumns: tracks, height: rowHeight, transform: `translateY(${place.start}px)` }}
-            >
-              {choice && (
-                <div role="gridcell" className={css.tick}>
-                  <input
-                    type="checkbox"
-                    tabIndex={-1}
-                    aria-label={row ? `Select ${props.columns[0].text?.(row) ?? `row ${place.index + 1}`}` : "Select"}
-                    checked={Boolean(chosen)}
-                    disabled={!row}
-                    onChange={() => undefined}
-                    onClick={(event) => keys.select(place.index, event.shiftKey)}
-                  />
-                </div>
-              )}
-              {columns.map((column, c) => (
-                <BodyCell
-                  key={column.key}
-                  column={column}
-                  row={row}
-                  at={cursor?.row === place.index && cursor.column === c}
-                  inRange={keys.inRange(place.index, c)}
-                  onPress={(event) => keys.press({ row: place.index, column: c }, event)}
-                  onEnter={(event) => keys.drag({ row: place.index, column: c }, event)}
-                  handle={keys.isCorner(place.index, c) ? keys.pressHandle : undefined}
-                  id={`${gridId}-${place.index}-${c}`}
-                  place={c + (choice ? 2 : 1)}
-                  onOpen={() => keys.edit({ row: place.index, column: c })}
-                  editor={
-                    row && keys.editing && cursor?.row === place.index && cursor.column === c
-                      ? props.editor?.(row, column, keys.editing.text, keys.setText)
-                      : undefined
-                  }
-                />
-              ))}
+      <div
+        ref={scroller}
+        className={css.scroller}
+        role="grid"
+        aria-label={props.label}
+        aria-rowcount={total + 1}
+        aria-multiselectable={choice ? true : undefined}
+        aria-colcount={columns.length + (choice ? 1 : 0)}
+        aria-activedescendant={cursor ? `${gridId}-${cursor.row}-${cursor.column}` : undefined}
+        tabIndex={0}
+        {...keys.handlers}
+      >
+        <div role="row" aria-rowindex={1} className={css.head} style={{ gridTemplateColumns: tracks, minWidth: least }}>
+          {choice && (
+            <div role="columnheader" className={`${css.tick} ${css.pinned}`}>
+              <input
+                type="checkbox"
+                aria-label="Select all rows"
+                checked={choice.isAll && choice.count(total) === total}
+                onChange={() => (choice.isAll ? choice.none() : choice.all())}
+              />
             </div>
-          );
-        })}
+          )}
+          {columns.map((column, c) => (
+            <HeadCell
+              key={column.key}
+              column={column}
+              columns={arrangement}
+              stays={stays(c)}
+              sort={props.sort}
+              desc={props.desc}
+              onSort={props.onSort}
+            />
+          ))}
+        </div>
+        <div
+          className={css.body}
+          style={{ height: virtual.getTotalSize() + (barred ? BAR_HEIGHT : 0), minWidth: least }}
+        >
+          {visible.map((place) => {
+            const row = rows.row(place.index);
+            const id = row ? props.idOf(row) : undefined;
+            const chosen = id !== undefined && choice?.has(id);
+            return (
+              <div
+                key={place.index % 128}
+                role="row"
+                aria-rowindex={place.index + 2}
+                aria-selected={choice ? chosen : undefined}
+                className={`${css.row} ${chosen ? css.chosen : ""} ${cursor?.row === place.index ? css.at : ""}`}
+                style={{ gridTemplateColumns: tracks, height: rowHeight, transform: `translateY(${place.start}px)` }}
+              >
+                {choice && (
+                  <div role="gridcell" className={`${css.tick} ${css.pinned}`}>
+                    <input
+                      type="checkbox"
+                      tabIndex={-1}
+                      aria-label={row ? `Select ${props.columns[0].text?.(row) ?? `row ${place.index + 1}`}` : "Select"}
+                      checked={Boolean(chosen)}
+                      disabled={!row}
+                      onChange={() => undefined}
+                      onClick={(event) => keys.select(place.index, event.shiftKey)}
+                    />
+                  </div>
+                )}
+                {columns.map((column, c) => (
+                  <BodyCell
+                    key={column.key}
+                    column={column}
+                    row={row}
+                    stays={stays(c)}
+                    at={cursor?.row === place.index && cursor.column === c}
+                    inRange={keys.inRange(place.index, c)}
+                    onPress={(event) => keys.press({ row: place.index, column: c }, event)}
+                    onEnter={(event) => keys.drag({ row: place.index, column: c }, event)}
+                    handle={keys.isCorner(place.index, c) ? keys.pressHandle : undefined}
+                    id={`${gridId}-${place.index}-${c}`}
+                    place={c + (choice ? 2 : 1)}
+                    onOpen={() => keys.edit({ row: place.index, column: c })}
+                    editor={
+                      row && keys.editing && cursor?.row === place.index && cursor.column === c
+                        ? props.editor?.(row, column, keys.editing.text, keys.setText)
+                        : undefined
+                    }
+                  />
+                ))}
+              </div>
+            );
+          })}
+        </div>
       </div>
     </div>
   );
 }
 
-function HeadCell<R>({
-  column,
-  sort,
-  desc,
-  onSort,
-}: {
+interface HeadCellProps<R> {
   column: Column<R>;
+  columns: Columns<R>;
+  stays: CSSProperties | undefined;
   sort?: string;
   desc?: boolean;
   onSort?: (by: string) => void;
-}) {
+}
+
+function HeadCell<R>({ column, columns, stays, sort, desc, onSort }: HeadCellProps<R>) {
   const sorted = column.sort !== undefined && column.sort === sort;
   const direction = desc ? "descending" : "ascending";
-  const style = column.right ? `${css.headCell} ${css.right}` : css.headCell;
-  if (!column.sort || !onSort) {
-    return (
-      <div role="columnheader" className={style} data-column={column.key}>
-        {column.label}
-      </div>
-    );
-  }
-  const by = column.sort;
+  const by = onSort && column.sort;
+  const style = [css.headCell, column.right && css.right, stays && css.pinned].filter(Boolean).join(" ");
   return (
-    <div role="columnheader" aria-sort={sorted ? direction : "none"} className={style} data-column={column.key}>
-      <button type="button" onClick={() => onSort(by)}>
-        {column.label}
-        {sorted && <span aria-hidden="true">{desc ? " ↓" : " ↑"}</span>}
-      </button>
+    <div
+      role="columnheader"
+      aria-label={column.label}
+      aria-sort={by ? (sorted ? direction : "none") : undefined}
+      className={style}
+      style={stays}
+      data-column={column.key}
+      draggable
+      onDragStart={(event) => event.dataTransfer.setData(DRAGGED, column.key)}
+      onDragOver={(event) => event.dataTransfer.types.includes(DRAGGED) && event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault();
+        const dragged = event.dataTransfer.getData(DRAGGED);
+        if (dragged && dragged !== column.key) columns.move(dragged, column.key);
+      }}
+    >
+      <span className={css.headLabel}>
+        {by ? (
+          <button type="button" onClick={() => onSort(by)}>
+            {column.label}
+            {sorted && <span aria-hidden="true">{desc ? " ↓" : " ↑"}</span>}
+          </button>
+        ) : (
+          column.label
+        )}
+      </span>
+      <ColumnEdge column={column} width={columns.widthOf(column)} onWidth={(px) => columns.resize(column.key, px)} />
     </div>
+  );
+}
+
+interface EdgeProps<R> {
+  column: Column<R>;
+  /** in px, as set or as the least it may have */
+  width: number;
+  onWidth: (px: number) => void;
+}
+
+/** The right edge of a column's heading, which makes it wider and narrower: by hand, or with the arrow keys. */
+function ColumnEdge<R>({ column, width, onWidth }: EdgeProps<R>) {
+  const from = useRef({ x: 0, width: 0 });
+  const widthOf = (edge: HTMLElement) => edge.parentElement?.offsetWidth ?? 0;
+  return (
+    <span
+      role="separator"
+      aria-orientation="vertical"
+      aria-label={`Width of ${column.label || column.key}`}
+      aria-valuenow={width}
+      tabIndex={0}
+      className={css.edge}
+      draggable
+      onDragStart={(event) => {
+        event.preventDefault();
+        event.stopPropagation();
+      }}
+      onPointerDown={(event) => {
+        event.stopPropagation();
+        event.currentTarget.setPointerCapture(event.pointerId);
+        from.current = { x: event.clientX, width: widthOf(event.currentTarget) };
+      }}
+      onPointerMove={(event) => {
+        if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
+        onWidth(from.current.width + event.clientX - from.current.x);
+      }}
+      onKeyDown={(event) => {
+        const step = event.key === "ArrowLeft" ? -STEP : event.key === "ArrowRight" ? STEP : 0;
+        if (step === 0) return;
+        event.preventDefault();
+        event.stopPropagation();
+        onWidth(widthOf(event.currentTarget) + step);
+      }}
+    />
   );
 }
 
 interface BodyCellProps<R> {
   column: Column<R>;
   row: R | undefined;
+  stays: CSSProperties | undefined;
   at: boolean;
   inRange: boolean;
   id: string;
@@ -242,13 +329,16 @@ interface BodyCellProps<R> {
 
 function BodyCell<R>(props: BodyCellProps<R>) {
   const { column, row, at, inRange, editor } = props;
-  const style = [css.cell, column.right && css.right, at && css.cursor, inRange && css.range].filter(Boolean).join(" ");
+  const style = [css.cell, column.right && css.right, props.stays && css.pinned, at && css.cursor, inRange && css.range]
+    .filter(Boolean)
+    .join(" ");
   return (
     <div
       role="gridcell"
       id={props.id}
       aria-colindex={props.place}
       className={style}
+      style={props.stays}
       data-column={column.key}
       onMouseDown={props.onPress}
       onMouseEnter={props.onEnter}

@@ -49,11 +49,11 @@ it("gives no figures where there are none, and no way to stop what cannot be sto
 
 it("says why work could not be stopped", async () => {
   serve(JOBS, [job(4, { done: 3 })]);
-  serve("POST /api/jobs/4/stop", new Problem(409, "this has ended already"));
+  serve("POST /api/jobs/4/stop", new Problem(409, "This has ended already."));
   show(<JobStrip propertyId={7} />);
   expect((await screen.findByRole("status")).textContent).toContain("3 done, 0 a second");
   fireEvent.click(screen.getByRole("button", { name: "Stop" }));
-  expect(await screen.findByText("this has ended already")).toBeTruthy();
+  expect(await screen.findByText("This has ended already.")).toBeTruthy();
 });
 
 it("takes back what was just done, once", async () => {

@@ -72,9 +72,14 @@ export function useGridKeys<R>(options: Options<R>) {
     const box = scroller.current;
     const head = box?.querySelector<HTMLElement>(`[role="columnheader"][data-column="${columns[column].key}"]`);
     if (!box || !head) return;
+    if (getComputedStyle(head).position === "sticky") return;
     const left = head.offsetLeft;
     const right = left + head.offsetWidth;
-    if (left < box.scrollLeft) box.scrollLeft = left;
+    // What stays in view covers the left.
+    const stays = [...box.querySelectorAll<HTMLElement>('[role="columnheader"]')]
+      .filter((each) => getComputedStyle(each).position === "sticky")
+      .reduce((sum, each) => sum + each.offsetWidth, 0);
+    if (left - stays < box.scrollLeft) box.scrollLeft = left - stays;
     else if (right > box.scrollLeft + box.clientWidth) box.scrollLeft = right - box.clientWidth;
   };
   const move = (to: Cursor, extend: boolean) => {

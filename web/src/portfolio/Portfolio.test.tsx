@@ -14,6 +14,7 @@ beforeEach(() => {
     standing({ items: 0, lastSweep: null as never }, { id: 8, name: "Shop", address: "", kind: "listings" }),
   ]);
   serve("GET /api/removed", []);
+  serve("GET /api/backups", { restoreWaiting: false, days: ["2026-11-25"] });
 });
 
 it("shows where every property stands, and leads to where its work is", async () => {
@@ -66,14 +67,14 @@ it("adds a property once it has a name and an address; a shop needs no address",
 });
 
 it("keeps what was typed where the server refuses it, and says why", async () => {
-  serve("PUT /api/properties/7", new Problem(422, 'expected the address of a website, got "tarrin bay"'));
+  serve("PUT /api/properties/7", new Problem(422, 'Expected the address of a website, got "tarrin bay".'));
   show(<Portfolio />, "/");
   fireEvent.click((await screen.findAllByRole("button", { name: "Change" }))[1]);
   const address = await screen.findByLabelText("Address");
   await userEvent.clear(address);
   await userEvent.type(address, "tarrin bay");
   fireEvent.click(screen.getByRole("button", { name: "Save" }));
-  expect(await screen.findByText(/expected the address of a website/)).toBeTruthy();
+  expect(await screen.findByText(/Expected the address of a website/)).toBeTruthy();
   expect((screen.getByLabelText("Address") as HTMLInputElement).value).toBe("tarrin bay");
 });
 
@@ -99,6 +100,30 @@ it("changes and removes a client, and brings back what was removed", async () =>
   await waitFor(() => expect(asked("DELETE /api/clients/3")).toHaveLength(1));
   fireEvent.click(screen.getByRole("button", { name: "Bring back" }));
   await waitFor(() => expect(asked("POST /api/properties/9/restore")).toHaveLength(1));
+  serve("DELETE /api/removed/property/9", {});
+  fireEvent.click(screen.getByRole("button", { name: "Remove for good" }));
+  const sure = within(await screen.findByRole("dialog", { name: "Remove Old shop for good" }));
+  expect(asked("DELETE /api/removed/property/9"), "it is asked first").toHaveLength(0);
+  fireEvent.click(sure.getByRole("button", { name: "Remove for good" }));
+  await waitFor(() => expect(asked("DELETE /api/removed/property/9")).toHaveLength(1));
+});
+
+it("makes backups, and puts one back at the next start unless that is taken back", async () => {
+  const { container } = show(<Portfolio />, "/");
+  expect((await screen.findByRole("link", { name: "25 Nov 2026" })).getAttribute("href")).toBe(
+    "/api/backups/2026-11-25.zip",
+  );
+  expect(screen.getByRole("link", { name: "Back up everything" }).getAttribute("href")).toBe("/api/backup.zip");
+  expect(screen.getByRole("link", { name: "Back up" }).getAttribute("href")).toBe("/api/clients/3/backup.zip");
+  serve("POST /api/backups/restore", { restoreWaiting: true, days: [] });
+  await userEvent.upload(
+    container.querySelector("input[type=file]") as HTMLInputElement,
+    new File(["x"], "all.zip", { type: "application/zip" }),
+  );
+  expect((await screen.findByRole("status")).textContent).toContain("when Lucid Sweep starts the next time");
+  serve("DELETE /api/backups/restore", { restoreWaiting: false, days: [] });
+  fireEvent.click(screen.getByRole("button", { name: "Do not put it back" }));
+  await waitFor(() => expect(screen.queryByRole("status")).toBeNull());
 });
 
 it("says how to begin where there is nothing, and what went wrong where there is no answer", async () => {

@@ -1,10 +1,11 @@
-import { Button } from "@mantine/core";
+import { Button, Modal } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { answer, api, type Client, type Property, type Removed, type Standing } from "../api/client";
 import { useClients, usePortfolio } from "../api/queries";
 import { count, day, of } from "../parts/number";
+import { Backups } from "./Backups";
 import { ClientForm } from "./ClientForm";
 import { FirstSweep } from "./FirstSweep";
 import css from "./Portfolio.module.css";
@@ -38,6 +39,9 @@ export function Portfolio() {
             <button type="button" className={css.quiet} onClick={() => setOpen({ clientId: client.id })}>
               Add a property
             </button>
+            <a className={css.quiet} href={`/api/clients/${client.id}/backup.zip`}>
+              Back up
+            </a>
           </header>
           <PropertyTable
             standings={portfolio.data?.filter((s) => s.property.clientId === client.id)}
@@ -46,6 +50,7 @@ export function Portfolio() {
         </section>
       ))}
       <RemovedList />
+      {clients.data && clients.data.length > 0 && <Backups />}
       {open && "clientId" in open && <PropertyForm clientId={open.clientId} property={open.property} onClose={close} />}
       {open && !("clientId" in open) && <ClientForm client={open.client} onClose={close} />}
     </div>
@@ -120,6 +125,14 @@ function RemovedList() {
       ? answer(api.POST("/api/clients/{id}/restore", { params: { path: { id } } }))
       : answer(api.POST("/api/properties/{id}/restore", { params: { path: { id } } })),
   );
+  const [doomed, setDoomed] = useState<Removed>();
+  const removeForGood = useClientChange(
+    ({ kind, id }: Removed) =>
+      kind === "client"
+        ? answer(api.DELETE("/api/removed/client/{id}", { params: { path: { id } } }))
+        : answer(api.DELETE("/api/removed/property/{id}", { params: { path: { id } } })),
+    () => setDoomed(undefined),
+  );
   if (!removed.data || removed.data.length === 0) return null;
   return (
     <section className={css.removed}>
@@ -131,9 +144,28 @@ function RemovedList() {
             <button type="button" className={css.quiet} onClick={() => restore.mutate(thing)}>
               Bring back
             </button>
+            <button type="button" className={css.quiet} onClick={() => setDoomed(thing)}>
+              Remove for good
+            </button>
           </li>
         ))}
       </ul>
+      {doomed && (
+        <Modal opened onClose={() => setDoomed(undefined)} title={`Remove ${doomed.name} for good`}>
+          <p>
+            All its texts, drafts, files and logins are deleted. This cannot be undone; the daily backups of the last
+            week still have them.
+          </p>
+          <div className={css.buttons}>
+            <Button loading={removeForGood.isPending} onClick={() => removeForGood.mutate(doomed)}>
+              Remove for good
+            </Button>
+            <Button variant="default" onClick={() => setDoomed(undefined)}>
+              Cancel
+            </Button>
+          </div>
+        </Modal>
+      )}
     </section>
   );
 }

@@ -97,7 +97,7 @@ it("follows a long preview until it is whole", async () => {
 });
 
 it("shows the server's words where an edit cannot be done, and keeps what was typed", async () => {
-  serve(PREVIEW, new Problem(422, "the regular expression cannot be read at character 3: Unclosed group"));
+  serve(PREVIEW, new Problem(422, "The regular expression cannot be read at character 3: Unclosed group."));
   show(<Panel start="replace" />);
   await userEvent.type(screen.getByLabelText("Find"), "(a");
   expect((await screen.findByRole("alert")).textContent).toContain("at character 3");

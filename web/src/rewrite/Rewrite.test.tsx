@@ -24,7 +24,7 @@ beforeEach(() => {
   serve("GET /api/properties/7/recipes", []);
   serve(ITEMS, { total: 2, asOf: 4, revision: 4, rows: [item(11), item(12)] });
   serve("GET /api/properties/7/items/ids", [11, 12]);
-  serve("POST /api/properties/7/looks", new Problem(404, "no looks here"));
+  serve("POST /api/properties/7/looks", new Problem(404, "No looks here."));
   serve("POST /api/properties/7/cells", {});
 });
 
@@ -55,7 +55,7 @@ it("undoes and redoes by key, and any batch by hand; a refusal is said in words"
     left: [{ handoverId: 9, delivered: "2026-10-04T08:00:00Z", texts: 2 }],
   });
   serve("POST /api/batches/2/redo", { batch: batch(2, "applied"), left: [] });
-  serve("POST /api/batches/1/undo", new Problem(409, "Batch 3 touched the same texts; nothing was changed."));
+  serve("POST /api/batches/1/undo", new Problem(409, "Batch 3 touched the same texts; Nothing. was changed."));
   show(<Rewrite />, "/p/7/rewrite");
   await screen.findByRole("button", { name: "History" });
   fireEvent.keyDown(document.documentElement, { key: "z", ctrlKey: true });
@@ -67,11 +67,11 @@ it("undoes and redoes by key, and any batch by hand; a refusal is said in words"
   fireEvent.click(screen.getByRole("button", { name: "History" }));
   const line = (await screen.findByText("Batch 1")).closest("li") as HTMLElement;
   fireEvent.click(within(line).getByRole("button", { name: "Undo" }));
-  expect(await screen.findByText("Batch 3 touched the same texts; nothing was changed.")).toBeTruthy();
+  expect(await screen.findByText("Batch 3 touched the same texts; Nothing. was changed.")).toBeTruthy();
 });
 
 it("opens a tool on all that a cause led to, and says so in the address", async () => {
-  serve("POST /api/properties/7/previews", new Problem(422, "nothing"));
+  serve("POST /api/properties/7/previews", new Problem(422, "Nothing."));
   show(<Rewrite />, "/p/7/rewrite?field=title&kind=common-ending&shared=+%7C+Tarrin&tool=remove-ending&on=title");
   const panel = within(await screen.findByRole("complementary", { name: "Rewrite in bulk" }));
   expect(await panel.findByText("2 items")).toBeTruthy();
@@ -122,7 +122,7 @@ it("shows both texts where another tab was first, and overwrites only when told 
     const [cell] = call.body as { from?: string }[];
     return cell.from === undefined
       ? {}
-      : new Problem(409, "1 text was changed since you looked; nothing was done.", [
+      : new Problem(409, "1 text was changed since you looked; Nothing. was done.", [
           { itemId: 11, address: "L11", field: "title", seen: cell.from, now: "Theirs", wanted: "Mine" },
         ]);
   });

@@ -88,7 +88,7 @@ it("says in words that nothing is wrong, that nothing is there yet, or what went
   const empty = show(<Triage />, "/p/7/triage");
   expect(await screen.findByText(/Nothing gathered yet/)).toBeTruthy();
   empty.unmount();
-  serve("GET /api/properties/7/causes", new Problem(500, "the database is closed"));
+  serve("GET /api/properties/7/causes", new Problem(500, "The database is closed."));
   show(<Triage />, "/p/7/triage");
-  expect(await screen.findByText("the database is closed")).toBeTruthy();
+  expect(await screen.findByText("The database is closed.")).toBeTruthy();
 });

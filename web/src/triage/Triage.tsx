@@ -29,7 +29,7 @@ export function Triage() {
             {standing && (
               <p>
                 {count(standing.withFindings)} of {count(standing.indexable)} indexable items have findings. Causes are
-                ranked by the links to their items, which stand in for demand until there is some.
+                ranked by the inbound links of their items.
               </p>
             )}
           </header>

@@ -74,7 +74,7 @@ it("says how demand is got where there is none, and what went wrong", async () =
   expect(await screen.findByText(/No demand yet/)).toBeTruthy();
   expect(screen.getByLabelText("Fetch demand from a reporting service")).toBeTruthy();
   first.unmount();
-  serve("GET /api/properties/7/demand/window", new Problem(422, "expected a window of at most 364 days"));
+  serve("GET /api/properties/7/demand/window", new Problem(422, "Expected a window of at most 364 days."));
   show(<Aim />, "/p/7/aim?side=demand&first=2020-01-01");
-  expect(await screen.findByText("expected a window of at most 364 days")).toBeTruthy();
+  expect(await screen.findByText("Expected a window of at most 364 days.")).toBeTruthy();
 });

@@ -53,9 +53,9 @@ it("says how a list is begun where there is none, and what went wrong", async ()
   expect(await screen.findByText(/press L/)).toBeTruthy();
   expect(screen.queryByLabelText("List")).toBeNull();
   first.unmount();
-  serve(REVIEWS, new Problem(500, "the lists cannot be read"));
+  serve(REVIEWS, new Problem(500, "The lists cannot be read."));
   show(<Aim />, "/p/7/aim?side=reviews");
-  expect(await screen.findByText("the lists cannot be read")).toBeTruthy();
+  expect(await screen.findByText("The lists cannot be read.")).toBeTruthy();
 });
 
 it("puts a tag on a list, asks again with shift, and keeps the question open where it is refused", async () => {
@@ -65,7 +65,7 @@ it("puts a tag on a list, asks again with shift, and keeps the question open whe
     rows: [{ tag: "oar", items: 2, searches: 4, monthly: [], peaks: "", impressions: 0, twins: [], longer: [] }],
   });
   serve("GET /api/properties/7/demand/window", { weeks: [], countries: [] });
-  serve("POST /api/properties/7/reviews/tags", new Problem(422, "expected the name of a list"));
+  serve("POST /api/properties/7/reviews/tags", new Problem(422, "Expected the name of a list."));
   localStorage.setItem("lucid-list-7", JSON.stringify({ list: "Winter", month: "2027-01" }));
   show(<Aim />, "/p/7/aim?side=tags");
   await userEvent.click(await screen.findByText("oar"));
@@ -73,7 +73,7 @@ it("puts a tag on a list, asks again with shift, and keeps the question open whe
   const dialog = within(await screen.findByRole("dialog"));
   expect((dialog.getByPlaceholderText("Spring tours") as HTMLInputElement).value).toBe("Winter");
   fireEvent.click(dialog.getByRole("button", { name: "Put on the list" }));
-  expect(await screen.findByText("expected the name of a list")).toBeTruthy();
+  expect(await screen.findByText("Expected the name of a list.")).toBeTruthy();
   expect(screen.getByRole("dialog")).toBeTruthy();
   serve("POST /api/properties/7/reviews/tags", { phrases: 1 });
   fireEvent.click(dialog.getByRole("button", { name: "Put on the list" }));

@@ -40,10 +40,10 @@ it("says where nothing is written on an item, and what went wrong", async () => 
   fireEvent.click(screen.getByText("Its phrases"));
   expect(await screen.findByText("Nothing is written on it.")).toBeTruthy();
   first.unmount();
-  serve(PHRASES, new Problem(404, "item 1 is gone"));
+  serve(PHRASES, new Problem(404, "Item 1 is gone."));
   show(<ItemPhrases propertyId={7} item={item(1)} />);
   fireEvent.click(screen.getByText("Its phrases"));
-  expect(await screen.findByText("item 1 is gone")).toBeTruthy();
+  expect(await screen.findByText("Item 1 is gone.")).toBeTruthy();
 });
 
 it("tells how well the title, description and H1 of an item serve each of its keywords", async () => {

@@ -98,8 +98,8 @@ it("says which words an item lacks once that is asked, or why none are known", a
   fireEvent.click(screen.getByText("Words that others use and it does not"));
   expect(await screen.findByText(/It has no keyword/)).toBeTruthy();
   second.unmount();
-  serve(LACKING, new Problem(404, "item 1 is gone"));
+  serve(LACKING, new Problem(404, "Item 1 is gone."));
   show(<LackingWords propertyId={7} item={item(1)} />);
   fireEvent.click(screen.getByText("Words that others use and it does not"));
-  expect(await screen.findByText("item 1 is gone")).toBeTruthy();
+  expect(await screen.findByText("Item 1 is gone.")).toBeTruthy();
 });

@@ -12,6 +12,7 @@ import java.util.concurrent.locks.LockSupport;
 import java.util.function.IntFunction;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import lucidsweep.core.column.RowKind;
 import lucidsweep.server.LucidSweep;
 import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
@@ -21,7 +22,6 @@ import lucidsweep.server.gather.sweep.SweepEnded;
 import lucidsweep.server.intake.Intake;
 import lucidsweep.server.intake.IntakeRow;
 import lucidsweep.server.intake.Mapping;
-import lucidsweep.server.intake.RowKind;
 import lucidsweep.server.table.TableFile;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ApplicationListener;
@@ -161,7 +161,7 @@ final class ImportBench {
                                 "--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"x.csv\"\r\n\r\n"),
                         HttpRequest.BodyPublishers.ofFile(file),
                         HttpRequest.BodyPublishers.ofString("\r\n--b--\r\n"))));
-        Matcher meaning = Pattern.compile("\"meaning\":(\"[A-Z]+\")").matcher(plan);
+        Matcher meaning = Pattern.compile("\"meaning\":(\"[A-Z]+\"),\"sure\"").matcher(plan);
         StringBuilder meanings = new StringBuilder();
         while (meaning.find())
             meanings.append(meanings.length() == 0 ? "" : ",").append(meaning.group(1));

@@ -14,8 +14,10 @@ import com.tngtech.archunit.lang.ArchRule;
 class CoreBoundariesTest {
 
     private static final DescribedPredicate<JavaClass> ALLOWED = DescribedPredicate.describe(
-            "the JDK's values and streams of bytes, jsoup, Lucene and core itself",
-            type -> type.getPackageName().matches("(|lucidsweep\\.core|org\\.jsoup|org\\.apache\\.lucene)(\\..*)?")
+            "the JDK's values and streams of bytes, jsoup, Lucene, java-diff-utils and core itself",
+            type -> type.getPackageName()
+                            .matches(
+                                    "(|lucidsweep\\.core|org\\.jsoup|org\\.apache\\.lucene|com\\.github\\.difflib)(\\..*)?")
                     || type.getPackageName().matches("java\\.(lang|util|text|nio\\.charset)(\\..*)?")
                     || type.getPackageName().equals("java.io")
                             && !type.getSimpleName().startsWith("File")

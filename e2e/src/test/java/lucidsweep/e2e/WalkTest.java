@@ -70,6 +70,7 @@ class WalkTest {
         assertThat(ribbon("Rewrite")).containsText("drafted");
 
         stage("Release");
+        assertThat(total("78 items")).isVisible();
         page.getByLabel("Select all rows").check();
         assertThat(page.getByText("78 items selected")).isVisible();
         button("Approve").click();
@@ -273,17 +274,27 @@ class WalkTest {
         button("Add").last().click();
         client.getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Market stall"))
                 .click();
-        byte[] csv = "number;heading;text\n1;Anchor rope, ten metres of it, by hand;Strong\n2;Bell rope\n"
-                .getBytes(StandardCharsets.UTF_8);
+        // The first page has an input for backups, too.
+        assertThat(page.getByText("Import listings")).isVisible();
+        byte[] csv =
+                "Market stall\n\nnumber;wording;text\n1;Anchor rope, ten metres of it, by hand;Strong\n2;Bell;rope;of;jute\nTotal\n"
+                        .getBytes(StandardCharsets.UTF_8);
         page.locator("input[type=file]").setInputFiles(new FilePayload("stall.csv", "text/csv", csv));
         assertThat(page.getByText("cells separated by semicolon")).isVisible();
-        page.getByLabel("What text holds").selectOption("description");
+        assertThat(button("Import")).isDisabled();
+        page.getByLabel("What wording holds").selectOption("title");
+        page.getByLabel("Leave all tags empty").check();
+        button("Test the import").click();
+        assertThat(page.getByText("line 6 is left out: a total: “Total”")).isVisible();
         button("Import").click();
-        assertThat(page.getByText("1 listing read, 1 row could not be read.")).isVisible();
-        page.getByText("1 listing read, 1 row could not be read.").click();
+        assertThat(page.getByText(
+                        "1 listing read, 1 row could not be read, 1 line left out (totals, notes, repeated names)."))
+                .isVisible();
+        page.getByText("1 listing read, 1 row could not be read, 1 line left out (totals, notes, repeated names).")
+                .click();
         page.getByText("could not be read", new Page.GetByTextOptions().setExact(true))
                 .click();
-        assertThat(page.getByText("expected 3 cells, got 2").first()).isVisible();
+        assertThat(page.getByText("expected 3 cells, got 5").first()).isVisible();
         page.keyboard().press("Escape");
         assertThat(cell("1", "title")).containsText("Anchor rope");
 
@@ -360,8 +371,10 @@ class WalkTest {
         page.keyboard().press("Escape");
         button("Paste rows").click();
         page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Rows"))
-                .fill("listing id\ttitle\tcreated\nTBK-9001\tTide clock in larch\t03/04/2026\n\t\t\n");
+                .fill("listing id\ttitle\tcreated\nTBK-9001\tTide clock in larch\t03/04/2026\n\t\t03/05/2026\n");
         button("Preview").click();
+        page.getByLabel("Leave all descriptions empty").check();
+        page.getByLabel("Leave all tags empty").check();
         assertThat(button("Import")).isDisabled();
         page.getByLabel("Dates such as").selectOption("the day comes first");
         button("Test the import").click();
@@ -372,6 +385,52 @@ class WalkTest {
         assertThat(total("1 item")).isVisible();
         button("Undo import").click();
         assertThat(total("180 items")).isVisible();
+    }
+
+    private void isAccessible(String what) {
+        @SuppressWarnings("unchecked")
+        Map<String, List<Map<String, Object>>> result = (Map<String, List<Map<String, Object>>>)
+                page.evaluate("() => axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa'] })");
+        List<String> violations = result.get("violations").stream()
+                .map(violation -> violation.get("id") + ": "
+                        + String.valueOf(violation.get("nodes")).replaceAll("(?s)^.*?html=(.{0,160}).*$", "$1"))
+                .toList();
+        assertThat(violations).as(what).isEmpty();
+    }
+
+    @Test
+    void whatOpensOverAViewIsAccessible() throws IOException {
+        String axe = Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js"));
+        page.navigate(address + "/p/1/rewrite");
+        assertThat(page.locator("[role=row]").nth(2)).isVisible();
+        page.evaluate(axe);
+        button("Columns").click();
+        assertThat(page.getByText("Reset columns")).isVisible();
+        isAccessible("the menu of columns");
+        page.keyboard().press("Escape");
+        page.locator("[role=row]").nth(2).locator("[data-column=title]").click();
+        assertThat(page.getByRole(AriaRole.COMPLEMENTARY)).isVisible();
+        isAccessible("the close-up");
+        page.keyboard().press("F2");
+        isAccessible("the editor of a cell");
+        page.keyboard().press("Escape");
+        button("History").click();
+        isAccessible("the history");
+        page.keyboard().press("Escape");
+
+        page.navigate(address + "/");
+        page.evaluate(axe);
+        button("Add a client").click();
+        assertThat(page.getByRole(AriaRole.DIALOG)).isVisible();
+        isAccessible("the form of a client");
+
+        page.navigate(address + "/p/2/gather");
+        page.evaluate(axe);
+        page.locator("input[type=file]")
+                .setInputFiles(new FilePayload(
+                        "shop.csv", "text/csv", "id;what it is\n1;Anchor rope\n".getBytes(StandardCharsets.UTF_8)));
+        assertThat(page.getByText("No titles were found").first()).isVisible();
+        isAccessible("the import of a file");
     }
 
     @Test
@@ -407,14 +466,7 @@ class WalkTest {
                 assertThat(page.locator("h1, h2, [role=row]").first()).isVisible();
                 page.waitForLoadState();
                 page.evaluate(axe);
-                @SuppressWarnings("unchecked")
-                Map<String, List<Map<String, Object>>> result = (Map<String, List<Map<String, Object>>>)
-                        page.evaluate("() => axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa'] })");
-                List<String> violations = result.get("violations").stream()
-                        .map(violation -> violation.get("id") + ": "
-                                + String.valueOf(violation.get("nodes")).replaceAll("(?s)^.*?html=(.{0,160}).*$", "$1"))
-                        .toList();
-                assertThat(violations).as(view + " " + scheme).isEmpty();
+                isAccessible(view + " " + scheme);
             }
         }
     }

@@ -8,11 +8,20 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.stream.Stream;
+import lucidsweep.server.RunningApplication.Api;
+import lucidsweep.server.backup.DatabaseFile;
 import lucidsweep.server.command.LucidCommand;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 class BackupTest {
 
@@ -89,5 +98,117 @@ class BackupTest {
         assertThat(lucid("restore", other.toString(), "--data", folder.toString()))
                 .isEqualTo(2);
         assertThat(said).contains("is no copy that ./lucid backup wrote").hasLineCount(1);
+    }
+
+    private static final String SHOP = "id,title,description\nA,Ash paddle,Of ash\nB,Oak paddle,Of oak\n";
+
+    private static JsonNode everythingOf(Shop shop) {
+        return JsonMapper.shared()
+                .createArrayNode()
+                .add(shop.get("/items").json().path("rows"))
+                .add(shop.get("/keywords").json())
+                .add(shop.get("/demand/rows?side=queries").json())
+                .add(shop.get("/sweeps").json())
+                .add(shop.get("/batches").json());
+    }
+
+    private static Shop worked(KilledApplication application) {
+        Shop shop = new Shop(application.api(), SHOP);
+        shop.importDemand("query,address,impressions,clicks\nash paddle,A,40,4\n");
+        shop.post("/keywords", "{\"text\":\"ash paddle\\t90\\noak paddle\\t40\"}");
+        shop.type("A", "title", "Ash paddle, oiled");
+        shop.post("/decisions", "{\"selection\":{\"ids\":[" + shop.itemId("A") + "]},\"state\":\"approved\"}");
+        shop.post("/handovers", "{\"format\":\"listings\"}");
+        shop.importFile(SHOP.replace("Of oak", "Of old oak"));
+        return shop;
+    }
+
+    @Test
+    void aClientMovesToAnotherMachineAloneAndAsItWas() throws IOException {
+        Path here = Files.createDirectory(folder.resolve("here"));
+        Path there = folder.resolve("there");
+        Path file = folder.resolve("one.zip");
+        JsonNode everything;
+        long property;
+        try (KilledApplication application = KilledApplication.on(here)) {
+            worked(application);
+            Shop moved = worked(application);
+            property = moved.property();
+            everything = everythingOf(moved);
+            Api api = application.api();
+            JsonNode clients = api.get("/api/clients").json();
+            String shared = clients.get(0).path("name").asString();
+            assertThat(lucid("backup", file.toString(), "--client", shared, "--data", here.toString()))
+                    .isEqualTo(2);
+            assertThat(said).contains("2 clients are called");
+            String renamed = "{\"name\":\"Skerry Ropeworks\",\"brand\":\"\",\"places\":\"\"}";
+            api.method("PUT", "/api/clients/" + clients.get(1).path("id"), renamed);
+            assertThat(lucid("backup", file.toString(), "--client", "skerry ropeworks", "--data", here.toString()))
+                    .as(said)
+                    .isZero();
+            assertThat(lucid("backup", file.toString(), "--client", "nobody", "--data", here.toString()))
+                    .isEqualTo(2);
+            assertThat(said).contains("there is no client \"nobody\"");
+        }
+        assertThat(lucid("restore", file.toString(), "--data", there.toString()))
+                .as(said)
+                .isZero();
+        try (KilledApplication application = KilledApplication.on(there)) {
+            assertThat(application.api().get("/api/clients").json()).hasSize(1);
+            assertThat(everythingOf(new Shop(application.api(), property))).isEqualTo(everything);
+        }
+    }
+
+    @Test
+    void aCopyGivenInTheInterfaceIsPutBackAtTheNextStartAndWhatIsRemovedForGoodLeavesNothing() throws Exception {
+        Path here = Files.createDirectory(folder.resolve("here"));
+        JsonNode everything;
+        long property;
+        try (KilledApplication application = KilledApplication.on(here)) {
+            Api api = application.api();
+            Shop shop = worked(application);
+            property = shop.property();
+            everything = everythingOf(shop);
+            byte[] copy = api.bytes("/api/backup.zip");
+            assertThat(api.upload("/api/backups/restore", "x.zip", "no copy".getBytes(StandardCharsets.UTF_8))
+                            .problem())
+                    .contains("this file is none");
+            shop.type("B", "title", "Written after the copy");
+            assertThat(api.upload("/api/backups/restore", "all.zip", copy)
+                            .json()
+                            .path("restoreWaiting")
+                            .asBoolean())
+                    .isTrue();
+        }
+        try (KilledApplication application = KilledApplication.on(here)) {
+            Api api = application.api();
+            assertThat(everythingOf(new Shop(api, property))).isEqualTo(everything);
+            assertThat(api.get("/api/backups").json().path("restoreWaiting").asBoolean())
+                    .isFalse();
+            assertThat(api.method("DELETE", "/api/removed/property/" + property, "")
+                            .problem())
+                    .contains("remove the property first");
+            long client = api.get("/api/clients").json().get(0).path("id").asLong();
+            api.method("DELETE", "/api/clients/" + client, "");
+            assertThat(api.method("DELETE", "/api/removed/client/" + client, "").status())
+                    .isEqualTo(200);
+            assertThat(api.get("/api/removed").body()).isEqualTo("[]");
+            Path zip = Files.write(folder.resolve("after.zip"), api.bytes("/api/backup.zip"));
+            DatabaseFile.putBack(zip, folder.resolve("after"));
+        }
+        String address = "jdbc:h2:file:" + folder.resolve("after/lucid-sweep");
+        try (Connection database = DriverManager.getConnection(address, "lucid", "");
+                Statement statement = database.createStatement()) {
+            List<String> tables = new ArrayList<>();
+            ResultSet names = statement.executeQuery("select table_name from information_schema.tables"
+                    + " where table_schema = 'PUBLIC' and table_name <> 'flyway_schema_history'");
+            while (names.next()) tables.add(names.getString(1));
+            assertThat(tables).hasSizeGreaterThan(40);
+            for (String table : tables) {
+                ResultSet rows = statement.executeQuery("select count(*) from " + table);
+                rows.next();
+                assertThat(rows.getInt(1)).as(table).isZero();
+            }
+        }
     }
 }

@@ -85,7 +85,7 @@ class CommandTest {
     void readsAFileAsTheImportWould() throws IOException {
         Path file = Files.writeString(
                 folder.resolve("shop.csv"),
-                "id;title;price;views;colour\n1;\u201cAsh\u201d paddle;45,00;1.3K;red\n2;Oak;dear;1;red\n;;;;\n",
+                "id;title;price;views;colour\n1;\u201cAsh\u201d paddle;45,00;1.3K;red\n2;Oak;dear;1;red\n;;;7;\n",
                 Charset.forName("windows-1252"));
         PrintStream before = System.out;
         ByteArrayOutputStream said = new ByteArrayOutputStream();
@@ -96,8 +96,19 @@ class CommandTest {
         } finally {
             System.setOut(before);
         }
-        assertThat(said)
-                .hasToString("rows 1 unreadable 2 unknown-columns 1 encoding windows-1252 delimiter semicolon\n");
+        assertThat(said).hasToString("""
+                        rows 1 unreadable 2 unknown-columns 1 encoding windows-1252 delimiter semicolon
+                        No descriptions were found.
+                        No tags were found.
+                        """);
+        assertThat(Files.readAllLines(folder.resolve("columns.csv")))
+                .containsExactly(
+                        "name,taken for,sure,sample",
+                        "id,id,1.00,1",
+                        "title,title,0.96,\u201cAsh\u201d paddle",
+                        "price,price,0.85,\"45,00\"",
+                        "views,views,1.00,1.3K",
+                        "colour,,0.00,red");
         assertThat(Files.readAllLines(folder.resolve("rows.csv")))
                 .containsExactly(
                         "address,title,description,tags,published,group,price,views,favourites",
@@ -109,7 +120,9 @@ class CommandTest {
                         "4,\"there is no id, no address and no title\"");
         Outcome refused = run("read", file.toString(), "--kind", "demand", "--out", folder.toString());
         assertThat(refused.status).isEqualTo(2);
-        assertThat(refused.errors).contains("no column looks like the query").hasLineCount(1);
+        assertThat(refused.errors)
+                .contains("no column looks like the impressions or clicks")
+                .hasLineCount(1);
         assertThat(run("read", "--kind", "boats", "x", "--out", folder.toString()).errors)
                 .contains("expected pages, listings, videos");
     }

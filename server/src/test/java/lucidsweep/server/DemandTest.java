@@ -98,7 +98,7 @@ class DemandTest {
                 .isEmpty();
         assertThat(other.get("/demand/rows").json().path("total").asInt()).isZero();
         other.importDemand("query,impressions\npaddle,40\n");
-        assertThat(other.get("/demand/rows?side=items")
+        assertThat(other.get("/demand/rows?side=queries")
                         .json()
                         .path("rows")
                         .get(0)

@@ -141,7 +141,7 @@ class GatherTest {
             assertThat(other.requests()).extracting(Site.Request::path).doesNotHaveDuplicates();
             assertThat(api.post("/api/sweeps/" + sweep.path("id") + "/go-on", "")
                             .problem())
-                    .contains("only where it was stopped");
+                    .contains("only if it was stopped");
         }
     }
 

@@ -34,7 +34,7 @@ class ImportTest {
             A,Ash paddle,Of ash,"ash, gift",45.00,red
             B,Oak paddle for two,Of oak,oak,52.00,blue
             D,Fir paddle,Of fir,fir,35.00,
-            ,,,,,
+            ,,Of nothing,,,
             D,Fir paddle,,,,
             """;
 
@@ -62,16 +62,16 @@ class ImportTest {
     @Test
     void theReportHasEveryRowAndAfterThemWhatCannotBeRead() {
         int rows = 2_345;
-        StringBuilder file = new StringBuilder("id,title\n");
+        StringBuilder file = new StringBuilder("id,title,group\n");
         for (int i = 0; i < rows; i++)
-            file.append(i % 500 == 7 ? ",\n" : "")
+            file.append(i % 500 == 7 ? ",,oars\n" : "")
                     .append("N")
                     .append(i)
                     .append(",Oar ")
                     .append(i)
-                    .append('\n');
+                    .append(",oars\n");
         Shop shop = new Shop(api, file.toString());
-        shop.importFile(file.toString().replace("Oar 99\n", "Oar for two\n").replace("N7,Oar 7\n", ""));
+        shop.importFile(file.toString().replace("Oar 99,", "Oar for two,").replace("N7,Oar 7,oars\n", ""));
         long sweep = lastSweep(shop.property());
 
         assertThat(api.get("/api/sweeps/" + sweep + "/outcomes").body())
@@ -210,14 +210,21 @@ class ImportTest {
         long property = api.property("listings", "", false);
         String file = "number,what it is,colour\n1,Ash paddle,red\n";
         JsonNode plan = plan(property, "a.csv", file);
-        assertThat(plan.path("notes").toString()).contains("No column looks like the title; please choose it.");
-        Reply refused = api.post("/api/imports/" + token(plan) + "/apply", Api.choice(plan));
-        assertThat(refused.problem())
-                .isEqualTo("no column looks like the title; the columns are: number, what it is, colour");
+        String asked = "No titles were found; is it “what it is” (such as “Ash paddle”)?";
+        assertThat(plan.path("questions").get(0).path("sentence").asString()).isEqualTo(asked);
+        assertThat(plan.path("questions").get(0).path("column").asInt()).isEqualTo(1);
+        String guessed = "\"ID\",\"UNUSED\",\"UNUSED\"";
+        Reply refused = api.post("/api/imports/" + token(plan) + "/apply", "{\"meanings\":[" + guessed + "]}");
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.problem()).startsWith(asked).contains("No descriptions were found.", "No tags were found.");
+        assertThat(api.post("/api/imports/" + token(plan) + "/questions", Api.choice("\"ID\",\"TITLE\",\"UNUSED\""))
+                        .json()
+                        .findValuesAsString("meaning"))
+                .containsExactly("DESCRIPTION", "TAGS");
         apply(plan, Api.choice("\"ID\",\"TITLE\",\"UNUSED\""));
         JsonNode next = plan(property, "b.csv", file.replace("Ash", "Elm"));
         assertThat(next.path("remembered").asBoolean()).isTrue();
-        assertThat(Api.choice(next)).isEqualTo("{\"meanings\":[\"ID\",\"TITLE\",\"UNUSED\"]}");
+        assertThat(Api.choice(next)).startsWith("{\"meanings\":[\"ID\",\"TITLE\",\"UNUSED\"]");
     }
 
     @Test
@@ -338,7 +345,7 @@ class ImportTest {
         long without = api.property("listings", "", true);
         assertThat(api.post("/api/properties/" + without + "/imports/feed", "{}")
                         .problem())
-                .contains("no address of a feed");
+                .contains("no feed address");
     }
 
     /** Fetches a property's feed and returns the job. */

@@ -4,6 +4,9 @@ import java.io.BufferedReader;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
 import java.util.concurrent.locks.LockSupport;
 import lucidsweep.server.RunningApplication.Api;
 import org.springframework.boot.WebApplicationType;
@@ -23,21 +26,20 @@ final class KilledApplication implements AutoCloseable {
 
     /** Runs until it is killed; prints its port when it answers. */
     public static void main(String[] args) {
+        List<String> options = new ArrayList<>(List.of(
+                "--server.port=0", "--lucid.data=" + args[0], "--lucid.web=" + args[0], "--logging.level.root=error"));
+        options.addAll(Arrays.asList(args).subList(1, args.length));
         ConfigurableApplicationContext application = new SpringApplicationBuilder(LucidSweep.class)
                 .logStartupInfo(false)
-                .run(
-                        "--server.port=0",
-                        "--lucid.data=" + args[0],
-                        "--lucid.web=" + args[0],
-                        "--logging.level.root=error");
+                .run(options.toArray(new String[0]));
         System.out.println("port " + application.getEnvironment().getProperty("local.server.port"));
         while (application.isRunning()) LockSupport.park();
     }
 
     /** Starts one on data that may have been there before. */
-    static KilledApplication on(Path data) throws IOException {
+    static KilledApplication on(Path data, String... options) throws IOException {
         Path said = data.resolve("said.txt");
-        Process process = process(data);
+        Process process = process(data, options);
         BufferedReader lines = process.inputReader();
         for (String line = lines.readLine(); line != null; line = lines.readLine()) {
             if (line.startsWith("port ")) {
@@ -48,13 +50,15 @@ final class KilledApplication implements AutoCloseable {
     }
 
     /** A process that starts one, without waiting for it. */
-    static Process process(Path data) throws IOException {
-        return new ProcessBuilder(
-                        ProcessHandle.current().info().command().orElse("java"),
-                        "-cp",
-                        System.getProperty("java.class.path"),
-                        KilledApplication.class.getName(),
-                        data.toString())
+    static Process process(Path data, String... options) throws IOException {
+        List<String> command = new ArrayList<>(List.of(
+                ProcessHandle.current().info().command().orElse("java"),
+                "-cp",
+                System.getProperty("java.class.path"),
+                KilledApplication.class.getName(),
+                data.toString()));
+        command.addAll(Arrays.asList(options));
+        return new ProcessBuilder(command)
                 .redirectError(data.resolve("said.txt").toFile())
                 .start();
     }

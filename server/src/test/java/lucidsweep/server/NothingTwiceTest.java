@@ -70,7 +70,7 @@ class NothingTwiceTest {
                 .isEqualTo(LISTINGS);
         Reply empty = shop.post("/handovers", "{\"format\":\"csv\"}");
         assertThat(empty.status()).isEqualTo(409);
-        assertThat(empty.problem()).isEqualTo("No draft is approved, so there is nothing to hand over.");
+        assertThat(empty.problem()).isEqualTo("No draft is approved, so there is nothing to deliver.");
     }
 
     @Test

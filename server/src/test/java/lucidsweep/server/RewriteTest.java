@@ -122,7 +122,7 @@ class RewriteTest {
         shop.type("A1", "title", "=Ash \"paddle\" <b>");
         shop.type("A2", "tags", "oak paddle, boat gift");
         batch(edit("after", "description", "\"with\":\" Oiled.\""));
-        assertThat(shop.post("/handovers", "{\"format\":\"csv\"}").problem()).contains("nothing to hand over");
+        assertThat(shop.post("/handovers", "{\"format\":\"csv\"}").problem()).contains("nothing to deliver");
         String some = "{\"selection\":{\"ids\":[" + shop.row("A1").path("id") + ","
                 + shop.row("A2").path("id") + "]},\"fields\":[\"title\",\"tags\"],\"state\":\"approved\"}";
         assertThat(shop.post("/decisions", some).json().path("texts").asInt()).isEqualTo(2);

@@ -88,6 +88,17 @@ public final class RunningApplication implements ParameterResolver {
             return send(HttpRequest.newBuilder(URI.create(base + path)).build());
         }
 
+        public byte[] bytes(String path) {
+            try {
+                HttpRequest request =
+                        HttpRequest.newBuilder(URI.create(base + path)).build();
+                return http.send(request, HttpResponse.BodyHandlers.ofByteArray())
+                        .body();
+            } catch (IOException | InterruptedException e) {
+                throw new IllegalStateException(e);
+            }
+        }
+
         public Reply post(String path, String json) {
             return method("POST", path, json);
         }
@@ -184,9 +195,9 @@ public final class RunningApplication implements ParameterResolver {
             return choice(meanings.toString());
         }
 
-        /** Columns as they are said to be, such as {@code "ID","TITLE"}. */
+        /** Columns as they are said to be, such as {@code "ID","TITLE"}; texts that no column holds are left empty. */
         public static String choice(String meanings) {
-            return "{\"meanings\":[" + meanings + "]}";
+            return "{\"meanings\":[" + meanings + "],\"leaveEmpty\":[\"TITLE\",\"DESCRIPTION\",\"TAGS\"]}";
         }
 
         public static String encoded(String text) {

@@ -34,7 +34,8 @@ public final class StandIns {
         try {
             new DemoLoader(application, website.address()).load();
         } catch (IOException | IllegalStateException e) {
-            System.out.println("The demo client could not be loaded: " + e.getMessage());
+            System.out.println("The demo client could not be loaded: "
+                    + (e.getMessage() == null ? "the application does not answer" : e.getMessage()));
         }
     }
 }

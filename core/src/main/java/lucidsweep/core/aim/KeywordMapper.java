@@ -135,12 +135,13 @@ public final class KeywordMapper {
     }
 
     /**
-     * Adds a row of demand.
+     * Adds a row of demand; one that names no query tells nothing here.
      *
      * @param first, last days of its period; where none is given, the window's
      * @param position 0 where not known
      */
     public void demand(String address, String query, int first, int last, long clicked, long shown, double position) {
+        if (query.isEmpty()) return;
         Phrase added = demand.add(address, query, first, last, clicked, shown, position);
         if (added != null) index.learn(added);
     }

@@ -2,12 +2,21 @@ package lucidsweep.core.demand;
 
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.HashMap;
+import java.util.Map;
 
 /**
  * Rows of demand held in columns, so that a million of them are added up anew for any window, country and item while a
- * person waits. Items, queries and countries are numbers of 0 or more; days are counted from 1970-01-01 on.
+ * person waits. Items, queries and countries are numbers of 0 or more, an item or a query that is not named is
+ * {@link #NONE}; days are counted from 1970-01-01 on.
+ *
+ * <p>A report by item alone, or by query alone, says over again what a report by both says: such a row does not count where
+ * rows by both cover its days for the same item or query, and one by query alone counts in no total where any row names an item.
  */
 public final class DemandRows {
+
+    /** An item or a query that a row does not name. */
+    public static final int NONE = -1;
 
     private static final int WEEK = 7;
 
@@ -20,6 +29,8 @@ public final class DemandRows {
     private long[] clicks = new long[1 << 10];
     private long[] impressions = new long[1 << 10];
     private float[] positions = new float[1 << 10];
+    private boolean namesItems;
+    private BitSet saidAgain;
     private int firstDay = Integer.MAX_VALUE;
     private int lastDay = Integer.MIN_VALUE;
 
@@ -54,6 +65,8 @@ public final class DemandRows {
      */
     public void add(int item, int query, int country, int first, int last, long clicked, long shown, double position) {
         if (size == items.length) grow();
+        namesItems |= item != NONE;
+        saidAgain = null;
         items[size] = item;
         queries[size] = query;
         countries[size] = country;
@@ -100,8 +113,9 @@ public final class DemandRows {
      */
     public DemandTally tally(int from, int to, By by, Only only) {
         DemandTally tally = new DemandTally(from, to);
+        BitSet again = saidAgain();
         for (int row = 0; row < size; row++) {
-            if (!counts(row, only)) continue;
+            if (again.get(row) || !counts(row, only) || number(row, by) == NONE || !isOfTotal(row, by)) continue;
             tally.add(number(row, by), 0, firsts[row], lasts[row], clicks[row], impressions[row], positions[row]);
         }
         return tally;
@@ -116,9 +130,48 @@ public final class DemandRows {
         };
     }
 
+    /** The rows by item or query alone whose days rows by both cover. */
+    private synchronized BitSet saidAgain() {
+        if (saidAgain != null) return saidAgain;
+        Map<Integer, int[]> ofItems = new HashMap<>();
+        Map<Integer, int[]> ofQueries = new HashMap<>();
+        BitSet partial = new BitSet();
+        for (int row = 0; row < size; row++) {
+            if (items[row] == NONE || queries[row] == NONE) partial.set(row);
+        }
+        for (int row = partial.isEmpty() ? size : 0; row < size; row++) {
+            if (partial.get(row)) continue;
+            cover(ofItems, items[row], row);
+            cover(ofQueries, queries[row], row);
+        }
+        BitSet again = new BitSet();
+        partial.stream()
+                .filter(row ->
+                        isCovered(items[row] == NONE ? ofQueries.get(queries[row]) : ofItems.get(items[row]), row))
+                .forEach(again::set);
+        saidAgain = again;
+        return again;
+    }
+
+    private void cover(Map<Integer, int[]> days, int number, int row) {
+        int[] covered = days.computeIfAbsent(number, any -> new int[] {firsts[row], lasts[row]});
+        covered[0] = Math.min(covered[0], firsts[row]);
+        covered[1] = Math.max(covered[1], lasts[row]);
+    }
+
+    private boolean isCovered(int[] days, int row) {
+        int middle = firsts[row] + (lasts[row] - firsts[row]) / 2;
+        return days != null && days[0] <= middle && middle <= days[1];
+    }
+
+    /** Whether a row counts where items or queries are added up together. */
+    private boolean isOfTotal(int row, By by) {
+        return by == By.ITEM || by == By.QUERY || items[row] != NONE || !namesItems;
+    }
+
     private boolean counts(int row, Only only) {
-        return (only.items == null || only.items.get(items[row]))
-                && (only.queries == null || only.queries.get(queries[row]))
+        return (only.items == null || items[row] != NONE && only.items.get(items[row]))
+                && (only.queries == null || queries[row] != NONE && only.queries.get(queries[row]))
                 && (only.country < 0 || countries[row] == only.country);
     }
 
@@ -128,8 +181,9 @@ public final class DemandRows {
         int count = (lastDay - firstDay) / WEEK + 1;
         long[][] sums = new long[3][count];
         double[] places = new double[count];
+        BitSet again = saidAgain();
         for (int row = 0; row < size; row++) {
-            if (!counts(row, only)) continue;
+            if (again.get(row) || !counts(row, only) || !isOfTotal(row, By.ALL)) continue;
             int middle = firsts[row] + (lasts[row] - firsts[row]) / 2;
             int week = count - 1 - (lastDay - middle) / WEEK;
             sums[0][week] += clicks[row];

@@ -32,7 +32,7 @@ public final class PageAddress {
     /** The same as text. */
     public static Optional<String> text(String address) {
         if (address.length() > LONGEST) return Optional.empty();
-        Reference reference = Reference.of(address);
+        Reference reference = Reference.of(address).absolute();
         if (reference.scheme() == null) return Optional.empty();
         return normal(reference.on(reference)).filter(PageAddress::isShort);
     }
@@ -50,9 +50,9 @@ public final class PageAddress {
                     .filter(PageAddress::isShort);
         }
         Reference reference = Reference.of(link);
-        Reference page = new Reference(base.getScheme(), base.getRawAuthority(), base.getRawPath(), base.getRawQuery());
-        Reference whole = reference.on(page);
-        boolean sameHost = reference.scheme() == null && reference.authority() == null;
+        Reference here = new Reference(base.getScheme(), base.getRawAuthority(), base.getRawPath(), base.getRawQuery());
+        Reference whole = reference.on(here);
+        boolean sameHost = whole.authority() != null && whole.authority().equals(here.authority());
         Optional<String> address = sameHost
                 ? Optional.of(whole.scheme() + "://" + whole.authority() + whole.pathAndQuery())
                 : normal(whole);
@@ -114,9 +114,16 @@ public final class PageAddress {
     private static Optional<String> host(String authority, String scheme) {
         if (PLAIN_HOST.matcher(authority).matches()) return Optional.of(authority);
         String server = authority.substring(authority.lastIndexOf('@') + 1);
+        int colon = server.lastIndexOf(':');
+        boolean port = colon > server.lastIndexOf(']') && colon >= 0;
+        String name = port ? server.substring(0, colon) : server;
         try {
-            boolean ascii = server.chars().allMatch(c -> c < 0x80);
-            URI address = new URI("http://" + (ascii ? server : IDN.toASCII(server, IDN.ALLOW_UNASSIGNED)));
+            // A name may be percent-encoded as a whole, but not to bring in what ends it.
+            if (name.indexOf('%') >= 0) name = URLDecoder.decode(name.replace("+", "%2B"), StandardCharsets.UTF_8);
+            if (name.indexOf('/') >= 0) return Optional.empty();
+            boolean ascii = name.chars().allMatch(c -> c < 0x80);
+            String known = ascii ? name : IDN.toASCII(name, IDN.ALLOW_UNASSIGNED);
+            URI address = new URI("http://" + known + (port ? server.substring(colon) : ""));
             if (address.getHost() == null) return Optional.empty();
             boolean usual = address.getPort() < 0 || address.getPort() == (scheme.equals("http") ? 80 : 443);
             String host = address.getHost().toLowerCase(Locale.ROOT);

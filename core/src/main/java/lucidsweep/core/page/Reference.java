@@ -27,8 +27,15 @@ record Reference(String scheme, String authority, String path, String query) {
         String scheme = colon < 0 ? null : rest.substring(0, colon);
         rest = rest.substring(colon + 1);
         if (!rest.startsWith("//")) return new Reference(scheme, null, encoded(rest, IN_PATH), query);
-        int slash = rest.indexOf('/', 2);
-        String authority = slash < 0 ? rest.substring(2) : rest.substring(2, slash);
+        return withAuthority(scheme, rest, query);
+    }
+
+    /** Of the slashes before a host any number from two on means the same. */
+    private static Reference withAuthority(String scheme, String rest, String query) {
+        int host = 0;
+        while (host < rest.length() && rest.charAt(host) == '/') host++;
+        int slash = rest.indexOf('/', host);
+        String authority = slash < 0 ? rest.substring(host) : rest.substring(host, slash);
         return new Reference(scheme, authority, slash < 0 ? "" : encoded(rest.substring(slash), IN_PATH), query);
     }
 
@@ -56,8 +63,26 @@ record Reference(String scheme, String authority, String path, String query) {
         return -1;
     }
 
-    /** What this reference means on a page of an address (RFC 3986, section 5.2.2). */
+    /** The same where "http:cove.example/tours" stands by itself: the host comes first, whether slashes do or not. */
+    Reference absolute() {
+        return authority == null && isWeb() ? withAuthority(scheme, path, query) : this;
+    }
+
+    private boolean isWeb() {
+        return "http".equalsIgnoreCase(scheme) || "https".equalsIgnoreCase(scheme);
+    }
+
+    /**
+     * What this reference means on a page of an address (RFC 3986, section 5.2.2). With the page's own scheme and no host, as
+     * in "https:tours", it is read as if it had no scheme (URL Standard).
+     */
     Reference on(Reference base) {
+        if (authority == null && isWeb()) {
+            boolean own = scheme.equalsIgnoreCase(base.scheme);
+            return own
+                    ? new Reference(null, null, path, query).on(base)
+                    : absolute().on(base);
+        }
         if (scheme != null) return new Reference(scheme, authority, withoutDots(path), query);
         if (authority != null) return new Reference(base.scheme, authority, withoutDots(path), query);
         if (path.isEmpty()) {

@@ -1,7 +1,13 @@
 package lucidsweep.core.text;
 
+import com.github.difflib.DiffUtils;
+import com.github.difflib.algorithm.myers.MyersDiffWithLinearSpace;
+import com.github.difflib.patch.AbstractDelta;
+import com.github.difflib.patch.DeltaType;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -16,7 +22,7 @@ public final class WordDifference {
 
     private static final Pattern WORD = Pattern.compile("[\\p{L}\\p{N}'’]+\\s*|[^\\p{L}\\p{N}'’\\s]\\s*|\\s+");
 
-    /** So many pairs of words are looked at, 16 MB; of longer texts only what they begin and end with is held alike. */
+    /** So many pairs of words are compared at most; of longer texts only what they begin and end with is held alike. */
     private static final int MAX_PAIRS = 4_000_000;
 
     private WordDifference() {}
@@ -41,41 +47,24 @@ public final class WordDifference {
         int end = 0;
         while (end < shorter - start && old.get(old.size() - 1 - end).equals(now.get(now.size() - 1 - end))) end++;
         Runs pieces = new Runs();
-        for (String word : old.subList(0, start)) pieces.add(Fate.SAME, word);
+        old.subList(0, start).forEach(word -> pieces.add(Fate.SAME, word));
         middle(old.subList(start, old.size() - end), now.subList(start, now.size() - end), pieces);
-        for (String word : old.subList(old.size() - end, old.size())) pieces.add(Fate.SAME, word);
+        old.subList(old.size() - end, old.size()).forEach(word -> pieces.add(Fate.SAME, word));
         return pieces.list();
     }
 
     private static void middle(List<String> old, List<String> now, Runs pieces) {
-        int rows = old.size();
-        int columns = now.size();
-        int[][] longest = new int[0][];
-        if ((long) rows * columns <= MAX_PAIRS && rows > 0 && columns > 0) {
-            longest = new int[rows + 1][columns + 1];
-            for (int i = rows - 1; i >= 0; i--) {
-                for (int j = columns - 1; j >= 0; j--) {
-                    longest[i][j] = old.get(i).equals(now.get(j))
-                            ? longest[i + 1][j + 1] + 1
-                            : Math.max(longest[i + 1][j], longest[i][j + 1]);
-                }
-            }
+        if ((long) old.size() * now.size() > MAX_PAIRS) {
+            old.forEach(word -> pieces.add(Fate.WENT, word));
+            now.forEach(word -> pieces.add(Fate.CAME, word));
+            return;
         }
-        int i = 0;
-        int j = 0;
-        while (longest.length > 0 && i < rows && j < columns) {
-            if (old.get(i).equals(now.get(j))) {
-                pieces.add(Fate.SAME, old.get(i));
-                i++;
-                j++;
-            } else if (longest[i + 1][j] >= longest[i][j + 1]) {
-                pieces.add(Fate.WENT, old.get(i++));
-            } else {
-                pieces.add(Fate.CAME, now.get(j++));
-            }
+        for (AbstractDelta<String> delta : DiffUtils.diff(old, now, new MyersDiffWithLinearSpace<>(), null, true)
+                .getDeltas()) {
+            Fate source = delta.getType() == DeltaType.EQUAL ? Fate.SAME : Fate.WENT;
+            delta.getSource().getLines().forEach(word -> pieces.add(source, word));
+            if (source == Fate.WENT) delta.getTarget().getLines().forEach(word -> pieces.add(Fate.CAME, word));
         }
-        while (i < rows) pieces.add(Fate.WENT, old.get(i++));
-        while (j < columns) pieces.add(Fate.CAME, now.get(j++));
     }
 
     private static List<String> words(String text) {
@@ -85,21 +74,20 @@ public final class WordDifference {
         return words;
     }
 
-    /** Joins words of the same fate. */
+    /** Joins words of the same fate; of what stands between two that stayed, what went comes first. */
     private static final class Runs {
         private final List<WordRun> done = new ArrayList<>();
-        private final StringBuilder text = new StringBuilder();
-        private Fate fate = Fate.SAME;
+        private final Map<Fate, StringBuilder> open = new EnumMap<>(Fate.class);
 
-        private void add(Fate next, String word) {
-            if (next != fate) close();
-            fate = next;
-            text.append(word);
+        private void add(Fate fate, String word) {
+            boolean changes = open.keySet().stream().anyMatch(each -> (each == Fate.SAME) != (fate == Fate.SAME));
+            if (changes) close();
+            open.computeIfAbsent(fate, any -> new StringBuilder()).append(word);
         }
 
         private void close() {
-            if (text.length() > 0) done.add(new WordRun(fate, text.toString()));
-            text.setLength(0);
+            open.forEach((fate, text) -> done.add(new WordRun(fate, text.toString())));
+            open.clear();
         }
 
         private List<WordRun> list() {

@@ -1,6 +1,5 @@
 package lucidsweep.core.text;
 
-import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -8,7 +7,7 @@ import java.util.regex.Pattern;
 
 /**
  * Dates as files write them: "2026-11-25", "20261125", "2026/11/25 10:30", "25.11.2026", "25 Nov 2026", "Nov 25, 2026",
- * "Wed, 25 Nov 2026 10:30:00 GMT" and, where the order of day and month is known, "25/11/26". A time is passed over.
+ * "Wed, 25 Nov 2026 10:30:00 GMT", "25 de novembro de 2026" and, where the order of day and month is known, "25/11/26". A time is passed over.
  */
 public final class WrittenDate {
 
@@ -18,31 +17,17 @@ public final class WrittenDate {
         MONTH_FIRST
     }
 
-    private static final List<String> MONTHS =
-            List.of("jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec");
-    private static final List<String> LONG_MONTHS = List.of(
-            "january",
-            "february",
-            "march",
-            "april",
-            "may",
-            "june",
-            "july",
-            "august",
-            "september",
-            "october",
-            "november",
-            "december");
     private static final String TIME = "(?:[t ,].*)?";
     private static final Pattern YEAR_FIRST = Pattern.compile("(\\d{4})([-/.]?)(\\d{1,2})\\2(\\d{1,2})" + TIME);
     private static final Pattern YEAR_LAST =
             Pattern.compile("(\\d{1,2})([-/. ])\\s?(\\d{1,2})\\2\\s?(\\d{4}|\\d{2})" + TIME);
     private static final Pattern DAY_NAME = Pattern.compile(
-            "(?:[a-z]{3,9},? )?(\\d{1,2})(?:st|nd|rd|th)?[-. ]+([a-z]{3,9})\\.?,?[-. ]+(\\d{4}|\\d{2})" + TIME);
+            "(?:[a-z]{2,12}[,.]{0,2} )?(\\d{1,2})(?:st|nd|rd|th|er|º|ª)?[-. /]+(?:de |of )?([a-z]{3,12})\\.?,?[-. /]+(?:de )?(\\d{4}|\\d{2})"
+                    + TIME);
     private static final Pattern NAME_DAY =
-            Pattern.compile("(?:[a-z]{3,9},? )?([a-z]{3,9})\\.? (\\d{1,2})(?:st|nd|rd|th)?,? (\\d{4})" + TIME);
+            Pattern.compile("(?:[a-z]{3,12},? )?([a-z]{3,12})\\.? (\\d{1,2})(?:st|nd|rd|th)?,? (\\d{4})" + TIME);
     private static final Pattern MONTH_OF_YEAR = Pattern.compile("(\\d{4})[-/. ]?(\\d{2})|(\\d{2})[-/.](\\d{4})");
-    private static final Pattern NAMED_MONTH = Pattern.compile("([a-z]{3,9})\\.?[-,. ]+(\\d{4}|\\d{2})");
+    private static final Pattern NAMED_MONTH = Pattern.compile("([a-z]{3,12})\\.?[-,. /'’]+(?:de )?(\\d{4}|\\d{2})");
 
     private WrittenDate() {}
 
@@ -100,14 +85,11 @@ public final class WrittenDate {
     }
 
     private static String plain(String text) {
-        return Spaces.closedUp(text).strip().toLowerCase(Locale.ROOT);
+        return Letters.plain(Spaces.closedUp(text)).toLowerCase(Locale.ROOT);
     }
 
     private static String month(Matcher found, int group) {
-        String name = found.group(group);
-        int month = name.length() == 3 ? MONTHS.indexOf(name) : LONG_MONTHS.indexOf(name);
-        if (name.equals("sept")) month = MONTHS.indexOf("sep");
-        return String.valueOf(month + 1);
+        return String.valueOf(MonthNames.month(found.group(group)));
     }
 
     private static Optional<String> date(String year, String month, String day) {

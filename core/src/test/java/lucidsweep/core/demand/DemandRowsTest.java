@@ -127,4 +127,30 @@ class DemandRowsTest {
                 .singleElement()
                 .satisfies(line -> assertThat(line.before().impressions()).isZero());
     }
+
+    @Test
+    void whatAReportSaysByItemAloneOrByQueryAloneIsNotAddedTwice() {
+        int none = DemandRows.NONE;
+        DemandRows reported = new DemandRows();
+        reported.add(0, 0, 0, 0, 6, 3, 30, 2);
+        reported.add(0, none, 0, 0, 6, 5, 50, 2);
+        reported.add(1, none, 0, 0, 6, 7, 70, 4);
+        reported.add(none, 0, 0, 0, 6, 9, 90, 2);
+        reported.add(none, 1, 0, 0, 6, 11, 110, 2);
+        assertThat(sums(reported, By.ITEM)).containsExactly("0: 3", "1: 7");
+        assertThat(sums(reported, By.QUERY)).containsExactly("0: 3", "1: 11");
+        assertThat(sums(reported, By.ALL)).containsExactly("0: 10");
+        assertThat(reported.weeks(Only.ANY)[0].sum().clicks()).isEqualTo(10);
+
+        DemandRows byQueryOnly = new DemandRows();
+        byQueryOnly.add(none, 0, 0, 0, 6, 9, 90, 2);
+        assertThat(sums(byQueryOnly, By.ALL)).containsExactly("0: 9");
+        assertThat(sums(byQueryOnly, By.ITEM)).isEmpty();
+    }
+
+    private static List<String> sums(DemandRows rows, By by) {
+        return rows.tally(0, 6, by, Only.ANY).lines().stream()
+                .map(line -> line.item() + ": " + line.now().clicks())
+                .toList();
+    }
 }

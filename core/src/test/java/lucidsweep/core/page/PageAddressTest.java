@@ -141,15 +141,28 @@ class PageAddressTest {
         assertThat(PageAddress.resolve(URI.create("http://a/b/c/d;p?q"), link)).contains(URI.create("http://a" + path));
     }
 
+    /** Slashes behind "http:" may be left out, or be too many; with the page's own scheme and none it is a path. */
+    @ParameterizedTest
+    @CsvSource({
+        "http:///x/y, http://x/y",
+        "https:/x, https://x/",
+        "https:x/y?z, https://x/y?z",
+        "http:x, http://a/b/c/x",
+        "http:/x, http://a/x",
+        "http:, http://a/b/c/d;p?q",
+        "///x/y, http://x/y"
+    })
+    void linksOfTheWebAreReadAsBrowsersReadThem(String link, String address) {
+        assertThat(PageAddress.resolve(URI.create("http://a/b/c/d;p?q"), link)).contains(URI.create(address));
+    }
+
     @ParameterizedTest
     @ValueSource(
             strings = {
                 "tel:+1555",
                 "data:text/html,x",
                 "ftp://tarrin.example/",
-                "http:///x",
                 "https://",
-                "http:x",
                 "http://exa mple/",
                 "JavaScript:alert(1)",
                 "file:///etc/hosts",

@@ -1,6 +1,7 @@
 package lucidsweep.server.backup;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.net.URI;
@@ -9,17 +10,29 @@ import java.nio.file.FileSystems;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Stream;
+import lucidsweep.core.text.Letters;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.database.DiskSpace;
+import lucidsweep.server.web.Refusal;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
+import org.springframework.jdbc.datasource.SingleConnectionDataSource;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
+import org.springframework.util.FileSystemUtils;
 
 /** Copies of everything while the application runs: one a day, of the last seven days, and one whenever somebody asks. */
 @Service
@@ -28,12 +41,21 @@ class Backups {
     private static final Logger LOG = LoggerFactory.getLogger(Backups.class);
     private static final int DAYS = 7;
 
+    /** A copy of all is one file; of one client it is that, the same unpacked, and what is left of it. */
+    static final int COPIES_OF_ALL = 1;
+
+    static final int COPIES_OF_ONE = 3;
+
     private final JdbcTemplate database;
+    private final Clients clients;
+    private final DiskSpace disk;
     private final Path data;
     private final Path folder;
 
-    Backups(JdbcTemplate database, @Value("${lucid.data}") Path data) {
+    Backups(JdbcTemplate database, Clients clients, DiskSpace disk, @Value("${lucid.data}") Path data) {
+        this.disk = disk;
         this.database = database;
+        this.clients = clients;
         this.data = data;
         folder = data.resolve("backups");
     }
@@ -47,6 +69,84 @@ class Backups {
         } finally {
             Files.deleteIfExists(copy);
         }
+    }
+
+    /** Refuses a copy for which there is no room: so many copies of the database stand on the disk while it is made. */
+    void checkRoom(int copies) throws IOException {
+        String shortage = disk.shortage(copies * Files.size(data.resolve(DatabaseFile.NAME)));
+        if (shortage != null) throw Refusal.conflict(shortage);
+    }
+
+    /** The name of a client as part of the name of a file, "tarrin-bay-kayaks". */
+    String name(long client) {
+        String plain = Letters.plain(clients.client(client).name()).toLowerCase(Locale.ROOT);
+        return plain.replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
+    }
+
+    /** Writes a copy of one client: one of everything, from which all others are removed. */
+    void write(long client, OutputStream out) throws IOException {
+        Path place = Files.createTempDirectory(Files.createDirectories(folder), "client-");
+        try {
+            Path zip = place.resolve("all.zip");
+            make(zip);
+            DatabaseFile.putBack(zip, place);
+            Files.delete(zip);
+            removeOthers(place, client);
+            try (OutputStream file = Files.newOutputStream(zip)) {
+                DatabaseFile.copy(place, file);
+            }
+            Files.copy(zip, out);
+        } finally {
+            FileSystemUtils.deleteRecursively(place);
+        }
+    }
+
+    private static void removeOthers(Path place, long client) {
+        DriverManagerDataSource source = new DriverManagerDataSource(DatabaseFile.url(place), "lucid", "");
+        try (Connection one = source.getConnection()) {
+            JdbcTemplate copy = new JdbcTemplate(new SingleConnectionDataSource(one, true));
+            copy.queryForList("select id from property where client_id <> ?", Long.class, client)
+                    .forEach(property -> new PropertyRows(copy, property).delete());
+            copy.update("delete from client where id <> ?", client);
+            copy.execute("shutdown compact");
+        } catch (SQLException e) {
+            throw new IllegalStateException("the copy of one client could not be made", e);
+        }
+    }
+
+    /** Takes a copy in that is put back when the application starts the next time. */
+    void restoreAtNextStart(InputStream content) throws IOException {
+        Path part = data.resolve("restore.part");
+        try {
+            Files.copy(content, part, StandardCopyOption.REPLACE_EXISTING);
+            if (!DatabaseFile.isCopy(part)) {
+                throw Refusal.badInput("expected a ZIP file that a backup wrote; this file is none");
+            }
+            Files.move(part, DatabaseFile.waiting(data), StandardCopyOption.REPLACE_EXISTING);
+        } finally {
+            Files.deleteIfExists(part);
+        }
+    }
+
+    void doNotRestore() throws IOException {
+        Files.deleteIfExists(DatabaseFile.waiting(data));
+    }
+
+    boolean isRestoreWaiting() {
+        return Files.exists(DatabaseFile.waiting(data));
+    }
+
+    /** The days of the daily copies, the newest first. */
+    List<String> days() {
+        return daily().stream()
+                .map(copy -> copy.getFileName().toString().replace(".zip", ""))
+                .toList();
+    }
+
+    Path ofDay(LocalDate day) {
+        Path copy = folder.resolve(day + ".zip");
+        if (!Files.exists(copy)) throw Refusal.notFound("there is no copy of " + day);
+        return copy;
     }
 
     private void make(Path zip) throws IOException {
@@ -70,6 +170,8 @@ class Backups {
         if (Files.exists(copy)) return;
         try {
             Files.createDirectories(folder);
+            removeLeftovers();
+            checkRoom(COPIES_OF_ALL);
             Path part = folder.resolve(day + ".part");
             make(part);
             Files.move(part, copy, StandardCopyOption.ATOMIC_MOVE);
@@ -77,6 +179,18 @@ class Backups {
         } catch (IOException | RuntimeException e) {
             LOG.error("the copy of {} could not be made", day, e);
         }
+    }
+
+    /** What was being made when the application was killed. */
+    private void removeLeftovers() throws IOException {
+        List<Path> leftovers;
+        try (Stream<Path> all = Files.list(folder)) {
+            Instant yesterday = Instant.now().minus(Duration.ofDays(1));
+            leftovers = all.filter(each -> each.getFileName().toString().matches("(asked|client)-.*|.*\\.part"))
+                    .filter(each -> each.toFile().lastModified() < yesterday.toEpochMilli())
+                    .toList();
+        }
+        for (Path each : leftovers) FileSystemUtils.deleteRecursively(each);
     }
 
     /** The daily copies, the newest first. */

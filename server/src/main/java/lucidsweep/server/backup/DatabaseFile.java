@@ -2,12 +2,18 @@ package lucidsweep.server.backup;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeFormatter;
 import java.util.Enumeration;
+import java.util.List;
+import java.util.Optional;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
+import java.util.zip.ZipOutputStream;
 
 /** The file of the database in a data folder, and copies of it in ZIP files as the database makes them. */
 public final class DatabaseFile {
@@ -17,6 +23,8 @@ public final class DatabaseFile {
 
     /** The name of the key that logins are sealed with; a database is of use only with its own. */
     public static final String KEY = "lucid-sweep.key";
+
+    private static final DateTimeFormatter STAMP = DateTimeFormatter.ofPattern("yyyy-MM-dd-HHmmss");
 
     private DatabaseFile() {}
 
@@ -32,6 +40,50 @@ public final class DatabaseFile {
         } catch (IOException e) {
             return false;
         }
+    }
+
+    /** The address of the database in a folder. */
+    static String url(Path folder) {
+        return "jdbc:h2:file:" + folder.resolve("lucid-sweep") + ";DB_CLOSE_ON_EXIT=FALSE;TRACE_LEVEL_FILE=0";
+    }
+
+    /** Writes a ZIP file of the closed database in a folder and its key, as {@link #putBack} reads it. */
+    static void copy(Path folder, OutputStream out) throws IOException {
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            for (String name : List.of(NAME, KEY)) {
+                if (!Files.exists(folder.resolve(name))) continue;
+                zip.putNextEntry(new ZipEntry(name));
+                Files.copy(folder.resolve(name), zip);
+                zip.closeEntry();
+            }
+        }
+    }
+
+    /** Where a copy waits to be put back at the next start. */
+    static Path waiting(Path folder) {
+        return folder.resolve("restore-at-next-start.zip");
+    }
+
+    /** Puts a copy back that waits for it. */
+    public static void putBackWhatWaits(Path folder) throws IOException {
+        if (!Files.exists(waiting(folder))) return;
+        replace(waiting(folder), folder);
+        Files.delete(waiting(folder));
+    }
+
+    /**
+     * Puts a copy in the place of what a folder holds, which is kept beside it; the database must not be open.
+     *
+     * @return where that is kept; empty where nothing was there
+     */
+    public static Optional<Path> replace(Path zip, Path folder) throws IOException {
+        Path kept = folder.resolve("replaced-" + STAMP.format(LocalDateTime.now()));
+        for (String name : List.of(NAME, KEY)) {
+            if (!Files.exists(folder.resolve(name))) continue;
+            Files.move(folder.resolve(name), Files.createDirectories(kept).resolve(name));
+        }
+        putBack(zip, folder);
+        return Files.exists(kept) ? Optional.of(kept) : Optional.empty();
     }
 
     /** Puts the files of a copy into a data folder, in the place of those that are there; the database must not be open. */

@@ -51,6 +51,11 @@ public class Clients {
         return properties().stream().noneMatch(property -> property.id() == propertyId);
     }
 
+    /** Whether a client is there and removed. */
+    public boolean isClientRemoved(long id) {
+        return mapper.client(id) != null && clients().stream().noneMatch(client -> client.id() == id);
+    }
+
     public Client addClient(ClientForm form) {
         ClientMapper.Key key = new ClientMapper.Key();
         mapper.insertClient(key, form);

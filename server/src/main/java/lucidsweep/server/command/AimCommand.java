@@ -11,6 +11,8 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import lucidsweep.core.aim.AimPlan;
 import lucidsweep.core.aim.KeywordMapper;
+import lucidsweep.core.column.Meaning;
+import lucidsweep.core.column.RowKind;
 import lucidsweep.core.demand.BetterKeywords;
 import lucidsweep.core.demand.ClickCurve;
 import lucidsweep.core.keyword.Decided;
@@ -25,8 +27,6 @@ import lucidsweep.server.aim.keywords.KeywordList;
 import lucidsweep.server.intake.Intake;
 import lucidsweep.server.intake.IntakeRow;
 import lucidsweep.server.intake.Mapping;
-import lucidsweep.server.intake.Meaning;
-import lucidsweep.server.intake.RowKind;
 import lucidsweep.server.table.TableFile;
 import lucidsweep.server.web.CsvText;
 import picocli.CommandLine.Command;
@@ -60,7 +60,7 @@ final class AimCommand implements Callable<Integer> {
     @Option(names = "--keywords", required = true, paramLabel = "FILE", description = "keywords, with volumes if known")
     private Path keywordFile;
 
-    @Option(names = "--demand", paramLabel = "FILE", description = "what a search engine reported")
+    @Option(names = "--demand", paramLabel = "FILE", description = "demand: clicks and impressions by query")
     private Path demandFile;
 
     @Option(names = "--out", required = true, paramLabel = "DIR", description = "where the tables are written")
@@ -168,6 +168,7 @@ final class AimCommand implements Callable<Integer> {
         int[] last = {Integer.MIN_VALUE};
         demandRows(table, new ArrayList<>(), row -> {
             last[0] = Math.max(last[0], day(row.get(Meaning.TO), last[0]));
+            if (row.get(Meaning.QUERY).isEmpty()) return;
             guessed.addDemand(
                     row.get(Meaning.ADDRESS),
                     row.get(Meaning.QUERY),

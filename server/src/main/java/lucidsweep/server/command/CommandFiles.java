@@ -16,10 +16,14 @@ final class CommandFiles {
     private CommandFiles() {}
 
     static TableFile table(Path file) {
+        return table(file, null);
+    }
+
+    static TableFile table(Path file, String sheet) {
         if (!Files.isReadable(file) || Files.isDirectory(file)) {
             throw new Unusable("cannot read the file " + file);
         }
-        return TableFile.of(file);
+        return TableFile.of(file, sheet);
     }
 
     static Path folder(Path name) {

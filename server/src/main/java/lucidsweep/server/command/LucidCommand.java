@@ -18,7 +18,7 @@ import picocli.CommandLine.ParameterException;
             HelpCommand.class
         },
         synopsisSubcommandLabel = "COMMAND",
-        description = "Crawls sites, reads files and measures texts without the interface.")
+        description = "Crawls sites, reads files, finds keywords for items and measures texts without the interface.")
 public final class LucidCommand {
 
     private LucidCommand() {}

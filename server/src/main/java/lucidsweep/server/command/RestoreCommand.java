@@ -7,9 +7,6 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.LocalDateTime;
-import java.time.format.DateTimeFormatter;
-import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import lucidsweep.server.backup.DatabaseFile;
@@ -20,10 +17,8 @@ import picocli.CommandLine.Parameters;
 /** Puts a copy of everything back; what was there before is kept beside it. */
 @Command(
         name = "restore",
-        description = "Puts a copy back, while the application does not run; what was there is kept.")
+        description = "Restores a backup while the application is stopped; what was there is kept beside it.")
 final class RestoreCommand implements Callable<Integer> {
-
-    private static final DateTimeFormatter STAMP = DateTimeFormatter.ofPattern("yyyy-MM-dd-HHmmss");
 
     @Parameters(paramLabel = "FILE", description = "the ZIP file that ./lucid backup wrote")
     private Path file;
@@ -37,13 +32,7 @@ final class RestoreCommand implements Callable<Integer> {
         if (!Files.isReadable(file)) throw new Unusable("cannot read the file " + file);
         if (!DatabaseFile.isCopy(file)) throw new Unusable(file + " is no copy that ./lucid backup wrote");
         if (isRunning(folder)) throw new Unusable("Lucid Sweep is running on " + folder + "; end it first");
-        Path kept = folder.resolve("replaced-" + STAMP.format(LocalDateTime.now()));
-        for (String name : List.of(DatabaseFile.NAME, DatabaseFile.KEY)) {
-            if (!Files.exists(folder.resolve(name))) continue;
-            Files.move(folder.resolve(name), Files.createDirectories(kept).resolve(name));
-        }
-        if (Files.exists(kept)) System.out.println("What was there is kept in " + kept);
-        DatabaseFile.putBack(file, folder);
+        DatabaseFile.replace(file, folder).ifPresent(kept -> System.out.println("What was there is kept in " + kept));
         System.out.println("Restored to " + folder);
         return 0;
     }

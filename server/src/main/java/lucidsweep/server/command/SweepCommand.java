@@ -61,7 +61,7 @@ final class SweepCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec;
 
-    @Parameters(paramLabel = "URL", description = "where to begin, such as https://example.com/")
+    @Parameters(paramLabel = "URL", description = "the start page, such as https://example.com/")
     private String start;
 
     @Option(names = "--out", required = true, paramLabel = "DIR", description = "where the tables are written")
@@ -70,19 +70,19 @@ final class SweepCommand implements Callable<Integer> {
     @Option(names = "--keywords", paramLabel = "FILE", description = "keywords, with volumes if known")
     private Path keywordFile;
 
-    @Option(names = "--limit", paramLabel = "N", description = "at most so many pages")
+    @Option(names = "--limit", paramLabel = "N", description = "pages, at most")
     private int limit = MAX_PAGES;
 
-    @Option(names = "--depth", paramLabel = "N", description = "at most so many links away from the start")
+    @Option(names = "--depth", paramLabel = "N", description = "crawl depth, at most")
     private int depth = MAX_DEPTH;
 
-    @Option(names = "--rate", paramLabel = "N", description = "at most so many requests a second")
+    @Option(names = "--rate", paramLabel = "N", description = "requests per second, at most")
     private Double rate;
 
     @Option(names = "--include", paramLabel = "PATTERN", description = "only addresses such as /tours/*")
     private List<String> include = List.of();
 
-    @Option(names = "--exclude", paramLabel = "PATTERN", description = "no addresses such as /basket/*")
+    @Option(names = "--exclude", paramLabel = "PATTERN", description = "leaves out addresses such as /basket/*")
     private List<String> exclude = List.of();
 
     @Option(

@@ -1,7 +1,5 @@
 package lucidsweep.server.database;
 
-import java.lang.invoke.MethodHandles;
-import java.lang.invoke.VarHandle;
 import java.lang.reflect.Constructor;
 import java.lang.reflect.RecordComponent;
 import java.sql.ResultSet;
@@ -17,13 +15,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
-import org.apache.ibatis.executor.resultset.DefaultResultSetHandler;
 import org.apache.ibatis.executor.resultset.ResultSetHandler;
 import org.apache.ibatis.mapping.MappedStatement;
 import org.apache.ibatis.plugin.Interceptor;
 import org.apache.ibatis.plugin.Intercepts;
 import org.apache.ibatis.plugin.Invocation;
 import org.apache.ibatis.plugin.Signature;
+import org.apache.ibatis.reflection.SystemMetaObject;
 import org.springframework.stereotype.Component;
 
 /**
@@ -34,29 +32,18 @@ import org.springframework.stereotype.Component;
 @Intercepts(@Signature(type = ResultSetHandler.class, method = "handleResultSets", args = Statement.class))
 final class RecordRows implements Interceptor {
 
-    private static final VarHandle STATEMENT = statementOfHandler();
-
     private final Map<Class<?>, Shape> shapes = new ConcurrentHashMap<>();
 
     @Override
     public Object intercept(Invocation call) throws Throwable {
-        MappedStatement statement = (MappedStatement) STATEMENT.get(call.getTarget());
+        MappedStatement statement =
+                (MappedStatement) SystemMetaObject.forObject(call.getTarget()).getValue("mappedStatement");
         Class<?> type = statement.getResultMaps().get(0).getType();
         if (type == Long.class) return numbers((Statement) call.getArgs()[0]);
         if (!type.isRecord()) return call.proceed();
         Shape shape = shapes.computeIfAbsent(type, Shape::of);
         try (ResultSet rows = ((Statement) call.getArgs()[0]).getResultSet()) {
             return shape.read(rows);
-        }
-    }
-
-    /** What the handler reads rows for; it has no getter. */
-    private static VarHandle statementOfHandler() {
-        try {
-            return MethodHandles.privateLookupIn(DefaultResultSetHandler.class, MethodHandles.lookup())
-                    .findVarHandle(DefaultResultSetHandler.class, "mappedStatement", MappedStatement.class);
-        } catch (ReflectiveOperationException e) {
-            throw new IllegalStateException("another version of MyBatis than the one this was written for", e);
         }
     }
 

@@ -1,14 +1,17 @@
 package lucidsweep.server.intake;
 
+import com.carrotsearch.hppc.LongLongHashMap;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
+import java.util.stream.Collectors;
+import lucidsweep.core.column.Meaning;
+import lucidsweep.core.column.RowKind;
 import lucidsweep.core.compose.TagList;
 import lucidsweep.core.keyword.Volume;
 import lucidsweep.core.page.PageAddress;
@@ -35,7 +38,9 @@ public final class Intake {
     private final List<Integer> months;
     private final WrittenDate.Order order;
     private final Map<String, String> dates = new HashMap<>();
-    private final HashPlaces seen = new HashPlaces();
+    private final Map<String, String> ends = new HashMap<>();
+    private ColumnNumbers numbers;
+    private final LongLongHashMap seen = new LongLongHashMap();
 
     /** Receives the rows. */
     public interface Receiver {
@@ -43,6 +48,9 @@ public final class Intake {
         void row(IntakeRow row, List<String> cells);
 
         void unreadable(long line, String reason);
+
+        /** A line that is no row, and what it is: a total, a note, the names once more. */
+        default void leftOut(long line, String what) {}
     }
 
     /** A row that cannot be used; the message says why. */
@@ -69,6 +77,7 @@ public final class Intake {
 
     /** Reads a table once. */
     public void read(TableFile table, Receiver receiver) {
+        numbers = ColumnNumbers.of(mapping, table);
         table.read(new RowReader() {
             private boolean headerRead = !mapping.header();
 
@@ -89,6 +98,11 @@ public final class Intake {
             public void unreadable(long line, String reason) {
                 receiver.unreadable(line, reason);
             }
+
+            @Override
+            public void leftOut(long line, String what) {
+                receiver.leftOut(line, what);
+            }
         });
     }
 
@@ -97,21 +111,31 @@ public final class Intake {
         Map<Meaning, String> values = new EnumMap<>(Meaning.class);
         for (Map.Entry<Meaning, Integer> place : places.entrySet()) {
             if (place.getKey() == Meaning.MONTH) continue;
-            String value = value(place.getKey(), cells.get(place.getValue()).strip());
+            String value = value(place.getKey(), cells.get(place.getValue()).strip(), place.getValue());
             if (!value.isEmpty()) values.put(place.getKey(), value);
         }
         List<String> monthly = new ArrayList<>(months.size());
-        for (int at : months) monthly.add(value(Meaning.MONTH, cells.get(at).strip()));
+        for (int at : months) monthly.add(value(Meaning.MONTH, cells.get(at).strip(), at));
         complete(values);
         if (values.containsKey(Meaning.FROM) && !values.containsKey(Meaning.TO)) {
             // Without an end, a period that is given as a month ends with it, any other on its first day.
-            Optional<String> month = WrittenDate.month(cells.get(places.get(Meaning.FROM)));
-            values.put(Meaning.TO, month.map(WrittenDate::lastDay).orElse(values.get(Meaning.FROM)));
+            values.put(Meaning.TO, end(cells.get(places.get(Meaning.FROM)), values.get(Meaning.FROM)));
         }
         long key = identity(values);
-        long before = seen.put(key, line);
-        if (before > 0) throw new Unusable("the same as line " + before + "; the first is kept");
+        int place = seen.indexOf(key);
+        if (seen.indexExists(place)) {
+            throw new Unusable("the same as line " + seen.indexGet(place) + "; the first is kept");
+        }
+        seen.indexInsert(place, key, line);
         return new IntakeRow(line, values, monthly);
+    }
+
+    private String end(String written, String from) {
+        String known = ends.get(written);
+        if (known != null) return known;
+        String end = WrittenDate.month(written).map(WrittenDate::lastDay).orElse(from);
+        if (ends.size() < MAX_DATES) ends.put(written, end);
+        return end;
     }
 
     private static void checkLength(List<String> cells) throws Unusable {
@@ -122,12 +146,13 @@ public final class Intake {
                 + " are expected; is a quote never closed?");
     }
 
-    private String value(Meaning meaning, String text) throws Unusable {
+    private String value(Meaning meaning, String text, int column) throws Unusable {
+        if (meaning == Meaning.CTR) return isNothing(text) ? "" : numbers.share(column, text);
         return switch (meaning.type()) {
             case TEXT -> FormulaGuard.unguarded(text);
             case TAGS -> TagList.join(TagList.of(FormulaGuard.unguarded(text)));
-            case COUNT -> count(meaning, text);
-            case DECIMAL -> decimal(meaning, text);
+            case COUNT -> count(meaning, text, column);
+            case DECIMAL -> decimal(meaning, text, column);
             case DATE -> date(meaning, text);
         };
     }
@@ -136,16 +161,16 @@ public final class Intake {
         return text.length() <= LONGEST_NOTHING && NOTHING.contains(text.toLowerCase(Locale.ROOT));
     }
 
-    private static String count(Meaning meaning, String text) throws Unusable {
+    private String count(Meaning meaning, String text, int column) throws Unusable {
         if (isNothing(text)) return "";
-        OptionalLong count = Volume.parse(text);
+        OptionalLong count = Volume.parse(numbers.plain(column, text));
         if (count.isEmpty()) throw new Unusable(meaning.code() + ": expected a count, got “" + clip(text) + "”");
         return String.valueOf(count.getAsLong());
     }
 
-    private static String decimal(Meaning meaning, String text) throws Unusable {
+    private String decimal(Meaning meaning, String text, int column) throws Unusable {
         if (isNothing(text)) return "";
-        return WrittenNumber.plain(text)
+        return WrittenNumber.plain(numbers.plain(column, text))
                 .orElseThrow(() -> new Unusable(meaning.code() + ": expected a number, got “" + clip(text) + "”"));
     }
 
@@ -176,16 +201,34 @@ public final class Intake {
     }
 
     private void complete(Map<Meaning, String> values) throws Unusable {
-        for (Meaning needed : kind.needed()) {
-            // A listing without a title is a finding, not a row that cannot be read.
-            if (!values.containsKey(needed) && !(kind.isItem() && needed == Meaning.TITLE)) {
-                throw new Unusable("there is no " + needed.code());
+        for (List<Meaning> needed : kind.needed()) {
+            if (!hasAny(values, needed)) {
+                String none =
+                        needed.stream().map(Meaning::code).collect(Collectors.joining(", no ", "there is no ", ""));
+                throw new Unusable(none.replaceFirst(", no (\\w+)$", " and no $1"));
             }
         }
+        if (kind == RowKind.DEMAND) completeDemand(values);
         String phrase = values.getOrDefault(Meaning.KEYWORD, values.get(Meaning.QUERY));
         if (phrase != null) checkPhrase(phrase);
         String address = values.get(Meaning.ADDRESS);
         if (address != null) values.put(Meaning.ADDRESS, address(address));
+    }
+
+    private static boolean hasAny(Map<Meaning, String> values, List<Meaning> meanings) {
+        for (Meaning meaning : meanings) if (values.containsKey(meaning)) return true;
+        return false;
+    }
+
+    /** Clicks that are not named follow from impressions and CTR. */
+    private void completeDemand(Map<Meaning, String> values) throws Unusable {
+        if (places.containsKey(Meaning.IMPRESSIONS) && !values.containsKey(Meaning.IMPRESSIONS)) {
+            throw new Unusable("there is no impressions");
+        }
+        String ctr = values.remove(Meaning.CTR);
+        if (ctr == null || places.containsKey(Meaning.CLICKS) || !values.containsKey(Meaning.IMPRESSIONS)) return;
+        double clicks = Double.parseDouble(ctr) * Long.parseLong(values.get(Meaning.IMPRESSIONS));
+        values.put(Meaning.CLICKS, String.valueOf(Math.round(clicks)));
     }
 
     private void checkPhrase(String phrase) throws Unusable {
@@ -218,7 +261,7 @@ public final class Intake {
             for (Meaning meaning : kind.identity()) {
                 if (values.containsKey(meaning)) return TextKey.exactHash(values.get(meaning));
             }
-            throw new Unusable("there is no id, no address and no title");
+            throw new IllegalStateException("a row without what tells it from others was read");
         }
         StringBuilder all = new StringBuilder();
         for (Meaning meaning : kind.columns()) {

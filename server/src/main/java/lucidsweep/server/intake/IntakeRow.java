@@ -2,6 +2,7 @@ package lucidsweep.server.intake;
 
 import java.util.List;
 import java.util.Map;
+import lucidsweep.core.column.Meaning;
 
 /**
  * A row with its values as we write them: counts in digits, decimals with ".", dates as "2026-11-25", tags joined by ", ".

@@ -9,6 +9,7 @@ import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
+import lucidsweep.server.database.DiskSpace;
 import lucidsweep.server.web.EventStream;
 import lucidsweep.server.web.Refusal;
 import org.slf4j.Logger;
@@ -26,12 +27,14 @@ public class Jobs {
     private static final int MAX_AT_ONCE = 50;
 
     private final JobMapper mapper;
+    private final DiskSpace disk;
     private final EventStream events;
     private final ExecutorService threads = Executors.newCachedThreadPool();
     private final Map<Long, Running> running = new ConcurrentHashMap<>();
     private volatile boolean closing;
 
-    Jobs(JobMapper mapper, EventStream events) {
+    Jobs(JobMapper mapper, EventStream events, DiskSpace disk) {
+        this.disk = disk;
         this.mapper = mapper;
         this.events = events;
     }
@@ -97,6 +100,11 @@ public class Jobs {
         return find(id);
     }
 
+    /** Whether work on a property is under way. */
+    public boolean isBusy(long propertyId) {
+        return ofProperty(propertyId).stream().anyMatch(job -> job.state().equals("running"));
+    }
+
     List<Job> ofProperty(long propertyId) {
         return mapper.ofProperty(propertyId);
     }
@@ -129,6 +137,7 @@ public class Jobs {
         } catch (Refusal e) {
             end(job.id, "failed", e.getMessage());
         } catch (Throwable e) {
+            DiskSpace.endIfFull(e);
             LOG.error("job {} failed", job.id, e);
             end(job.id, "failed", "It failed: " + why(e));
         } finally {
@@ -171,6 +180,8 @@ public class Jobs {
         public void report(long done, long total) {
             this.done = done;
             this.total = total;
+            String shortage = disk.shortage();
+            if (shortage != null) throw Refusal.conflict(shortage);
             if (isDue()) {
                 mapper.progress(id, done, total, "");
                 events.tell("job", mapper.find(id));

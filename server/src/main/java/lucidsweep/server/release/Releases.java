@@ -145,7 +145,8 @@ public class Releases {
                                 .toList();
                 if (approved.isEmpty()) continue;
                 if (drafts.deliver(approved, key.id) != approved.size()) {
-                    throw Refusal.conflict("Drafts were changed while they were handed over; nothing was. Try again.");
+                    throw Refusal.conflict(
+                            "Drafts were changed while they were being delivered, so nothing was delivered. Try again.");
                 }
                 ManyRows.each(
                         approved.stream()
@@ -157,7 +158,7 @@ public class Releases {
                 texts += approved.size();
             }
         }
-        if (texts == 0) throw Refusal.conflict("No draft is approved, so there is nothing to hand over.");
+        if (texts == 0) throw Refusal.conflict("No draft is approved, so there is nothing to deliver.");
         mapper.setCounts(key.id, handed.size(), texts);
         Handover handover = mapper.find(key.id);
         files.keep(handover);

@@ -8,6 +8,7 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.item.table.FilterForm;
+import lucidsweep.server.web.Counted;
 
 /**
  * What is done to a rectangle of the desk, whether its rows are in view or not.
@@ -30,7 +31,10 @@ record RangeEdit(
 
         Long firstId,
         Long lastId,
-        @NotEmpty List<@NotNull Field> fields,
+
+        @NotEmpty @Size(max = 10, message = "has at most 10")
+        List<@NotNull Field> fields,
+
         List<@NotEmpty List<@NotNull @Size(max = 100_000, message = "has at most 100,000 characters") String>> cells,
         Long asOf) {
 
@@ -64,9 +68,9 @@ record RangeEdit(
     /** What it does, in words. */
     String title(int texts) {
         return switch (action) {
-            case FILL -> texts + " texts filled down";
-            case REVERT -> texts + " drafts discarded";
-            case PASTE -> texts + " texts pasted";
+            case FILL -> Counted.of(texts, "text") + " filled down";
+            case REVERT -> Counted.of(texts, "draft") + " discarded";
+            case PASTE -> Counted.of(texts, "text") + " pasted";
         };
     }
 }

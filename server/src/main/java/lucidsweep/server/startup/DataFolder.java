@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
+import lucidsweep.server.backup.DatabaseFile;
 import lucidsweep.server.backup.UpgradeCopy;
 import org.springframework.boot.EnvironmentPostProcessor;
 import org.springframework.boot.SpringApplication;
@@ -33,6 +34,7 @@ final class DataFolder implements EnvironmentPostProcessor {
         }
         if (!Files.isWritable(folder)) throw cannotBeUsed(folder);
         putBackWhereAnUpgradeWasCutShort(folder);
+        putBackWhatWaits(folder);
         environment
                 .getPropertySources()
                 .addFirst(new MapPropertySource("data folder", Map.of(PROPERTY, folder.toString())));
@@ -44,6 +46,15 @@ final class DataFolder implements EnvironmentPostProcessor {
         } catch (IOException e) {
             throw new StartRefused("An upgrade was cut short, and the copy made before it cannot be put back: "
                     + e.getMessage() + ". It is " + folder.resolve("before-upgrade.zip") + ".");
+        }
+    }
+
+    private static void putBackWhatWaits(Path folder) {
+        try {
+            DatabaseFile.putBackWhatWaits(folder);
+        } catch (IOException e) {
+            throw new StartRefused("A backup waits to be put back and cannot be: " + e.getMessage() + ". It is "
+                    + folder.resolve("restore-at-next-start.zip") + ".");
         }
     }
 

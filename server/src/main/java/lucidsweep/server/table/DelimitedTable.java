@@ -15,16 +15,21 @@ import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import lucidsweep.core.column.TableStart;
 import lucidsweep.server.web.Refusal;
 
 /** A delimited table: CSV, TSV and the like. */
 final class DelimitedTable implements TableFormat {
 
     private static final char[] DELIMITERS = {'\t', ',', ';', '|'};
-    private static final int SAMPLE_LINES = 20;
+
+    /** Parts nothing: a list of one column. No text holds it. */
+    private static final char NO_DELIMITER = '\u001F';
+
     private static final int LONGEST_ROW = 4_000_000;
+    private static final double OF_ONE_COLUMN = 0.3;
 
     private final Source source;
     private final Charset encoding;
@@ -58,36 +63,25 @@ final class DelimitedTable implements TableFormat {
 
     @Override
     public char delimiter() {
-        return delimiter;
+        return delimiter == NO_DELIMITER ? 0 : delimiter;
     }
 
     @Override
-    public List<List<String>> first(int rows) {
-        List<List<String>> found = new ArrayList<>();
-        try (CsvReader<CsvRecord> csv = open()) {
-            for (CsvRecord record : csv) {
-                if (found.size() == rows) break;
-                found.add(record.getFields());
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        } catch (CsvParseException e) {
-            if (found.isEmpty()) throw Refusal.badInput("no row of the file can be read: " + e.getMessage());
-        }
-        return found;
+    public boolean isLoose() {
+        return true;
     }
 
     @Override
     public void read(RowReader reader) {
-        int width = -1;
+        read(delimiter, reader);
+    }
+
+    private void read(char separator, RowReader reader) {
         long line = 0;
-        try (CsvReader<CsvRecord> csv = open()) {
-            for (CsvRecord record : csv) {
-                line = record.getStartingLineNumber();
-                List<String> cells = record.getFields();
-                if (width < 0) width = cells.size();
-                if (cells.size() == width) reader.row(line, cells);
-                else reader.unreadable(line, "expected " + width + " cells, got " + cells.size());
+        try (CsvReader<CsvRecord> csv = open(separator)) {
+            for (CsvRecord row : csv) {
+                line = row.getStartingLineNumber();
+                reader.row(line, row.getFields());
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
@@ -96,61 +90,60 @@ final class DelimitedTable implements TableFormat {
         }
     }
 
-    private CsvReader<CsvRecord> open() throws IOException {
+    private CsvReader<CsvRecord> open(char separator) throws IOException {
         return CsvReader.builder()
-                .fieldSeparator(delimiter)
+                .fieldSeparator(separator)
                 .allowExtraFields(true)
                 .allowMissingFields(true)
                 .allowExtraCharsAfterClosingQuote(true)
                 .allowUnclosedQuote(true)
-                .skipEmptyLines(true)
+                .skipEmptyLines(false)
                 .maxBufferSize(LONGEST_ROW)
                 .ofCsvRecord(source.open());
     }
 
-    /** The delimiter that splits the first lines into the most cells, in the most even way. */
+    /** The delimiter that makes the most even table of the first lines, whatever stands above it. */
     private char recognised() {
-        char best = ',';
-        double bestScore = 0;
-        List<String> lines = sample();
+        char best = NO_DELIMITER;
+        double most = OF_ONE_COLUMN;
+        boolean any = false;
         for (char candidate : DELIMITERS) {
-            int first = count(lines.get(0), candidate);
-            long alike = lines.stream()
-                    .filter(line -> count(line, candidate) == first)
-                    .count();
-            double score = first * (double) alike / lines.size();
-            if (score > bestScore) {
-                bestScore = score;
+            List<FirstRows.Numbered> rows = FirstRows.of(reader -> read(candidate, reader), TableStart.ROWS);
+            any |= rows.stream().anyMatch(row -> TableRows.width(row.cells()) > 0);
+            double even = evenness(rows, candidate);
+            if (even > most) {
+                most = even;
                 best = candidate;
             }
         }
+        if (!any) throw Refusal.badInput("the file holds no line of text; a row of column names was expected");
         return best;
     }
 
-    private List<String> sample() {
-        List<String> lines = new ArrayList<>();
-        try (BufferedReader reader = new BufferedReader(source.open())) {
-            String line;
-            while (lines.size() < SAMPLE_LINES && (line = reader.readLine()) != null) {
-                if (!line.isBlank()) lines.add(line);
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        if (lines.isEmpty())
-            throw Refusal.badInput("the file holds no line of text; a row of column names was expected");
-        return lines;
+    /** How much of the text is rows of one width, more for wider ones; 0 where nothing is parted. */
+    private static double evenness(List<FirstRows.Numbered> rows, char delimiter) {
+        List<List<String>> cells = rows.stream().map(FirstRows.Numbered::cells).toList();
+        if (cells.isEmpty()) return 0;
+        int first = TableStart.row(cells);
+        int width = cells.get(first).size();
+        if (width < 2) return 0;
+        long all = cells.stream().filter(row -> TableRows.width(row) > 0).count();
+        List<List<String>> table = cells.subList(first, cells.size());
+        long even = table.stream()
+                .filter(row -> row.size() == width && TableRows.width(row) > 0)
+                .count();
+        boolean named = TableStart.namesIn(table) > 0;
+        double names = named ? 1.5 : 1;
+        double prose = delimiter == ',' && !named && isProse(table) ? 0.2 : 1;
+        return names * prose * even / all * Math.log(width + 1);
     }
 
-    private static int count(String line, char delimiter) {
-        int count = 0;
-        boolean quoted = false;
-        for (int i = 0; i < line.length(); i++) {
-            char c = line.charAt(i);
-            if (c == '"') quoted = !quoted;
-            else if (c == delimiter && !quoted) count++;
-        }
-        return count;
+    /** Whether commas stand within phrases: a space follows each, and no cell is a number. */
+    private static boolean isProse(List<List<String>> table) {
+        return table.stream()
+                .flatMap(row -> row.stream().skip(1))
+                .allMatch(cell ->
+                        cell.startsWith(" ") && cell.toLowerCase(Locale.ROOT).matches("[\\p{L} '’-]+"));
     }
 
     /** Bytes that are wrong in the encoding become replacement characters; the row is not lost. */

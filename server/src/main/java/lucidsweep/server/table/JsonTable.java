@@ -4,16 +4,11 @@ import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.io.Reader;
+import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.nio.charset.Charset;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
-import java.util.List;
-import java.util.Map;
-import java.util.Set;
 import lucidsweep.server.web.Refusal;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
@@ -22,24 +17,24 @@ import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.json.JsonFactory;
 
 /**
- * Objects in JSON: an array of them, an object that holds such an array, or one a line (JSON Lines). Names inside an object
- * become "outer.inner", plain values of an array are joined by ", ". The columns are all names that occur, in their order.
+ * Rows in JSON: a list of objects or of lists, wherever it stands in the document, objects by their keys, or one object a line
+ * (JSON Lines). The columns are all names that occur, in their order; see {@link JsonObject} for what becomes of nested ones.
  */
 final class JsonTable implements TableFormat {
 
-    private static final int MAX_COLUMNS = 1_000;
-    private static final int LONGEST_LINE = 4_000_000;
-    private static final JsonFactory JSON = JsonFactory.builder()
+    static final int LONGEST_TEXT = 4_000_000;
+    static final JsonFactory JSON = JsonFactory.builder()
             .streamReadConstraints(StreamReadConstraints.builder()
                     .maxNestingDepth(50)
-                    .maxStringLength(LONGEST_LINE)
+                    .maxStringLength(LONGEST_TEXT)
                     .build())
             .build();
 
     private final Path file;
     private final Charset encoding;
     private final boolean oneALine;
-    private List<String> columns;
+    private JsonRows place;
+    private JsonColumns columns;
 
     private JsonTable(Path file, Charset encoding, boolean oneALine) {
         this.file = file;
@@ -53,8 +48,8 @@ final class JsonTable implements TableFormat {
     }
 
     /** Receives the objects. */
-    private interface ObjectReader {
-        void object(long line, Map<String, String> values);
+    interface ObjectReader {
+        void object(long line, JsonObject values);
 
         void unreadable(long line, String reason);
     }
@@ -70,20 +65,19 @@ final class JsonTable implements TableFormat {
     }
 
     @Override
-    public List<List<String>> first(int rows) {
-        return FirstRows.of(this, rows);
+    public boolean isLoose() {
+        return !oneALine && place().namesAreInFirstRow();
     }
 
     @Override
     public void read(RowReader reader) {
-        List<String> names = columns();
-        reader.row(1, names);
+        JsonColumns names = columns();
+        if (!isLoose()) reader.row(1, names.names());
         forEach(new ObjectReader() {
             @Override
-            public void object(long line, Map<String, String> values) {
-                List<String> cells = new ArrayList<>(names.size());
-                for (String name : names) cells.add(values.getOrDefault(name, ""));
-                reader.row(line, cells);
+            public void object(long line, JsonObject values) {
+                if (values.isTooLong()) unreadable(line, "the object has more than " + LONGEST_TEXT + " characters");
+                else reader.row(line, names.cells(values));
             }
 
             @Override
@@ -93,23 +87,14 @@ final class JsonTable implements TableFormat {
         });
     }
 
-    private List<String> columns() {
+    private JsonColumns columns() {
         if (columns != null) return columns;
-        Set<String> names = new LinkedHashSet<>();
-        forEach(new ObjectReader() {
-            @Override
-            public void object(long line, Map<String, String> values) {
-                if (names.size() < MAX_COLUMNS) names.addAll(values.keySet());
-            }
-
-            @Override
-            public void unreadable(long line, String reason) {
-                // It is told when the rows are read.
-            }
-        });
-        if (names.isEmpty())
+        JsonColumns.Collector collector = new JsonColumns.Collector();
+        forEach(collector);
+        columns = collector.columns();
+        if (columns.names().isEmpty()) {
             throw Refusal.badInput("no object of this JSON file can be read; a list of objects was expected");
-        columns = List.copyOf(names);
+        }
         return columns;
     }
 
@@ -124,44 +109,59 @@ final class JsonTable implements TableFormat {
 
     private static void forEachLine(BufferedReader text, ObjectReader reader) throws IOException {
         long number = 0;
-        for (String line = text.readLine(); line != null; line = text.readLine()) {
+        BoundedLines lines = new BoundedLines(text, LONGEST_TEXT);
+        for (String line = lines.next(); line != null; line = lines.next()) {
             number++;
+            if (lines.wasCut()) {
+                reader.unreadable(number, "the line has more than " + LONGEST_TEXT + " characters");
+                continue;
+            }
             if (line.isBlank()) continue;
             try (JsonParser parser = JSON.createParser(line)) {
                 if (parser.nextToken() != JsonToken.START_OBJECT) {
                     reader.unreadable(number, "expected an object, got " + clip(line));
                     continue;
                 }
-                Map<String, String> values = new LinkedHashMap<>();
-                readObject(parser, "", values);
-                reader.object(number, values);
+                reader.object(number, JsonObject.read(parser));
             } catch (JacksonException e) {
                 reader.unreadable(number, e.getOriginalMessage());
             }
         }
     }
 
-    private static void forEachElement(Reader text, ObjectReader reader) {
+    private JsonRows place() {
+        if (place == null) {
+            try (Reader document = open()) {
+                place = JsonRows.in(document);
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }
+        return place;
+    }
+
+    private void forEachElement(Reader text, ObjectReader reader) {
         long line = 1;
+        JsonRows rows = place();
         try (JsonParser parser = JSON.createParser(text)) {
-            // The first array that holds objects is the list, whatever stands around it.
-            for (JsonToken token = parser.nextToken(); token != null; token = parser.nextToken()) {
-                if (token != JsonToken.START_ARRAY) continue;
-                token = parser.nextToken();
-                while (token == JsonToken.START_OBJECT) {
-                    line = parser.currentTokenLocation().getLineNr();
-                    Map<String, String> values = new LinkedHashMap<>();
-                    readObject(parser, "", values);
-                    reader.object(line, values);
+            if (!rows.enter(parser)) return;
+            while (true) {
+                JsonToken token = parser.nextToken();
+                if (token == null || token == JsonToken.END_ARRAY || token == JsonToken.END_OBJECT) return;
+                JsonObject values = new JsonObject();
+                if (token == JsonToken.PROPERTY_NAME) {
+                    values.add("key", parser.currentName());
                     token = parser.nextToken();
-                    if (token == JsonToken.END_ARRAY) return;
-                    if (token != JsonToken.START_OBJECT) {
-                        reader.unreadable(
-                                parser.currentTokenLocation().getLineNr(),
-                                "expected an object, got " + parser.getText());
-                        parser.skipChildren();
-                        token = parser.nextToken();
-                    }
+                }
+                line = parser.currentTokenLocation().getLineNr();
+                if (token == JsonToken.START_OBJECT) {
+                    values.readFrom(parser, "");
+                    reader.object(line, values);
+                } else if (token == JsonToken.START_ARRAY && rows.isOfLists()) {
+                    reader.object(line, rows.named(parser, values));
+                } else {
+                    reader.unreadable(line, "expected an object, got " + clip(String.valueOf(parser.getText())));
+                    parser.skipChildren();
                 }
             }
         } catch (JacksonException e) {
@@ -169,54 +169,27 @@ final class JsonTable implements TableFormat {
         }
     }
 
-    private static void readObject(JsonParser parser, String prefix, Map<String, String> values) {
-        while (parser.nextToken() == JsonToken.PROPERTY_NAME) {
-            String name = prefix + parser.currentName();
-            JsonToken token = parser.nextToken();
-            if (token == JsonToken.START_OBJECT) readObject(parser, name + ".", values);
-            else if (token == JsonToken.START_ARRAY) values.put(name, readArray(parser));
-            else values.put(name, token == JsonToken.VALUE_NULL ? "" : parser.getText());
-        }
-    }
-
-    private static String readArray(JsonParser parser) {
-        List<String> texts = new ArrayList<>();
-        for (JsonToken token = parser.nextToken(); token != JsonToken.END_ARRAY; token = parser.nextToken()) {
-            if (token.isScalarValue()) texts.add(parser.getText());
-            else parser.skipChildren();
-        }
-        return String.join(", ", texts);
-    }
-
+    /** Whether the first line is an object by itself, and no object that has the rows in it. */
     private static boolean isOneALine(Path file, Charset encoding) {
         try (BufferedReader text = new BufferedReader(open(file, encoding))) {
-            String line = text.readLine();
-            while (line != null && line.isBlank()) line = text.readLine();
-            return line != null && line.length() < LONGEST_LINE && isWhole(line) && !isWrapper(line);
+            BoundedLines lines = new BoundedLines(text, LONGEST_TEXT);
+            String line = lines.next();
+            while (line != null && line.isBlank()) line = lines.next();
+            if (line == null || lines.wasCut() || !isWhole(line)) return false;
+            String second = lines.next();
+            while (second != null && second.isBlank()) second = lines.next();
+            return second != null || !JsonRows.in(new StringReader(line)).isFound();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
     }
 
-    /** Whether a line is an object by itself. */
     private static boolean isWhole(String line) {
         try (JsonParser parser = JSON.createParser(line)) {
             if (parser.nextToken() != JsonToken.START_OBJECT) return false;
             parser.skipChildren();
             return parser.currentToken() == JsonToken.END_OBJECT;
         } catch (JacksonException e) {
-            return false;
-        }
-    }
-
-    /** Whether an object holds a list of objects. */
-    private static boolean isWrapper(String line) {
-        try (JsonParser parser = JSON.createParser(line)) {
-            JsonToken before = null;
-            for (JsonToken token = parser.nextToken(); token != null; token = parser.nextToken()) {
-                if (before == JsonToken.START_ARRAY && token == JsonToken.START_OBJECT) return true;
-                before = token;
-            }
             return false;
         }
     }

@@ -10,4 +10,7 @@ public interface RowReader {
 
     /** A row that cannot be used, and why. */
     void unreadable(long line, String reason);
+
+    /** A line that is no row, and what it is: a total, a note, the names once more. */
+    default void leftOut(long line, String what) {}
 }

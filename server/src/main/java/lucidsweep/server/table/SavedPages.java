@@ -47,11 +47,6 @@ final class SavedPages implements TableFormat {
     }
 
     @Override
-    public List<List<String>> first(int rows) {
-        return FirstRows.of(this, rows);
-    }
-
-    @Override
     public void read(RowReader reader) {
         boolean any = false;
         long number = 1;

@@ -44,11 +44,6 @@ final class SitemapTable implements TableFormat {
     }
 
     @Override
-    public List<List<String>> first(int rows) {
-        return FirstRows.of(this, rows);
-    }
-
-    @Override
     public void read(RowReader reader) {
         long line = 1;
         boolean any = false;

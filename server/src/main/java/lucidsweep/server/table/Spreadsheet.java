@@ -61,28 +61,23 @@ final class Spreadsheet implements TableFormat {
     }
 
     @Override
-    public List<List<String>> first(int rows) {
-        return FirstRows.of(this, rows);
+    public boolean isLoose() {
+        return true;
+    }
+
+    @Override
+    public boolean endsRowsEarly() {
+        return true;
     }
 
     @Override
     public void read(RowReader reader) {
-        int width = -1;
         try (ReadableWorkbook workbook = open(file);
                 Stream<Row> rows = workbook.findSheet(sheet)
                         .orElseThrow(() -> Refusal.badInput("there is no sheet “" + sheet + "”"))
                         .openStream()) {
             for (Row row : (Iterable<Row>) rows::iterator) {
-                List<String> cells = cells(row);
-                if (cells.isEmpty()) continue;
-                if (width < 0) width = cells.size();
-                if (cells.size() > Math.max(width, MAX_COLUMNS)) {
-                    reader.unreadable(row.getRowNum(), "expected " + width + " cells, got " + cells.size());
-                    continue;
-                }
-                while (cells.size() < width) cells.add("");
-                if (cells.size() == width) reader.row(row.getRowNum(), cells);
-                else reader.unreadable(row.getRowNum(), "expected " + width + " cells, got " + cells.size());
+                reader.row(row.getRowNum(), cells(row));
             }
         } catch (IOException | ExcelReaderException e) {
             throw damaged(e);

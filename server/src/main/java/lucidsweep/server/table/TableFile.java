@@ -6,39 +6,58 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import lucidsweep.core.column.TableStart;
 import lucidsweep.server.web.Refusal;
 
 /**
  * A table in a file or a pasted text, read row by row whatever it is written as: delimited text, a spreadsheet (XLSX),
- * JSON or JSON Lines, an XML sitemap, or a ZIP of saved pages. The first row holds the names of the columns, if there are any.
+ * JSON or JSON Lines, an XML sitemap, or a ZIP of saved pages. Lines above and below the table are told from its rows.
  */
 public final class TableFile {
 
     private static final int HEAD = 4_096;
+    private static final int SHEETS_LOOKED_AT = 20;
 
     private final TableFormat format;
     private final List<String> sheets;
+    private final String sheet;
+    private TableShape shape;
 
-    private TableFile(TableFormat format, List<String> sheets) {
+    private TableFile(TableFormat format, List<String> sheets, String sheet) {
         this.format = format;
         this.sheets = sheets;
+        this.sheet = sheet;
     }
 
-    /** Opens a file; an empty one or one of binary is refused in words. */
+    /** Opens a file; an empty one or one of binary is refused in words. Of a spreadsheet the sheet that looks most like a table. */
     public static TableFile of(Path file) {
         return of(file, null);
     }
 
-    /** The same of a sheet of a spreadsheet; the first where null. */
+    /** The same of a sheet of a spreadsheet; where null, of the one that looks most like a table. */
     public static TableFile of(Path file, String sheet) {
         byte[] head = head(file);
         if (startsWith(head, 'P', 'K', 3, 4) || startsWith(head, 'P', 'K', 5, 6)) {
             ZipGuard.check(file);
-            if (!Spreadsheet.isIn(file)) return new TableFile(new SavedPages(file), List.of());
+            if (!Spreadsheet.isIn(file)) return new TableFile(new SavedPages(file), List.of(), null);
             List<String> sheets = Spreadsheet.sheets(file);
-            return new TableFile(new Spreadsheet(file, sheet == null ? sheets.get(0) : sheet), sheets);
+            String read = sheet == null ? likeliest(file, sheets) : sheet;
+            return new TableFile(new Spreadsheet(file, read), sheets, read);
         }
-        return new TableFile(text(file, head), List.of());
+        return new TableFile(text(file, head), List.of(), null);
+    }
+
+    private static String likeliest(Path file, List<String> sheets) {
+        String best = sheets.get(0);
+        int most = -1;
+        for (String sheet : sheets.subList(0, Math.min(sheets.size(), SHEETS_LOOKED_AT))) {
+            int names = TableStart.namesIn(cells(FirstRows.of(new Spreadsheet(file, sheet)::read, TableStart.ROWS)));
+            if (names > most) {
+                best = sheet;
+                most = names;
+            }
+        }
+        return best;
     }
 
     private static TableFormat text(Path file, byte[] head) {
@@ -56,7 +75,7 @@ public final class TableFile {
     /** Opens a pasted text. */
     public static TableFile of(String text) {
         if (text.isBlank()) throw Refusal.badInput("there is nothing in it; at least one line was expected");
-        return new TableFile(DelimitedTable.of(text), List.of());
+        return new TableFile(DelimitedTable.of(text), List.of(), null);
     }
 
     /** The name of its encoding, or "none" where the format has none of its own. */
@@ -85,14 +104,46 @@ public final class TableFile {
         return sheets;
     }
 
-    /** The first rows as they stand, however many cells they have. */
+    /** The sheet that is read; null where the file has none. */
+    public String sheet() {
+        return sheet;
+    }
+
+    /** The lines above the table, such as a title and a period; their filled cells joined by spaces. */
+    public List<String> above() {
+        if (!format.isLoose()) return List.of();
+        return FirstRows.of(format::read, TableStart.ROWS).stream()
+                .filter(row -> row.line() < shape().line() && TableRows.width(row.cells()) > 0)
+                .map(row -> String.join(" ", row.cells()).strip())
+                .toList();
+    }
+
+    /** The first rows of the table, that of the names first where it has one. */
     public List<List<String>> first(int rows) {
-        return format.first(rows);
+        List<List<String>> first = cells(FirstRows.of(this::read, rows));
+        if (first.isEmpty())
+            throw Refusal.badInput("no row of the file can be read; a row of column names was expected");
+        return first;
+    }
+
+    private static List<List<String>> cells(List<FirstRows.Numbered> rows) {
+        return rows.stream().map(FirstRows.Numbered::cells).toList();
+    }
+
+    private TableShape shape() {
+        if (shape == null) shape = TableShape.of(FirstRows.of(format::read, TableStart.ROWS), format.endsRowsEarly());
+        return shape;
     }
 
     /** Reads all rows, that of the names too. */
     public void read(RowReader reader) {
-        format.read(reader);
+        if (!format.isLoose()) {
+            format.read(reader);
+            return;
+        }
+        TableRows rows = new TableRows(shape(), reader);
+        format.read(rows);
+        rows.end();
     }
 
     private static byte[] head(Path file) {

@@ -1,11 +1,14 @@
 package lucidsweep.server.table;
 
+import com.ibm.icu.text.CharsetDetector;
+import com.ibm.icu.text.CharsetMatch;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Map;
 import lucidsweep.server.web.Refusal;
 
 /** Recognises how a text file is encoded, from its byte order mark and its bytes. */
@@ -13,7 +16,20 @@ final class TextEncoding {
 
     private static final int SAMPLE = 256 * 1024;
     private static final int WRONG_ENDURED = 4;
+    private static final int LEAST_CONFIDENCE = 20;
     private static final Charset WINDOWS_1252 = Charset.forName("windows-1252");
+    private static final Map<String, Charset> OF_ONE_BYTE = Map.ofEntries(
+            Map.entry("ISO-8859-1", WINDOWS_1252),
+            Map.entry("windows-1252", WINDOWS_1252),
+            Map.entry("ISO-8859-2", Charset.forName("ISO-8859-2")),
+            Map.entry("windows-1250", Charset.forName("windows-1250")),
+            Map.entry("ISO-8859-5", Charset.forName("ISO-8859-5")),
+            Map.entry("windows-1251", Charset.forName("windows-1251")),
+            Map.entry("KOI8-R", Charset.forName("KOI8-R")),
+            Map.entry("ISO-8859-7", Charset.forName("windows-1253")),
+            Map.entry("windows-1253", Charset.forName("windows-1253")),
+            Map.entry("ISO-8859-9", Charset.forName("windows-1254")),
+            Map.entry("windows-1254", Charset.forName("windows-1254")));
 
     private TextEncoding() {}
 
@@ -45,7 +61,38 @@ final class TextEncoding {
             throw Refusal.badInput(
                     "this is no text file (it holds binary data); a CSV file was expected. A spreadsheet can save one.");
         }
-        return isUtf8(sample, more) ? StandardCharsets.UTF_8 : WINDOWS_1252;
+        return isUtf8(sample, more) ? StandardCharsets.UTF_8 : detected(sample);
+    }
+
+    /**
+     * The encoding of eight bits a letter that the frequency of its letters tells; windows-1252 where the text is well written
+     * in that. The names that ICU gives stand for the Windows encodings, which hold the same letters and more.
+     */
+    private static Charset detected(byte[] sample) {
+        if (isWesternEuropean(new String(sample, WINDOWS_1252))) return WINDOWS_1252;
+        CharsetDetector detector = new CharsetDetector();
+        detector.setText(sample);
+        for (CharsetMatch match : detector.detectAll()) {
+            Charset found = OF_ONE_BYTE.get(match.getName());
+            if (found != null && match.getConfidence() >= LEAST_CONFIDENCE) return found;
+        }
+        return WINDOWS_1252;
+    }
+
+    /** Whether letters beyond ASCII are few, and no signs such as "³" stand among the letters of words. */
+    private static boolean isWesternEuropean(String text) {
+        int ascii = 0;
+        int beyond = 0;
+        int signs = 0;
+        for (int i = 1; i < text.length() - 1; i++) {
+            char c = text.charAt(i);
+            if (c < 0x80 && Character.isLetter(c)) ascii++;
+            if (c < 0x80) continue;
+            beyond++;
+            boolean inWord = Character.isLetter(text.charAt(i - 1)) && Character.isLetter(text.charAt(i + 1));
+            if (inWord && (!Character.isLetter(c) || "ªºœ".indexOf(c) >= 0) && "’‘-–".indexOf(c) < 0) signs++;
+        }
+        return beyond < ascii && signs * 20 <= beyond;
     }
 
     private static boolean startsWith(byte[] bytes, int... start) {

@@ -43,6 +43,6 @@ final class ZipGuard {
     }
 
     private static Refusal refused(String why) {
-        return Refusal.badInput("this archive is not opened: " + why);
+        return Refusal.badInput("this archive was not opened: " + why);
     }
 }

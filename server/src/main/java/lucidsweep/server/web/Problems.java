@@ -5,6 +5,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import lucidsweep.core.compose.RunawayPattern;
+import lucidsweep.server.database.DiskSpace;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
@@ -87,6 +88,7 @@ final class Problems {
     @ExceptionHandler
     ProblemDetail unexpected(Exception e, HttpServletRequest request) {
         if (e instanceof org.springframework.web.ErrorResponse known) return known.getBody();
+        DiskSpace.endIfFull(e);
         String number = UUID.randomUUID().toString().substring(0, 8);
         LOG.error("fault {}", number, e);
         String advice =

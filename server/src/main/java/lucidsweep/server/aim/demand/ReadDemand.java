@@ -50,8 +50,8 @@ final class ReadDemand {
     void add(Reports.Demand row, int today) {
         ReportedDays days = ReportedDays.of(row, today);
         rows.add(
-                address(row.address()),
-                queries.of(row.query()),
+                row.address().isEmpty() ? DemandRows.NONE : address(row.address()),
+                row.query().isEmpty() ? DemandRows.NONE : queries.of(row.query()),
                 countries.of(row.country().isBlank() ? NO_COUNTRY : Country.code(row.country())),
                 days.first(),
                 days.last(),

@@ -85,6 +85,6 @@ class BetterKeywordStore {
     private List<BetterRow> rows(long propertyId, List<Long> ids) {
         List<BetterRow> rows = mapper.betterOf(propertyId, ids.toArray());
         if (rows.size() == new HashSet<>(ids).size()) return rows;
-        throw Refusal.conflict("some of these were worked out anew meanwhile; please look again");
+        throw Refusal.conflict("some of these were recalculated meanwhile; please look again");
     }
 }

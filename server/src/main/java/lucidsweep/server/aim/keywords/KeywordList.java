@@ -5,6 +5,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
+import lucidsweep.core.column.Meaning;
+import lucidsweep.core.column.RowKind;
 import lucidsweep.core.keyword.SearchFigures;
 import lucidsweep.core.text.Country;
 import lucidsweep.core.text.Spaces;
@@ -12,8 +14,6 @@ import lucidsweep.core.text.TextKey;
 import lucidsweep.server.intake.Intake;
 import lucidsweep.server.intake.IntakeRow;
 import lucidsweep.server.intake.Mapping;
-import lucidsweep.server.intake.Meaning;
-import lucidsweep.server.intake.RowKind;
 import lucidsweep.server.table.TableFile;
 
 /**
@@ -60,6 +60,11 @@ public record KeywordList(List<Line> lines, List<Remark> unreadable, List<Remark
             @Override
             public void unreadable(long line, String reason) {
                 list.unreadable.add(new Remark(line, reason));
+            }
+
+            @Override
+            public void leftOut(long line, String what) {
+                list.notes.add(new Remark(line, "left out: " + what));
             }
         });
         return list;

@@ -100,7 +100,11 @@ public class PreparedProperties {
         String services = mapper.services(property.id());
         if (services != null) services.lines().forEach(aiming::service);
         if (!keywords.isEmpty() || services != null) {
-            reports.forEachDemand(property.id(), row -> add(aiming, row, day));
+            boolean ofItems = reports.namesItemsAndQueries(property.id());
+            reports.forEachDemand(property.id(), row -> {
+                // What a report by query alone says is in the rows by item and query.
+                if (!ofItems || !row.address().isEmpty()) add(aiming, row, day);
+            });
             aiming.commonEndings(endings(property));
             items.forEachDetail(property.id(), chunk -> chunk.forEach(item -> add(aiming, item)));
         }

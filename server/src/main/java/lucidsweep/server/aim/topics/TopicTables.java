@@ -128,7 +128,7 @@ class TopicTables {
     /** Puts some keywords of a topic under a name of their own; the others stay under the old one. */
     void split(long propertyId, String topic, List<Long> ids, String name) {
         if (name.isBlank() || name.strip().equals(topic)) {
-            throw Refusal.badInput("expected another name for the keywords that are taken out, got \"" + name + "\"");
+            throw Refusal.badInput("expected another name for the keywords to move, got \"" + name + "\"");
         }
         List<Long> all =
                 keywords(propertyId, topic).stream().map(KeywordRow::id).toList();

@@ -26,14 +26,15 @@ public record Login(String user, String password, String header, String value) {
 
     /** Checks it; what is wrong is said in words that do not repeat a secret. */
     void check() {
-        if (user.contains(":")) throw Refusal.badInput("the user's name may not hold a colon");
+        if (user.contains(":")) throw Refusal.badInput("the user name may not contain a colon");
         if (user.length() > 200 || password.length() > 500) throw Refusal.badInput("the name or password is too long");
         if (header.isEmpty()) return;
-        if (!HEADER.matcher(header).matches()) throw Refusal.badInput("this is no name of a header: " + header);
+        if (!HEADER.matcher(header).matches()) throw Refusal.badInput("this is not a header name: " + header);
         if (OURS.contains(header.toLowerCase(Locale.ROOT))) {
             throw Refusal.badInput("the header " + header + " is set by the sweep itself");
         }
-        if (!VALUE.matcher(value).matches()) throw Refusal.badInput("the header's value holds what no header may hold");
+        if (!VALUE.matcher(value).matches())
+            throw Refusal.badInput("the header's value contains characters that a header may not have");
     }
 
     boolean isNone() {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import lucidsweep.core.column.RowKind;
 import lucidsweep.core.page.AddressScope;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.page.PageFacts;
@@ -24,7 +25,6 @@ import lucidsweep.server.gather.sweep.SweepStanding;
 import lucidsweep.server.gather.sweep.SweepStore;
 import lucidsweep.server.gather.sweep.VisitMapper;
 import lucidsweep.server.gather.sweep.Visits;
-import lucidsweep.server.intake.RowKind;
 import lucidsweep.server.item.capture.Captures;
 import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.table.Items;
@@ -171,7 +171,7 @@ public class Sweeps {
         clients.property(sweep.propertyId());
         boolean last = store.ofProperty(sweep.propertyId()).get(0).id() == sweepId;
         if (!last || !sweep.kind().equals("crawl") || !sweep.state().equals("stopped")) {
-            throw Refusal.conflict("only the last sweep can go on, and only where it was stopped; start a new one");
+            throw Refusal.conflict("only the last sweep can be resumed, and only if it was stopped; start a new one");
         }
         Sweep reopened = store.reopen(sweepId);
         goOn(reopened);

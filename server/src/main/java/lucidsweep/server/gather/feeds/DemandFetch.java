@@ -1,12 +1,12 @@
 package lucidsweep.server.gather.feeds;
 
 import java.net.URI;
+import lucidsweep.core.column.RowKind;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.gather.imports.ImportPlans;
 import lucidsweep.server.gather.imports.Imports;
-import lucidsweep.server.intake.RowKind;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;

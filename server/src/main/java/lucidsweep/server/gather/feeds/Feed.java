@@ -50,7 +50,7 @@ public final class Feed {
     /** Says in words where a property has no address of a feed. */
     static URI checkAddress(Property property) {
         return PageAddress.of(property.address())
-                .orElseThrow(() -> Refusal.badInput("this property has no address of a feed; please give it one"));
+                .orElseThrow(() -> Refusal.badInput("this property has no feed address; please enter one"));
     }
 
     /**
@@ -72,7 +72,7 @@ public final class Feed {
         URI at = start;
         int items = 0;
         for (int page = 1; page <= MAX_PAGES && at != null && seen.add(at); page++) {
-            if (progress.stopAsked()) throw Refusal.conflict("Stopped; nothing was taken in.");
+            if (progress.stopAsked()) throw Refusal.conflict("Stopped; nothing was imported.");
             Fetched answer = page(at, page);
             JsonNode body = body(answer, page);
             JsonNode list = list(body);

@@ -2,6 +2,7 @@ package lucidsweep.server.gather.feeds;
 
 import java.io.IOException;
 import java.net.URI;
+import lucidsweep.core.column.RowKind;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
@@ -10,7 +11,6 @@ import lucidsweep.server.gather.crawl.Logins;
 import lucidsweep.server.gather.imports.ImportChoice;
 import lucidsweep.server.gather.imports.ImportPlans;
 import lucidsweep.server.gather.imports.Uploads;
-import lucidsweep.server.intake.RowKind;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.job.Progress;
 import lucidsweep.server.web.Counted;

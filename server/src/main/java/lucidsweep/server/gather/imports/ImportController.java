@@ -5,8 +5,9 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.List;
+import lucidsweep.core.column.RowKind;
 import lucidsweep.server.gather.sweep.Sweep;
-import lucidsweep.server.intake.RowKind;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -56,12 +57,18 @@ class ImportController {
     }
 
     @PostMapping("/imports/{token}/trial")
-    ImportTrial tryImport(@PathVariable String token, @RequestBody ImportChoice choice) {
+    ImportTrial tryImport(@PathVariable String token, @Valid @RequestBody ImportChoice choice) {
         return imports.trial(token, choice);
     }
 
+    /** What has to be agreed to with the columns as they are chosen now. */
+    @PostMapping("/imports/{token}/questions")
+    List<ImportPlan.Question> questions(@PathVariable String token, @Valid @RequestBody ImportChoice choice) {
+        return plans.questions(token, choice);
+    }
+
     @PostMapping("/imports/{token}/apply")
-    Sweep applyImport(@PathVariable String token, @RequestBody ImportChoice choice) {
+    Sweep applyImport(@PathVariable String token, @Valid @RequestBody ImportChoice choice) {
         return imports.apply(token, choice);
     }
 

@@ -12,13 +12,15 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
+import lucidsweep.core.column.GuessedColumns;
+import lucidsweep.core.column.Meaning;
+import lucidsweep.core.column.RowKind;
 import lucidsweep.core.text.TextKey;
 import lucidsweep.core.text.WrittenDate;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.intake.Mapping;
-import lucidsweep.server.intake.Meaning;
-import lucidsweep.server.intake.RowKind;
 import lucidsweep.server.table.TableFile;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
@@ -45,7 +47,25 @@ public class ImportPlans {
     }
 
     /** A file that was taken in, and how it is understood so far. */
-    private record Upload(long propertyId, String name, String sheet, RowKind kind, Mapping mapping) {}
+    private record Upload(
+            long propertyId,
+            String name,
+            String sheet,
+            RowKind kind,
+            Mapping mapping,
+            GuessedColumns guessed,
+            List<Meaning> agreed) {
+
+        private List<ImportPlan.Question> questions(List<Meaning> meanings, List<List<String>> first) {
+            return guessed.questions(kind, meanings, first).stream()
+                    .map(question -> new ImportPlan.Question(
+                            question.meaning(),
+                            question.column(),
+                            question.sentence(),
+                            agreed.contains(question.meaning())))
+                    .toList();
+        }
+    }
 
     /** A file with its columns as they were put right: ready to be read. */
     record Checked(
@@ -55,7 +75,8 @@ public class ImportPlans {
             String sheet,
             RowKind kind,
             Mapping mapping,
-            LocalDate takenOn) {}
+            LocalDate takenOn,
+            List<Meaning> leaveEmpty) {}
 
     /** Takes a pasted text in. */
     ImportPlan plan(long propertyId, String text) throws IOException {
@@ -80,14 +101,15 @@ public class ImportPlans {
 
     /** Lets go of a file that will not be taken in. */
     public void drop(String token) {
+        planned.remove(token);
         uploads.remove(token);
     }
 
     /** Takes a file in that was fetched, as rows of a kind (null: as it looks), and says how its columns were understood. */
     public ImportChoice plan(String token, long propertyId, String name, RowKind kind) {
         plan(token, propertyId, name, kind, null);
-        Mapping mapping = upload(token).mapping;
-        return new ImportChoice(mapping.meanings(), mapping.dates(), null);
+        Upload upload = upload(token);
+        return new ImportChoice(upload.mapping.meanings(), upload.mapping.dates(), null, upload.agreed);
     }
 
     /** Looks at a file again, as rows of another kind or at another sheet of it. */
@@ -104,10 +126,33 @@ public class ImportPlans {
         TableFile table = TableFile.of(uploads.file(token), sheet);
         List<List<String>> first = table.first(SAMPLE_ROWS);
         RowKind kind = asked == null ? likely(kinds, first) : asked;
-        Mapping guessed = Mapping.guess(kind, first);
-        String before = mapper.rememberedColumns(propertyId, kind.name(), hash(guessed));
-        Mapping mapping = before == null ? guessed : remembered(guessed, before, first);
-        planned.put(token, new Upload(propertyId, name, sheet, kind, mapping));
+        GuessedColumns guessed = GuessedColumns.of(kind, first);
+        Mapping mapping = Mapping.of(guessed, first);
+        String stored = mapper.rememberedColumns(propertyId, kind.name(), hash(mapping));
+        ImportChoice before = stored == null ? null : json.readValue(stored, ImportChoice.class);
+        if (before != null) mapping = remembered(mapping, before, first);
+        List<Meaning> agreed = before == null ? List.of() : before.agreed();
+        Upload upload = new Upload(propertyId, name, table.sheet(), kind, mapping, guessed, agreed);
+        planned.put(token, upload);
+        return new ImportPlan(
+                token,
+                name,
+                table.encoding(),
+                table.delimiter(),
+                table.sheets(),
+                table.sheet(),
+                kind,
+                kinds,
+                kind.meanings(),
+                mapping.dates(),
+                before != null,
+                columns(guessed, mapping, first),
+                table.above(),
+                notes(kind, mapping),
+                upload.questions(mapping.meanings(), first));
+    }
+
+    private static List<ImportPlan.Column> columns(GuessedColumns guessed, Mapping mapping, List<List<String>> first) {
         List<ImportPlan.Column> columns = new ArrayList<>();
         for (int i = 0; i < mapping.columns().size(); i++) {
             int at = i;
@@ -116,23 +161,25 @@ public class ImportPlans {
                     .limit(SAMPLES)
                     .map(row -> at < row.size() ? row.get(at) : "")
                     .toList();
-            columns.add(new ImportPlan.Column(
-                    mapping.columns().get(i), mapping.meanings().get(i), samples));
+            Meaning meaning = mapping.meanings().get(i);
+            double sure = meaning == guessed.columns().get(i).meaning()
+                    ? guessed.columns().get(i).sure()
+                    : 1;
+            columns.add(new ImportPlan.Column(mapping.columns().get(i), meaning, sure, samples));
         }
-        return new ImportPlan(
-                token,
-                name,
-                table.encoding(),
-                table.delimiter(),
-                table.sheets(),
-                table.sheets().isEmpty() ? null : sheet == null ? table.sheets().get(0) : sheet,
-                kind,
-                kinds,
-                kind.meanings(),
-                mapping.dates(),
-                before != null,
-                columns,
-                notes(kind, mapping));
+        return columns;
+    }
+
+    /** What has to be agreed to with other meanings of the columns. */
+    List<ImportPlan.Question> questions(String token, ImportChoice choice) {
+        return questions(token, upload(token).mapping.with(choice.meanings(), choice.dates()));
+    }
+
+    /** The file is looked at again: its rows may be large, and plans that nobody goes on with are many. */
+    private List<ImportPlan.Question> questions(String token, Mapping mapping) {
+        Upload upload = upload(token);
+        TableFile table = TableFile.of(uploads.file(token), upload.sheet);
+        return upload.questions(mapping.meanings(), table.first(SAMPLE_ROWS));
     }
 
     private static List<RowKind> kinds(Property property) {
@@ -144,12 +191,15 @@ public class ImportPlans {
         return List.of(own, RowKind.DEMAND, RowKind.RESULTS);
     }
 
-    /** The kind of which a file has every column that is needed; else that of the property's items. */
+    /** The kind whose columns the file has; a table of items may also say how often they were shown and clicked. */
     private static RowKind likely(List<RowKind> kinds, List<List<String>> first) {
-        for (RowKind kind : List.of(kinds.get(1), kinds.get(2), kinds.get(0))) {
-            if (Mapping.guess(kind, first).isComplete(kind)) return kind;
-        }
-        return kinds.get(0);
+        Mapping demand = Mapping.guess(RowKind.DEMAND, first);
+        Mapping results = Mapping.guess(RowKind.RESULTS, first);
+        Mapping items = Mapping.guess(kinds.get(0), first);
+        boolean query = demand.meanings().contains(Meaning.QUERY);
+        boolean titles = items.meanings().contains(Meaning.TITLE);
+        if (demand.isComplete(RowKind.DEMAND) && (query || !titles)) return RowKind.DEMAND;
+        return results.isComplete(RowKind.RESULTS) ? RowKind.RESULTS : kinds.get(0);
     }
 
     private static long hash(Mapping mapping) {
@@ -157,8 +207,7 @@ public class ImportPlans {
     }
 
     /** What dates tell of the order of day and month outweighs what was said the last time. */
-    private Mapping remembered(Mapping guessed, String choice, List<List<String>> first) {
-        ImportChoice before = json.readValue(choice, ImportChoice.class);
+    private static Mapping remembered(Mapping guessed, ImportChoice before, List<List<String>> first) {
         WrittenDate.Order told = Mapping.order(before.meanings(), first);
         return guessed.with(before.meanings(), told == null ? before.dates() : told);
     }
@@ -172,7 +221,7 @@ public class ImportPlans {
             }
         }
         mapping.missing(kind)
-                .forEach(meaning -> notes.add("No column looks like the " + meaning.code() + "; please choose it."));
+                .forEach(any -> notes.add("No column looks like the " + Mapping.either(any) + "; please choose it."));
         boolean known =
                 mapping.meanings().contains(Meaning.ID) || mapping.meanings().contains(Meaning.ADDRESS);
         if (kind.isItem() && kind != RowKind.PAGES && !known) {
@@ -200,9 +249,32 @@ public class ImportPlans {
             throw Refusal.badInput("please say whether the day or the month comes first in the dates");
         }
         if (choice.takenOn() != null && choice.takenOn().isAfter(LocalDate.now())) {
-            throw Refusal.badInput("the day that the file is of lies ahead: " + choice.takenOn());
+            throw Refusal.badInput("the file's day is in the future: " + choice.takenOn());
         }
-        return new Checked(token, upload.propertyId, upload.name, upload.sheet, upload.kind, mapping, choice.takenOn());
+        return new Checked(
+                token,
+                upload.propertyId,
+                upload.name,
+                upload.sheet,
+                upload.kind,
+                mapping,
+                choice.takenOn(),
+                choice.agreed());
+    }
+
+    /**
+     * Refuses a file that would leave a text empty on all items, where nobody agreed to that.
+     *
+     * @throws Refusal with the questions
+     */
+    void checkAgreed(Checked file) {
+        String open = questions(file.token, file.mapping).stream()
+                .filter(question -> !file.leaveEmpty.contains(question.meaning()))
+                .map(ImportPlan.Question::sentence)
+                .collect(Collectors.joining(" "));
+        if (!open.isEmpty()) {
+            throw Refusal.conflict(open + " Choose the columns, or agree to leave them empty.");
+        }
     }
 
     /** Remembers what the columns were taken for, and hands the file over to be read. */
@@ -211,7 +283,8 @@ public class ImportPlans {
                 file.propertyId,
                 file.kind.name(),
                 hash(file.mapping),
-                json.writeValueAsString(new ImportChoice(file.mapping.meanings(), file.mapping.dates(), null)));
+                json.writeValueAsString(
+                        new ImportChoice(file.mapping.meanings(), file.mapping.dates(), null, file.leaveEmpty)));
         planned.remove(file.token);
     }
 }

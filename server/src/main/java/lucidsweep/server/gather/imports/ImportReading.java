@@ -33,6 +33,7 @@ final class ImportReading<T> {
     private final Consumer<List<T>> store;
     private int read;
     private int unreadable;
+    private volatile int leftOut;
 
     /** Makes of a row what is stored; on a thread of its own. */
     @FunctionalInterface
@@ -95,6 +96,11 @@ final class ImportReading<T> {
             passOnWhenFull();
         }
 
+        @Override
+        public void leftOut(long line, String what) {
+            leftOut++;
+        }
+
         private void passOnWhenFull() {
             if (batch.size() < AT_ONCE) return;
             next.accept(batch);
@@ -123,6 +129,11 @@ final class ImportReading<T> {
 
     int read() {
         return read;
+    }
+
+    /** How many lines were no rows, such as a total. */
+    int leftOut() {
+        return leftOut;
     }
 
     int unreadable() {

@@ -1,10 +1,10 @@
 package lucidsweep.server.gather.imports;
 
 import java.util.List;
+import lucidsweep.core.column.Meaning;
+import lucidsweep.core.column.RowKind;
 import lucidsweep.core.text.WrittenDate;
 import lucidsweep.server.intake.Mapping;
-import lucidsweep.server.intake.Meaning;
-import lucidsweep.server.intake.RowKind;
 
 /** The shape of an imported file: its columns with their meanings, in their order; kept so that it can be handed back in it. */
 public record ImportShape(

@@ -2,13 +2,13 @@ package lucidsweep.server.gather.imports;
 
 import java.util.List;
 import java.util.stream.Stream;
+import lucidsweep.core.column.Meaning;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.intake.IntakeRow;
 import lucidsweep.server.intake.Mapping;
-import lucidsweep.server.intake.Meaning;
 import lucidsweep.server.item.capture.CapturedItem;
 import tools.jackson.databind.ObjectWriter;
 import tools.jackson.databind.json.JsonMapper;

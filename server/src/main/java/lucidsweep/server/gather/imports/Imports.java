@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import lucidsweep.core.column.RowKind;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.database.Durability;
@@ -21,7 +22,6 @@ import lucidsweep.server.gather.sweep.VisitMapper;
 import lucidsweep.server.intake.Intake;
 import lucidsweep.server.intake.IntakeRow;
 import lucidsweep.server.intake.Mapping;
-import lucidsweep.server.intake.RowKind;
 import lucidsweep.server.item.capture.CapturedItem;
 import lucidsweep.server.item.capture.Captures;
 import lucidsweep.server.item.capture.ImportedRows;
@@ -123,6 +123,7 @@ public class Imports {
     /** Counts what rows would do. */
     private abstract static class Trial implements Intake.Receiver {
         private final List<ImportTrial.Unreadable> examples = new ArrayList<>();
+        private final List<ImportTrial.Unreadable> leftOut = new ArrayList<>();
         private int unreadable;
         protected int added;
         protected int changed;
@@ -135,8 +136,13 @@ public class Imports {
             if (examples.size() < EXAMPLES) examples.add(new ImportTrial.Unreadable(line, reason));
         }
 
+        @Override
+        public void leftOut(long line, String what) {
+            if (leftOut.size() < EXAMPLES) leftOut.add(new ImportTrial.Unreadable(line, what));
+        }
+
         ImportTrial result() {
-            return new ImportTrial(added, changed, unchanged, gone, unreadable, examples);
+            return new ImportTrial(added, changed, unchanged, gone, unreadable, examples, leftOut);
         }
     }
 
@@ -193,6 +199,7 @@ public class Imports {
     /** Reads the file with the columns as they were put right. */
     public Sweep apply(String token, ImportChoice choice) {
         ImportPlans.Checked file = plans.checked(token, choice);
+        plans.checkAgreed(file);
         char delimiter = table(token, file.sheet()).delimiterChar();
         ImportShape shape = ImportShape.of(file.kind(), file.mapping(), delimiter);
         String hash = uploads.hash(token);
@@ -281,7 +288,7 @@ public class Imports {
                 .filter(shape -> shape.kind().isItem())
                 .findFirst()
                 .orElseThrow(() -> Refusal.conflict(
-                        "this property was not filled from a file, so there is no shape to hand it back in"));
+                        "this property was not filled from a file, so there is no file format to deliver it in"));
     }
 
     private String run(Sweep sweep, Progress progress) {
@@ -344,7 +351,7 @@ public class Imports {
             mapper.setStored(sweep.id());
         });
         String thing = shape.kind().name().toLowerCase(Locale.ROOT).replaceFirst("s$", "");
-        return said(Counted.of(reading.read(), thing) + " read", reading.unreadable());
+        return said(Counted.of(reading.read(), thing) + " read", reading);
     }
 
     /** Some thousands of rows are stored at a time: the database takes twice as long over a million rows in one piece. */
@@ -364,11 +371,16 @@ public class Imports {
         String replaced = rows.replaced() == 0
                 ? ""
                 : ", " + String.format(Locale.ROOT, "%,d", rows.replaced()) + " of them in the place of earlier ones";
-        return said(count + " read" + replaced, reading.unreadable());
+        return said(count + " read" + replaced, reading);
     }
 
-    private static String said(String read, int unreadable) {
-        return read + (unreadable == 0 ? "." : ", " + Counted.of(unreadable, "row") + " could not be read.");
+    private static String said(String read, ImportReading<?> reading) {
+        String unreadable =
+                reading.unreadable() == 0 ? "" : ", " + Counted.of(reading.unreadable(), "row") + " could not be read";
+        String leftOut = reading.leftOut() == 0
+                ? ""
+                : ", " + Counted.of(reading.leftOut(), "line") + " left out (totals, notes, repeated names)";
+        return read + unreadable + leftOut + ".";
     }
 
     /** Puts everything back as it was before the last import; drafts, targets and keeps stay as they are. */
@@ -381,7 +393,7 @@ public class Imports {
                 .filter(each -> each.id() == sweepId)
                 .isPresent();
         if (!last || !sweep.kind().equals("import") || !sweep.state().equals("done")) {
-            throw Refusal.conflict("only the last import can be taken back, and only where no sweep came after it");
+            throw Refusal.conflict("only the last import can be undone, and only if no sweep came after it");
         }
         RowKind kind = shapeOfSweep(sweepId).orElseThrow().kind();
         sweeps.reopen(sweepId);

@@ -63,6 +63,9 @@ interface ReportMapper {
     @Select("select max(to_day) from demand where property_id = #{propertyId}")
     String lastDay(long propertyId);
 
+    @Select("select exists (select 1 from demand where property_id = #{propertyId} and address <> '' and query <> '')")
+    boolean namesItemsAndQueries(long propertyId);
+
     @Select("select distinct country from demand where property_id = #{propertyId}")
     List<String> countries(long propertyId);
 

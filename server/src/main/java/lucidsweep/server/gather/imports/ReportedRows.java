@@ -1,15 +1,15 @@
 package lucidsweep.server.gather.imports;
 
+import com.carrotsearch.hppc.LongLongHashMap;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import lucidsweep.core.column.Meaning;
+import lucidsweep.core.column.RowKind;
 import lucidsweep.core.text.TextKey;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.database.ManyRows;
-import lucidsweep.server.intake.HashPlaces;
 import lucidsweep.server.intake.IntakeRow;
-import lucidsweep.server.intake.Meaning;
-import lucidsweep.server.intake.RowKind;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /** Stores demand and results; a row that is there already, of the same item, query, country and period, is replaced. */
@@ -22,7 +22,7 @@ final class ReportedRows {
     private final RowKind kind;
     private final long propertyId;
     private final long sweepId;
-    private final HashPlaces known = new HashPlaces();
+    private final LongLongHashMap known = new LongLongHashMap();
     private long count;
     private int replaced;
 

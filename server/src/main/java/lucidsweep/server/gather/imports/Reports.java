@@ -20,6 +20,7 @@ public class Reports {
     /**
      * A row of demand.
      *
+     * @param address, query "" where the report does not name one; never both
      * @param fromDay, toDay as "2026-11-25"; "" where the file named none
      * @param position null where not known
      */
@@ -47,6 +48,11 @@ public class Reports {
                 .map(Country::code)
                 .distinct()
                 .toList();
+    }
+
+    /** Whether any row names an item and a query; others name one of them. */
+    public boolean namesItemsAndQueries(long propertyId) {
+        return mapper.namesItemsAndQueries(propertyId);
     }
 
     /** Walks over all rows of demand. */

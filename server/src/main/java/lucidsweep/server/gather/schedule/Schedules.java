@@ -34,7 +34,7 @@ public class Schedules {
 
     void set(long propertyId, Schedule schedule) {
         if (!clients.property(propertyId).kind().equals("website")) {
-            throw Refusal.badInput("only websites are swept by themselves");
+            throw Refusal.badInput("only websites can have scheduled sweeps");
         }
         mapper.set(row(propertyId, schedule));
     }

@@ -8,6 +8,8 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.draft.DraftMapper;
@@ -36,6 +38,9 @@ class ItemTables {
             .weigher((Long property, ItemTable table) -> (int) (table.bytes() / 1_024) + 1)
             .build();
 
+    /** The items that changed while the table of their property was being read. */
+    private final Map<Long, Set<Long>> changedWhileRead = new ConcurrentHashMap<>();
+
     ItemTables(ItemMapper mapper, DraftMapper texts, JsonMapper json) {
         this.mapper = mapper;
         this.texts = texts;
@@ -43,7 +48,10 @@ class ItemTables {
     }
 
     ItemTable of(long propertyId) {
-        return tables.get(propertyId, this::read);
+        ItemTable table = tables.get(propertyId, this::read);
+        Set<Long> meanwhile = changedWhileRead.remove(propertyId);
+        if (meanwhile != null && !meanwhile.isEmpty()) refresh(propertyId, meanwhile);
+        return table;
     }
 
     /** Says that anything may have changed. */
@@ -53,6 +61,10 @@ class ItemTables {
 
     /** Reads some rows anew, if the table is in use. */
     void refresh(long propertyId, Collection<Long> itemIds) {
+        // Noted first: a table that is being read now may have passed these rows, and one that was read by then is
+        // there.
+        Set<Long> meanwhile = changedWhileRead.get(propertyId);
+        if (meanwhile != null) meanwhile.addAll(itemIds);
         ItemTable table = tables.getIfPresent(propertyId);
         if (table == null) return;
         if (itemIds.size() > LIST && itemIds.size() > table.size() / FEW) {
@@ -73,6 +85,7 @@ class ItemTables {
     }
 
     private ItemTable read(long propertyId) {
+        changedWhileRead.put(propertyId, ConcurrentHashMap.newKeySet());
         ItemTable table = new ItemTable();
         IdRange ids = IdRange.of(propertyId);
         long after = ids.first() - 1;

@@ -1,0 +1,54 @@
+package lucidsweep.server.item.table;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.lang.reflect.Proxy;
+import java.util.List;
+import lucidsweep.server.database.IdRange;
+import lucidsweep.server.item.draft.DraftMapper;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A row that changes while its table is being read is not read as it was before. */
+class ItemTablesTest {
+
+    private static final long PROPERTY = 7;
+    private static final long ITEM = IdRange.id(PROPERTY, 1);
+
+    private ItemTables tables;
+    private String title = "before";
+
+    @Test
+    void whatChangesWhileTheTableIsReadIsInIt() {
+        tables = new ItemTables(mapper(ItemMapper.class), mapper(DraftMapper.class), JsonMapper.shared());
+        ItemTable table = tables.of(PROPERTY);
+        assertThat(matching(table, "after")).containsExactly(ITEM);
+        assertThat(matching(table, "before")).isEmpty();
+        title = "later";
+        tables.refresh(PROPERTY, List.of(ITEM));
+        assertThat(matching(tables.of(PROPERTY), "later")).containsExactly(ITEM);
+    }
+
+    private static long[] matching(ItemTable table, String text) {
+        return table.ids(new ItemFilter(text, null, null, null, null, null, null, null, null), ItemSort.ADDRESS, false);
+    }
+
+    /** Answers with one item; its title changes just after the table has read it. */
+    private <T> T mapper(Class<T> type) {
+        return type.cast(Proxy.newProxyInstance(
+                type.getClassLoader(), new Class<?>[] {type}, (proxy, method, arguments) -> {
+                    if (!method.getName().startsWith("tableItems")) return List.of();
+                    List<ItemMapper.TableItem> read = List.of(item(title));
+                    if (title.equals("before")) {
+                        title = "after";
+                        tables.refresh(PROPERTY, List.of(ITEM));
+                    }
+                    return read;
+                }));
+    }
+
+    private static ItemMapper.TableItem item(String title) {
+        return new ItemMapper.TableItem(
+                ITEM, "https://tarrin.example/", "/", 200, true, "", 0, 0, title, 10, 0, "", 0, 0, null, 0, 0);
+    }
+}

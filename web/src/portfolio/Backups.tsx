@@ -1,0 +1,55 @@
+import { Button, FileButton } from "@mantine/core";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { answer, api, type Copies, upload } from "../api/client";
+import { day } from "../parts/number";
+import css from "./Portfolio.module.css";
+
+/** Copies of everything: one now, those of the last days, and one that is put back. */
+export function Backups() {
+  const queries = useQueryClient();
+  const copies = useQuery({ queryKey: ["backups"], queryFn: () => answer(api.GET("/api/backups")) });
+  const show = (next: Copies) => queries.setQueryData(["backups"], next);
+  const restore = useMutation({
+    mutationFn: (file: File) => upload<Copies>("/api/backups/restore", file),
+    onSuccess: show,
+  });
+  const leave = useMutation({ mutationFn: () => answer(api.DELETE("/api/backups/restore")), onSuccess: show });
+  const problem = copies.error ?? restore.error ?? leave.error;
+  return (
+    <section className={css.removed}>
+      <h2>Backups</h2>
+      <p className={css.empty}>
+        A copy of everything is made every day and kept for a week.
+        {copies.data?.days.length === 0 && " The first one follows within the hour."}
+      </p>
+      <ul>
+        {copies.data?.days.map((date) => (
+          <li key={date}>
+            <a href={`/api/backups/${date}.zip`}>{day(date)}</a>
+          </li>
+        ))}
+      </ul>
+      {copies.data?.restoreWaiting && (
+        <p role="status" className={css.waiting}>
+          A backup is put back when Lucid Sweep starts the next time. What is there now is kept beside it.{" "}
+          <button type="button" className={css.quiet} onClick={() => leave.mutate()}>
+            Do not put it back
+          </button>
+        </p>
+      )}
+      {problem && <p role="alert">{problem.message}</p>}
+      <div className={css.buttons}>
+        <Button component="a" href="/api/backup.zip" variant="default">
+          Back up everything
+        </Button>
+        <FileButton accept=".zip,application/zip" onChange={(file) => file && restore.mutate(file)}>
+          {(props) => (
+            <Button {...props} variant="default" loading={restore.isPending}>
+              Restore a backup
+            </Button>
+          )}
+        </FileButton>
+      </div>
+    </section>
+  );
+}
