@@ -22,16 +22,25 @@ import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.extension.RegisterExtension;
 
 /** The six stages as a person walks them, with mouse and keyboard. */
 @ExtendWith(Started.class)
 class WalkTest {
 
     private final List<String> faults = new ArrayList<>();
+
     private BrowserContext context;
     private Page page;
     private String address;
+
+    /** A walk that fails says what the page showed. */
+    @RegisterExtension
+    final AfterTestExecutionCallback onFailure = test -> test.getExecutionException()
+            .ifPresent(problem ->
+                    problem.addSuppressed(new AssertionError("the page showed:\n" + page.innerText("body"))));
 
     @BeforeEach
     void open(Started.Stage stage) {
