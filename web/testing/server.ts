@@ -11,6 +11,7 @@ export interface Asked {
   query: Record<string, string>;
 }
 
+/** What the server answers, at once or later. */
 type Reply = unknown | ((asked: Asked) => unknown);
 
 const replies = new Map<string, Reply>();
@@ -46,7 +47,7 @@ async function answer(input: Request) {
   };
   calls.push(it);
   const reply = replies.get(it.call);
-  const found = typeof reply === "function" ? reply(it) : reply;
+  const found = await (typeof reply === "function" ? reply(it) : reply);
   if (found === undefined) return Response.json({ detail: `the test serves no ${it.call}` }, { status: 404 });
   if (found instanceof Problem) {
     return Response.json({ detail: found.detail, conflicts: found.conflicts }, { status: found.status });

@@ -1,5 +1,4 @@
 import { useSearchParams } from "react-router";
-import { JobStrip } from "../parts/JobStrip";
 import stage from "../parts/stage.module.css";
 import { useProperty } from "../parts/useProperty";
 import css from "./Aim.module.css";
@@ -44,7 +43,6 @@ export function Aim() {
   const side = asked in VIEWS ? asked : "keywords";
   return (
     <div className={stage.stage}>
-      <JobStrip propertyId={propertyId} />
       <div className={stage.split}>
         <AimNav side={side} standing={standing} />
         <div className={css.main}>{VIEWS[side](propertyId)}</div>

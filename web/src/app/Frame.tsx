@@ -5,6 +5,7 @@ import { Link, Outlet, useLocation, useNavigate, useParams, useSearchParams } fr
 import { useServerEvents } from "../api/events";
 import { useStanding } from "../api/queries";
 import { IconHelp, IconMoon } from "../parts/icons";
+import { JobStrip } from "../parts/JobStrip";
 import css from "./Frame.module.css";
 import { PropertySwitcher } from "./PropertySwitcher";
 import { StageRibbon } from "./StageRibbon";
@@ -95,7 +96,11 @@ function StageOf({ propertyId }: { propertyId: number }) {
     return (
       <div key={propertyId} className={css.stage}>
         {!STAGES_WITH_HEADING.includes(stage) && <h1 className={css.hidden}>{heading}</h1>}
-        <Outlet />
+        <div className={css.view}>
+          <Outlet />
+        </div>
+        {/* At the bottom edge: what comes and goes there moves no row from under the hand. */}
+        <JobStrip propertyId={propertyId} />
       </div>
     );
   }

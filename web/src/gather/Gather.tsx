@@ -4,7 +4,6 @@ import { CloseUp } from "../parts/CloseUp";
 import { FilterBar } from "../parts/FilterBar";
 import { Grid } from "../parts/Grid";
 import { itemColumns } from "../parts/itemColumns";
-import { JobStrip } from "../parts/JobStrip";
 import stage from "../parts/stage.module.css";
 import { useItemView } from "../parts/useItemView";
 import { useProperty } from "../parts/useProperty";
@@ -35,7 +34,6 @@ export function Gather() {
   );
   return (
     <div className={stage.stage}>
-      <JobStrip propertyId={propertyId} />
       <div className={stage.split}>
         <div className={stage.side}>
           {property && website && <SweepPanel property={property} />}

@@ -94,6 +94,41 @@ it("has texts measured by the server as they are typed, and drafts what changed"
   expect((title as HTMLTextAreaElement).value).toBe("Kayak hire by the hour in Gull Cove and Fennick");
 });
 
+it("saves what was typed when it is left, as typed over what stood there when the typing began", async () => {
+  const { unmount } = show(<CloseUp propertyId={7} itemId={5} editable onClose={() => undefined} />);
+  await userEvent.type(await screen.findByLabelText("Title"), "!");
+  serve("GET /api/items/5", item(5, { title: cell("Hire", { draft: "Theirs" }), h1: "Theirs too" }));
+  fireEvent.click(screen.getByRole("button", { name: "Keep as is" }));
+  await userEvent.type(screen.getByLabelText(/Why title and description/), "Good");
+  fireEvent.click(screen.getByRole("button", { name: "Keep" }));
+  await screen.findByText("Theirs too");
+  unmount();
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/cells").map(({ body }) => body)).toEqual([
+      [
+        {
+          itemId: 5,
+          field: "title",
+          text: "Kayak hire by the hour in Gull Cove and Fennick!",
+          from: "Kayak hire by the hour in Gull Cove and Fennick",
+        },
+      ],
+    ]),
+  );
+});
+
+it("saves nothing when it is left and only others wrote", async () => {
+  const { unmount } = show(<CloseUp propertyId={7} itemId={5} editable onClose={() => undefined} />);
+  await screen.findByText("Captured: Hire");
+  serve("GET /api/items/5", item(5, { title: cell("Hire", { draft: "Theirs" }) }));
+  fireEvent.click(screen.getByRole("button", { name: "Keep as is" }));
+  await userEvent.type(screen.getByLabelText(/Why title and description/), "Good");
+  fireEvent.click(screen.getByRole("button", { name: "Keep" }));
+  await screen.findByDisplayValue("Theirs");
+  unmount();
+  expect(asked("POST /api/properties/7/cells")).toHaveLength(0);
+});
+
 it("keeps texts as they are only with a reason, and lets them go again", async () => {
   const { unmount } = show(<CloseUp propertyId={7} itemId={5} editable onClose={() => undefined} />);
   fireEvent.click(await screen.findByRole("button", { name: "Keep as is" }));

@@ -63,6 +63,15 @@ export function CloseUp({ propertyId, itemId, editable, keywords, more, onClose 
   );
 }
 
+const FIELDS = ["title", "description"] as const;
+type TextField = (typeof FIELDS)[number];
+
+interface TypedText {
+  text: string;
+  /** What was in force when the typing began. */
+  from: string;
+}
+
 type InsideProps = Pick<Props, "propertyId" | "editable" | "keywords" | "more"> & { item: ItemRow };
 
 function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
@@ -71,16 +80,12 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
     title: item.title.draft ?? item.title.captured,
     description: item.description.draft ?? item.description.captured,
   };
-  const [texts, setTexts] = useState(captured);
-  const began = useRef(captured);
-  useEffect(() => {
-    // What came from elsewhere is shown, but never over what is being typed here.
-    setTexts((now) => ({
-      title: now.title === began.current.title ? captured.title : now.title,
-      description: now.description === began.current.description ? captured.description : now.description,
-    }));
-    began.current = { title: captured.title, description: captured.description };
-  }, [captured.title, captured.description]);
+  // Only what was typed here is held: everything else is shown as it comes, and never saved.
+  const [typed, setTyped] = useState<Partial<Record<TextField, TypedText>>>({});
+  const texts = {
+    title: typed.title?.text ?? captured.title,
+    description: typed.description?.text ?? captured.description,
+  };
   const looks = useLooks(propertyId, texts.title, texts.description, item.aim?.keyword ?? "");
   const conflicts = useConflicts();
   const save = useChange(
@@ -97,16 +102,24 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
       }),
     ),
   );
-  const changed = (["title", "description"] as const).filter((field) => texts[field] !== captured[field]);
+  const changed = FIELDS.filter((field) => texts[field] !== captured[field]);
   const cells = (insist = false): TypedCell[] =>
     changed.map((field) => ({
       itemId: item.id,
       field,
       text: texts[field],
-      from: insist ? undefined : captured[field],
+      from: insist ? undefined : typed[field]?.from,
     }));
+  const left = useRef(false);
+  const tellLost = (problem: Error) => {
+    const lost = changed.map((field) => `“${texts[field]}”`).join(" and ");
+    tellProblem(new Error(`${problem.message} What you typed was not saved: ${lost}`));
+  };
   const store = (insist: boolean) =>
-    save.mutate(cells(insist), { onError: (problem) => conflicts.meet(problem, () => store(true)) });
+    save.mutateAsync(cells(insist)).then(
+      () => setTyped({}),
+      (problem: Error) => (left.current ? tellLost(problem) : conflicts.meet(problem, () => store(true))),
+    );
   // Whoever goes to another row does not lose what he typed: it is saved, and one key undoes it.
   const leaving = useRef<() => void>(() => undefined);
   leaving.current = () => {
@@ -115,9 +128,15 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
     save
       .mutateAsync(cells())
       .then(() => tell(`What you typed for ${title || pathOf(item.address)} was saved. ctrl + Z undoes it.`))
-      .catch((problem: Error) => tellProblem(problem));
+      .catch(tellLost);
   };
-  useEffect(() => () => leaving.current(), []);
+  useEffect(() => {
+    left.current = false;
+    return () => {
+      left.current = true;
+      leaving.current();
+    };
+  }, []);
   return (
     <div className={css.inside}>
       <ConflictDialog insist="Overwrite with mine" {...conflicts.dialog} />
@@ -150,7 +169,7 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
         </div>
       </section>
       <section className={css.texts}>
-        {(["title", "description"] as const).map((field) => (
+        {FIELDS.map((field) => (
           <div key={field} className={css.text}>
             <Textarea
               label={field === "title" ? "Title" : "Description"}
@@ -159,7 +178,10 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
               maxRows={8}
               value={texts[field]}
               readOnly={!editable || item[field].kept !== null}
-              onChange={(event) => setTexts({ ...texts, [field]: event.currentTarget.value })}
+              onChange={(event) => {
+                const text = event.currentTarget.value;
+                setTyped((now) => ({ ...now, [field]: { text, from: now[field]?.from ?? captured[field] } }));
+              }}
             />
             {looks.data && <Measure fit={looks.data[field].fit} lacks={looks.data[field].lacks} />}
             {item[field].draft !== null && <p className={css.before}>Captured: {item[field].captured || "none"}</p>}
@@ -172,7 +194,7 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
             <Button size="xs" disabled={changed.length === 0} loading={save.isPending} onClick={() => store(false)}>
               Save draft
             </Button>
-            <Button size="xs" variant="subtle" disabled={changed.length === 0} onClick={() => setTexts(captured)}>
+            <Button size="xs" variant="subtle" disabled={changed.length === 0} onClick={() => setTyped({})}>
               Revert
             </Button>
             <KeepButton item={item} onKeep={(fields, reason) => keep.mutate({ fields, reason })} />
@@ -220,7 +242,7 @@ function Measure({ fit, lacks }: { fit: LimitCheck; lacks: string[] }) {
 }
 
 function KeepButton({ item, onKeep }: { item: ItemRow; onKeep: (fields: Field[], reason?: string) => void }) {
-  const kept = (["title", "description"] as const).filter((field) => item[field].kept !== null);
+  const kept = FIELDS.filter((field) => item[field].kept !== null);
   const [reason, setReason] = useState<string>();
   if (kept.length > 0) {
     return (

@@ -117,8 +117,11 @@ describe("the table", () => {
   it("says what will stand here, or what went wrong", () => {
     const { rerender } = render(<Table rows={rowsOf([])} />, mantine);
     expect(screen.getByText("No boats yet.")).toBeTruthy();
-    rerender(<Table rows={{ ...rowsOf([]), problem: new Error("there is no property 9") }} />);
+    rerender(<Table rows={{ ...rowsOf([]), total: undefined, problem: new Error("there is no property 9") }} />);
     expect(screen.getByText("there is no property 9")).toBeTruthy();
+    rerender(<Table rows={{ ...rowsOf(BOATS), problem: new Error("Lucid Sweep does not answer.") }} />);
+    expect(screen.getByRole("alert").textContent).toContain("out of date: Lucid Sweep does not answer.");
+    expect(cell("Sandpiper")).toBeTruthy();
   });
 
   it("commits what was typed on Enter and goes down; Escape leaves the cell as it was", async () => {

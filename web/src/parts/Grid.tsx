@@ -112,7 +112,7 @@ export function Grid<R>(props: Props<R>) {
     const left = arrangement.stays(place);
     return left === undefined ? undefined : { left: tick + left };
   };
-  if (rows.problem) {
+  if (rows.problem && rows.total === undefined) {
     return (
       <div role="alert" className={css.note}>
         {rows.problem.message}
@@ -123,6 +123,11 @@ export function Grid<R>(props: Props<R>) {
 
   return (
     <div className={css.frame}>
+      {rows.problem && (
+        <p role="alert" className={css.problem}>
+          These rows may be out of date: {rows.problem.message}
+        </p>
+      )}
       <div className={css.menu}>
         <ColumnMenu columns={arrangement} />
       </div>

@@ -10,7 +10,6 @@ import { useChoice } from "../parts/choice";
 import { FilterBar } from "../parts/FilterBar";
 import { type Column, Grid } from "../parts/Grid";
 import { itemColumns } from "../parts/itemColumns";
-import { JobStrip } from "../parts/JobStrip";
 import { of } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { TextCell } from "../parts/TextCell";
@@ -119,7 +118,6 @@ export function Release() {
   });
   return (
     <div className={stage.stage}>
-      <JobStrip propertyId={propertyId} />
       <ConflictDialog insist="Decide about them as they are now" {...conflicts.dialog} />
       <FilterBar propertyId={propertyId} view={view} />
       <div className={stage.split}>

@@ -52,7 +52,7 @@ export function EditPanel({ propertyId, listings, tool: asked, field, given, n, 
         tell(
           batch
             ? `${of(batch.items, "text")} drafted. ctrl + Z undoes it.`
-            : "It is under way; the bar above shows how far.",
+            : "It is under way; the bar below shows how far.",
         );
         onClose();
       },

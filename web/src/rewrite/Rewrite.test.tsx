@@ -2,7 +2,7 @@ import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, expect, it } from "vitest";
 import { type Asked, asked, Problem, serve } from "../../testing/server";
-import { item, place, show, standing } from "../../testing/view";
+import { cell, item, place, show, standing } from "../../testing/view";
 import type { Batch } from "../api/client";
 import { Rewrite } from "./Rewrite";
 
@@ -172,5 +172,67 @@ it("fills down what was just typed, once it is stored and seen", async () => {
   fireEvent.keyDown(screen.getByRole("grid"), { key: "d", ctrlKey: true });
   await waitFor(() =>
     expect(asked("POST /api/properties/7/ranges")[0]?.body).toMatchObject({ action: "FILL", from: 0, asOf: 5 }),
+  );
+});
+
+const CELLS = "POST /api/properties/7/cells";
+
+/** A reply that waits until it is let go. */
+const gate = () => {
+  let open = () => {};
+  const opened = new Promise<void>((resolve) => {
+    open = resolve;
+  });
+  return { opened, open };
+};
+
+async function type(title: string, more: string) {
+  fireEvent.mouseDown(await screen.findByText(title));
+  fireEvent.keyDown(screen.getByRole("grid"), { key: "F2" });
+  await userEvent.type(await screen.findByLabelText(/^title of /), `${more}{Enter}`);
+}
+
+it("shows what was typed until the rows that have it are here, however often they are asked for anew", async () => {
+  const { opened, open } = gate();
+  serve(ITEMS, async () => {
+    if (asked(CELLS).length === 0) return { total: 2, asOf: 4, revision: 4, rows: [item(11), item(12)] };
+    await opened;
+    const rows = [item(11, { title: cell("Title of page 11!") }), item(12, { title: cell("Title of page 12?") })];
+    return { total: 2, asOf: 4, revision: 6, rows };
+  });
+  show(<Rewrite />, "/p/7/rewrite");
+  await type("Title of page 11", "!");
+  await waitFor(() => expect(asked(ITEMS)).toHaveLength(2));
+  await type("Title of page 12", "?");
+  await waitFor(() => expect(asked(ITEMS)).toHaveLength(3));
+  const beingSaved = screen.getAllByTitle("Being saved").map((each) => each.textContent);
+  expect(beingSaved).toEqual(["Title of page 11!", "Title of page 12?"]);
+  open();
+  await waitFor(() => expect(screen.queryByTitle("Being saved")).toBeNull());
+  expect(screen.getByText("Title of page 11!")).toBeTruthy();
+});
+
+it("takes what is typed while a range is being changed as typed over what the range brings", async () => {
+  const { opened, open } = gate();
+  let filled = false;
+  serve("POST /api/properties/7/ranges", async () => {
+    await opened;
+    filled = true;
+    return { batch: batch(4, "applied"), left: [] };
+  });
+  serve(ITEMS, () => ({
+    total: 2,
+    asOf: 4,
+    revision: 4,
+    rows: [item(11), filled ? item(12, { title: cell("Title of page 12", { draft: "Title of page 11" }) }) : item(12)],
+  }));
+  show(<Rewrite />, "/p/7/rewrite");
+  fireEvent.mouseDown(await screen.findByText("Title of page 12"));
+  fireEvent.keyDown(screen.getByRole("grid"), { key: "d", ctrlKey: true });
+  await waitFor(() => expect(asked("POST /api/properties/7/ranges")).toHaveLength(1));
+  await type("Title of page 12", "!");
+  open();
+  await waitFor(() =>
+    expect(asked(CELLS)[0]?.body).toMatchObject([{ from: "Title of page 11", text: "Title of page 12!" }]),
   );
 });

@@ -10,7 +10,6 @@ import { useChoice } from "../parts/choice";
 import { FilterBar } from "../parts/FilterBar";
 import { Grid } from "../parts/Grid";
 import { itemColumns } from "../parts/itemColumns";
-import { JobStrip } from "../parts/JobStrip";
 import { of } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { useItemView } from "../parts/useItemView";
@@ -75,7 +74,6 @@ export function Rewrite() {
 
   return (
     <div className={stage.stage}>
-      <JobStrip propertyId={propertyId} />
       <FilterBar propertyId={propertyId} view={view}>
         {stale && (
           <Button size="compact-xs" variant="subtle" onClick={view.sortAgain}>

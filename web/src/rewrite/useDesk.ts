@@ -23,6 +23,7 @@ export function useDesk(propertyId: number, view: ItemView) {
   const conflicts = useConflicts();
   const [unsaved, setUnsaved] = useState<ReadonlyMap<string, Unsaved>>(new Map());
   const saving = useRef<Promise<unknown>>(Promise.resolve());
+  const rangesUnderWay = useRef(0);
 
   const note = useCallback((cells: TypedCell[], state: (cell: TypedCell) => Unsaved | undefined) => {
     setUnsaved((before) => {
@@ -41,15 +42,21 @@ export function useDesk(propertyId: number, view: ItemView) {
       answer(api.POST("/api/properties/{propertyId}/cells", { params: { path: { propertyId } }, body: cells })),
     "says its problems",
   );
-  const save = (cells: TypedCell[], after: Promise<unknown> = Promise.resolve()) => {
-    note(cells, (cell) => ({ text: cell.text ?? "" }));
+  const shownText = ({ itemId, field }: TypedCell) => {
+    const rows = { queryKey: ofProperty(propertyId, "items"), type: "active" as const };
+    const pages = queries.getQueriesData<{ rows: ItemRow[] }>(rows).flatMap(([, page]) => page?.rows ?? []);
+    const cell = pages.find((row) => row.id === itemId)?.[field as keyof ItemRow] as ItemRow["title"] | undefined;
+    return cell?.draft ?? cell?.captured;
+  };
+  const save = (cells: () => TypedCell[], after: Promise<unknown> = Promise.resolve()) => {
+    note(cells(), (cell) => ({ text: cell.text ?? "" }));
     const stored = after
-      .then(() => store.mutateAsync(cells))
+      .then(() => store.mutateAsync(cells()))
       .then(
-        () => note(cells, () => undefined),
+        () => note(cells(), () => undefined),
         (problem: Error) => {
-          note(cells, (cell) => ({ text: cell.text ?? "", problem: problem.message }));
-          conflicts.meet(problem, () => save(cells.map((cell) => ({ ...cell, from: undefined }))));
+          note(cells(), (cell) => ({ text: cell.text ?? "", problem: problem.message }));
+          conflicts.meet(problem, () => save(() => cells().map((cell) => ({ ...cell, from: undefined }))));
         },
       );
     saving.current = Promise.all([saving.current, stored]);
@@ -57,11 +64,12 @@ export function useDesk(propertyId: number, view: ItemView) {
   };
   const onType = ({ row, column, text, from }: Typed<ItemRow>) => {
     const field = column as Field;
+    const cell = { itemId: row.id, field, text, from };
     const before = unsaved.get(keyOf(row.id, field));
-    // What was typed over a text that is being stored replaces that text, and follows it.
-    if (before && before.problem === undefined)
-      save([{ itemId: row.id, field, text, from: before.text }], saving.current);
-    else save([{ itemId: row.id, field, text, from }]);
+    // What was typed over a text that is being stored or filled in replaces that text, and follows it.
+    if (before && before.problem === undefined) save(() => [{ ...cell, from: before.text }], saving.current);
+    else if (rangesUnderWay.current > 0) save(() => [{ ...cell, from: shownText(cell) }], saving.current);
+    else save(() => [cell]);
   };
 
   const changed = useChange(
@@ -86,6 +94,7 @@ export function useDesk(propertyId: number, view: ItemView) {
     "says its problems",
   );
   const range = (change: RangeChange, insist: boolean) => {
+    rangesUnderWay.current++;
     // What was typed before belongs to what is filled down or pasted over.
     const done = saving.current
       .then(() => changed.mutateAsync({ change, insist }))
@@ -94,10 +103,11 @@ export function useDesk(propertyId: number, view: ItemView) {
           tell(
             batch
               ? `${of(batch.items, "text")} changed. ctrl + Z undoes it.`
-              : "It is under way; the bar above shows how far.",
+              : "It is under way; the bar below shows how far.",
           ),
         (problem: Error) => conflicts.meet(problem, () => range(change, true)),
-      );
+      )
+      .finally(() => rangesUnderWay.current--);
     saving.current = Promise.all([saving.current, done]);
   };
   const copyRange = (from: number, count: number, columns: string[]) => {
@@ -135,7 +145,7 @@ export function useDesk(propertyId: number, view: ItemView) {
           const [id, field] = key.split(" ");
           return { itemId: Number(id), field: field as Field, text: cell.text };
         });
-      if (cells.length > 0) save(cells);
+      if (cells.length > 0) save(() => cells);
     },
     discard: () => setUnsaved(new Map([...unsaved].filter(([, cell]) => cell.problem === undefined))),
     /** Ends when everything typed so far is stored, so that undo means the last of it. */

@@ -4,7 +4,6 @@ import { Link, useNavigate, useSearchParams } from "react-router";
 import { answer, api, type Cause } from "../api/client";
 import { ofProperty, useKinds } from "../api/queries";
 import { IconDownload } from "../parts/icons";
-import { JobStrip } from "../parts/JobStrip";
 import { count, of } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { useProperty } from "../parts/useProperty";
@@ -18,7 +17,6 @@ export function Triage() {
   if (search.get("kind")) return <FoundItems propertyId={propertyId} />;
   return (
     <div className={stage.stage}>
-      <JobStrip propertyId={propertyId} />
       <div className={css.page}>
         <div className={css.causes}>
           <header className={css.head}>

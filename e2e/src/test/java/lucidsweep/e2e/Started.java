@@ -3,6 +3,7 @@ package lucidsweep.e2e;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
@@ -44,6 +45,8 @@ public final class Started implements ParameterResolver {
                 "--disable-component-update",
                 "--disable-sync");
 
+        private static final double ASSERTION_MS = 20_000;
+
         private final Process process;
         private final Playwright playwright;
         private final Browser browser;
@@ -62,6 +65,8 @@ public final class Started implements ParameterResolver {
             } catch (IOException e) {
                 throw new IllegalStateException("the application cannot be started", e);
             }
+            // A busy machine takes its time.
+            PlaywrightAssertions.setDefaultAssertionTimeout(ASSERTION_MS);
             playwright = Playwright.create();
             browser = playwright
                     .chromium()

@@ -30,7 +30,6 @@ final class PropertyRows {
             "result",
             "review",
             "schedule",
-            "second_target",
             "target",
             "writer",
             "handover",

@@ -148,7 +148,6 @@ public class Keywords {
                 () -> IdSteps.over(keywordIds, ids -> {
                     mapper.putTargetsAside(ids);
                     targets.deleteTargetsOf(ids);
-                    targets.deleteSecondTargetsOf(ids);
                     mapper.setRemoved(propertyId, ids, true);
                     runs.due(propertyId);
                 }));
@@ -161,8 +160,8 @@ public class Keywords {
                 propertyId,
                 () -> IdSteps.over(keywordIds, ids -> {
                     mapper.setRemoved(propertyId, ids, false);
-                    mapper.bringTargetsBack(propertyId, ids);
-                    mapper.bringSecondTargetsBack(propertyId, ids);
+                    mapper.bringPrimaryBack(propertyId, ids);
+                    mapper.bringSecondaryBack(propertyId, ids);
                     mapper.forgetTargetsAside(propertyId, ids);
                     runs.due(propertyId);
                 }));

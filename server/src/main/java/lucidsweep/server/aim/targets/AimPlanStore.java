@@ -55,17 +55,17 @@ public class AimPlanStore {
 
     private void writeTargets(long propertyId, PreparedProperties.Ready ready, AimPlan plan) {
         mapper.deleteWorkedOut(propertyId);
-        mapper.deleteSecondWorkedOut(propertyId);
-        List<TargetMapper.NewTarget> primary = new ArrayList<>();
-        List<TargetMapper.NewTarget> second = new ArrayList<>();
+        List<TargetMapper.NewTarget> rows = new ArrayList<>();
         for (Target target : plan.targets()) {
-            long keyword = ready.keywords().get(target.keyword()).id();
-            (target.role() == Target.Role.PRIMARY ? primary : second)
-                    .add(new TargetMapper.NewTarget(
-                            target.item(), propertyId, keyword, target.score(), target.reason()));
+            rows.add(new TargetMapper.NewTarget(
+                    target.item(),
+                    propertyId,
+                    ready.keywords().get(target.keyword()).id(),
+                    target.role().code(),
+                    target.score(),
+                    target.reason()));
         }
-        inSteps(primary, mapper::insertTargets);
-        inSteps(second, mapper::insertSecondTargets);
+        inSteps(rows, mapper::insertTargets);
     }
 
     private void writeKeywords(PlacesNamed places, PreparedProperties.Ready ready, AimPlan plan) {

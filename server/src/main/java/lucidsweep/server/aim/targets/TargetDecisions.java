@@ -45,10 +45,7 @@ public class TargetDecisions {
     public void keepHomes(long propertyId, List<Long> keywordIds) {
         change(
                 propertyId,
-                () -> IdSteps.over(keywordIds, ids -> {
-                    mapper.keepHomes("target", propertyId, ids);
-                    mapper.keepHomes("second_target", propertyId, ids);
-                }));
+                () -> IdSteps.over(keywordIds, ids -> mapper.keepHomes(propertyId, ids)));
         items.changed(propertyId);
     }
 
@@ -57,10 +54,8 @@ public class TargetDecisions {
         long[] meant = selection.resolve(propertyId, items);
         change(
                 propertyId,
-                () -> IdSteps.over(Arrays.stream(meant).boxed().toList(), ids -> {
-                    mapper.keepTargets("target", propertyId, ids);
-                    mapper.keepTargets("second_target", propertyId, ids);
-                }));
+                () -> IdSteps.over(
+                        Arrays.stream(meant).boxed().toList(), ids -> mapper.keepTargets(propertyId, ids)));
         items.changed(propertyId);
         return meant.length;
     }
@@ -112,8 +107,7 @@ public class TargetDecisions {
 
     /** Sets a target by hand without working the others out. */
     public void settle(long propertyId, long itemId, long keywordId, String reason) {
-        mapper.deleteWorkedOutOf(keywordId);
-        mapper.deleteSecondTargetsOf(new Object[] {keywordId});
+        mapper.freeKeyword(keywordId);
         mapper.setTargets(new Object[] {itemId}, propertyId, keywordId, reason);
     }
 
@@ -124,8 +118,7 @@ public class TargetDecisions {
             throw Refusal.notFound("there is no keyword " + keywordId + " in this property");
         }
         change(propertyId, () -> {
-            if (keywordId != null) mapper.deleteWorkedOutOf(keywordId);
-            if (keywordId != null) mapper.deleteSecondTargetsOf(new Object[] {keywordId});
+            if (keywordId != null) mapper.freeKeyword(keywordId);
             String reason = keywordId == null ? "cleared by hand" : "set by hand";
             IdSteps.over(
                     Arrays.stream(ids).boxed().toList(),
@@ -143,7 +136,6 @@ public class TargetDecisions {
                 propertyId,
                 () -> IdSteps.over(Arrays.stream(ids).boxed().toList(), some -> {
                     mapper.deleteTargetsOfItems(some);
-                    mapper.deleteSecondTargetsOfItems(some);
                     runs.due(propertyId);
                 }));
         runs.workOut(propertyId);

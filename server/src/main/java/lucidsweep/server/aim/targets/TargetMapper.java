@@ -44,41 +44,28 @@ public interface TargetMapper {
     void setWorkedOut(Map<String, Object[]> rows);
 
     /** A target that was worked out; what was decided or removed meanwhile goes before it. */
-    record NewTarget(long itemId, long propertyId, long keywordId, double score, String reason) {}
+    record NewTarget(long itemId, long propertyId, long keywordId, String role, double score, String reason) {}
 
-    String NEW_TARGETS = """
-            select item, property, keyword, false, score, reason from unnest(cast(#{itemId} as bigint array),
-                cast(#{propertyId} as bigint array), cast(#{keywordId} as bigint array),
+    @Insert("""
+            insert into target (item_id, property_id, keyword_id, role, by_hand, score, reason)
+            select item, property, keyword, u.role, false, score, reason from unnest(cast(#{itemId} as bigint array),
+                cast(#{propertyId} as bigint array), cast(#{keywordId} as bigint array), cast(#{role} as varchar array),
                 cast(#{score} as double precision array), cast(#{reason} as varchar array))
-                as u(item, property, keyword, score, reason)
+                as u(item, property, keyword, role, score, reason)
             where exists (select 1 from keyword k where k.id = keyword and not k.removed)
-            """;
-
-    @Insert("insert into target (item_id, property_id, keyword_id, by_hand, score, reason) " + NEW_TARGETS
-            + "and not exists (select 1 from target t where t.item_id = item)")
+                and not exists (select 1 from target t where u.role = 'primary' and t.primary_of = item)
+                and not exists (select 1 from target t where u.role = 'secondary' and t.secondary_keyword = keyword)""")
     void insertTargets(Map<String, Object[]> rows);
 
-    @Insert("insert into second_target (item_id, property_id, keyword_id, by_hand, score, reason) " + NEW_TARGETS
-            + "and not exists (select 1 from second_target t where t.keyword_id = keyword)")
-    void insertSecondTargets(Map<String, Object[]> rows);
-
-    @Delete("delete from second_target where property_id = #{propertyId} and not by_hand")
-    void deleteSecondWorkedOut(long propertyId);
-
-    @Delete("delete from second_target where keyword_id = any(#{ids})")
-    void deleteSecondTargetsOf(@Param("ids") Object[] ids);
-
-    @Delete("delete from second_target where item_id = any(#{ids})")
-    void deleteSecondTargetsOfItems(@Param("ids") Object[] ids);
-
-    /** Makes what was worked out a decision; the table is "target" or "second_target". */
-    @Update("update ${table} set by_hand = true, reason = left('kept: ' || reason, 1000) where not by_hand"
+    /** Makes what was worked out for keywords a decision. */
+    @Update("update target set by_hand = true, reason = left('kept: ' || reason, 1000) where not by_hand"
             + " and property_id = #{propertyId} and keyword_id = any(#{ids})")
-    void keepHomes(@Param("table") String table, @Param("propertyId") long propertyId, @Param("ids") Object[] ids);
+    void keepHomes(@Param("propertyId") long propertyId, @Param("ids") Object[] ids);
 
-    @Update("update ${table} set by_hand = true, reason = left('kept: ' || reason, 1000) where not by_hand"
+    /** Makes what was worked out for items a decision. */
+    @Update("update target set by_hand = true, reason = left('kept: ' || reason, 1000) where not by_hand"
             + " and property_id = #{propertyId} and item_id = any(#{ids})")
-    void keepTargets(@Param("table") String table, @Param("propertyId") long propertyId, @Param("ids") Object[] ids);
+    void keepTargets(@Param("propertyId") long propertyId, @Param("ids") Object[] ids);
 
     /** A better keyword as it is written. */
     record NewBetter(
@@ -117,29 +104,30 @@ public interface TargetMapper {
     @Delete("delete from target where property_id = #{propertyId} and not by_hand")
     void deleteWorkedOut(long propertyId);
 
-    @Delete("delete from target where keyword_id = #{keywordId} and not by_hand")
-    void deleteWorkedOutOf(long keywordId);
+    /** Frees a keyword for a decision: what was worked out for it goes, and what it is secondary for. */
+    @Delete("delete from target where keyword_id = #{keywordId} and (role = 'secondary' or not by_hand)")
+    void freeKeyword(long keywordId);
 
     @Delete("delete from target where item_id = any(#{ids})")
     void deleteTargetsOfItems(@Param("ids") Object[] ids);
 
     /** Sets what a person decided of items; a keyword of null keeps them without one. */
     @Insert("""
-            merge into target (item_id, property_id, keyword_id, by_hand, score, reason) key (item_id)
-            select item, #{propertyId}, cast(#{keywordId} as bigint), true, 0, #{reason}
-            from unnest(cast(#{ids} as bigint array)) as u(item)""")
+            merge into target t using (select item from unnest(cast(#{ids} as bigint array)) as u(item)) s
+            on t.primary_of = s.item
+            when matched then update set t.keyword_id = cast(#{keywordId} as bigint), t.by_hand = true, t.score = 0,
+                t.reason = #{reason}
+            when not matched then insert (item_id, property_id, keyword_id, role, by_hand, score, reason)
+            values (s.item, #{propertyId}, cast(#{keywordId} as bigint), 'primary', true, 0, #{reason})""")
     void setTargets(
             @Param("ids") Object[] ids,
             @Param("propertyId") long propertyId,
             @Param("keywordId") Long keywordId,
             @Param("reason") String reason);
 
-    record ByHand(long itemId, Long keywordId, boolean first) {}
+    record ByHand(long itemId, Long keywordId, String role) {}
 
-    @Select("""
-            select item_id, keyword_id, true as first from target where property_id = #{propertyId} and by_hand
-            union all
-            select item_id, keyword_id, false from second_target where property_id = #{propertyId} and by_hand""")
+    @Select("select item_id, keyword_id, role from target where property_id = #{propertyId} and by_hand")
     List<ByHand> byHand(long propertyId);
 
     @Select("select services from place_services where property_id = #{propertyId}")
@@ -180,12 +168,9 @@ public interface TargetMapper {
     record ItemTarget(long keywordId, String phrase, Long volume, String role, boolean byHand, String reason) {}
 
     @Select("""
-            select k.id keyword_id, k.phrase, k.volume, t.role, t.by_hand, t.reason from (
-                select keyword_id, by_hand, reason, 'primary' as role, 0 as rank from target where item_id = #{itemId}
-                union all
-                select keyword_id, by_hand, reason, 'secondary', 1 from second_target where item_id = #{itemId}) t
-            join keyword k on k.id = t.keyword_id where not k.removed
-            order by t.rank, coalesce(k.volume, 0) desc, k.id""")
+            select k.id keyword_id, k.phrase, k.volume, t.role, t.by_hand, t.reason
+            from target t join keyword k on k.id = t.keyword_id where t.item_id = #{itemId} and not k.removed
+            order by t.role, coalesce(k.volume, 0) desc, k.id""")
     List<ItemTarget> targetsOf(long itemId);
 
     @Select("select count(*) > 0 from keyword where property_id = #{propertyId} and id = #{id} and not removed")

@@ -153,7 +153,7 @@ public class TargetRuns {
             Integer place = ready.places().get(fixed.keywordId());
             if (fixed.keywordId() == null) decided.clear(fixed.itemId());
             else if (place != null) decided.home(fixed.itemId(), place, role(fixed));
-            if (fixed.first() && fixed.keywordId() != null) decidedHomes++;
+            if (role(fixed) == Target.Role.PRIMARY && fixed.keywordId() != null) decidedHomes++;
         }
         for (TargetMapper.TopicByHand topic : mapper.topicsByHand(propertyId)) {
             Integer place = ready.places().get(topic.id());
@@ -178,6 +178,6 @@ public class TargetRuns {
     }
 
     private static Target.Role role(TargetMapper.ByHand fixed) {
-        return fixed.first() ? Target.Role.PRIMARY : Target.Role.SECONDARY;
+        return fixed.role().equals(Target.Role.PRIMARY.code()) ? Target.Role.PRIMARY : Target.Role.SECONDARY;
     }
 }

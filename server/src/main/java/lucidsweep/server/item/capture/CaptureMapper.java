@@ -120,7 +120,6 @@ interface CaptureMapper {
     @Update("""
             delete from item where id between #{items.first} and #{items.last} and first_sweep = #{sweepId}
             and not exists (select 1 from target t where t.item_id = item.id)
-            and not exists (select 1 from second_target t where t.item_id = item.id and t.by_hand)
             and not exists (select 1 from removed_target t where t.item_id = item.id)
             and not exists (select 1 from better_refused r where r.item_id = item.id)
             and not exists (select 1 from draft d where d.id between item.id * 4 and item.id * 4 + 3)""")

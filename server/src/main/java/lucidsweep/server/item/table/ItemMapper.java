@@ -15,7 +15,7 @@ interface ItemMapper {
             left join draft t on t.id = i.id * 4
             left join draft d on d.id = i.id * 4 + 1
             left join draft g on g.id = i.id * 4 + 2
-            left join target r on r.item_id = i.id
+            left join target r on r.primary_of = i.id
             left join keyword k on k.id = r.keyword_id
             """;
 
@@ -38,7 +38,7 @@ interface ItemMapper {
             from item i left join item_link l on l.item_id = i.id
             """;
 
-    String AIM = "select r.item_id, r.keyword_id, k.phrase from target r join keyword k on k.id = r.keyword_id ";
+    String AIM = "select r.primary_of item_id, r.keyword_id, k.phrase from target r join keyword k on k.id = r.keyword_id ";
 
     @Select(LINE + "where i.id = " + DraftMapper.IDS)
     List<ItemLine> lines(@Param("ids") Object[] ids);
@@ -88,10 +88,10 @@ interface ItemMapper {
     /** The keyword that an item aims at. */
     record Aimed(long itemId, long keywordId, String phrase) {}
 
-    @Select(AIM + "where r.item_id between #{first} and #{last}")
+    @Select(AIM + "where r.primary_of between #{first} and #{last}")
     List<Aimed> aims(long first, long last);
 
-    @Select(AIM + "where r.item_id = " + DraftMapper.IDS)
+    @Select(AIM + "where r.primary_of = " + DraftMapper.IDS)
     List<Aimed> aimsOf(@Param("ids") Object[] ids);
 
     /** What a crawl saw of an item besides its fields; facts and copy are null where it was imported. */

@@ -39,6 +39,7 @@ final class ItemTable {
     /** A text in force with the state of its draft, null where it has none; no cell where an item has no such field by nature. */
     record Cell(String text, int px, long alike, DraftState state) {}
 
+    private final Object refreshing = new Object();
     private int size;
     private long[] ids = new long[1_024];
     private final Dictionary sections = new Dictionary();
@@ -71,6 +72,11 @@ final class ItemTable {
             if (row >= alike.length) alike = Arrays.copyOf(alike, Math.max(row + 1, alike.length * 2));
             alike[row] = field == null ? 0 : field.alike();
         }
+    }
+
+    /** Held by who reads rows anew to change them here. */
+    Object refreshing() {
+        return refreshing;
     }
 
     /** Adds a row; rows come in the order of their ids. */

@@ -71,6 +71,13 @@ class ItemTables {
             forget(propertyId);
             return;
         }
+        // One after another: a reading that began earlier would put back what a later one has brought.
+        synchronized (table.refreshing()) {
+            table.change(lines(itemIds));
+        }
+    }
+
+    private List<ItemTable.Line> lines(Collection<Long> itemIds) {
         List<ItemTable.Line> lines = new ArrayList<>(itemIds.size());
         Object[] all = itemIds.toArray();
         for (int start = 0; start < all.length; start += LIST) {
@@ -81,7 +88,7 @@ class ItemTables {
             mapper.findingsOf(ids).forEach(parts::add);
             mapper.tableItemsOf(ids).forEach(item -> lines.add(parts.line(item)));
         }
-        table.change(lines);
+        return lines;
     }
 
     private ItemTable read(long propertyId) {

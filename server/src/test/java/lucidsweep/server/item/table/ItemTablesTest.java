@@ -9,14 +9,15 @@ import lucidsweep.server.item.draft.DraftMapper;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.json.JsonMapper;
 
-/** A row that changes while its table is being read is not read as it was before. */
+/** A row that changes while its table, or the row itself, is being read does not stay as it was before. */
 class ItemTablesTest {
 
     private static final long PROPERTY = 7;
     private static final long ITEM = IdRange.id(PROPERTY, 1);
 
     private ItemTables tables;
-    private String title = "before";
+    private volatile String title = "before";
+    private Thread meanwhile;
 
     @Test
     void whatChangesWhileTheTableIsReadIsInIt() {
@@ -27,6 +28,17 @@ class ItemTablesTest {
         title = "later";
         tables.refresh(PROPERTY, List.of(ITEM));
         assertThat(matching(tables.of(PROPERTY), "later")).containsExactly(ITEM);
+    }
+
+    @Test
+    void anOlderReadingOfARowNeverReplacesALaterOne() throws InterruptedException {
+        tables = new ItemTables(mapper(ItemMapper.class), mapper(DraftMapper.class), JsonMapper.shared());
+        title = "first";
+        ItemTable table = tables.of(PROPERTY);
+        title = "older";
+        tables.refresh(PROPERTY, List.of(ITEM));
+        meanwhile.join();
+        assertThat(matching(table, "newer")).containsExactly(ITEM);
     }
 
     private static long[] matching(ItemTable table, String text) {
@@ -42,9 +54,19 @@ class ItemTablesTest {
                     if (title.equals("before")) {
                         title = "after";
                         tables.refresh(PROPERTY, List.of(ITEM));
+                    } else if (title.equals("older")) {
+                        refreshMeanwhile();
                     }
                     return read;
                 }));
+    }
+
+    /** Changes the row and refreshes it from another thread, as far as it gets while this one is reading. */
+    private void refreshMeanwhile() {
+        title = "newer";
+        meanwhile = new Thread(() -> tables.refresh(PROPERTY, List.of(ITEM)));
+        meanwhile.start();
+        while (meanwhile.isAlive() && meanwhile.getState() != Thread.State.BLOCKED) Thread.onSpinWait();
     }
 
     private static ItemMapper.TableItem item(String title) {
