@@ -43,9 +43,7 @@ public class TargetDecisions {
 
     /** Makes the homes that were worked out for keywords decisions. */
     public void keepHomes(long propertyId, List<Long> keywordIds) {
-        change(
-                propertyId,
-                () -> IdSteps.over(keywordIds, ids -> mapper.keepHomes(propertyId, ids)));
+        change(propertyId, () -> IdSteps.over(keywordIds, ids -> mapper.keepHomes(propertyId, ids)));
         items.changed(propertyId);
     }
 
@@ -54,8 +52,7 @@ public class TargetDecisions {
         long[] meant = selection.resolve(propertyId, items);
         change(
                 propertyId,
-                () -> IdSteps.over(
-                        Arrays.stream(meant).boxed().toList(), ids -> mapper.keepTargets(propertyId, ids)));
+                () -> IdSteps.over(Arrays.stream(meant).boxed().toList(), ids -> mapper.keepTargets(propertyId, ids)));
         items.changed(propertyId);
         return meant.length;
     }

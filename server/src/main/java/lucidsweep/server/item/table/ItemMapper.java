@@ -38,7 +38,8 @@ interface ItemMapper {
             from item i left join item_link l on l.item_id = i.id
             """;
 
-    String AIM = "select r.primary_of item_id, r.keyword_id, k.phrase from target r join keyword k on k.id = r.keyword_id ";
+    String AIM =
+            "select r.primary_of item_id, r.keyword_id, k.phrase from target r join keyword k on k.id = r.keyword_id ";
 
     @Select(LINE + "where i.id = " + DraftMapper.IDS)
     List<ItemLine> lines(@Param("ids") Object[] ids);
