@@ -51,6 +51,7 @@ export type Recipe = Whole<Schemas["Recipe"]>;
 export type Part = Whole<Schemas["Part"]>;
 export type Source = Whole<Schemas["Source"]>;
 export type Removed = Whole<Schemas["Removed"]>;
+export type Arrived = Whole<Schemas["Arrived"]>;
 export type Copies = Whole<Schemas["Copies"]>;
 export type Added = Whole<Schemas["Added"]>;
 export type Schedule = Whole<Schemas["Schedule"]>;

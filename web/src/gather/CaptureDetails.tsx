@@ -4,6 +4,7 @@ import { type ReactNode, useState } from "react";
 import { answer, api, type CaptureView, type ItemRow } from "../api/client";
 import { ofProperty, useChange } from "../api/queries";
 import closeUp from "../parts/CloseUp.module.css";
+import { FileLink } from "../parts/FileLink";
 import { count, pathOf } from "../parts/number";
 import css from "./Gather.module.css";
 
@@ -89,11 +90,7 @@ function OfPage({ item, view }: { item: ItemRow; view: CaptureView }) {
         )}
       </Fact>
       <Fact name="Markup">
-        {view.hasSource && (
-          <a href={`/api/items/${item.id}/source`} download>
-            as it came
-          </a>
-        )}
+        {view.hasSource && <FileLink href={`/api/items/${item.id}/source`} label="as it came" />}
       </Fact>
     </dl>
   );

@@ -4,11 +4,11 @@ import { useCallback, useMemo, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { answer, api, type Change, type ChangeKind, type Sweep } from "../api/client";
 import { ofProperty } from "../api/queries";
-import panel from "../parts/CloseUp.module.css";
+import { FileLink } from "../parts/FileLink";
 import bar from "../parts/FilterBar.module.css";
 import { type Column, Grid } from "../parts/Grid";
-import { IconDownload } from "../parts/icons";
 import { count, dayAndTime, pathOf } from "../parts/number";
+import { SidePanel } from "../parts/SidePanel";
 import { searchOf } from "../parts/searchOf";
 import stage from "../parts/stage.module.css";
 import { useProperty } from "../parts/useProperty";
@@ -120,7 +120,7 @@ export function Compare() {
     return (
       <div className={stage.stage}>
         <h2 className={css.kinds}>What changed</h2>
-        <p className={panel.hint}>
+        <p className={css.hint}>
           Nothing to compare yet: it takes two sweeps. Sweep the property again, or{" "}
           <Link to=".." relative="path">
             look at what was gathered
@@ -171,7 +171,7 @@ export function Compare() {
       </div>
       {before > 0 && (
         <Differences propertyId={propertyId} before={before} after={after} search={search} set={set} onHand={follow}>
-          {hand && <HandPanel propertyId={propertyId} change={hand} />}
+          {hand && <HandPanel propertyId={propertyId} change={hand} onClose={() => setHand(undefined)} />}
         </Differences>
       )}
     </div>
@@ -246,9 +246,7 @@ function Differences({ propertyId, before, after, search, set, onHand, children 
               })),
             ]}
           />
-          <a className={bar.download} href={`/api/properties/${propertyId}/comparison.csv?${searchOf(query)}`} download>
-            <IconDownload size={15} aria-hidden /> CSV
-          </a>
+          <FileLink href={`/api/properties/${propertyId}/comparison.csv?${searchOf(query)}`} />
         </span>
       </div>
       <div className={stage.split}>
@@ -269,31 +267,26 @@ function Differences({ propertyId, before, after, search, set, onHand, children 
 }
 
 /** One difference in full. */
-function HandPanel({ propertyId, change }: { propertyId: number; change: Change }) {
+function HandPanel({ propertyId, change, onClose }: { propertyId: number; change: Change; onClose: () => void }) {
   return (
-    <aside className={panel.panel} aria-label="The difference in full">
-      <div className={panel.inside}>
-        <div>
-          <p className={panel.address}>{change.address}</p>
-          <p className={stage.soft}>{inWords(change)}</p>
-        </div>
-        {change.fields.map((each) => (
-          <section key={each.field} className={css.field}>
-            <h3>{nameOf(each.field)}</h3>
-            <p>
-              <Pieces change={change} field={each.field} />
-            </p>
-            {change.kind === "CHANGED" && (
-              <p className={stage.soft}>{each.drafted ? "drafted here" : "not drafted here"}</p>
-            )}
-          </section>
-        ))}
-        {change.kind !== "GONE" && change.kind !== "MOVED" && (
+    <SidePanel label="The difference in full" title={change.address} width={400} onClose={onClose}>
+      <p className={stage.soft}>{inWords(change)}</p>
+      {change.fields.map((each) => (
+        <section key={each.field} className={css.field}>
+          <h3>{nameOf(each.field)}</h3>
           <p>
-            <Link to={`/p/${propertyId}/rewrite?q=${encodeURIComponent(change.address)}`}>Open in Rewrite</Link>
+            <Pieces change={change} field={each.field} />
           </p>
-        )}
-      </div>
-    </aside>
+          {change.kind === "CHANGED" && (
+            <p className={stage.soft}>{each.drafted ? "drafted here" : "not drafted here"}</p>
+          )}
+        </section>
+      ))}
+      {change.kind !== "GONE" && change.kind !== "MOVED" && (
+        <p>
+          <Link to={`/p/${propertyId}/rewrite?q=${encodeURIComponent(change.address)}`}>Open in Rewrite</Link>
+        </p>
+      )}
+    </SidePanel>
   );
 }

@@ -1,9 +1,10 @@
-import { Button, Checkbox, Modal, NativeSelect, Table } from "@mantine/core";
+import { Button, Checkbox, Modal, NativeSelect } from "@mantine/core";
 import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type ImportPlan, type ImportTrial, type Property } from "../api/client";
 import { useChange } from "../api/queries";
 import { count } from "../parts/number";
+import { PlainTable } from "../parts/PlainTable";
 import stage from "../parts/stage.module.css";
 import css from "./Gather.module.css";
 
@@ -146,39 +147,36 @@ export function ImportDialog(props: { property: Property; first: ImportPlan; onC
           </div>
         ))}
         <div className={css.plan}>
-          <Table>
-            <Table.Thead>
-              <Table.Tr>
-                {plan.columns.map((column, i) => (
-                  <Table.Th key={i}>
-                    {column.name}
-                    <NativeSelect
-                      aria-label={`What ${column.name} holds`}
-                      size="xs"
-                      data={["UNUSED" as Meaning, ...plan.meanings].map((meaning) => ({
-                        value: meaning,
-                        label: name(meaning),
-                      }))}
-                      value={meanings[i]}
-                      onChange={(event) => take(i, event.currentTarget.value as Meaning)}
-                    />
-                    <span className={css.sure}>{evidence(column, meanings[i])}</span>
-                  </Table.Th>
-                ))}
-              </Table.Tr>
-            </Table.Thead>
-            <Table.Tbody>
+          <PlainTable
+            head={plan.columns.map((column, i) => (
+              <>
+                {column.name}
+                <NativeSelect
+                  aria-label={`What ${column.name} holds`}
+                  size="xs"
+                  data={["UNUSED" as Meaning, ...plan.meanings].map((meaning) => ({
+                    value: meaning,
+                    label: name(meaning),
+                  }))}
+                  value={meanings[i]}
+                  onChange={(event) => take(i, event.currentTarget.value as Meaning)}
+                />
+                <span className={css.sure}>{evidence(column, meanings[i])}</span>
+              </>
+            ))}
+          >
+            <tbody>
               {plan.columns[0].samples.map((_, row) => (
-                <Table.Tr key={row}>
+                <tr key={row}>
                   {plan.columns.map((column, i) => (
-                    <Table.Td key={i}>
+                    <td key={i}>
                       <span className={css.sample}>{column.samples[row]}</span>
-                    </Table.Td>
+                    </td>
                   ))}
-                </Table.Tr>
+                </tr>
               ))}
-            </Table.Tbody>
-          </Table>
+            </tbody>
+          </PlainTable>
         </div>
         {trial.data && <TrialResult trial={trial.data} item={item} gone={plan.kind !== "PAGES"} />}
         <div className={css.choices}>

@@ -1,10 +1,10 @@
-import { Table } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type Sweep } from "../api/client";
 import { ofProperty } from "../api/queries";
-import { IconDownload } from "../parts/icons";
+import { FileLink } from "../parts/FileLink";
 import { count } from "../parts/number";
+import { PlainTable } from "../parts/PlainTable";
 import stage from "../parts/stage.module.css";
 import css from "./Gather.module.css";
 
@@ -43,36 +43,26 @@ export function SweepReport({ sweep }: { sweep: Sweep }) {
   });
   return (
     <div className={stage.block}>
-      <Table>
-        <Table.Thead>
-          <Table.Tr>
-            <Table.Th>What became of it</Table.Th>
-            <Table.Th>Status</Table.Th>
-            <Table.Th className={css.right}>Addresses</Table.Th>
-            <Table.Th>For example</Table.Th>
-          </Table.Tr>
-        </Table.Thead>
-        <Table.Tbody>
+      <PlainTable dense head={["What became of it", "Status", "Addresses", "For example"]} right={[2]}>
+        <tbody>
           {outcomes.data?.map((line) => (
-            <Table.Tr key={`${line.outcome} ${line.status} ${line.example}`}>
-              <Table.Td>
+            <tr key={`${line.outcome} ${line.status} ${line.example}`}>
+              <td>
                 <button type="button" className={css.link} onClick={() => setOutcome(line.outcome)}>
                   {WORDS[line.outcome] ?? line.outcome}
                 </button>
-              </Table.Td>
-              <Table.Td>{line.status || ""}</Table.Td>
-              <Table.Td className={css.right}>{count(line.count)}</Table.Td>
-              <Table.Td>
+              </td>
+              <td>{line.status || ""}</td>
+              <td className={css.right}>{count(line.count)}</td>
+              <td>
                 <span className={css.sample}>{line.example}</span>
                 <span className={stage.soft}>{line.detail}</span>
-              </Table.Td>
-            </Table.Tr>
+              </td>
+            </tr>
           ))}
-        </Table.Tbody>
-      </Table>
-      <a className={css.link} href={`/api/sweeps/${sweep.id}/visits.csv`} download>
-        <IconDownload size={15} aria-hidden /> Every address as CSV
-      </a>
+        </tbody>
+      </PlainTable>
+      <FileLink href={`/api/sweeps/${sweep.id}/visits.csv`} label="Every address as CSV" />
       {outcome && visits.data && (
         <div>
           <h3>{WORDS[outcome] ?? outcome}</h3>

@@ -6,9 +6,9 @@ import { ofProperty, useChange, useKinds } from "../api/queries";
 import css from "./CloseUp.module.css";
 import { ConflictDialog } from "./ConflictDialog";
 import { FitRuler } from "./FitRuler";
-import { IconX } from "./icons";
 import { count, dayAndTime, of, pathOf } from "./number";
 import { ResultPreview } from "./ResultPreview";
+import { SidePanel } from "./SidePanel";
 import { tell, tellProblem } from "./tell";
 import { useConflicts } from "./useConflicts";
 import { useLooks } from "./useLooks";
@@ -34,10 +34,7 @@ export function CloseUp({ propertyId, itemId, editable, keywords, more, onClose 
     placeholderData: (before) => before,
   });
   return (
-    <aside className={css.panel} aria-label="Close-up">
-      <button type="button" className={css.close} aria-label="Close the close-up" onClick={onClose}>
-        <IconX size={16} />
-      </button>
+    <SidePanel label="Close-up" title={item.data && headingOf(item.data)} width={400} onClose={onClose}>
       {item.error ? (
         <div role="alert" className={css.hint}>
           <p>{item.error.message}</p>
@@ -59,9 +56,11 @@ export function CloseUp({ propertyId, itemId, editable, keywords, more, onClose 
           Choose a row to see its item close up: the search result, its texts, its keyword and its history.
         </p>
       )}
-    </aside>
+    </SidePanel>
   );
 }
+
+const headingOf = (item: ItemRow) => item.h1 || (item.title.draft ?? item.title.captured) || pathOf(item.address);
 
 const FIELDS = ["title", "description"] as const;
 type TextField = (typeof FIELDS)[number];
@@ -140,16 +139,13 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
   return (
     <div className={css.inside}>
       <ConflictDialog insist="Overwrite with mine" {...conflicts.dialog} />
-      <header>
-        <h2 className={css.heading}>{item.h1 || captured.title || pathOf(item.address)}</h2>
-        {item.address.includes("://") ? (
-          <a className={css.address} href={item.address} target="_blank" rel="noreferrer">
-            {pathOf(item.address)}
-          </a>
-        ) : (
-          <span className={css.address}>{item.address}</span>
-        )}
-      </header>
+      {item.address.includes("://") ? (
+        <a className={css.address} href={item.address} target="_blank" rel="noreferrer">
+          {pathOf(item.address)}
+        </a>
+      ) : (
+        <span className={css.address}>{item.address}</span>
+      )}
       {item.noindex && <p className={css.obstacle}>Not indexable: {item.noindex}.</p>}
       <section>
         <SegmentedControl

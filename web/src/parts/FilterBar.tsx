@@ -1,8 +1,9 @@
 import { NativeSelect } from "@mantine/core";
 import type { ReactNode } from "react";
 import { useKinds, useSections } from "../api/queries";
+import { FileLink } from "./FileLink";
 import css from "./FilterBar.module.css";
-import { IconDownload, IconX } from "./icons";
+import { IconX } from "./icons";
 import { count, of } from "./number";
 import type { ItemView } from "./useItemView";
 
@@ -103,9 +104,7 @@ export function FilterBar({
       )}
       <span className={css.rest}>
         {children}
-        <a className={css.download} href={view.csv} download>
-          <IconDownload size={15} aria-hidden /> CSV
-        </a>
+        <FileLink href={view.csv} />
       </span>
     </div>
   );

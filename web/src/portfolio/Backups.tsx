@@ -1,20 +1,34 @@
 import { Button, FileButton } from "@mantine/core";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { answer, api, type Copies, upload } from "../api/client";
+import { type Arrived, answer, api, type Copies, upload } from "../api/client";
 import { day } from "../parts/number";
+import { tell } from "../parts/tell";
 import css from "./Portfolio.module.css";
 
-/** Copies of everything: one now, those of the last days, and one that is put back. */
+/** Copies of everything: one now, those of the last days, one that is put back, and one whose clients are added. */
 export function Backups() {
   const queries = useQueryClient();
   const copies = useQuery({ queryKey: ["backups"], queryFn: () => answer(api.GET("/api/backups")) });
   const show = (next: Copies) => queries.setQueryData(["backups"], next);
   const restore = useMutation({
     mutationFn: (file: File) => upload<Copies>("/api/backups/restore", file),
+    meta: { quiet: true },
     onSuccess: show,
   });
-  const leave = useMutation({ mutationFn: () => answer(api.DELETE("/api/backups/restore")), onSuccess: show });
-  const problem = copies.error ?? restore.error ?? leave.error;
+  const add = useMutation({
+    mutationFn: (file: File) => upload<Arrived>("/api/backups/add", file),
+    meta: { quiet: true },
+    onSuccess: ({ clients }) => {
+      queries.invalidateQueries();
+      tell(`Added: ${clients.join(", ")}. Logins are asked for again.`);
+    },
+  });
+  const leave = useMutation({
+    mutationFn: () => answer(api.DELETE("/api/backups/restore")),
+    meta: { quiet: true },
+    onSuccess: show,
+  });
+  const problem = copies.error ?? restore.error ?? add.error ?? leave.error;
   return (
     <section className={css.removed}>
       <h2>Backups</h2>
@@ -46,6 +60,13 @@ export function Backups() {
           {(props) => (
             <Button {...props} variant="default" loading={restore.isPending}>
               Restore a backup
+            </Button>
+          )}
+        </FileButton>
+        <FileButton accept=".zip,application/zip" onChange={(file) => file && add.mutate(file)}>
+          {(props) => (
+            <Button {...props} variant="default" loading={add.isPending}>
+              Add the clients of a backup
             </Button>
           )}
         </FileButton>

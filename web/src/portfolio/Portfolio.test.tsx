@@ -126,6 +126,20 @@ it("makes backups, and puts one back at the next start unless that is taken back
   await waitFor(() => expect(screen.queryByRole("status")).toBeNull());
 });
 
+it("adds the clients of a backup, or says why not", async () => {
+  serve("POST /api/backups/add", new Problem(400, "This file is none."));
+  const { container } = show(<Portfolio />, "/");
+  await screen.findByRole("button", { name: "Add the clients of a backup" });
+  const file = new File(["x"], "all.zip", { type: "application/zip" });
+  const input = [...container.querySelectorAll("input[type=file]")].at(-1) as HTMLInputElement;
+  await userEvent.upload(input, file);
+  expect((await screen.findByRole("alert")).textContent).toBe("This file is none.");
+  serve("POST /api/backups/add", { clients: ["Skerry Ropeworks"] });
+  await userEvent.upload(input, file);
+  expect(await screen.findByText("Added: Skerry Ropeworks. Logins are asked for again.")).toBeTruthy();
+  expect(screen.queryByText("This file is none.")).toBeNull();
+});
+
 it("says how to begin where there is nothing, and what went wrong where there is no answer", async () => {
   serve("GET /api/clients", []);
   const { unmount } = show(<Portfolio />, "/");

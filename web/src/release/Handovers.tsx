@@ -3,8 +3,9 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type Property } from "../api/client";
 import { ofProperty, useChange } from "../api/queries";
-import { IconDownload } from "../parts/icons";
+import { FileLink } from "../parts/FileLink";
 import { dayAndTime, of } from "../parts/number";
+import { SidePanel } from "../parts/SidePanel";
 import css from "./Release.module.css";
 
 const NAMES: Record<string, string> = {
@@ -27,8 +28,11 @@ export function Handovers({ property, approved }: { property: Property; approved
     answer(api.POST("/api/properties/{propertyId}/handovers", { params: { path: { propertyId } }, body: { format } })),
   );
   return (
-    <aside className={css.panel} aria-label="Deliver">
-      <h2>{approved === 0 ? "Nothing approved yet" : `${of(approved, "approved draft")} to deliver`}</h2>
+    <SidePanel
+      label="Deliver"
+      width={320}
+      title={approved === 0 ? "Nothing approved yet" : `${of(approved, "approved draft")} to deliver`}
+    >
       <NativeSelect
         label="As"
         value={format}
@@ -60,14 +64,12 @@ export function Handovers({ property, approved }: { property: Property; approved
                     {of(handover.texts, "text")} of {of(handover.items, "item")}, {handover.format}
                   </small>
                 </span>
-                <a href={`/api/handovers/${handover.id}/file`} download>
-                  <IconDownload size={15} aria-hidden /> file
-                </a>
+                <FileLink href={`/api/handovers/${handover.id}/file`} label="file" />
               </li>
             ))}
           </ol>
         </section>
       )}
-    </aside>
+    </SidePanel>
   );
 }

@@ -3,8 +3,8 @@ import { useState } from "react";
 import { answer, api, type EditSpec, type Field, type Selection } from "../api/client";
 import { useChange } from "../api/queries";
 import { ConflictDialog } from "../parts/ConflictDialog";
-import { IconX } from "../parts/icons";
 import { count, of } from "../parts/number";
+import { SidePanel } from "../parts/SidePanel";
 import { tell } from "../parts/tell";
 import { useConflicts } from "../parts/useConflicts";
 import { EditForm } from "./EditForm";
@@ -61,68 +61,71 @@ export function EditPanel({ propertyId, listings, tool: asked, field, given, n, 
   const forTags = TOOLS.find((each) => each.tool === tool)?.tags;
   const offered = TOOLS.filter((each) => (!each.hidden || each.tool === tool) && (!each.tags || listings));
   return (
-    <aside className={css.panel} aria-label="Rewrite in bulk">
-      <ConflictDialog insist="Edit them as they are now" {...conflicts.dialog} />
-      <header className={css.panelHead}>
-        <h2>{of(n, "item")}</h2>
-        <NativeSelect
-          size="xs"
-          aria-label="Tool"
-          value={tool}
-          data={offered.map((each) => ({ value: each.tool, label: each.label }))}
-          onChange={(event) => {
-            const next = event.currentTarget.value as Tool;
-            const nextForTags = TOOLS.find((each) => each.tool === next)?.tags;
-            onTool(next, nextForTags ? "tags" : field === "tags" ? "title" : field);
-          }}
-        />
-        {!forTags && tool !== "keep" && (
+    <SidePanel
+      label="Rewrite in bulk"
+      title={of(n, "item")}
+      width="clamp(520px, 34vw, 640px)"
+      onClose={onClose}
+      tools={
+        <>
           <NativeSelect
             size="xs"
-            aria-label="Field"
-            value={field}
-            data={[
-              { value: "title", label: "of titles" },
-              { value: "description", label: "of descriptions" },
-            ]}
-            onChange={(event) => onTool(tool, event.currentTarget.value as Field)}
+            aria-label="Tool"
+            value={tool}
+            data={offered.map((each) => ({ value: each.tool, label: each.label }))}
+            onChange={(event) => {
+              const next = event.currentTarget.value as Tool;
+              const nextForTags = TOOLS.find((each) => each.tool === next)?.tags;
+              onTool(next, nextForTags ? "tags" : field === "tags" ? "title" : field);
+            }}
           />
-        )}
-        <button type="button" className={css.close} aria-label="Close" onClick={onClose}>
-          <IconX size={16} />
-        </button>
-      </header>
-      <div className={css.panelBody}>
-        {tool === "keep" ? (
-          <KeepForm propertyId={propertyId} selection={selection} listings={listings} onDone={onClose} />
-        ) : (
+          {!forTags && tool !== "keep" && (
+            <NativeSelect
+              size="xs"
+              aria-label="Field"
+              value={field}
+              data={[
+                { value: "title", label: "of titles" },
+                { value: "description", label: "of descriptions" },
+              ]}
+              onChange={(event) => onTool(tool, event.currentTarget.value as Field)}
+            />
+          )}
+        </>
+      }
+      foot={
+        tool !== "keep" && (
           <>
-            <EditForm propertyId={propertyId} spec={spec} listings={listings} onChange={setSpec} />
-            {problem && (
-              <p role="alert" className={css.problem}>
-                {problem}
-              </p>
-            )}
-            {figures && !problem && <Samples figures={figures} />}
+            {figures && !problem && <Verdict figures={figures} field={spec.field ?? ""} />}
+            <Button
+              disabled={!figures || figures.changes === 0 || Boolean(problem)}
+              loading={apply.isPending}
+              onClick={() => draft(false)}
+            >
+              {figures?.complete ? `Draft ${count(figures.changes)}` : "Draft them"}
+            </Button>
+            <Button variant="subtle" onClick={onClose}>
+              Cancel
+            </Button>
           </>
-        )}
-      </div>
-      {tool !== "keep" && (
-        <footer className={css.panelFoot}>
-          {figures && !problem && <Verdict figures={figures} field={spec.field ?? ""} />}
-          <Button
-            disabled={!figures || figures.changes === 0 || Boolean(problem)}
-            loading={apply.isPending}
-            onClick={() => draft(false)}
-          >
-            {figures?.complete ? `Draft ${count(figures.changes)}` : "Draft them"}
-          </Button>
-          <Button variant="subtle" onClick={onClose}>
-            Cancel
-          </Button>
-        </footer>
+        )
+      }
+    >
+      <ConflictDialog insist="Edit them as they are now" {...conflicts.dialog} />
+      {tool === "keep" ? (
+        <KeepForm propertyId={propertyId} selection={selection} listings={listings} onDone={onClose} />
+      ) : (
+        <>
+          <EditForm propertyId={propertyId} spec={spec} listings={listings} onChange={setSpec} />
+          {problem && (
+            <p role="alert" className={css.problem}>
+              {problem}
+            </p>
+          )}
+          {figures && !problem && <Samples figures={figures} />}
+        </>
       )}
-    </aside>
+    </SidePanel>
   );
 }
 

@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { answer, api, type Cause } from "../api/client";
 import { ofProperty, useKinds } from "../api/queries";
-import { IconDownload } from "../parts/icons";
+import { FileLink } from "../parts/FileLink";
 import { count, of } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { useProperty } from "../parts/useProperty";
@@ -21,9 +21,7 @@ export function Triage() {
         <div className={css.causes}>
           <header className={css.head}>
             <h1>What holds this property back</h1>
-            <a className={css.download} href={`/api/properties/${propertyId}/causes.csv`} download>
-              <IconDownload size={15} aria-hidden /> CSV
-            </a>
+            <FileLink href={`/api/properties/${propertyId}/causes.csv`} />
             {standing && (
               <p>
                 {count(standing.withFindings)} of {count(standing.indexable)} indexable items have findings. Causes are
@@ -114,9 +112,7 @@ function Ledger({ propertyId }: { propertyId: number }) {
     <aside className={css.ledger}>
       <header>
         <h2>By kind</h2>
-        <a className={css.download} href={`/api/properties/${propertyId}/findings.csv`} download>
-          <IconDownload size={15} aria-hidden /> CSV
-        </a>
+        <FileLink href={`/api/properties/${propertyId}/findings.csv`} />
       </header>
       {["title", "description", "tags", "h1", "indexing"]
         .filter((field) => fields.includes(field))

@@ -1,9 +1,9 @@
-import { CloseButton } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { answer, api, type DemandRow } from "../../api/client";
 import { ofProperty } from "../../api/queries";
 import { count, pathOf } from "../../parts/number";
+import { SidePanel } from "../../parts/SidePanel";
 import { searchOf } from "../../parts/searchOf";
 import css from "../keywords/KeywordCloseUp.module.css";
 import { DemandFigures } from "./DemandFigures";
@@ -44,11 +44,7 @@ export function DemandCloseUp({
   });
   const name = row.text || "no address named";
   return (
-    <aside className={css.panel} aria-label={`Demand of ${name}`}>
-      <header>
-        <h2>{side === "items" ? pathOf(name) : name}</h2>
-        <CloseButton aria-label="Close" onClick={onClose} />
-      </header>
+    <SidePanel label={`Demand of ${name}`} title={side === "items" ? pathOf(name) : name} onClose={onClose}>
       {!known && <p className={css.soft}>No item of the property has this address. Its demand is kept and counted.</p>}
       {known && window.data && (
         <>
@@ -89,6 +85,6 @@ export function DemandCloseUp({
           )}
         </>
       )}
-    </aside>
+    </SidePanel>
   );
 }

@@ -1,7 +1,7 @@
 import { useCallback, useState } from "react";
 import type { DemandRow } from "../../api/client";
+import { FileLink } from "../../parts/FileLink";
 import { type Column, Grid } from "../../parts/Grid";
-import { IconDownload } from "../../parts/icons";
 import { count, day, of, pathOf } from "../../parts/number";
 import stage from "../../parts/stage.module.css";
 import aim from "../Aim.module.css";
@@ -101,9 +101,7 @@ export function DemandView({ propertyId }: { propertyId: number }) {
     <>
       <div className={css.head}>
         <DemandFilters demand={demand} window={data} />
-        <a href={demand.csv} download>
-          <IconDownload size={15} aria-hidden /> CSV
-        </a>
+        <FileLink href={demand.csv} />
       </div>
       {window.error && !demand.rows.problem && <p className={css.note}>{window.error.message}</p>}
       {data && !window.error && (

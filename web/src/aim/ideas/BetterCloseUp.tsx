@@ -1,17 +1,13 @@
-import { CloseButton } from "@mantine/core";
 import type { BetterRow } from "../../api/client";
 import { count, day, pathOf, percent } from "../../parts/number";
+import { SidePanel } from "../../parts/SidePanel";
 import css from "../keywords/KeywordCloseUp.module.css";
 
 /** A better keyword opened to the parts that its worth was made of. */
 export function BetterCloseUp({ row, onClose }: { row: BetterRow; onClose: () => void }) {
   const whole = (number: number) => count(Math.round(number));
   return (
-    <aside className={css.panel} aria-label={`Better keyword ${row.query}`}>
-      <header>
-        <h2>{row.query}</h2>
-        <CloseButton aria-label="Close" onClick={onClose} />
-      </header>
+    <SidePanel label={`Better keyword ${row.query}`} title={row.query} onClose={onClose}>
       <p className={css.soft}>
         {pathOf(row.address)} has the keyword “{row.aimed}” now.
       </p>
@@ -45,6 +41,6 @@ export function BetterCloseUp({ row, onClose }: { row: BetterRow; onClose: () =>
           <strong>{row.gain < 10 ? row.gain.toFixed(1) : whole(row.gain)}</strong>, an estimate
         </dd>
       </dl>
-    </aside>
+    </SidePanel>
   );
 }

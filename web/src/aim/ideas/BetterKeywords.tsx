@@ -5,8 +5,8 @@ import { answer, api, type BetterRow } from "../../api/client";
 import { ofProperty, useChange } from "../../api/queries";
 import { BatchBar } from "../../parts/BatchBar";
 import { useChoice } from "../../parts/choice";
+import { FileLink } from "../../parts/FileLink";
 import { type Column, Grid } from "../../parts/Grid";
-import { IconDownload } from "../../parts/icons";
 import { count, day, of, pathOf } from "../../parts/number";
 import stage from "../../parts/stage.module.css";
 import { tell } from "../../parts/tell";
@@ -120,9 +120,7 @@ export function BetterKeywords({ propertyId }: { propertyId: number }) {
             { value: "young", label: "Too early" },
           ]}
         />
-        <a href={`/api/properties/${propertyId}/better.csv`} download>
-          <IconDownload size={15} aria-hidden /> CSV
-        </a>
+        <FileLink href={`/api/properties/${propertyId}/better.csv`} />
       </div>
       <div className={stage.split}>
         <div className={stage.table}>

@@ -1,5 +1,6 @@
-import { IconDownload } from "../../parts/icons";
+import { FileLink } from "../../parts/FileLink";
 import { count, of } from "../../parts/number";
+import { PlainTable } from "../../parts/PlainTable";
 import css from "../Aim.module.css";
 import { Scrolled } from "../Scrolled";
 import { useAimSummary } from "../useAimSummary";
@@ -17,12 +18,8 @@ export function PagesToAdd({ propertyId }: { propertyId: number }) {
       <div className={css.line}>
         <h2>{summary.data ? of(pages.length, "page") : "–"} to add</h2>
         <span className={css.soft}>One for each topic that no item serves, the most searched first.</span>
-        <a href={`/api/properties/${propertyId}/pages-to-add.csv`} download>
-          <IconDownload size={15} aria-hidden /> CSV
-        </a>
-        <a href={`/api/properties/${propertyId}/pages-to-add.xlsx`} download>
-          XLSX
-        </a>
+        <FileLink href={`/api/properties/${propertyId}/pages-to-add.csv`} />
+        <FileLink href={`/api/properties/${propertyId}/pages-to-add.xlsx`} label="XLSX" />
       </div>
       <Scrolled label="Pages to add">
         {summary.data && pages.length === 0 && (
@@ -31,15 +28,7 @@ export function PagesToAdd({ propertyId }: { propertyId: number }) {
           </p>
         )}
         {pages.length > 0 && (
-          <table>
-            <thead>
-              <tr>
-                <th>search volume</th>
-                <th>title and description</th>
-                <th>address</th>
-                <th>for</th>
-              </tr>
-            </thead>
+          <PlainTable head={["search volume", "title and description", "address", "for"]}>
             <tbody>
               {pages.slice(0, MOST).map((page) => (
                 <tr key={`${page.topic} ${page.slug}`}>
@@ -64,7 +53,7 @@ export function PagesToAdd({ propertyId }: { propertyId: number }) {
                 </tr>
               ))}
             </tbody>
-          </table>
+          </PlainTable>
         )}
         {pages.length > MOST && <p className={css.soft}>and {count(pages.length - MOST)} more in the file.</p>}
       </Scrolled>

@@ -1,4 +1,5 @@
 import { count, of, pathOf } from "../../parts/number";
+import { PlainTable } from "../../parts/PlainTable";
 import css from "../Aim.module.css";
 import { Scrolled } from "../Scrolled";
 import { useAimSummary } from "../useAimSummary";
@@ -26,18 +27,17 @@ export function SharedQueries({ propertyId }: { propertyId: number }) {
           </p>
         )}
         {shared.length > 0 && (
-          <table>
-            <thead>
-              <tr>
-                <th>impressions a month</th>
-                <th>query</th>
-                <th>item</th>
-                <th>share</th>
-                <th>position</th>
-                <th>clicks a month</th>
-                <th>better query for it</th>
-              </tr>
-            </thead>
+          <PlainTable
+            head={[
+              "impressions a month",
+              "query",
+              "item",
+              "share",
+              "position",
+              "clicks a month",
+              "better query for it",
+            ]}
+          >
             {shared.slice(0, MOST).map((query) => (
               <tbody key={query.query} className={css.shared}>
                 {query.items.map((item, i) => (
@@ -56,7 +56,7 @@ export function SharedQueries({ propertyId }: { propertyId: number }) {
                 ))}
               </tbody>
             ))}
-          </table>
+          </PlainTable>
         )}
       </Scrolled>
     </>

@@ -1,9 +1,10 @@
-import { Button, CloseButton } from "@mantine/core";
+import { Button } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { answer, api, type KeywordRow } from "../../api/client";
 import { ofProperty, useChange } from "../../api/queries";
 import { count, pathOf, percent } from "../../parts/number";
+import { SidePanel } from "../../parts/SidePanel";
 import { searchOf } from "../../parts/searchOf";
 import { tell } from "../../parts/tell";
 import { countryName } from "./countryName";
@@ -49,11 +50,7 @@ export function KeywordCloseUp({
     ),
   );
   return (
-    <aside className={css.panel} aria-label={`Keyword ${row.phrase}`}>
-      <header>
-        <h2>{row.phrase}</h2>
-        <CloseButton aria-label="Close" onClick={onClose} />
-      </header>
+    <SidePanel label={`Keyword ${row.phrase}`} title={row.phrase} onClose={onClose}>
       {row.monthly.length > 2 && (
         <figure>
           <Trend row={row} width={332} height={72} />
@@ -152,6 +149,6 @@ export function KeywordCloseUp({
           );
         })}
       </ol>
-    </aside>
+    </SidePanel>
   );
 }

@@ -2,8 +2,8 @@ import { Button, Modal } from "@mantine/core";
 import { useCallback, useMemo, useState } from "react";
 import type { KeywordRow } from "../../api/client";
 import { useChoice } from "../../parts/choice";
+import { FileLink } from "../../parts/FileLink";
 import { Grid } from "../../parts/Grid";
-import { IconDownload } from "../../parts/icons";
 import { count } from "../../parts/number";
 import stage from "../../parts/stage.module.css";
 import css from "../Aim.module.css";
@@ -39,9 +39,7 @@ export function KeywordTable({ propertyId, home }: { propertyId: number; home?: 
         <Modal opened={adding} onClose={() => setAdding(false)} title="Add keywords" size="lg">
           <AddKeywords propertyId={propertyId} />
         </Modal>
-        <a href={csv} download>
-          <IconDownload size={15} aria-hidden /> CSV
-        </a>
+        <FileLink href={csv} />
       </div>
       <div className={stage.split}>
         <div className={stage.table}>

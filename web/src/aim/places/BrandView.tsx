@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import { answer, api } from "../../api/client";
 import { ofProperty } from "../../api/queries";
 import { count, of } from "../../parts/number";
+import { PlainTable } from "../../parts/PlainTable";
 import { searchOf } from "../../parts/searchOf";
 import css from "../Aim.module.css";
 import { Scrolled } from "../Scrolled";
@@ -35,18 +36,19 @@ export function BrandView({ propertyId }: { propertyId: number }) {
           </p>
         )}
         {found.length > 0 && (
-          <table className={css.reviews}>
-            <thead>
-              <tr>
-                <th>impressions, 13 weeks</th>
-                <th>spelling</th>
-                <th>how it is written</th>
-                <th className={css.number}>queries</th>
-                <th className={css.number}>clicks</th>
-                <th className={css.number}>position</th>
-                <th className={css.number}>search volume</th>
-              </tr>
-            </thead>
+          <PlainTable
+            dense
+            head={[
+              "impressions, 13 weeks",
+              "spelling",
+              "how it is written",
+              "queries",
+              "clicks",
+              "position",
+              "search volume",
+            ]}
+            right={[3, 4, 5, 6]}
+          >
             <tbody>
               {found.map((each) => (
                 <tr key={each.text}>
@@ -62,7 +64,7 @@ export function BrandView({ propertyId }: { propertyId: number }) {
                 </tr>
               ))}
             </tbody>
-          </table>
+          </PlainTable>
         )}
         {brand.data && brand.data.likely.length > 0 && (
           <>

@@ -4,8 +4,9 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { answer, api, type GridCell } from "../../api/client";
 import { ofProperty, useChange } from "../../api/queries";
-import { IconDownload } from "../../parts/icons";
+import { FileLink } from "../../parts/FileLink";
 import { count, of, pathOf } from "../../parts/number";
+import { SidePanel } from "../../parts/SidePanel";
 import { searchOf } from "../../parts/searchOf";
 import { tell } from "../../parts/tell";
 import aim from "../Aim.module.css";
@@ -35,9 +36,7 @@ export function PlaceGrid({ propertyId }: { propertyId: number }) {
           Choose the services
         </Button>
         <AddUnlisted propertyId={propertyId} cells={cells} />
-        <a href={`/api/properties/${propertyId}/places.csv`} download>
-          <IconDownload size={15} aria-hidden /> CSV
-        </a>
+        <FileLink href={`/api/properties/${propertyId}/places.csv`} />
       </div>
       {choosing && data && (
         <ServiceForm propertyId={propertyId} services={data.services} onDone={() => setChoosing(false)} />
@@ -100,7 +99,7 @@ export function PlaceGrid({ propertyId }: { propertyId: number }) {
             </p>
           )}
         </section>
-        {open && <CellPanel propertyId={propertyId} cell={open} />}
+        {open && <CellPanel propertyId={propertyId} cell={open} onClose={() => setAt(undefined)} />}
       </div>
     </>
   );
@@ -111,10 +110,9 @@ const said = (cell: GridCell) =>
     cell.itemId === null ? "no page" : pathOf(cell.address)
   }`;
 
-function CellPanel({ propertyId, cell }: { propertyId: number; cell: GridCell }) {
+function CellPanel({ propertyId, cell, onClose }: { propertyId: number; cell: GridCell; onClose: () => void }) {
   return (
-    <aside className={css.panel} aria-label={cell.phrase}>
-      <h2>{cell.phrase}</h2>
+    <SidePanel label={cell.phrase} title={cell.phrase} width={320} onClose={onClose}>
       <p>
         {cell.keywords === 0
           ? "It is on no keyword list."
@@ -140,7 +138,7 @@ function CellPanel({ propertyId, cell }: { propertyId: number; cell: GridCell })
           </>
         )}
       </p>
-    </aside>
+    </SidePanel>
   );
 }
 

@@ -3,6 +3,7 @@ import { Link, useSearchParams } from "react-router";
 import { answer, api, type Review } from "../../api/client";
 import { useChange } from "../../api/queries";
 import { count, of, pathOf } from "../../parts/number";
+import { PlainTable } from "../../parts/PlainTable";
 import { searchOf } from "../../parts/searchOf";
 import css from "../Aim.module.css";
 import { monthInWords, monthsAhead } from "../keywords/month";
@@ -69,17 +70,7 @@ function ReviewTable({ propertyId, title, reviews }: { propertyId: number; title
   return (
     <>
       {title && <h3 className={css.part}>{title}</h3>}
-      <table className={css.reviews}>
-        <thead>
-          <tr>
-            <th>search volume</th>
-            <th>phrase</th>
-            <th>its item</th>
-            <th>list</th>
-            <th>look again in</th>
-            <th />
-          </tr>
-        </thead>
+      <PlainTable dense head={["search volume", "phrase", "its item", "list", "look again in", ""]}>
         <tbody>
           {reviews.map((review) => (
             <tr key={review.id}>
@@ -122,7 +113,7 @@ function ReviewTable({ propertyId, title, reviews }: { propertyId: number; title
             </tr>
           ))}
         </tbody>
-      </table>
+      </PlainTable>
     </>
   );
 }

@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import { answer, api, type GroupView as Groups } from "../../api/client";
 import { ofProperty } from "../../api/queries";
 import { count, of } from "../../parts/number";
+import { PlainTable } from "../../parts/PlainTable";
 import { searchOf } from "../../parts/searchOf";
 import css from "../Aim.module.css";
 import { Scrolled } from "../Scrolled";
@@ -47,17 +48,17 @@ export function GroupView({ propertyId }: { propertyId: number }) {
 
 function GroupTable({ propertyId, groups }: { propertyId: number; groups: Groups["groups"] }) {
   return (
-    <table>
-      <thead>
-        <tr>
-          <th>items</th>
-          <th>group</th>
-          <th>keywords that its name covers</th>
-          <th className={css.number}>search volume</th>
-          <th>topics of its items</th>
-          <th className={css.number}>search volume</th>
-        </tr>
-      </thead>
+    <PlainTable
+      head={[
+        "items",
+        "group",
+        "keywords that its name covers",
+        "search volume",
+        "topics of its items",
+        "search volume",
+      ]}
+      right={[3, 5]}
+    >
       <tbody>
         {groups.map((group) => (
           <tr key={group.name}>
@@ -78,22 +79,13 @@ function GroupTable({ propertyId, groups }: { propertyId: number; groups: Groups
           </tr>
         ))}
       </tbody>
-    </table>
+    </PlainTable>
   );
 }
 
 function Ungrouped({ propertyId, topics }: { propertyId: number; topics: Groups["ungrouped"] }) {
   return (
-    <table className={css.reviews}>
-      <thead>
-        <tr>
-          <th>search volume</th>
-          <th>topic</th>
-          <th className={css.number}>keywords</th>
-          <th className={css.number}>with an item</th>
-          <th>its items are in</th>
-        </tr>
-      </thead>
+    <PlainTable dense head={["search volume", "topic", "keywords", "with an item", "its items are in"]} right={[2, 3]}>
       <tbody>
         {topics.map((topic) => (
           <tr key={topic.topic}>
@@ -107,6 +99,6 @@ function Ungrouped({ propertyId, topics }: { propertyId: number; topics: Groups[
           </tr>
         ))}
       </tbody>
-    </table>
+    </PlainTable>
   );
 }

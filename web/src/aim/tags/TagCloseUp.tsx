@@ -1,7 +1,7 @@
-import { CloseButton } from "@mantine/core";
 import { Link } from "react-router";
 import type { TagRow } from "../../api/client";
 import { count, of } from "../../parts/number";
+import { SidePanel } from "../../parts/SidePanel";
 import { searchOf } from "../../parts/searchOf";
 import { useDemandWindow } from "../demand/useDemand";
 import { WeekChart } from "../demand/WeekChart";
@@ -14,11 +14,7 @@ export function TagCloseUp({ propertyId, row, onClose }: { propertyId: number; r
   const demand = useDemandWindow(propertyId, { like: row.tag });
   const replacedBy = (other: string) => desk({ tool: "replace-tag", on: "tags", find: row.tag, with: other });
   return (
-    <aside className={css.panel} aria-label={`Tag ${row.tag}`}>
-      <header>
-        <h2>{row.tag}</h2>
-        <CloseButton aria-label="Close" onClick={onClose} />
-      </header>
+    <SidePanel label={`Tag ${row.tag}`} title={row.tag} onClose={onClose}>
       <p>
         <Link to={desk({})}>{of(row.items, "item")}</Link> {row.items === 1 ? "uses" : "use"} it.{" "}
         {row.searches === null
@@ -83,6 +79,6 @@ export function TagCloseUp({ propertyId, row, onClose }: { propertyId: number; r
           </ol>
         </>
       )}
-    </aside>
+    </SidePanel>
   );
 }

@@ -3,8 +3,8 @@ import { useCallback, useState } from "react";
 import { useSearchParams } from "react-router";
 import { answer, api, type TagRow } from "../../api/client";
 import { ofProperty } from "../../api/queries";
+import { FileLink } from "../../parts/FileLink";
 import { type Column, Grid } from "../../parts/Grid";
-import { IconDownload } from "../../parts/icons";
 import { count, of } from "../../parts/number";
 import { searchOf } from "../../parts/searchOf";
 import stage from "../../parts/stage.module.css";
@@ -147,9 +147,7 @@ export function TagTable({ propertyId }: { propertyId: number }) {
           value={q}
           onChange={(event) => set({ q: event.currentTarget.value })}
         />
-        <a href={`/api/properties/${propertyId}/tags.csv?${searchOf(asked)}`} download>
-          <IconDownload size={15} aria-hidden /> CSV
-        </a>
+        <FileLink href={`/api/properties/${propertyId}/tags.csv?${searchOf(asked)}`} />
       </div>
       <div className={stage.split}>
         <div className={stage.table}>

@@ -1,10 +1,11 @@
-import { Button, Checkbox, CloseButton, TextInput } from "@mantine/core";
+import { Button, Checkbox, TextInput } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { answer, api, type TopicRow } from "../../api/client";
 import { ofProperty, useChange } from "../../api/queries";
 import { count, of, pathOf } from "../../parts/number";
+import { SidePanel } from "../../parts/SidePanel";
 import { searchOf } from "../../parts/searchOf";
 import { tell } from "../../parts/tell";
 import css from "../keywords/KeywordCloseUp.module.css";
@@ -54,11 +55,7 @@ export function TopicCloseUp({ propertyId, row, onClose }: { propertyId: number;
   );
   const choose = (id: number, on: boolean) => setOut(on ? [...out, id] : out.filter((each) => each !== id));
   return (
-    <aside className={css.panel} aria-label={`Topic ${row.topic}`}>
-      <header>
-        <h2>{row.topic}</h2>
-        <CloseButton aria-label="Close" onClick={onClose} />
-      </header>
+    <SidePanel label={`Topic ${row.topic}`} title={row.topic} onClose={onClose}>
       <p className={css.soft}>
         {of(row.keywords, "keyword")} with {count(row.volume)} searches a month; {of(row.items, "item")}{" "}
         {row.items === 1 ? "serves" : "serve"} {count(row.withItem)} of them.{" "}
@@ -121,6 +118,6 @@ export function TopicCloseUp({ propertyId, row, onClose }: { propertyId: number;
           nothing="No page of the property fits it, and no query of theirs is known."
         />
       )}
-    </aside>
+    </SidePanel>
   );
 }

@@ -159,6 +159,46 @@ class BackupTest {
         }
     }
 
+    /** The same but for the numbers that rows have in their database. */
+    private static String withoutIds(JsonNode node) {
+        return node.toString().replaceAll("\"(id|\\w+Id|captureId|handover)\":\\d+", "\"$1\":0");
+    }
+
+    @Test
+    void aClientIsAddedToThoseThatAreHereUnderNewNumbers() throws IOException {
+        Path here = Files.createDirectory(folder.resolve("here"));
+        Path there = Files.createDirectory(folder.resolve("there"));
+        Path file = folder.resolve("all.zip");
+        String everything;
+        try (KilledApplication application = KilledApplication.on(here)) {
+            Shop shop = worked(application);
+            everything = withoutIds(everythingOf(shop));
+            assertThat(lucid("backup", file.toString(), "--data", here.toString()))
+                    .as(said)
+                    .isZero();
+        }
+        try (KilledApplication application = KilledApplication.on(there)) {
+            Shop own = worked(application);
+            String ownBefore = everythingOf(own).toString();
+            assertThat(lucid("restore", file.toString(), "--add", "--data", there.toString()))
+                    .as(said)
+                    .isZero();
+            assertThat(said).startsWith("Added ");
+            JsonNode added = application.api().get("/api/portfolio").json();
+            assertThat(added).hasSize(2);
+            Shop shop = new Shop(application.api(), own.property() + 1);
+            for (JsonNode job : shop.get("/jobs").json()) {
+                application.api().ended(job.path("id").asLong());
+            }
+            assertThat(withoutIds(everythingOf(shop))).isEqualTo(everything);
+            assertThat(everythingOf(own)).hasToString(ownBefore);
+            shop.importFile(SHOP.replace("Of oak", "Of older oak"));
+            shop.type("A", "title", "Written after it moved");
+            assertThat(shop.row("A").path("title").path("draft").asString()).isEqualTo("Written after it moved");
+            assertThat(everythingOf(own)).hasToString(ownBefore);
+        }
+    }
+
     @Test
     void aCopyGivenInTheInterfaceIsPutBackAtTheNextStartAndWhatIsRemovedForGoodLeavesNothing() throws Exception {
         Path here = Files.createDirectory(folder.resolve("here"));

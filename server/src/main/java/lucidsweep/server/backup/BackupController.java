@@ -24,10 +24,12 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 class BackupController {
 
     private final Backups backups;
+    private final AddedClients added;
     private final RemovalForGood removal;
 
-    BackupController(Backups backups, RemovalForGood removal) {
+    BackupController(Backups backups, AddedClients added, RemovalForGood removal) {
         this.backups = backups;
+        this.added = added;
         this.removal = removal;
     }
 
@@ -38,7 +40,7 @@ class BackupController {
         return zip("lucid-sweep", backups::write);
     }
 
-    /** A copy of one client alone, to be put back in a folder of its own: so a client moves to another machine. */
+    /** A copy of one client alone: so a client moves to another machine. */
     @GetMapping(path = "/clients/{id}/backup.zip", produces = "application/zip")
     ResponseEntity<StreamingResponseBody> backup(@PathVariable long id) throws IOException {
         backups.checkRoom(Backups.COPIES_OF_ONE);
@@ -80,6 +82,17 @@ class BackupController {
     Copies doNotRestore() throws IOException {
         backups.doNotRestore();
         return copies();
+    }
+
+    /** The names of the clients that were added. */
+    record Arrived(List<String> clients) {}
+
+    /** Adds the clients of a copy to those that are here. */
+    @PostMapping(path = "/backups/add", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    Arrived add(@RequestParam MultipartFile file) throws IOException {
+        try (InputStream content = file.getInputStream()) {
+            return new Arrived(added.add(content));
+        }
     }
 
     @DeleteMapping("/removed/property/{id}")

@@ -59,7 +59,7 @@ interface ClientMapper {
     void touch(long id);
 
     @Select("""
-            select 'client' as kind, id, name, removed from client where removed is not null
+            select 'client' as kind, id, name, removed from client where removed is not null and not arriving
             union all select 'property', id, name, removed from property where removed is not null
             order by removed desc""")
     List<Removed> removed();

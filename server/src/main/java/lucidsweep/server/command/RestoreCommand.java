@@ -1,6 +1,7 @@
 package lucidsweep.server.command;
 
 import java.io.IOException;
+import java.net.ConnectException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -8,20 +9,28 @@ import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
+import java.util.UUID;
 import java.util.concurrent.Callable;
 import lucidsweep.server.backup.DatabaseFile;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
-/** Puts a copy of everything back; what was there before is kept beside it. */
+/** Puts a copy of everything back, or adds what is in it; nothing that was there before is lost either way. */
 @Command(
         name = "restore",
-        description = "Restores a backup while the application is stopped; what was there is kept beside it.")
+        description = "Restores a backup while the application is stopped; what was there is kept beside it."
+                + " With --add, adds its clients to those that are there while the application runs.")
 final class RestoreCommand implements Callable<Integer> {
 
     @Parameters(paramLabel = "FILE", description = "the ZIP file that ./lucid backup wrote")
     private Path file;
+
+    @Option(names = "--add", description = "add its clients to those of the running application")
+    private boolean add;
 
     @Mixin
     private DataOption data;
@@ -31,10 +40,40 @@ final class RestoreCommand implements Callable<Integer> {
         Path folder = data.folder();
         if (!Files.isReadable(file)) throw new Unusable("cannot read the file " + file);
         if (!DatabaseFile.isCopy(file)) throw new Unusable(file + " is no copy that ./lucid backup wrote");
+        if (add) {
+            addTo(folder);
+            return 0;
+        }
         if (isRunning(folder)) throw new Unusable("Lucid Sweep is running on " + folder + "; end it first");
         DatabaseFile.replace(file, folder).ifPresent(kept -> System.out.println("What was there is kept in " + kept));
         System.out.println("Restored to " + folder);
         return 0;
+    }
+
+    private void addTo(Path folder) throws IOException, InterruptedException {
+        String address = BackupCommand.address(folder)
+                .orElseThrow(() -> new Unusable("no Lucid Sweep is running on " + folder + "; start it first"));
+        String boundary = "backup-" + UUID.randomUUID();
+        HttpRequest.BodyPublisher body = HttpRequest.BodyPublishers.concat(
+                HttpRequest.BodyPublishers.ofString(
+                        "--" + boundary + "\r\nContent-Disposition: form-data; name=\"file\";"
+                                + " filename=\"backup.zip\"\r\nContent-Type: application/zip\r\n\r\n"),
+                HttpRequest.BodyPublishers.ofFile(file),
+                HttpRequest.BodyPublishers.ofString("\r\n--" + boundary + "--\r\n"));
+        HttpRequest request = HttpRequest.newBuilder(URI.create(address + "/api/backups/add"))
+                .header("Content-Type", "multipart/form-data; boundary=" + boundary)
+                .POST(body)
+                .build();
+        try {
+            HttpResponse<String> answer =
+                    HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofString());
+            JsonNode said = JsonMapper.shared().readTree(answer.body());
+            if (answer.statusCode() != 200)
+                throw new Unusable(said.path("detail").asString("the application refused it"));
+            said.path("clients").forEach(name -> System.out.println("Added " + name.asString()));
+        } catch (ConnectException e) {
+            throw new Unusable("no Lucid Sweep answers at " + address + "; start it first");
+        }
     }
 
     private static boolean isRunning(Path folder) throws IOException, InterruptedException {

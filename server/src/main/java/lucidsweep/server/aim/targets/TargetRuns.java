@@ -14,6 +14,7 @@ import lucidsweep.core.keyword.PlacesNamed;
 import lucidsweep.core.keyword.Target;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
+import lucidsweep.server.client.PropertyArrived;
 import lucidsweep.server.gather.sweep.DemandChanged;
 import lucidsweep.server.gather.sweep.SweepEnded;
 import lucidsweep.server.item.table.Items;
@@ -106,8 +107,18 @@ public class TargetRuns {
     void goOnAfterTheEnd() {
         for (long propertyId : mapper.allDue()) {
             if (clients.isRemoved(propertyId)) continue;
-            jobs.start(propertyId, "aim", TITLE, progress -> workOutAnew(propertyId) + " items aim at a keyword.");
+            startAnew(propertyId);
         }
+    }
+
+    private void startAnew(long propertyId) {
+        jobs.start(propertyId, "aim", TITLE, progress -> workOutAnew(propertyId) + " items aim at a keyword.");
+    }
+
+    @EventListener
+    void arrived(PropertyArrived property) {
+        mapper.setDue(property.propertyId());
+        startAnew(property.propertyId());
     }
 
     @EventListener
