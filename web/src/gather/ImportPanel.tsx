@@ -1,8 +1,9 @@
-import { Button, FileButton, Modal, Textarea, TextInput } from "@mantine/core";
+import { Button, Modal, Textarea, TextInput } from "@mantine/core";
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type ImportPlan, type Property, upload } from "../api/client";
 import { ofProperty, useChange, useJobs } from "../api/queries";
+import { ChooseFile } from "../parts/ChooseFile";
 import stage from "../parts/stage.module.css";
 import { ImportDialog } from "./ImportDialog";
 
@@ -56,16 +57,13 @@ export function ImportPanel({ property }: { property: Property }) {
         too.
       </p>
       <div style={{ display: "flex", gap: 8 }}>
-        <FileButton
+        <ChooseFile
           accept=".csv,.tsv,.txt,.xlsx,.json,.jsonl,.ndjson,.xml,.zip,text/csv"
-          onChange={(file) => file && look.mutate(file)}
-        >
-          {(props) => (
-            <Button {...props} variant={property.kind === "website" ? "default" : "filled"} loading={look.isPending}>
-              Choose a file
-            </Button>
-          )}
-        </FileButton>
+          label="Choose a file"
+          variant={property.kind === "website" ? "default" : "filled"}
+          loading={look.isPending}
+          onFile={look.mutate}
+        />
         <Button variant="default" onClick={() => setPasting(true)}>
           Paste rows
         </Button>

@@ -1,9 +1,12 @@
-import { Button, FileButton } from "@mantine/core";
+import { Button } from "@mantine/core";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type Arrived, answer, api, type Copies, upload } from "../api/client";
+import { ChooseFile } from "../parts/ChooseFile";
 import { day } from "../parts/number";
 import { tell } from "../parts/tell";
 import css from "./Portfolio.module.css";
+
+const ZIP = ".zip,application/zip";
 
 /** Copies of everything: one now, those of the last days, one that is put back, and one whose clients are added. */
 export function Backups() {
@@ -56,20 +59,8 @@ export function Backups() {
         <Button component="a" href="/api/backup.zip" variant="default">
           Back up everything
         </Button>
-        <FileButton accept=".zip,application/zip" onChange={(file) => file && restore.mutate(file)}>
-          {(props) => (
-            <Button {...props} variant="default" loading={restore.isPending}>
-              Restore a backup
-            </Button>
-          )}
-        </FileButton>
-        <FileButton accept=".zip,application/zip" onChange={(file) => file && add.mutate(file)}>
-          {(props) => (
-            <Button {...props} variant="default" loading={add.isPending}>
-              Add the clients of a backup
-            </Button>
-          )}
-        </FileButton>
+        <ChooseFile accept={ZIP} label="Restore a backup" loading={restore.isPending} onFile={restore.mutate} />
+        <ChooseFile accept={ZIP} label="Add the clients of a backup" loading={add.isPending} onFile={add.mutate} />
       </div>
     </section>
   );

@@ -1,7 +1,8 @@
-import { Button, FileButton, Textarea } from "@mantine/core";
+import { Button, Textarea } from "@mantine/core";
 import { useState } from "react";
 import { type Added, answer, api, upload } from "../../api/client";
 import { useChange } from "../../api/queries";
+import { ChooseFile } from "../../parts/ChooseFile";
 import { of } from "../../parts/number";
 import stage from "../../parts/stage.module.css";
 import css from "../Aim.module.css";
@@ -38,13 +39,12 @@ export function AddKeywords({ propertyId }: { propertyId: number }) {
         <Button type="submit" loading={paste.isPending} disabled={text.trim() === ""}>
           Add
         </Button>
-        <FileButton accept=".csv,.tsv,.txt,text/csv,text/plain" onChange={(chosen) => chosen && file.mutate(chosen)}>
-          {(props) => (
-            <Button {...props} variant="default" loading={file.isPending}>
-              From a file
-            </Button>
-          )}
-        </FileButton>
+        <ChooseFile
+          accept=".csv,.tsv,.txt,text/csv,text/plain"
+          label="From a file"
+          loading={file.isPending}
+          onFile={file.mutate}
+        />
       </div>
       {added && (
         <div role="status" className={stage.soft}>
