@@ -93,9 +93,11 @@ export function PlaceGrid({ propertyId }: { propertyId: number }) {
           )}
           {cells.length > 0 && (
             <p className={css.legend}>
-              <span className={css.aimed}>90</span> a page has it as its keyword <span className={css.holds}>90</span> a
-              page contains its words but has another keyword <span className={css.without}>90</span> no page{" "}
-              <span className={css.without}>·</span> searches not known
+              {LEGEND.map(([style, number, words]) => (
+                <span key={words} className={css.pair}>
+                  <b className={css[style]}>{number}</b> {words}
+                </span>
+              ))}
             </p>
           )}
         </section>
@@ -104,6 +106,13 @@ export function PlaceGrid({ propertyId }: { propertyId: number }) {
     </>
   );
 }
+
+const LEGEND = [
+  ["aimed", "90", "a page has it as its keyword"],
+  ["holds", "90", "a page contains its words but has another keyword"],
+  ["without", "90", "no page"],
+  ["without", "·", "searches not known"],
+] as const;
 
 const said = (cell: GridCell) =>
   `${cell.volume === null ? "searches not known" : `${count(cell.volume)} searches a month`}, ${

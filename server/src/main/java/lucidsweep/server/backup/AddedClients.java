@@ -7,8 +7,14 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import javax.sql.DataSource;
 import lucidsweep.server.client.PropertyArrived;
 import lucidsweep.server.database.DiskSpace;
@@ -34,6 +40,8 @@ class AddedClients {
 
     /** The backup, and what is in it unpacked, stand on the disk beside the rows that are added. */
     private static final int COPIES = 3;
+
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.UK);
 
     private final DataSource database;
     private final JdbcTemplate rows;
@@ -84,6 +92,7 @@ class AddedClients {
             JdbcTemplate copy = new JdbcTemplate(new SingleConnectionDataSource(from, true));
             upgrade(source);
             prepare(copy);
+            tellApart(copy);
             List<String> names = copy.queryForList("select name from client order by id", String.class);
             boolean commits = to.getAutoCommit();
             to.setAutoCommit(false);
@@ -129,6 +138,19 @@ class AddedClients {
         copy.update("update sweep set state = case kind when 'crawl' then 'stopped' else 'failed' end, ended = now()"
                 + " where state = 'running'");
         copy.update("update property set judged_changes = 0, text_changes = 1");
+    }
+
+    /** A client whose name is taken here says when it came. */
+    private void tellApart(JdbcTemplate copy) {
+        Set<String> taken = new HashSet<>(rows.queryForList("select lower(name) from client", String.class));
+        for (Map<String, Object> client : copy.queryForList("select id, name from client order by id")) {
+            String name = (String) client.get("name");
+            String apart = name;
+            for (int again = 1; !taken.add(apart.toLowerCase(Locale.ROOT)); again++) {
+                apart = name + " (added " + DAY.format(LocalDate.now()) + (again == 1 ? ")" : ", " + again + ")");
+            }
+            copy.update("update client set name = ? where id = ?", apart, client.get("id"));
+        }
     }
 
     private long nextCaptureBlock() {

@@ -1,6 +1,7 @@
 package lucidsweep.server.backup;
 
 import java.sql.Connection;
+import java.sql.DatabaseMetaData;
 import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -39,6 +40,7 @@ final class MovedRows {
             "demand_before",
             "demand_source",
             "draft",
+            "ending",
             "handover_file",
             "handover_line",
             "imported_rows",
@@ -146,7 +148,7 @@ final class MovedRows {
                 columns.add(new Column(
                         all.getString("COLUMN_NAME").toLowerCase(Locale.ROOT),
                         all.getInt("DATA_TYPE"),
-                        all.getInt("NULLABLE") == java.sql.DatabaseMetaData.columnNullable));
+                        all.getInt("NULLABLE") == DatabaseMetaData.columnNullable));
             }
         }
         return columns;
