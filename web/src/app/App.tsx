@@ -45,8 +45,10 @@ const router = createBrowserRouter([
 export function App() {
   return (
     <MantineProvider theme={theme} defaultColorScheme="auto">
-      {/* Above the bar of what is selected. */}
-      <Notifications position="bottom-left" styles={{ root: { marginBottom: 56 } }} />
+      <Notifications
+        position="bottom-left"
+        styles={{ root: { marginBottom: "calc(var(--strip) + var(--selection))" } }}
+      />
       <QueryClientProvider client={queries}>
         <RouterProvider router={router} />
       </QueryClientProvider>

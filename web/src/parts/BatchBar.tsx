@@ -16,7 +16,7 @@ export function BatchBar({
 }) {
   if (n === 0) return null;
   return (
-    <section className={css.bar} aria-label="Actions for the selected rows">
+    <section className={css.bar} data-bar="selection" aria-label="Actions for the selected rows">
       <strong className={css.count}>{of(n, thing)} selected</strong>
       <div className={css.actions}>{children}</div>
       <button type="button" className={css.none} onClick={onNone}>

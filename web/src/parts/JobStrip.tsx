@@ -17,14 +17,15 @@ function Strip({ job }: { job: Job }) {
   );
   const share = job.total > 0 ? Math.min(1, job.done / job.total) : 0;
   return (
-    <div className={css.strip} role="status">
+    <div className={css.strip} data-bar="strip" role="status">
       <strong>{job.title}</strong>
       {job.total === 0 && job.done === 0 ? (
         <span>This takes a while on many items.</span>
       ) : (
         <span>
           {count(job.done)} done
-          {job.total > job.done && <>, {count(job.total - job.done)} waiting</>}, {Math.round(job.perSecond)} a second
+          {job.total > job.done && <>, {count(job.total - job.done)} waiting</>}, {count(Math.round(job.perSecond))} a
+          second
           {job.secondsLeft !== null && <>, about {duration(job.secondsLeft)} left</>}
         </span>
       )}
