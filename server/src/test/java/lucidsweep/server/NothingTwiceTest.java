@@ -283,4 +283,19 @@ class NothingTwiceTest {
         assertThat(refused.json().path("conflicts").get(0).path("now").asString())
                 .isEqualTo("By somebody else");
     }
+
+    @Test
+    void aRangeThatIsWorkedOnForAWhileIsRefusedAtOnceWhereSomebodyWasFaster() {
+        StringBuilder csv = new StringBuilder("id,title\n");
+        for (int i = 0; i < 600; i++) csv.append("M%03d,Oar %d\n".formatted(i, i));
+        Shop many = new Shop(api, csv.toString());
+        String seen =
+                ",\"fields\":[\"title\"],\"asOf\":" + many.get("/items").json().path("revision");
+        many.type("M300", "title", "By somebody else");
+        Reply refused = many.post("/ranges", range("FILL", 0, 600, seen));
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.json().path("conflicts").get(0).path("now").asString())
+                .isEqualTo("By somebody else");
+        assertThat(many.get("/jobs").json().findValuesAsString("state")).containsOnly("done");
+    }
 }

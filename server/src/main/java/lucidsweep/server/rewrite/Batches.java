@@ -204,14 +204,8 @@ public class Batches implements SmartInitializingSingleton {
 
     /** Changes a rectangle of the desk as one batch, whether its rows are in view or not; fields that are kept stay. */
     Batch change(long propertyId, RangeEdit edit, Progress progress) {
-        if (!edit.isComplete()) throw Refusal.badInput("there is nothing to paste");
         Property property = clients.property(propertyId);
-        long[] ids = items.ids(edit.view().view(propertyId), edit.from(), edit.count());
-        if (ids.length == 0) throw Refusal.badInput("there are no rows there");
-        if (!edit.isAbout(ids)) {
-            throw Refusal.conflict(
-                    "The order of the rows has changed since; nothing was changed. Refresh the order and try again.");
-        }
+        long[] ids = rowsOf(propertyId, edit);
         return change(property, edit.title(ids.length * edit.fields().size()), writer -> {
             edit.fields().forEach(field -> refuseChangedAfter(ids, field, edit.asOf()));
             for (int column = 0; column < edit.fields().size(); column++) {
@@ -237,6 +231,21 @@ public class Batches implements SmartInitializingSingleton {
                 }
             }
         });
+    }
+
+    /** Refuses a change of rows that are not as the person saw them, before any work on it begins. */
+    void refuseChangedMeanwhile(long propertyId, RangeEdit edit) {
+        long[] ids = rowsOf(propertyId, edit);
+        edit.fields().forEach(field -> refuseChangedAfter(ids, field, edit.asOf()));
+    }
+
+    private long[] rowsOf(long propertyId, RangeEdit edit) {
+        if (!edit.isComplete()) throw Refusal.badInput("there is nothing to paste");
+        long[] ids = items.ids(edit.view().view(propertyId), edit.from(), edit.count());
+        if (ids.length == 0) throw Refusal.badInput("there are no rows there");
+        if (edit.isAbout(ids)) return ids;
+        throw Refusal.conflict(
+                "The order of the rows has changed since; nothing was changed. Refresh the order and try again.");
     }
 
     private static String pasted(RangeEdit edit, int row, int column) {

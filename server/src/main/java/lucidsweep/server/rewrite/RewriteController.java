@@ -138,6 +138,7 @@ class RewriteController {
         if (texts <= AT_ONCE) {
             return new Applied(batches.change(propertyId, edit, Progress.UNWATCHED), null, List.of());
         }
+        batches.refuseChangedMeanwhile(propertyId, edit);
         return inBackground(propertyId, edit.title(texts), progress -> batches.change(propertyId, edit, progress));
     }
 
