@@ -12,14 +12,17 @@ import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.validation.FieldError;
+import org.springframework.web.ErrorResponse;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
+import org.springframework.web.context.request.async.AsyncRequestTimeoutException;
 import org.springframework.web.method.annotation.HandlerMethodValidationException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
+import org.springframework.web.util.DisconnectedClientHelper;
 
 /** Every error as a problem detail (RFC 9457). */
 @RestControllerAdvice
@@ -80,14 +83,19 @@ final class Problems {
         return ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, "there is nothing at /" + e.getResourcePath());
     }
 
-    @ExceptionHandler
-    void gone(AsyncRequestNotUsableException e) {
+    /** The reader went away, or the application ends while events are listened to: there is nobody to tell. */
+    @ExceptionHandler({AsyncRequestNotUsableException.class, AsyncRequestTimeoutException.class})
+    void gone(Exception e) {
         LOG.debug("the reader went away", e);
     }
 
     @ExceptionHandler
     ProblemDetail unexpected(Exception e, HttpServletRequest request) {
-        if (e instanceof org.springframework.web.ErrorResponse known) return known.getBody();
+        if (e instanceof ErrorResponse known) return known.getBody();
+        if (DisconnectedClientHelper.isClientDisconnectedException(e)) {
+            gone(e);
+            return null;
+        }
         DiskSpace.endIfFull(e);
         String number = UUID.randomUUID().toString().substring(0, 8);
         LOG.error("fault {}", number, e);
