@@ -24,7 +24,7 @@ final class ReportedDemand {
     private final Words language;
     private final BrandNames brand;
     private final DemandTally tally;
-    private final ClickCurve.RecipeComposer clicks = new ClickCurve.RecipeComposer();
+    private final ClickCurve.Fitter clicks = new ClickCurve.Fitter();
     private final List<Phrase> queries = new ArrayList<>();
     private final Map<String, Integer> queriesByKey = new HashMap<>();
     private final Map<String, Integer> queriesByText = new HashMap<>();

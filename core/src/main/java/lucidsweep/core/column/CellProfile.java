@@ -1,9 +1,11 @@
 package lucidsweep.core.column;
 
 import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
@@ -17,23 +19,29 @@ import lucidsweep.core.text.WrittenNumber;
  *
  * @param count how many cells are not empty
  * @param distinct the share of different ones
- * @param addresses, ids, counts, numbers, percents, dates, countries, lists, spaced the shares that look like one
+ * @param shares by what a cell looks like
  * @param length, words the median, in characters and in words
  */
-record CellProfile(
-        int count,
-        double distinct,
-        double addresses,
-        double ids,
-        double counts,
-        double numbers,
-        double percents,
-        double dates,
-        double countries,
-        double lists,
-        double spaced,
-        int length,
-        int words) {
+record CellProfile(int count, double distinct, Map<Look, Double> shares, int length, int words) {
+
+    /** What a cell can look like; it may look like several. */
+    private enum Look {
+        ADDRESS(cell -> CellProfile.ADDRESS.matcher(cell).matches()),
+        ID(CellProfile::isId),
+        COUNT(cell -> cell.length() <= LONGEST_NUMBER && Volume.parse(cell).isPresent()),
+        NUMBER(CellProfile::isNumber),
+        PERCENT(cell -> cell.endsWith("%") && isNumber(cell)),
+        DATE(CellProfile::isDate),
+        COUNTRY(Country::isKnown),
+        LIST(CellProfile::isList),
+        SPACED(cell -> cell.indexOf(' ') > 0 && cell.chars().anyMatch(Character::isLetter));
+
+        private final Predicate<String> is;
+
+        Look(Predicate<String> is) {
+            this.is = is;
+        }
+    }
 
     private static final int LONGEST_ID = 40;
     private static final int LONGEST_NUMBER = 24;
@@ -54,18 +62,7 @@ record CellProfile(
         return new CellProfile(
                 count,
                 count == 0 ? 0 : new HashSet<>(filled).size() / (double) count,
-                share(filled, cell -> ADDRESS.matcher(cell).matches()),
-                share(filled, CellProfile::isId),
-                share(
-                        filled,
-                        cell -> cell.length() <= LONGEST_NUMBER
-                                && Volume.parse(cell).isPresent()),
-                share(filled, CellProfile::isNumber),
-                share(filled, cell -> cell.endsWith("%") && isNumber(cell)),
-                share(filled, CellProfile::isDate),
-                share(filled, Country::isKnown),
-                share(filled, CellProfile::isList),
-                share(filled, cell -> cell.indexOf(' ') > 0 && cell.chars().anyMatch(Character::isLetter)),
+                shares(filled),
                 median(filled.stream().mapToInt(String::length).toArray()),
                 median(filled.stream()
                         .mapToInt(cell -> cell.split("\\s+").length)
@@ -76,8 +73,50 @@ record CellProfile(
         return !cell.isBlank() && !NOTHING.contains(cell.strip().toLowerCase(Locale.ROOT));
     }
 
-    private static double share(List<String> cells, Predicate<String> is) {
-        return cells.isEmpty() ? 0 : cells.stream().filter(is).count() / (double) cells.size();
+    private static Map<Look, Double> shares(List<String> cells) {
+        Map<Look, Double> shares = new EnumMap<>(Look.class);
+        for (Look look : Look.values()) {
+            long some = cells.stream().filter(look.is).count();
+            shares.put(look, cells.isEmpty() ? 0 : some / (double) cells.size());
+        }
+        return shares;
+    }
+
+    double addresses() {
+        return shares.get(Look.ADDRESS);
+    }
+
+    double ids() {
+        return shares.get(Look.ID);
+    }
+
+    double counts() {
+        return shares.get(Look.COUNT);
+    }
+
+    double numbers() {
+        return shares.get(Look.NUMBER);
+    }
+
+    double percents() {
+        return shares.get(Look.PERCENT);
+    }
+
+    double dates() {
+        return shares.get(Look.DATE);
+    }
+
+    double countries() {
+        return shares.get(Look.COUNTRY);
+    }
+
+    double lists() {
+        return shares.get(Look.LIST);
+    }
+
+    /** Cells of several words. */
+    double spaced() {
+        return shares.get(Look.SPACED);
     }
 
     private static int median(int[] values) {

@@ -26,7 +26,7 @@ public final class TableEnd {
     public void row(List<String> cells) {
         if (rows >= COUNTED) return;
         rows++;
-        if (filled(cells) == 1) sparse++;
+        if (hasOne(cells)) sparse++;
         longest = Math.max(longest, cells.get(0).length());
         for (int i = 0; i < Math.min(width, cells.size()); i++) {
             largest[i] = Math.max(largest[i], number(cells.get(i)));
@@ -46,21 +46,19 @@ public final class TableEnd {
 
     /** Whether a row adds the others up: it says so, and is as large as the largest of them. */
     public boolean isTotal(List<String> cells) {
-        String label =
-                cells.stream().filter(cell -> !cell.isBlank()).findFirst().orElse("");
+        String label = firstFilled(cells);
         if (width < 2 || rows == 0 || label.length() > 40 || !KnownNames.ALL.isTotal(label)) return false;
         for (int i = 0; i < Math.min(width, cells.size()); i++) {
             if (largest[i] > 0 && number(cells.get(i)) >= largest[i]) return true;
         }
-        return filled(cells) == 1;
+        return hasOne(cells);
     }
 
     /** A sentence in a single cell of a table whose rows have more and shorter ones. */
     private boolean isNote(List<String> cells) {
-        if (width < NARROWEST || rows == 0 || sparse * 5 >= rows) return false;
+        if (width < NARROWEST || rows == 0 || sparse * 5 >= rows || !hasOne(cells)) return false;
         String text = cells.get(0);
-        boolean sentence = text.length() > longest && text.strip().split("\\s+").length >= 3 || text.startsWith("*");
-        return sentence && filled(cells) == 1;
+        return text.length() > longest && text.strip().split("\\s+").length >= 3 || text.startsWith("*");
     }
 
     private static String firstFilled(List<String> cells) {
@@ -68,8 +66,11 @@ public final class TableEnd {
         return "";
     }
 
-    private static int filled(List<String> cells) {
-        return (int) cells.stream().filter(cell -> !cell.isBlank()).count();
+    /** Whether a row has one cell only; quick, since it is asked of every row. */
+    private static boolean hasOne(List<String> cells) {
+        int filled = 0;
+        for (String cell : cells) if (!cell.isBlank() && ++filled > 1) return false;
+        return filled == 1;
     }
 
     /** What a row below the table is, in words. */

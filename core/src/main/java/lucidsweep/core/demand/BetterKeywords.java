@@ -63,10 +63,10 @@ public final class BetterKeywords {
      *
      * @param now what the item aims at
      * @param shown impressions a month
-     * @param position, positionBefore mean positions in the window and in the one before; 0 where not known
+     * @param rank the mean position in the window
+     * @param positionBefore the mean position in the window before; 0 where not known
      * @param volume searches a month
      * @param reachable the position that value is reckoned with
-     * @param rateNow, rateReachable clicks an impression at the position and at the reachable one, on the click curve
      * @param relevance 0 to 1
      * @param value clicks a month, an estimate
      * @param youngUntil the day until which it is too early to say; 0 where it is not
@@ -76,15 +76,16 @@ public final class BetterKeywords {
             String now,
             int query,
             double shown,
-            double position,
+            Rank rank,
             double positionBefore,
             double volume,
-            double reachable,
-            double rateNow,
-            double rateReachable,
+            Rank reachable,
             double relevance,
             double value,
             int youngUntil) {
+
+        /** A position and the clicks an impression there gets on the click curve. */
+        public record Rank(double position, double rate) {}
 
         /** Why it is better, with every figure that its value was made of. */
         public String reason() {
@@ -93,19 +94,21 @@ public final class BetterKeywords {
                     "shown %,.0f times a month at position %.1f, %s; an estimate of %,.0f searches × (%.1f%% clicks at"
                             + " position %.1f − %.1f%% now) × relevance %.2f",
                     shown,
-                    position,
+                    rank.position,
                     direction(),
                     volume,
-                    100 * rateReachable,
-                    reachable,
-                    100 * rateNow,
+                    100 * reachable.rate,
+                    reachable.position,
+                    100 * rank.rate,
                     relevance);
         }
 
         private String direction() {
             if (positionBefore < 1) return "new in these three months";
-            if (positionBefore > position + HARDLY) return String.format(Locale.ROOT, "up from %.1f", positionBefore);
-            if (positionBefore < position - HARDLY) return String.format(Locale.ROOT, "down from %.1f", positionBefore);
+            if (positionBefore > rank.position + HARDLY)
+                return String.format(Locale.ROOT, "up from %.1f", positionBefore);
+            if (positionBefore < rank.position - HARDLY)
+                return String.format(Locale.ROOT, "down from %.1f", positionBefore);
             return "as in the three months before";
         }
     }
@@ -175,25 +178,26 @@ public final class BetterKeywords {
         double relevance = relevance(item, query, position);
         if (relevance < MIN_RELEVANCE) return null;
         double volume = Math.max(shown, volumes.getOrDefault(keys.get(line.query()), 0L));
-        double reachable = reachable(position);
-        double rateNow = curve.rate(position);
-        double rateReachable = curve.rate(reachable);
-        double value = volume * Math.max(0, rateReachable - rateNow) * relevance;
+        Better.Rank rank = rank(position);
+        Better.Rank reachable = rank(reachable(position));
+        double value = volume * Math.max(0, reachable.rate() - rank.rate()) * relevance;
         if (value < MIN_VALUE || volume * relevance < FAR_MORE * present) return null;
         return new Better(
                 item,
                 target.text(),
                 line.query(),
                 shown,
-                position,
+                rank,
                 line.before().position(),
                 volume,
                 reachable,
-                rateNow,
-                rateReachable,
                 relevance,
                 value,
                 youngUntil.getOrDefault(item, 0));
+    }
+
+    private Better.Rank rank(double position) {
+        return new Better.Rank(position, curve.rate(position));
     }
 
     /** How much the item is about the query; that a search engine shows it for it says something of that, too. */

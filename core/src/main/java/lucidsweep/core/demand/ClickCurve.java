@@ -84,7 +84,7 @@ public final class ClickCurve {
     }
 
     /** Gathers the rows of a property that a curve is fitted to; queries for its brand stay out. */
-    public static final class RecipeComposer {
+    public static final class Fitter {
 
         private final double[][] impressions = new double[GROUPS][POSITIONS];
         private final double[][] clicks = new double[GROUPS][POSITIONS];

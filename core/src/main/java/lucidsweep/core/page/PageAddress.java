@@ -19,7 +19,6 @@ public final class PageAddress {
     private static final Pattern SUFFIX = Pattern.compile("\\.[A-Za-z0-9]{2,5}$");
     private static final Pattern FIRST_PAGE =
             Pattern.compile("(?i)(?<=/)(index|default|home)\\.(x?html?|php|aspx?|jsp|cgi)$");
-    private static final Pattern PLAIN_HOST = Pattern.compile("(?:[a-z0-9]+(?:-+[a-z0-9]+)*\\.)+[a-z]{2,20}");
     private static final Pattern WORD_BREAK = Pattern.compile("[-_+]");
 
     private PageAddress() {}
@@ -32,6 +31,7 @@ public final class PageAddress {
     /** The same as text. */
     public static Optional<String> text(String address) {
         if (address.length() > LONGEST) return Optional.empty();
+        if (NormalAddress.is(address)) return Optional.of(address);
         Reference reference = Reference.of(address).absolute();
         if (reference.scheme() == null) return Optional.empty();
         return normal(reference.on(reference)).filter(PageAddress::isShort);
@@ -112,7 +112,7 @@ public final class PageAddress {
      * other scripts become their ASCII form.
      */
     private static Optional<String> host(String authority, String scheme) {
-        if (PLAIN_HOST.matcher(authority).matches()) return Optional.of(authority);
+        if (NormalAddress.hostEnd(authority, 0) == authority.length()) return Optional.of(authority);
         String server = authority.substring(authority.lastIndexOf('@') + 1);
         int colon = server.lastIndexOf(':');
         boolean port = colon > server.lastIndexOf(']') && colon >= 0;

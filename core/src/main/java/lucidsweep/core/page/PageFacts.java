@@ -9,17 +9,11 @@ import java.util.List;
  * @param descriptions the contents of every meta description
  * @param h1s the texts of the H1 elements
  * @param headings the texts of the H2 and H3 elements, at most 40
- * @param canonical the canonical address as written; "" where there is none
- * @param robots the contents of the meta robots elements, joined by ", "
- * @param metaKeywords the content of the obsolete meta keywords; "" where there is none
- * @param language the lang attribute of the root; "" where there is none
- * @param published the publishing date as the page gives it; "" where it does not
- * @param modified the date of the last change as the page gives it; "" where it does not
+ * @param head what stands in the head only
  * @param images at most 500
  * @param links at most 5,000, those with an address only
  * @param copy the visible text, at most 100,000 characters
  * @param opening the first paragraph of the page's own text that is a sentence or more, at most 500 characters
- * @param refresh the target of a meta refresh; "" where there is none
  * @param shared what the page asks to be shown as where it is shared (Open Graph)
  * @param alternates the same page in other languages (hreflang), at most 100
  * @param structured the JSON-LD of the page as written, at most 5 pieces
@@ -29,20 +23,34 @@ public record PageFacts(
         List<String> descriptions,
         List<String> h1s,
         List<String> headings,
-        String canonical,
-        String robots,
-        String metaKeywords,
-        String language,
-        String published,
-        String modified,
+        Head head,
         List<Image> images,
         List<Link> links,
         String copy,
         String opening,
-        String refresh,
         Shared shared,
         List<Alternate> alternates,
         List<String> structured) {
+
+    /**
+     * What the head says besides titles and descriptions; "" where it says nothing.
+     *
+     * @param canonical the canonical address as written
+     * @param robots the contents of the meta robots elements, joined by ", "
+     * @param metaKeywords the content of the obsolete meta keywords
+     * @param language the lang attribute of the root
+     * @param published the publishing date as the page gives it
+     * @param modified the date of the last change as the page gives it
+     * @param refresh the target of a meta refresh
+     */
+    public record Head(
+            String canonical,
+            String robots,
+            String metaKeywords,
+            String language,
+            String published,
+            String modified,
+            String refresh) {}
 
     /** A picture and its alternative text; {@code alt} is null where the attribute is missing. */
     public record Image(String address, String alt) {}

@@ -164,6 +164,19 @@ record Reference(String scheme, String authority, String path, String query) {
         return allowed;
     }
 
+    /** Whether a text from a place on is a path and query that stay as they are when they are encoded. */
+    static boolean isPlainFrom(String text, int start) {
+        boolean[] allowed = IN_PATH;
+        char before = 0;
+        for (int i = start; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (c == '?' && allowed == IN_PATH) allowed = IN_QUERY;
+            else if (!isAllowed(c, allowed) || before == '/' && c == '.' && allowed == IN_PATH) return false;
+            before = c;
+        }
+        return true;
+    }
+
     private static boolean isAllowed(char c, boolean[] allowed) {
         return c < allowed.length && allowed[c];
     }

@@ -40,7 +40,7 @@ class BetterKeywordsTest {
         index.put(10, new ItemTexts("Raku course in Fennick", "Raku course", "raku", "", "", ""));
         index.put(20, new ItemTexts("Tile making", "Tile making", "tiles", "", "", ""));
         tally = new DemandTally(1_000, 1_090);
-        better = new BetterKeywords(index, new ClickCurve.RecipeComposer().fit(), QUERIES, Set.of(BRAND));
+        better = new BetterKeywords(index, new ClickCurve.Fitter().fit(), QUERIES, Set.of(BRAND));
         better.target(10, QUERIES.get(TARGET), true);
         better.target(20, QUERIES.get(OTHERS), true);
         shown(0, TARGET, 60, 4);
@@ -63,16 +63,17 @@ class BetterKeywordsTest {
         shown(0, WANTED, 3_000, 12);
         before(0, WANTED, 500, 25);
         better.volume("raku fennick", 4_000);
-        ClickCurve curve = new ClickCurve.RecipeComposer().fit();
+        ClickCurve curve = new ClickCurve.Fitter().fit();
         assertThat(found()).singleElement().satisfies(each -> {
             assertThat(each.now()).isEqualTo("raku course");
             assertThat(each.query()).isEqualTo(WANTED);
             assertThat(each.volume()).isEqualTo(4_000);
-            assertThat(each.reachable()).isEqualTo(6);
+            assertThat(each.reachable().position()).isEqualTo(6);
             assertThat(each.positionBefore()).isEqualTo(25);
             double value = 4_000 * (curve.rate(6) - curve.rate(12)) * each.relevance();
             assertThat(each.value()).isCloseTo(value, within(1e-9));
-            assertThat(each.rateReachable() - each.rateNow()).isCloseTo(curve.rate(6) - curve.rate(12), within(1e-12));
+            assertThat(each.reachable().rate() - each.rank().rate())
+                    .isCloseTo(curve.rate(6) - curve.rate(12), within(1e-12));
             assertThat(each.reason())
                     .startsWith(
                             "shown 1,003 times a month at position 12.0, up from 25.0; an estimate of 4,000 searches ×")
@@ -135,7 +136,7 @@ class BetterKeywordsTest {
     @Test
     void ofAnItemWithoutATargetNothingIsSaidAndOfAYoungOneUntilWhenToWait() {
         shown(1, WANTED, 3_000, 12);
-        BetterKeywords without = new BetterKeywords(index, new ClickCurve.RecipeComposer().fit(), QUERIES, Set.of());
+        BetterKeywords without = new BetterKeywords(index, new ClickCurve.Fitter().fit(), QUERIES, Set.of());
         assertThat(without.of(tally.lines(), IDS, tally.months())).isEmpty();
         shown(0, WANTED, 4_000, 11);
         better.young(10, 1_150);

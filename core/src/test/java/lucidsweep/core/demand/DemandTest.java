@@ -77,8 +77,8 @@ class DemandTest {
 
     @Test
     void whereDataIsThinTheDefaultStandsInAndTheCurveAlwaysFalls() {
-        assertThat(new ClickCurve.RecipeComposer().fit().shape()).isEqualTo(ClickCurve.Shape.DEFAULT);
-        ClickCurve.RecipeComposer odd = new ClickCurve.RecipeComposer();
+        assertThat(new ClickCurve.Fitter().fit().shape()).isEqualTo(ClickCurve.Shape.DEFAULT);
+        ClickCurve.Fitter odd = new ClickCurve.Fitter();
         odd.add(1, 0, 500, 5);
         odd.add(2, 3, 0, 5);
         odd.add(3, 4, 100, 900);
@@ -92,7 +92,7 @@ class DemandTest {
     }
 
     private static ClickCurve curve(DoubleUnaryOperator truth, int rows, int shown, double spread) {
-        ClickCurve.RecipeComposer fitter = new ClickCurve.RecipeComposer();
+        ClickCurve.Fitter fitter = new ClickCurve.Fitter();
         Random random = new Random(rows);
         for (int row = 0; row < rows; row++) {
             double position = 1 + random.nextInt(20) + random.nextInt(3) * spread;
@@ -208,7 +208,7 @@ class DemandTest {
     void whateverIsReportedTheCurveIsOneThatFallsWithinItsSpread() {
         for (int seed = 0; seed < 200; seed++) {
             Random random = new Random(seed);
-            ClickCurve.RecipeComposer fitter = new ClickCurve.RecipeComposer();
+            ClickCurve.Fitter fitter = new ClickCurve.Fitter();
             for (int row = random.nextInt(400); row > 0; row--) {
                 long shown = random.nextInt(3) == 0 ? 0 : (long) Math.exp(random.nextDouble() * 12);
                 fitter.add(random.nextLong(), random.nextDouble() * 40 - 3, shown, (long)

@@ -32,7 +32,7 @@ class PageReaderTest {
                 "<meta name=refresh content='0;url=/no'>                         | ''",
             })
     void refreshIsReadAsBrowsersDo(String head, String target) {
-        assertThat(read(head).refresh()).isEqualTo(target);
+        assertThat(read(head).head().refresh()).isEqualTo(target);
     }
 
     @Test
@@ -42,10 +42,10 @@ class PageReaderTest {
                 <base href=/x/><base href=/y/><meta name=robots content=nofollow><meta name=ROBOTS content=noindex>
                 <body><title>In the body</title><a href=p>p</a><time datetime=2026-01-02><time datetime=2025-01-01>""");
         assertThat(facts.titles()).containsExactly("First", "Second");
-        assertThat(facts.canonical()).isEqualTo("/a");
-        assertThat(facts.robots()).isEqualTo("nofollow, noindex");
+        assertThat(facts.head().canonical()).isEqualTo("/a");
+        assertThat(facts.head().robots()).isEqualTo("nofollow, noindex");
         assertThat(facts.links()).extracting(PageFacts.Link::address).containsExactly("https://tarrin.example/x/p");
-        assertThat(facts.published()).isEqualTo("2026-01-02");
+        assertThat(facts.head().published()).isEqualTo("2026-01-02");
     }
 
     @Test

@@ -59,10 +59,10 @@ class PageTest {
         assertThat(facts.descriptions()).containsExactly("First", "Second");
         assertThat(facts.h1s()).containsExactly("Kayak hire");
         assertThat(facts.headings()).containsExactly("Prices");
-        assertThat(facts.robots()).isEqualTo("noindex");
-        assertThat(facts.canonical()).isEqualTo("/boats/");
-        assertThat(facts.language()).isEqualTo("en-GB");
-        assertThat(facts.published()).isEqualTo("2025-03-04");
+        assertThat(facts.head().robots()).isEqualTo("noindex");
+        assertThat(facts.head().canonical()).isEqualTo("/boats/");
+        assertThat(facts.head().language()).isEqualTo("en-GB");
+        assertThat(facts.head().published()).isEqualTo("2025-03-04");
         assertThat(facts.opening()).startsWith("Hire a kayak by the hour");
         assertThat(facts.copy())
                 .contains("Prices Hire a kayak")

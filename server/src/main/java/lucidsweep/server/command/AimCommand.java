@@ -261,7 +261,7 @@ final class AimCommand implements Callable<Integer> {
                         better.now(),
                         aiming.query(better.query()),
                         Math.round(better.shown()),
-                        decimal("%.1f", better.position()),
+                        decimal("%.1f", better.rank().position()),
                         decimal("%.1f", better.value()),
                         better.reason());
             }

@@ -43,7 +43,7 @@ final class Proposals {
     private final Items items;
     private final Drafts drafts;
     private final BulkEdit edit;
-    private final RecipeComposer fitter;
+    private final RecipeComposer composer;
     private final Set<Long> taken = new HashSet<>();
     private final Map<Long, Boolean> heldElsewhere = new HashMap<>();
     private final AtomicInteger runaways = new AtomicInteger();
@@ -59,10 +59,11 @@ final class Proposals {
         if (spec.isRecipe()) {
             edit = null;
             Standard.TextLimits limits = spec.field() == Field.TITLE ? standard.title() : standard.description();
-            fitter = new RecipeComposer(spec.recipe(), limits, Words.in(property.language()), Names.of(client.names()));
+            composer =
+                    new RecipeComposer(spec.recipe(), limits, Words.in(property.language()), Names.of(client.names()));
         } else {
             edit = spec.bulkEdit(standard, Names.of(client.names()));
-            fitter = null;
+            composer = null;
         }
     }
 
@@ -71,7 +72,7 @@ final class Proposals {
         Lookahead.over(
                 ids,
                 CHUNK,
-                some -> fitter == null ? edited(some) : composed(some),
+                some -> composer == null ? edited(some) : composed(some),
                 drafts -> visit.accept(told(drafts, ids)));
     }
 
@@ -110,14 +111,14 @@ final class Proposals {
 
     private Proposal composed(FieldLine field, Map<Source.Kind, String> sources) {
         if (field.isKept()) return new Proposal(field, field.text(), Proposal.Result.KEPT);
-        Composition composition = fitter.compose(sources);
+        Composition composition = composer.compose(sources);
         if (composition.text().isEmpty()) return new Proposal(field, field.text(), Proposal.Result.NOTHING);
         return new Proposal(field, composition.text(), result(composition.outcome()));
     }
 
     /** What was worked out for each by itself is held against the others here, one after another. */
     private List<Proposal> told(List<Draft> made, long[] selected) {
-        if (fitter == null) return made.stream().map(Draft::proposal).toList();
+        if (composer == null) return made.stream().map(Draft::proposal).toList();
         return made.stream().map(draft -> distinct(draft, selected)).toList();
     }
 
@@ -127,7 +128,7 @@ final class Proposals {
         boolean composed = proposal.result() != Proposal.Result.KEPT && proposal.result() != Proposal.Result.NOTHING;
         if (!composed || claim(draft, proposal.after(), selected)) return proposal;
         for (String telling : tellingApart(draft.sources)) {
-            String apart = fitter.compose(draft.sources, telling).text();
+            String apart = composer.compose(draft.sources, telling).text();
             if (!apart.isEmpty() && claim(draft, apart, selected))
                 return new Proposal(draft.field, apart, Proposal.Result.TOLD_APART);
         }

@@ -79,14 +79,14 @@ final class SavedPages implements TableFormat {
     private static List<String> row(String name, byte[] body) throws IOException {
         PageFacts facts =
                 PageReader.read(Jsoup.parse(new ByteArrayInputStream(body), null, NOWHERE.toString()), NOWHERE);
-        Optional<String> canonical = PageAddress.of(facts.canonical()).map(URI::toString);
+        Optional<String> canonical = PageAddress.of(facts.head().canonical()).map(URI::toString);
         return List.of(
                 canonical.orElse(name),
                 first(facts.titles()),
                 first(facts.descriptions()),
-                facts.published(),
+                facts.head().published(),
                 first(facts.h1s()),
-                facts.language(),
+                facts.head().language(),
                 name);
     }
 

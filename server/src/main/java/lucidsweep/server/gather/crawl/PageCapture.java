@@ -60,19 +60,19 @@ final class PageCapture {
             int depth,
             boolean blocked) {
         String address = uri.toString();
-        String robots = facts.robots().isEmpty() || answer.robots().isEmpty()
-                ? facts.robots() + answer.robots()
-                : facts.robots() + ", " + answer.robots();
+        String robots = facts.head().robots().isEmpty() || answer.robots().isEmpty()
+                ? facts.head().robots() + answer.robots()
+                : facts.head().robots() + ", " + answer.robots();
         CapturedPage stored = new CapturedPage(
                 clipped(facts.titles(), LONGEST_TEXT),
                 clipped(facts.descriptions(), LONGEST_TEXT),
                 clipped(facts.h1s(), 1_000),
                 facts.headings().stream().map(heading -> clip(heading, 300)).toList(),
-                clip(facts.canonical(), 2_000),
+                clip(facts.head().canonical(), 2_000),
                 clip(robots, 500),
-                clip(facts.metaKeywords(), 2_000),
-                clip(facts.published(), 60),
-                clip(facts.modified(), 60),
+                clip(facts.head().metaKeywords(), 2_000),
+                clip(facts.head().published(), 60),
+                clip(facts.head().modified(), 60),
                 blocked,
                 facts.images().stream()
                         .map(image -> new PageFacts.Image(
@@ -93,16 +93,20 @@ final class PageCapture {
                 clip(PageAddress.section(address), 300),
                 answer.status(),
                 clip(answer.contentType(), 200),
-                noindex(address, answer.status(), robots, facts.canonical(), blocked),
+                noindex(address, answer.status(), robots, facts.head().canonical(), blocked),
                 clip(facts.h1s().isEmpty() ? "" : facts.h1s().get(0), 2_000),
                 facts.h1s().size(),
-                clip(facts.canonical(), 2_000),
+                clip(facts.head().canonical(), 2_000),
                 clip(robots, 500),
-                clip(facts.language(), 50),
+                clip(facts.head().language(), 50),
                 facts.opening(),
                 "",
                 depth,
-                clip(facts.published().isEmpty() ? stored.structured().published() : facts.published(), 40),
+                clip(
+                        facts.head().published().isEmpty()
+                                ? stored.structured().published()
+                                : facts.head().published(),
+                        40),
                 null,
                 null,
                 text(Field.TITLE, facts.titles()),
@@ -133,8 +137,8 @@ final class PageCapture {
         List<PageFacts.Link> links = facts.links();
         if (links.size() > MAX_LINKS_STORED) links = links.subList(0, MAX_LINKS_STORED);
         StringBuilder lines = new StringBuilder(links.size() * USUAL_LINK);
-        if (!facts.refresh().isEmpty()) {
-            PageAddress.resolve(address, facts.refresh())
+        if (!facts.head().refresh().isEmpty()) {
+            PageAddress.resolve(address, facts.head().refresh())
                     .ifPresent(to -> lines.append(to).append("\t\tc\n"));
         }
         for (PageFacts.Link link : links) {

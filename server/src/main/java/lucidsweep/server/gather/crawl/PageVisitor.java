@@ -116,14 +116,14 @@ final class PageVisitor {
                 detail = "read as it was delivered, its scripts could not be run: " + e.getMessage();
             }
         }
-        boolean nofollow = Indexing.isNofollow(facts.robots()) || Indexing.isNofollow(fetched.robots());
+        boolean nofollow = Indexing.isNofollow(facts.head().robots()) || Indexing.isNofollow(fetched.robots());
         List<Answer.Link> links = new ArrayList<>();
         int elsewhere = 0;
         for (PageFacts.Link link : facts.links()) {
             elsewhere += follow(link.address(), nofollow || link.nofollow(), links);
         }
-        if (!facts.refresh().isEmpty()) {
-            Optional<URI> to = PageAddress.resolve(address, facts.refresh());
+        if (!facts.head().refresh().isEmpty()) {
+            Optional<URI> to = PageAddress.resolve(address, facts.head().refresh());
             if (to.isPresent()) elsewhere += follow(to.get().toString(), nofollow, links);
         }
         Optional<String> outside = scope.objection(visit.address());

@@ -21,8 +21,8 @@ record ScriptChange(String field, String delivered, String built) {
         add(changes, "title", first(delivered.titles()), first(built.titles()));
         add(changes, "description", first(delivered.descriptions()), first(built.descriptions()));
         add(changes, "h1", first(delivered.h1s()), first(built.h1s()));
-        add(changes, "canonical", delivered.canonical(), built.canonical());
-        add(changes, "robots", delivered.robots(), built.robots());
+        add(changes, "canonical", delivered.head().canonical(), built.head().canonical());
+        add(changes, "robots", delivered.head().robots(), built.head().robots());
         add(changes, "words", words(delivered), words(built));
         add(changes, "links", size(delivered), size(built));
         return changes;
