@@ -208,4 +208,23 @@ class PageAddressTest {
         }
         assertThat(plain).isGreaterThan(500);
     }
+
+    @Test
+    void whatIsTakenForNormalAtAGlanceIsWhatItWouldBecome() {
+        Random random = new Random(5);
+        String[] pieces = {
+            "a", "B", "1", "-", ".", "/", "?", "#", "%41", "\\", "é", ":80", "@", "..", "uk", "bay.", "=", " "
+        };
+        int glanced = 0;
+        for (int i = 0; i < 100_000; i++) {
+            StringBuilder address = new StringBuilder(random.nextBoolean() ? "https://" : "http://");
+            if (random.nextInt(3) > 0) address.append("bay.uk/");
+            for (int n = random.nextInt(6); n > 0; n--) address.append(pieces[random.nextInt(pieces.length)]);
+            if (!NormalAddress.is(address.toString())) continue;
+            glanced++;
+            // A space before it has it taken apart.
+            assertThat(PageAddress.text(" " + address)).as(address.toString()).contains(address.toString());
+        }
+        assertThat(glanced).isGreaterThan(5_000);
+    }
 }
