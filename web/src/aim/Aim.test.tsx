@@ -193,7 +193,7 @@ it("puts chosen keywords under a topic, and settles their intent", async () => {
   await screen.findByText("sea cave tour");
   const choose = () => fireEvent.click(screen.getAllByRole("checkbox", { name: /^select/i })[1]);
   choose();
-  await userEvent.type(screen.getByLabelText("Topic for the chosen keywords"), "boats");
+  await userEvent.type(screen.getByLabelText("Topic for the selected keywords"), "boats");
   fireEvent.click(screen.getByRole("button", { name: "Put under topic" }));
   await waitFor(() =>
     expect(asked("POST /api/properties/7/keywords/topic")[0]?.body).toEqual({
@@ -202,7 +202,7 @@ it("puts chosen keywords under a topic, and settles their intent", async () => {
     }),
   );
   choose();
-  await userEvent.selectOptions(await screen.findByLabelText("Intent for the chosen keywords"), "commercial");
+  await userEvent.selectOptions(await screen.findByLabelText("Intent for the selected keywords"), "commercial");
   await waitFor(() =>
     expect(asked("POST /api/properties/7/keywords/intent")[0]?.body).toEqual({
       selection: { ids: [1] },

@@ -81,7 +81,7 @@ export function ScopeFields({ propertyId, address, form, onChange }: Props) {
           data={[
             { value: "KEEP", label: "as they are" },
             { value: "SORT", label: "in the order of their names" },
-            { value: "DROP", label: "taken off, all of them" },
+            { value: "DROP", label: "removed, all of them" },
           ]}
         />
         {form.query !== "DROP" && (

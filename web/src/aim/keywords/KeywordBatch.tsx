@@ -58,7 +58,7 @@ export function KeywordBatch({
       <TextInput
         size="xs"
         w={150}
-        aria-label="Topic for the chosen keywords"
+        aria-label="Topic for the selected keywords"
         placeholder="a topic, or none"
         value={topic}
         onChange={(event) => setTopic(event.currentTarget.value)}
@@ -74,7 +74,7 @@ export function KeywordBatch({
       <NativeSelect
         size="xs"
         w={110}
-        aria-label="Intent for the chosen keywords"
+        aria-label="Intent for the selected keywords"
         value=""
         onChange={(event) => {
           const intent = event.currentTarget.value;

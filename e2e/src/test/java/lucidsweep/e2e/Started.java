@@ -65,14 +65,19 @@ public final class Started implements ParameterResolver {
             } catch (IOException e) {
                 throw new IllegalStateException("the application cannot be started", e);
             }
-            // A busy machine takes its time.
-            PlaywrightAssertions.setDefaultAssertionTimeout(ASSERTION_MS);
-            playwright = Playwright.create();
-            browser = playwright
-                    .chromium()
-                    .launch(new BrowserType.LaunchOptions()
-                            .setExecutablePath(Path.of("/usr/bin/chromium"))
-                            .setArgs(CHROMIUM_FLAGS));
+            try {
+                // A busy machine takes its time.
+                PlaywrightAssertions.setDefaultAssertionTimeout(ASSERTION_MS);
+                playwright = Playwright.create();
+                browser = playwright
+                        .chromium()
+                        .launch(new BrowserType.LaunchOptions()
+                                .setExecutablePath(Path.of("/usr/bin/chromium"))
+                                .setArgs(CHROMIUM_FLAGS));
+            } catch (RuntimeException e) {
+                process.destroy();
+                throw e;
+            }
         }
 
         public Browser browser() {

@@ -229,10 +229,16 @@ class BackupTest {
                             .problem())
                     .contains("remove the property first");
             long client = api.get("/api/clients").json().get(0).path("id").asLong();
+            api.upload(
+                    "/api/properties/" + property + "/imports",
+                    "never-read.csv",
+                    SHOP.getBytes(StandardCharsets.UTF_8));
+            assertThat(here.resolve("uploads").toFile().list()).hasSize(1);
             api.method("DELETE", "/api/clients/" + client, "");
             assertThat(api.method("DELETE", "/api/removed/client/" + client, "").status())
                     .isEqualTo(200);
             assertThat(api.get("/api/removed").body()).isEqualTo("[]");
+            assertThat(here.resolve("uploads").toFile().list()).isEmpty();
             Path zip = Files.write(folder.resolve("after.zip"), api.bytes("/api/backup.zip"));
             DatabaseFile.putBack(zip, folder.resolve("after"));
         }

@@ -81,6 +81,14 @@ class ReleaseTest {
                         "id,title,description,labels\r\nA1,Ash paddle – signed,A paddle of ash,\"ash paddle, boat gift\"\r\n");
     }
 
+    @Test
+    void whatStoodAboveTheTableComesBackWithIt() {
+        decide("approved", "\"title\"");
+        shop.importFile("Stall on the quay,,,\n\n" + CSV);
+        String file = file(shop.post("/handovers", "{\"format\":\"listings\"}").json());
+        assertThat(file).startsWith("Stall on the quay,,,\r\n\r\nid,title,description,tags\r\nA1,Ash paddle – signed,");
+    }
+
     @ParameterizedTest
     @CsvSource({
         "/handovers, '{\"format\":\"pdf\"}', expected csv",

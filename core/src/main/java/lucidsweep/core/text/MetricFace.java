@@ -23,6 +23,7 @@ public final class MetricFace {
     private static final double EMOJI_EM = 1.2475;
     private static final double UNKNOWN_EM = 0.6;
     private static final int TABLE_END = 0x2C00;
+    private static final byte LATIN = scriptOf('a');
     private static final MetricFace ARIMO = load("metric-face.bin");
 
     private final int unitsPerEm;
@@ -31,6 +32,10 @@ public final class MetricFace {
 
     private final short[] leftClass = new short[TABLE_END];
     private final short[] rightClass = new short[TABLE_END];
+
+    /** By character; whether it is a Latin letter or belongs to no script, and the face has it. */
+    private final boolean[] plain = new boolean[TABLE_END];
+
     private final int rightClasses;
     private final short[] kerning;
 
@@ -46,6 +51,7 @@ public final class MetricFace {
             leftClass[c] = in.readShort();
             rightClass[c] = in.readShort();
             script[c] = scriptOf(c);
+            plain[c] = advance[c] != 0 && (script[c] == 0 || script[c] == LATIN);
         }
         int leftClasses = in.readUnsignedShort();
         rightClasses = in.readUnsignedShort();
@@ -69,11 +75,26 @@ public final class MetricFace {
         return units(text) * sizePx / unitsPerEm;
     }
 
+    /** Most texts are of Latin letters and what all scripts use: one run. */
+    private long units(String text) {
+        long units = 0;
+        int previous = -1;
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (c < ' ') c = ' ';
+            if (c >= TABLE_END || !plain[c]) return unitsOfRuns(text);
+            units += advance[c];
+            if (previous >= 0) units += kerning[leftClass[previous] * rightClasses + rightClass[c]];
+            previous = c;
+        }
+        return units;
+    }
+
     /**
      * Text is laid out in runs of one script each, and kerning stops between them; what all scripts use belongs to the run
      * before it (Unicode Standard Annex 24).
      */
-    private long units(String text) {
+    private long unitsOfRuns(String text) {
         long units = 0;
         int previous = -1;
         int run = 0;

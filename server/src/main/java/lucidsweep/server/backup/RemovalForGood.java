@@ -2,8 +2,10 @@ package lucidsweep.server.backup;
 
 import java.util.List;
 import lucidsweep.server.client.Clients;
+import lucidsweep.server.client.PropertyRemovedForGood;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.web.Refusal;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
 
@@ -14,11 +16,13 @@ class RemovalForGood {
     private final JdbcTemplate database;
     private final Clients clients;
     private final Jobs jobs;
+    private final ApplicationEventPublisher publisher;
 
-    RemovalForGood(JdbcTemplate database, Clients clients, Jobs jobs) {
+    RemovalForGood(JdbcTemplate database, Clients clients, Jobs jobs, ApplicationEventPublisher publisher) {
         this.database = database;
         this.clients = clients;
         this.jobs = jobs;
+        this.publisher = publisher;
     }
 
     /** A property that was removed before, by itself or with its client. */
@@ -28,6 +32,7 @@ class RemovalForGood {
             throw Refusal.conflict("remove the property first; then it can be removed for good");
         if (jobs.isBusy(id)) throw Refusal.conflict("work on this property is under way; stop it first");
         new PropertyRows(database, id).delete();
+        publisher.publishEvent(new PropertyRemovedForGood(id));
     }
 
     /** A client that was removed before, with all properties. */

@@ -86,7 +86,8 @@ final class HandoverFile {
     private void writeListings(Handover handover, Writer out) {
         ImportShape shape = imports.shape(handover.propertyId());
         try (CsvText csv = CsvText.faithful(out, shape.delimiter())) {
-            csv.row(shape.columns().toArray());
+            shape.above().forEach(cells -> csv.row(cells.toArray()));
+            if (shape.header()) csv.row(shape.columns().toArray());
             forEachChunk(handover, some -> {
                 Map<Long, String> facts = items.facts(
                         some.stream().map(lines -> lines.get(0).itemId()).toList());

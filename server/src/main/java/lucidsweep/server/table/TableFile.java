@@ -111,11 +111,17 @@ public final class TableFile {
 
     /** The lines above the table, such as a title and a period; their filled cells joined by spaces. */
     public List<String> above() {
-        if (!format.isLoose()) return List.of();
-        return FirstRows.of(format::read, TableStart.ROWS).stream()
-                .filter(row -> row.line() < shape().line() && TableRows.width(row.cells()) > 0)
-                .map(row -> String.join(" ", row.cells()).strip())
+        return rowsAbove().stream()
+                .filter(cells -> TableRows.width(cells) > 0)
+                .map(cells -> String.join(" ", cells).strip())
                 .toList();
+    }
+
+    /** The same with their cells, and with the empty lines. */
+    public List<List<String>> rowsAbove() {
+        if (!format.isLoose()) return List.of();
+        List<FirstRows.Numbered> first = FirstRows.of(format::read, TableStart.ROWS);
+        return cells(first.stream().filter(row -> row.line() < shape().line()).toList());
     }
 
     /** The first rows of the table, that of the names first where it has one. */

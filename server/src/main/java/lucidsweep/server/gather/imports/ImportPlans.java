@@ -4,6 +4,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -20,9 +21,11 @@ import lucidsweep.core.text.TextKey;
 import lucidsweep.core.text.WrittenDate;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.client.PropertyRemovedForGood;
 import lucidsweep.server.intake.Mapping;
 import lucidsweep.server.table.TableFile;
 import lucidsweep.server.web.Refusal;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -91,6 +94,8 @@ public class ImportPlans {
     }
 
     private ImportPlan firstPlan(String token, long propertyId, String name) {
+        // Files that were left alone for a day are gone.
+        planned.keySet().removeIf(each -> !Files.exists(uploads.file(each)));
         try {
             return plan(token, propertyId, name, null, null);
         } catch (RuntimeException e) {
@@ -103,6 +108,16 @@ public class ImportPlans {
     public void drop(String token) {
         planned.remove(token);
         uploads.remove(token);
+    }
+
+    /** Files that were taken in and not read go with their property. */
+    @EventListener
+    void removed(PropertyRemovedForGood property) {
+        planned.entrySet().stream()
+                .filter(plan -> plan.getValue().propertyId == property.propertyId())
+                .map(Map.Entry::getKey)
+                .toList()
+                .forEach(this::drop);
     }
 
     /** Takes a file in that was fetched, as rows of a kind (null: as it looks), and says how its columns were understood. */

@@ -200,8 +200,7 @@ public class Imports {
     public Sweep apply(String token, ImportChoice choice) {
         ImportPlans.Checked file = plans.checked(token, choice);
         plans.checkAgreed(file);
-        char delimiter = table(token, file.sheet()).delimiterChar();
-        ImportShape shape = ImportShape.of(file.kind(), file.mapping(), delimiter);
+        ImportShape shape = ImportShape.of(file.kind(), file.mapping(), table(token, file.sheet()));
         String hash = uploads.hash(token);
         Sweep sweep = transaction.execute(status -> {
             long job = jobs.create(file.propertyId(), "import", "Import of " + file.name());
