@@ -1,20 +1,25 @@
 package lucidsweep.core.compose;
 
+import java.util.ArrayList;
 import java.util.List;
-import java.util.regex.Pattern;
 
 /** Tags as one text, "kayak hire, sea kayak", and as a list. */
 public final class TagList {
 
-    private static final Pattern BETWEEN = Pattern.compile("[,;|\\n]");
+    private static final String BETWEEN = ",;|\n";
 
     private TagList() {}
 
     public static List<String> of(String text) {
-        return BETWEEN.splitAsStream(text)
-                .map(String::strip)
-                .filter(tag -> !tag.isEmpty())
-                .toList();
+        List<String> tags = new ArrayList<>();
+        int start = 0;
+        for (int i = 0; i <= text.length(); i++) {
+            if (i < text.length() && BETWEEN.indexOf(text.charAt(i)) < 0) continue;
+            String tag = text.substring(start, i).strip();
+            if (!tag.isEmpty()) tags.add(tag);
+            start = i + 1;
+        }
+        return List.copyOf(tags);
     }
 
     public static String join(List<String> tags) {
