@@ -5,7 +5,6 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -26,7 +25,6 @@ import lucidsweep.server.gather.sweep.SweepStore;
 import lucidsweep.server.gather.sweep.Visits;
 import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.draft.FieldId;
-import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.job.Lookahead;
 import lucidsweep.server.web.Refusal;
@@ -251,11 +249,7 @@ class Comparisons {
                 .toArray();
         Map<String, Set<Long>> drafted = new HashMap<>();
         for (Field field : FieldId.FIELDS) {
-            Set<Long> changed = new HashSet<>();
-            for (FieldLine line : drafts.fields(ids, field)) {
-                if (line.batchId() != null) changed.add(line.itemId());
-            }
-            drafted.put(field.code(), changed);
+            drafted.put(field.code(), drafts.changedHere(ids, field));
         }
         return drafted;
     }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -41,6 +42,17 @@ public class Drafts {
                     .forEach(all::add);
         }
         return all;
+    }
+
+    /** The items of which a batch here changed a field. */
+    public Set<Long> changedHere(long[] ids, Field field) {
+        Set<Long> changed = new HashSet<>();
+        for (int start = 0; start < ids.length; start += CHUNK) {
+            for (DraftMapper.DraftRow draft : mapper.draftsOf(FieldId.of(chunk(ids, start), field))) {
+                if (draft.batchId() != null) changed.add(FieldId.item(draft.id()));
+            }
+        }
+        return changed;
     }
 
     /** Fields of any items, by their ids. */
