@@ -11,10 +11,13 @@ import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.server.backup.DatabaseFile;
 import lucidsweep.server.command.LucidCommand;
@@ -196,7 +199,32 @@ class BackupTest {
             shop.type("A", "title", "Written after it moved");
             assertThat(shop.row("A").path("title").path("draft").asString()).isEqualTo("Written after it moved");
             assertThat(everythingOf(own)).hasToString(ownBefore);
+            Path later = ofALaterVersion(file);
+            assertThat(lucid("restore", later.toString(), "--add", "--data", there.toString()))
+                    .isEqualTo(2);
+            assertThat(said).contains("later version").hasLineCount(1);
+            assertThat(application.api().get("/api/clients").json()).hasSize(2);
         }
+    }
+
+    private Path ofALaterVersion(Path copy) throws IOException {
+        Path place = folder.resolve("later");
+        DatabaseFile.putBack(copy, place);
+        String address = "jdbc:h2:file:" + place.resolve("lucid-sweep");
+        try (Connection database = DriverManager.getConnection(address, "lucid", "");
+                Statement statement = database.createStatement()) {
+            statement.execute("insert into \"flyway_schema_history\" select \"installed_rank\" + 1, '999', 'later',"
+                    + " \"type\", 'V999__later.sql', \"checksum\", \"installed_by\", \"installed_on\", 1, true"
+                    + " from \"flyway_schema_history\" order by \"installed_rank\" desc limit 1");
+        } catch (SQLException e) {
+            throw new IOException(e);
+        }
+        Path zip = folder.resolve("later.zip");
+        try (ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(zip))) {
+            out.putNextEntry(new ZipEntry(DatabaseFile.NAME));
+            Files.copy(place.resolve(DatabaseFile.NAME), out);
+        }
+        return zip;
     }
 
     @Test

@@ -2,6 +2,7 @@ package lucidsweep.core.column;
 
 import java.util.EnumSet;
 import java.util.Set;
+import lucidsweep.core.column.CellProfile.Look;
 
 /**
  * How sure the cells of a column alone make a meaning, where its name says nothing; from 0 to {@link #SUREST}, since cells tell
@@ -57,7 +58,7 @@ final class ByCells {
     }
 
     private static double phrase(double fit, CellProfile cells, int column) {
-        return column == 0 || cells.spaced() > 0.5 ? atLeast(LIKELY, fit) : 0;
+        return column == 0 || cells.share(Look.SPACED) > 0.5 ? atLeast(LIKELY, fit) : 0;
     }
 
     private static double atLeast(double enough, double fit) {
@@ -66,6 +67,9 @@ final class ByCells {
 
     /** Whether cells tell their rows apart as numbers of articles do. */
     private static boolean isKeyOfTable(CellProfile cells) {
-        return cells.count() > 1 && cells.ids() > 0.9 && cells.distinct() == 1 && cells.numbers() < 0.5;
+        return cells.count() > 1
+                && cells.share(Look.ID) > 0.9
+                && cells.distinct() == 1
+                && cells.share(Look.NUMBER) < 0.5;
     }
 }

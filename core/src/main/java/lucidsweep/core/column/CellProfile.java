@@ -25,7 +25,7 @@ import lucidsweep.core.text.WrittenNumber;
 record CellProfile(int count, double distinct, Map<Look, Double> shares, int length, int words) {
 
     /** What a cell can look like; it may look like several. */
-    private enum Look {
+    enum Look {
         ADDRESS(cell -> CellProfile.ADDRESS.matcher(cell).matches()),
         ID(CellProfile::isId),
         COUNT(cell -> cell.length() <= LONGEST_NUMBER && Volume.parse(cell).isPresent()),
@@ -34,6 +34,7 @@ record CellProfile(int count, double distinct, Map<Look, Double> shares, int len
         DATE(CellProfile::isDate),
         COUNTRY(Country::isKnown),
         LIST(CellProfile::isList),
+        /** Of several words. */
         SPACED(cell -> cell.indexOf(' ') > 0 && cell.chars().anyMatch(Character::isLetter));
 
         private final Predicate<String> is;
@@ -82,41 +83,8 @@ record CellProfile(int count, double distinct, Map<Look, Double> shares, int len
         return shares;
     }
 
-    double addresses() {
-        return shares.get(Look.ADDRESS);
-    }
-
-    double ids() {
-        return shares.get(Look.ID);
-    }
-
-    double counts() {
-        return shares.get(Look.COUNT);
-    }
-
-    double numbers() {
-        return shares.get(Look.NUMBER);
-    }
-
-    double percents() {
-        return shares.get(Look.PERCENT);
-    }
-
-    double dates() {
-        return shares.get(Look.DATE);
-    }
-
-    double countries() {
-        return shares.get(Look.COUNTRY);
-    }
-
-    double lists() {
-        return shares.get(Look.LIST);
-    }
-
-    /** Cells of several words. */
-    double spaced() {
-        return shares.get(Look.SPACED);
+    double share(Look look) {
+        return shares.get(look);
     }
 
     private static int median(int[] values) {

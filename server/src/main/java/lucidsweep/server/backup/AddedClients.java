@@ -21,6 +21,7 @@ import lucidsweep.server.database.DiskSpace;
 import lucidsweep.server.web.Refusal;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.FlywayException;
+import org.flywaydb.core.api.MigrationVersion;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.ApplicationEventPublisher;
@@ -78,7 +79,9 @@ class AddedClients {
             if (shortage != null) throw Refusal.conflict(shortage);
             DatabaseFile.putBack(zip, place);
             return added(place);
-        } catch (SQLException e) {
+        } catch (SQLException | RuntimeException e) {
+            removeWhatWasCutShort();
+            if (e instanceof RuntimeException said) throw said;
             throw new IllegalStateException("the clients of a backup could not be added", e);
         } finally {
             FileSystemUtils.deleteRecursively(place);
@@ -112,16 +115,24 @@ class AddedClients {
 
     /** Brings the backup of an earlier version to the present one. */
     private void upgrade(DriverManagerDataSource source) {
+        Flyway there = Flyway.configure()
+                .configuration(flyway.getConfiguration())
+                .dataSource(source)
+                .load();
+        boolean known;
         try {
-            Flyway.configure()
-                    .configuration(flyway.getConfiguration())
-                    .dataSource(source)
-                    .load()
-                    .migrate();
+            there.migrate();
+            known = version(there).equals(version(flyway));
         } catch (FlywayException e) {
-            throw Refusal.badInput("expected a backup of this version of Lucid Sweep or an earlier one; "
-                    + "this one is of a later version or damaged");
+            known = false;
         }
+        if (known) return;
+        throw Refusal.badInput("expected a backup of this version of Lucid Sweep or an earlier one; "
+                + "this one is of a later version or damaged");
+    }
+
+    private static MigrationVersion version(Flyway flyway) {
+        return flyway.info().current().getVersion();
     }
 
     /** Work that was under way there does not go on here. Clients that were removed there stay there. */
