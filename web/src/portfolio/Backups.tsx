@@ -31,6 +31,12 @@ export function Backups() {
     meta: { quiet: true },
     onSuccess: show,
   });
+  /** What went wrong before is not said beside what is done now. */
+  const afresh = (next: (file: File) => void) => (file: File) => {
+    restore.reset();
+    add.reset();
+    next(file);
+  };
   const problem = copies.error ?? restore.error ?? add.error ?? leave.error;
   return (
     <section className={css.removed}>
@@ -59,8 +65,13 @@ export function Backups() {
         <Button component="a" href="/api/backup.zip" variant="default">
           Back up everything
         </Button>
-        <ChooseFile accept={ZIP} label="Restore a backup" loading={restore.isPending} onFile={restore.mutate} />
-        <ChooseFile accept={ZIP} label="Add the clients of a backup" loading={add.isPending} onFile={add.mutate} />
+        <ChooseFile accept={ZIP} label="Restore a backup" loading={restore.isPending} onFile={afresh(restore.mutate)} />
+        <ChooseFile
+          accept={ZIP}
+          label="Add the clients of a backup"
+          loading={add.isPending}
+          onFile={afresh(add.mutate)}
+        />
       </div>
     </section>
   );
