@@ -446,6 +446,7 @@ class WalkTest {
     void everyViewIsAccessible() throws IOException {
         String axe = Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js"));
         for (String scheme : List.of("light", "dark")) {
+            page.addInitScript("localStorage.setItem('mantine-color-scheme-value', '" + scheme + "')");
             for (String view : List.of(
                     "/",
                     "/p/1/gather",
@@ -470,10 +471,9 @@ class WalkTest {
                     "/p/3/gather",
                     "/p/1/gather/compare")) {
                 page.navigate(address + view);
-                page.evaluate("scheme => localStorage.setItem('mantine-color-scheme-value', scheme)", scheme);
-                page.reload();
                 assertThat(page.locator("h1, h2, [role=row]").first()).isVisible();
                 page.waitForLoadState();
+                assertThat(page.locator("html")).hasAttribute("data-mantine-color-scheme", scheme);
                 page.evaluate(axe);
                 isAccessible(view + " " + scheme);
             }
