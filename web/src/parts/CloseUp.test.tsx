@@ -117,6 +117,32 @@ it("saves what was typed when it is left, as typed over what stood there when th
   );
 });
 
+it("keeps what is typed on while a text is being saved", async () => {
+  let open = () => {};
+  const opened = new Promise<void>((resolve) => {
+    open = resolve;
+  });
+  serve("POST /api/properties/7/cells", async () => {
+    await opened;
+    serve("GET /api/items/5", item(5, { title: cell("Hire", { draft: "A" }) }));
+    return {};
+  });
+  show(<CloseUp propertyId={7} itemId={5} editable onClose={() => undefined} />);
+  const title = (await screen.findByLabelText("Title")) as HTMLTextAreaElement;
+  fireEvent.change(title, { target: { value: "A" } });
+  fireEvent.click(screen.getByRole("button", { name: "Save draft" }));
+  fireEvent.change(title, { target: { value: "A boat" } });
+  open();
+  await waitFor(() => expect(screen.getByRole("button", { name: "Save draft" }).dataset.loading).toBeUndefined());
+  expect(title.value).toBe("A boat");
+  fireEvent.click(screen.getByRole("button", { name: "Save draft" }));
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/cells")[1]?.body).toEqual([
+      { itemId: 5, field: "title", text: "A boat", from: "A" },
+    ]),
+  );
+});
+
 it("saves nothing when it is left and only others wrote", async () => {
   const { unmount } = show(<CloseUp propertyId={7} itemId={5} editable onClose={() => undefined} />);
   await screen.findByText("Captured: Hire");

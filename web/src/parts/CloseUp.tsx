@@ -71,6 +71,18 @@ interface TypedText {
   from: string;
 }
 
+type Typed = Partial<Record<TextField, TypedText>>;
+
+/** What was typed on while texts were being saved: it is typed over those. */
+function typedSince(typed: Typed, saved: Record<TextField, string>): Typed {
+  const on: Typed = {};
+  for (const field of FIELDS) {
+    const now = typed[field];
+    if (now && now.text !== saved[field]) on[field] = { text: now.text, from: saved[field] };
+  }
+  return on;
+}
+
 type InsideProps = Pick<Props, "propertyId" | "editable" | "keywords" | "more"> & { item: ItemRow };
 
 function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
@@ -80,7 +92,7 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
     description: item.description.draft ?? item.description.captured,
   };
   // Only what was typed here is held: everything else is shown as it comes, and never saved.
-  const [typed, setTyped] = useState<Partial<Record<TextField, TypedText>>>({});
+  const [typed, setTyped] = useState<Typed>({});
   const texts = {
     title: typed.title?.text ?? captured.title,
     description: typed.description?.text ?? captured.description,
@@ -116,7 +128,7 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
   };
   const store = (insist: boolean) =>
     save.mutateAsync(cells(insist)).then(
-      () => setTyped({}),
+      () => setTyped((now) => typedSince(now, texts)),
       (problem: Error) => (left.current ? tellLost(problem) : conflicts.meet(problem, () => store(true))),
     );
   // Whoever goes to another row does not lose what he typed: it is saved, and one key undoes it.
@@ -176,7 +188,8 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
               readOnly={!editable || item[field].kept !== null}
               onChange={(event) => {
                 const text = event.currentTarget.value;
-                setTyped((now) => ({ ...now, [field]: { text, from: now[field]?.from ?? captured[field] } }));
+                const from = typed[field]?.from ?? captured[field];
+                setTyped((now) => ({ ...now, [field]: text === captured[field] ? undefined : { text, from } }));
               }}
             />
             {looks.data && <Measure fit={looks.data[field].fit} lacks={looks.data[field].lacks} />}

@@ -205,20 +205,32 @@ class BackupTest {
             assertThat(said).contains("later version").hasLineCount(1);
             assertThat(application.api().get("/api/clients").json()).hasSize(2);
         }
+        // As a kill in between would have left it.
+        execute(there, "update client set arriving = true, removed = now() where id = (select max(id) from client)");
+        try (KilledApplication application = KilledApplication.on(there)) {
+            assertThat(application.api().get("/api/clients").json()).hasSize(1);
+            assertThat(application.api().get("/api/removed").body()).isEqualTo("[]");
+        }
+    }
+
+    private static void execute(Path place, String sql) throws IOException {
+        String address = "jdbc:h2:file:" + place.resolve("lucid-sweep");
+        try (Connection database = DriverManager.getConnection(address, "lucid", "");
+                Statement statement = database.createStatement()) {
+            statement.execute(sql);
+        } catch (SQLException e) {
+            throw new IOException(e);
+        }
     }
 
     private Path ofALaterVersion(Path copy) throws IOException {
         Path place = folder.resolve("later");
         DatabaseFile.putBack(copy, place);
-        String address = "jdbc:h2:file:" + place.resolve("lucid-sweep");
-        try (Connection database = DriverManager.getConnection(address, "lucid", "");
-                Statement statement = database.createStatement()) {
-            statement.execute("insert into \"flyway_schema_history\" select \"installed_rank\" + 1, '999', 'later',"
-                    + " \"type\", 'V999__later.sql', \"checksum\", \"installed_by\", \"installed_on\", 1, true"
-                    + " from \"flyway_schema_history\" order by \"installed_rank\" desc limit 1");
-        } catch (SQLException e) {
-            throw new IOException(e);
-        }
+        execute(
+                place,
+                "insert into \"flyway_schema_history\" select \"installed_rank\" + 1, '999', 'later',"
+                        + " \"type\", 'V999__later.sql', \"checksum\", \"installed_by\", \"installed_on\", 1, true"
+                        + " from \"flyway_schema_history\" order by \"installed_rank\" desc limit 1");
         Path zip = folder.resolve("later.zip");
         try (ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(zip))) {
             out.putNextEntry(new ZipEntry(DatabaseFile.NAME));

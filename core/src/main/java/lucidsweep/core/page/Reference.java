@@ -41,15 +41,7 @@ record Reference(String scheme, String authority, String path, String query) {
 
     /** Whether a link is a path from the top in its normal form already, as most are: "/boats/kayak-hire.html". */
     static boolean isPlainPath(String link) {
-        if (link.isEmpty() || link.charAt(0) != '/') return false;
-        char before = '/';
-        for (int i = 1; i < link.length(); i++) {
-            char c = link.charAt(i);
-            if (!isAllowed(c, IN_PATH)) return false;
-            if (before == '/' && (c == '.' || i == 1 && c == '/')) return false;
-            before = c;
-        }
-        return true;
+        return link.startsWith("/") && !link.startsWith("//") && isPlainFrom(link, 0);
     }
 
     /** Where the colon behind a scheme stands; -1 where there is no scheme. */

@@ -39,9 +39,10 @@ import org.springframework.util.FileSystemUtils;
 @Service
 class AddedClients {
 
-    /** The backup, and what is in it unpacked, stand on the disk beside the rows that are added. */
-    private static final int COPIES = 3;
+    /** The backup stands unpacked on the disk beside the rows that are added. */
+    private static final int COPIES = 2;
 
+    private static final int LONGEST_NAME = 160;
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.UK);
 
     private final DataSource database;
@@ -75,7 +76,7 @@ class AddedClients {
             if (!DatabaseFile.isCopy(zip)) {
                 throw Refusal.badInput("expected a ZIP file that a backup wrote; this file is none");
             }
-            String shortage = disk.shortage(COPIES * Files.size(zip));
+            String shortage = disk.shortage(COPIES * DatabaseFile.unpackedSize(zip));
             if (shortage != null) throw Refusal.conflict(shortage);
             DatabaseFile.putBack(zip, place);
             return added(place);
@@ -155,8 +156,8 @@ class AddedClients {
     private void tellApart(JdbcTemplate copy) {
         Set<String> taken = new HashSet<>(rows.queryForList("select lower(name) from client", String.class));
         for (Map<String, Object> client : copy.queryForList("select id, name from client order by id")) {
-            String name = (String) client.get("name");
-            String apart = name;
+            String apart = (String) client.get("name");
+            String name = apart.substring(0, Math.min(apart.length(), LONGEST_NAME));
             for (int again = 1; !taken.add(apart.toLowerCase(Locale.ROOT)); again++) {
                 apart = name + " (added " + DAY.format(LocalDate.now()) + (again == 1 ? ")" : ", " + again + ")");
             }

@@ -42,6 +42,13 @@ public final class DatabaseFile {
         }
     }
 
+    /** How many bytes the database of a copy has once it is unpacked. */
+    static long unpackedSize(Path zip) throws IOException {
+        try (ZipFile copy = new ZipFile(zip.toFile())) {
+            return copy.getEntry(NAME).getSize();
+        }
+    }
+
     /** The address of the database in a folder. */
     static String url(Path folder) {
         return "jdbc:h2:file:" + folder.resolve("lucid-sweep") + ";DB_CLOSE_ON_EXIT=FALSE;TRACE_LEVEL_FILE=0";
