@@ -10,7 +10,7 @@ const keyword = (id: number, phrase: string, changes: Partial<KeywordRow> = {}):
   id,
   phrase,
   volume: 1300,
-  broad: null as never,
+  broad: null,
   competition: "",
   country: "gb",
   monthly: [],
@@ -36,13 +36,13 @@ const keyword = (id: number, phrase: string, changes: Partial<KeywordRow> = {}):
   ...changes,
 });
 
-const HOMELESS = {
+const HOMELESS: Partial<KeywordRow> = {
   items: 0,
   itemId: null,
   address: null,
   reason: null,
   volume: null,
-} as unknown as Partial<KeywordRow>;
+};
 const KEYWORDS = "GET /api/properties/7/keywords";
 
 const CHOICES = {

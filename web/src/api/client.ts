@@ -1,5 +1,5 @@
 import createClient from "openapi-fetch";
-import type { components, paths } from "./schema";
+import type { components, operations, paths } from "./schema";
 
 /** What the API answers: every part of a record is there, though the description cannot say so; some may be null. */
 type Whole<T> = T extends (infer E)[] ? Whole<E>[] : T extends object ? { [K in keyof T]-?: Whole<T[K]> } : T;
@@ -51,7 +51,6 @@ export type Recipe = Whole<Schemas["Recipe"]>;
 export type Part = Whole<Schemas["Part"]>;
 export type Source = Whole<Schemas["Source"]>;
 export type Removed = Whole<Schemas["Removed"]>;
-export type Arrived = Whole<Schemas["Arrived"]>;
 export type Copies = Whole<Schemas["Copies"]>;
 export type Added = Whole<Schemas["Added"]>;
 export type Schedule = Whole<Schemas["Schedule"]>;
@@ -64,6 +63,7 @@ export type EditSpec = Schemas["EditSpec"];
 export type Selection = Schemas["Selection"];
 export type ItemFilter = Schemas["ItemFilter"];
 export type TypedCell = Schemas["TypedCell"];
+export type CopiedColumn = operations["copy"]["parameters"]["query"]["columns"][number];
 export type Field = TypedCell["field"];
 
 export const api = createClient<paths>({ baseUrl: "" });
@@ -89,13 +89,13 @@ export class Problem extends Error {
   }
 }
 
-/** The answer's data, or an error with the server's own words. */
 /** What the server says, as a sentence: with a capital and a full stop. */
 function sentence(said: string) {
   const whole = said.charAt(0).toUpperCase() + said.slice(1);
   return /[.!?…”]$/.test(whole) ? whole : `${whole}.`;
 }
 
+/** The answer's data, or an error with the server's own words. */
 export async function answer<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<Whole<T>> {
   let result: { data?: T; error?: unknown; response: Response };
   try {

@@ -1,7 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import type { Job } from "./client";
-import { ofProperty } from "./queries";
+import { jobsOf, ofProperty } from "./queries";
 
 const SILENCE_MS = 30_000;
 const RETRY_MS = 2_000;
@@ -34,10 +34,12 @@ export function useServerEvents() {
       source.addEventListener("job", (event) => {
         heard = Date.now();
         const job = JSON.parse(event.data) as Job;
-        queries.setQueryData<Job[]>(ofProperty(job.propertyId, "jobs"), (jobs) =>
+        queries.setQueryData<Job[]>(jobsOf(job.propertyId), (jobs) =>
           jobs ? [job, ...jobs.filter((other) => other.id !== job.id)].sort((a, b) => b.id - a.id) : jobs,
         );
-        if (job.state !== "running") queries.invalidateQueries({ queryKey: ofProperty(job.propertyId) });
+        // What belongs to no property may have changed any of them.
+        const changed = job.propertyId ? { queryKey: ofProperty(job.propertyId) } : {};
+        if (job.state !== "running") queries.invalidateQueries(changed);
       });
       source.addEventListener("changed", (event) => {
         heard = Date.now();

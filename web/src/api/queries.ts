@@ -20,10 +20,18 @@ export function useStanding(propertyId: number) {
   });
 }
 
-export function useJobs(propertyId: number) {
+/** Work on a property; without one, the work that belongs to none. */
+export const jobsOf = (propertyId?: number | null) => (propertyId ? ofProperty(propertyId, "jobs") : ["jobs"]);
+
+export function useJobs(propertyId?: number) {
   return useQuery({
-    queryKey: ofProperty(propertyId, "jobs"),
-    queryFn: () => answer(api.GET("/api/properties/{propertyId}/jobs", { params: { path: { propertyId } } })),
+    queryKey: jobsOf(propertyId),
+    queryFn: () =>
+      answer(
+        propertyId
+          ? api.GET("/api/properties/{propertyId}/jobs", { params: { path: { propertyId } } })
+          : api.GET("/api/jobs"),
+      ),
   });
 }
 

@@ -50,7 +50,9 @@ export function Frame() {
         </div>
       </header>
       {!propertyId && <title>Lucid Sweep</title>}
-      <main className={css.surface}>{propertyId ? <StageOf propertyId={Number(propertyId)} /> : <Outlet />}</main>
+      <main className={css.surface}>
+        {propertyId ? <StageOf propertyId={Number(propertyId)} /> : <WithoutProperty />}
+      </main>
       <Modal opened={help} onClose={close} title="Keyboard shortcuts">
         <dl className={css.keys}>
           {KEYS.map(([key, what]) => (
@@ -82,6 +84,17 @@ const KEYS = [
 
 function isDark() {
   return document.documentElement.dataset.mantineColorScheme === "dark";
+}
+
+function WithoutProperty() {
+  return (
+    <div className={css.stage}>
+      <div className={css.view}>
+        <Outlet />
+      </div>
+      <JobStrip />
+    </div>
+  );
 }
 
 /** The stage, unless there is no such property or the server does not answer. */

@@ -3,7 +3,7 @@ import userEvent from "@testing-library/user-event";
 import { beforeEach, expect, it } from "vitest";
 import { asked, Problem, serve } from "../../testing/server";
 import { item, show, standing } from "../../testing/view";
-import type { Job, Sweep } from "../api/client";
+import type { Sweep } from "../api/client";
 import { Gather } from "./Gather";
 
 const sweep = (id: number, changes: Partial<Sweep>): Sweep => ({
@@ -23,7 +23,6 @@ const RUNNING = {
   id: 101,
   propertyId: 7,
   kind: "crawl",
-  ofItems: true,
   title: "Sweep of https://tarrin.example/",
   state: "running",
   done: 812,
@@ -31,7 +30,9 @@ const RUNNING = {
   perSecond: 40,
   secondsLeft: 46,
   note: "",
-} as unknown as Job;
+  started: "2026-11-25T08:00:00Z",
+  ended: null,
+};
 
 const PLAN = {
   token: "abc",

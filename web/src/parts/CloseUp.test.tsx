@@ -27,7 +27,7 @@ const looks = ({ body }: Asked) => {
 };
 
 const ROW = item(5, {
-  title: cell("Hire", { draft: "Kayak hire by the hour in Gull Cove and Fennick" as never }),
+  title: cell("Hire", { draft: "Kayak hire by the hour in Gull Cove and Fennick" }),
   aim: {
     keywordId: 1,
     keyword: "kayak lesson",
@@ -170,7 +170,7 @@ it("keeps texts as they are only with a reason, and lets them go again", async (
     }),
   );
   unmount();
-  serve("GET /api/items/5", item(5, { title: cell("Hire", { kept: "The owner's words" as never }) }));
+  serve("GET /api/items/5", item(5, { title: cell("Hire", { kept: "The owner's words" }) }));
   show(<CloseUp propertyId={7} itemId={5} editable onClose={() => undefined} />);
   fireEvent.click(await screen.findByRole("button", { name: "Stop keeping" }));
   await waitFor(() =>

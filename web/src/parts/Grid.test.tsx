@@ -22,11 +22,11 @@ const COLUMNS: Column<Boat>[] = [
     label: "name",
     track: "200px",
     sort: "name",
-    field: "name",
+    field: "title",
     text: (boat) => boat.name,
     cell: (boat) => boat.name,
   },
-  { key: "wood", label: "wood", track: "200px", field: "wood", text: (boat) => boat.wood, cell: (boat) => boat.wood },
+  { key: "wood", label: "wood", track: "200px", field: "tags", text: (boat) => boat.wood, cell: (boat) => boat.wood },
 ];
 
 const rowsOf = (boats: Boat[]): Rows<Boat> => ({
@@ -158,7 +158,7 @@ describe("the table", () => {
       count: 399,
       firstId: 11,
       lastId: undefined,
-      columns: ["name"],
+      fields: ["title"],
       cells: undefined,
     });
     press("Delete");
@@ -177,7 +177,7 @@ describe("the table", () => {
     expect(clipboard["text/plain"]).toBe("Dunlin\tcedar");
     fireEvent.cut(grid(), { clipboardData: data });
     expect(ranges.splice(0)).toEqual([
-      { action: "REVERT", from: 2, count: 1, firstId: 12, lastId: 12, columns: ["name", "wood"], cells: undefined },
+      { action: "REVERT", from: 2, count: 1, firstId: 12, lastId: 12, fields: ["title", "tags"], cells: undefined },
     ]);
     const paste = (text: string) => fireEvent.paste(grid(), { clipboardData: { getData: () => text } });
     fireEvent.mouseDown(cell("Dunlin"));
@@ -186,7 +186,7 @@ describe("the table", () => {
       action: "PASTE",
       from: 2,
       count: 2,
-      columns: ["name", "wood"],
+      fields: ["title", "tags"],
       cells: [
         ["Teal\nof the bay", "ash"],
         ["Plover", "oak"],
@@ -196,7 +196,7 @@ describe("the table", () => {
     press("ArrowDown", { shiftKey: true });
     press("ArrowRight", { shiftKey: true });
     paste("One for all");
-    expect(ranges[0]).toMatchObject({ from: 2, count: 2, columns: ["name", "wood"], cells: [["One for all"]] });
+    expect(ranges[0]).toMatchObject({ from: 2, count: 2, fields: ["title", "tags"], cells: [["One for all"]] });
   });
 
   it("marks by dragging, fills by the handle, and writes to all that is marked with ctrl + Enter", async () => {
@@ -214,7 +214,7 @@ describe("the table", () => {
     fireEvent.mouseDown(handle, { clientX: 90, clientY: 75 });
     fireEvent.mouseEnter(cell("Knot"), { clientX: 90, clientY: 130 });
     fireEvent.mouseUp(window);
-    expect(ranges[0]).toMatchObject({ action: "FILL", from: 1, count: 3, columns: ["name"] });
+    expect(ranges[0]).toMatchObject({ action: "FILL", from: 1, count: 3, fields: ["title"] });
     expect(typed).toEqual([]);
   });
 

@@ -1,5 +1,6 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { type CSSProperties, type ReactNode, useEffect, useId, useRef } from "react";
+import type { Field } from "../api/client";
 import { ColumnMenu } from "./ColumnMenu";
 import type { Choice } from "./choice";
 import css from "./Grid.module.css";
@@ -19,7 +20,7 @@ export interface Column<R> {
   /** What is copied out of the cell. */
   text?: (row: R) => string;
   /** The field that is edited in this column. */
-  field?: string;
+  field?: Field;
 }
 
 /** A text that was typed over another. */
@@ -38,7 +39,7 @@ export interface RangeChange {
   /** The rows at both ends, where they were seen. */
   firstId?: number;
   lastId?: number;
-  columns: string[];
+  fields: Field[];
   /** What is pasted, repeated where the rectangle is larger. */
   cells?: string[][];
 }

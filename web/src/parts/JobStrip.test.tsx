@@ -16,9 +16,9 @@ const job = (id: number, changes: Partial<Job>): Job => ({
   total: 0,
   note: "",
   started: "2026-11-25T08:00:00Z",
-  ended: null as never,
+  ended: null,
   perSecond: 0,
-  secondsLeft: null as never,
+  secondsLeft: null,
   ...changes,
 });
 

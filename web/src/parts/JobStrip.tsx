@@ -1,20 +1,23 @@
 import { Button } from "@mantine/core";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { answer, api, type Job } from "../api/client";
-import { useChange, useJobs } from "../api/queries";
+import { jobsOf, useJobs } from "../api/queries";
 import css from "./JobStrip.module.css";
 import { count, duration } from "./number";
 
 /** Long work under way: how far, how fast, how much longer; and a way to stop it. */
-export function JobStrip({ propertyId }: { propertyId: number }) {
+export function JobStrip({ propertyId }: { propertyId?: number }) {
   const jobs = useJobs(propertyId);
   const running = jobs.data?.filter((job) => job.state === "running") ?? [];
   return running.map((job) => <Strip key={job.id} job={job} />);
 }
 
 function Strip({ job }: { job: Job }) {
-  const stop = useChange(job.propertyId, () =>
-    answer(api.POST("/api/jobs/{id}/stop", { params: { path: { id: job.id } } })),
-  );
+  const queries = useQueryClient();
+  const stop = useMutation({
+    mutationFn: () => answer(api.POST("/api/jobs/{id}/stop", { params: { path: { id: job.id } } })),
+    onSuccess: () => queries.invalidateQueries({ queryKey: jobsOf(job.propertyId) }),
+  });
   const share = job.total > 0 ? Math.min(1, job.done / job.total) : 0;
   return (
     <div className={css.strip} data-bar="strip" role="status">
@@ -30,7 +33,7 @@ function Strip({ job }: { job: Job }) {
         </span>
       )}
       {job.kind !== "aim" && (
-        <Button size="compact-xs" variant="default" loading={stop.isPending} onClick={() => stop.mutate(undefined)}>
+        <Button size="compact-xs" variant="default" loading={stop.isPending} onClick={() => stop.mutate()}>
           Stop
         </Button>
       )}

@@ -7,9 +7,9 @@ const FIT = { px: 200, chars: 20, desktopLimit: 580, phoneLimit: 644, fitting: 1
 
 const cell = (changes: Partial<Cell>): Cell => ({
   captured: "Kayak hire in Gull Cove",
-  draft: null as unknown as string,
-  state: null as never,
-  kept: null as unknown as string,
+  draft: null,
+  state: null,
+  kept: null,
   fit: FIT,
   lacks: [],
   ...changes,

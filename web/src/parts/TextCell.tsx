@@ -12,7 +12,7 @@ interface Props {
 /** A field in a table: the text in force with its measure, marked where it is missing, drafted, kept, alike or off its keyword. */
 export function TextCell({ cell, same }: Props) {
   const text = cell.draft ?? cell.captured;
-  const fits = !cell.fit || cell.fit.fitting >= text.length;
+  const seen = cell.fit ? text.slice(0, cell.fit.fitting) : text;
   return (
     <span className={cell.draft === null ? css.cell : `${css.cell} ${css.draft}`} title={titleOf(cell, same)}>
       {cell.kept && (
@@ -25,8 +25,8 @@ export function TextCell({ cell, same }: Props) {
         <span className={css.none}>none</span>
       ) : (
         <span className={same ? `${css.text} ${css.twin}` : css.text}>
-          {fits ? text : text.slice(0, cell.fit.fitting)}
-          {!fits && <span className={css.beyond}>{text.slice(cell.fit.fitting)}</span>}
+          {seen}
+          {seen.length < text.length && <span className={css.beyond}>{text.slice(seen.length)}</span>}
         </span>
       )}
       {cell.lacks.map((word) => (

@@ -122,7 +122,7 @@ export function useGridKeys<R>(options: Options<R>) {
       count: area.bottom - area.top + 1,
       firstId: ends.current.get(area.top),
       lastId: ends.current.get(area.bottom),
-      columns: fields.map((column) => column.key),
+      fields: fields.flatMap((column) => column.field ?? []),
       cells,
     });
   };

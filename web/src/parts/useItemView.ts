@@ -20,7 +20,7 @@ export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned =
     const found: ItemFilter = { ...fixed };
     for (const name of FILTERS) {
       const value = search.get(name);
-      if (value) found[name] = value;
+      if (value) Object.assign(found, { [name]: value });
     }
     return found;
   }, [search, fixed]);

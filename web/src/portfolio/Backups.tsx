@@ -1,9 +1,9 @@
 import { Button } from "@mantine/core";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { type Arrived, answer, api, type Copies, upload } from "../api/client";
+import { answer, api, type Copies, type Job, upload } from "../api/client";
+import { jobsOf, useJobs } from "../api/queries";
 import { ChooseFile } from "../parts/ChooseFile";
 import { day } from "../parts/number";
-import { tell } from "../parts/tell";
 import css from "./Portfolio.module.css";
 
 const ZIP = ".zip,application/zip";
@@ -19,13 +19,11 @@ export function Backups() {
     onSuccess: show,
   });
   const add = useMutation({
-    mutationFn: (file: File) => upload<Arrived>("/api/backups/add", file),
+    mutationFn: (file: File) => upload<Job>("/api/backups/add", file),
     meta: { quiet: true },
-    onSuccess: ({ clients }) => {
-      queries.invalidateQueries();
-      tell(`Added: ${clients.join(", ")}. Logins are asked for again.`);
-    },
+    onSuccess: () => queries.invalidateQueries({ queryKey: jobsOf() }),
   });
+  const adding = useJobs().data?.find((job) => job.id === add.data?.id);
   const leave = useMutation({
     mutationFn: () => answer(api.DELETE("/api/backups/restore")),
     meta: { quiet: true },
@@ -61,6 +59,9 @@ export function Backups() {
         </p>
       )}
       {problem && <p role="alert">{problem.message}</p>}
+      {adding && adding.state !== "running" && (
+        <p role={adding.state === "failed" ? "alert" : "status"}>{adding.note}</p>
+      )}
       <div className={css.buttons}>
         <Button component="a" href="/api/backup.zip" variant="default">
           Back up everything
@@ -69,7 +70,7 @@ export function Backups() {
         <ChooseFile
           accept={ZIP}
           label="Add the clients of a backup"
-          loading={add.isPending}
+          loading={add.isPending || adding?.state === "running"}
           onFile={afresh(add.mutate)}
         />
       </div>

@@ -10,8 +10,8 @@ const CLIENT = { id: 3, name: "Tarrin Bay Kayaks", brand: "Tarrin Bay", places: 
 beforeEach(() => {
   serve("GET /api/clients", [CLIENT]);
   serve("GET /api/portfolio", [
-    standing({ nextSweep: "2026-11-01" as never, due: 2 }),
-    standing({ items: 0, lastSweep: null as never }, { id: 8, name: "Shop", address: "", kind: "listings" }),
+    standing({ nextSweep: "2026-11-01", due: 2 }),
+    standing({ items: 0, lastSweep: null }, { id: 8, name: "Shop", address: "", kind: "listings" }),
   ]);
   serve("GET /api/removed", []);
   serve("GET /api/backups", { restoreWaiting: false, days: ["2026-11-25"] });
@@ -134,9 +134,11 @@ it("adds the clients of a backup, or says why not", async () => {
   const input = [...container.querySelectorAll("input[type=file]")].at(-1) as HTMLInputElement;
   await userEvent.upload(input, file);
   expect((await screen.findByRole("alert")).textContent).toBe("This file is none.");
-  serve("POST /api/backups/add", { clients: ["Skerry Ropeworks"] });
+  const job = { id: 3, propertyId: null, kind: "clients", title: "Adding", state: "running", done: 0, total: 0 };
+  serve("POST /api/backups/add", job);
+  serve("GET /api/jobs", [{ ...job, state: "done", note: "Added: Skerry Ropeworks." }]);
   await userEvent.upload(input, file);
-  expect(await screen.findByText("Added: Skerry Ropeworks. Logins are asked for again.")).toBeTruthy();
+  expect(await screen.findByText("Added: Skerry Ropeworks.")).toBeTruthy();
   expect(screen.queryByText("This file is none.")).toBeNull();
 });
 

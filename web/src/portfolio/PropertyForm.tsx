@@ -19,10 +19,16 @@ interface Props {
   onClose: () => void;
 }
 
+const KINDS: { value: Property["kind"]; label: string }[] = [
+  { value: "website", label: "a website" },
+  { value: "listings", label: "the listings of a shop" },
+  { value: "videos", label: "a video channel" },
+];
+
 export function PropertyForm({ clientId, property, onClose }: Props) {
   const [form, setForm] = useState({
     clientId,
-    kind: property?.kind ?? "website",
+    kind: property?.kind ?? KINDS[0].value,
     name: property?.name ?? "",
     address: property?.address ?? "",
     language: property?.language ?? "en",
@@ -46,12 +52,11 @@ export function PropertyForm({ clientId, property, onClose }: Props) {
         label="Kind"
         disabled={property !== undefined}
         value={form.kind}
-        onChange={(event) => setForm({ ...form, kind: event.currentTarget.value })}
-        data={[
-          { value: "website", label: "a website" },
-          { value: "listings", label: "the listings of a shop" },
-          { value: "videos", label: "a video channel" },
-        ]}
+        onChange={(event) => {
+          const kind = KINDS.find(({ value }) => value === event.currentTarget.value)?.value;
+          if (kind) setForm({ ...form, kind });
+        }}
+        data={KINDS}
       />
       <TextInput
         label="Name"

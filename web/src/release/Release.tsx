@@ -58,7 +58,7 @@ const STATE: Column<ItemRow> = {
 };
 
 const statesOf = (row: ItemRow) =>
-  [...new Set(FIELDS.map((field) => row[field]?.state).filter(Boolean))].map((s) => s.replace("-", " ")).join(", ");
+  [...new Set(FIELDS.flatMap((field) => row[field]?.state ?? []))].map((s) => s.replace("-", " ")).join(", ");
 
 /** Drafts before and after: approved, sent back, and handed over. */
 export function Release() {

@@ -14,7 +14,7 @@ const figures = (changes: Partial<Figures>): Figures => ({
   of: 30,
   done: 30,
   complete: true,
-  problem: null as unknown as string,
+  problem: null,
   changes: 20,
   fitting: 18,
   unchanged: 9,
@@ -63,10 +63,7 @@ beforeEach(() => {
 });
 
 it("asks for nothing before there is something to find, then shows what would become of it", async () => {
-  serve(
-    PREVIEW,
-    figures({ rows: [{ itemId: 1, before: "Old hire", after: "New hire", fit: null as never, result: "whole" }] }),
-  );
+  serve(PREVIEW, figures({ rows: [{ itemId: 1, before: "Old hire", after: "New hire", fit: null, result: "whole" }] }));
   show(<Panel start="replace" />);
   expect((screen.getByRole("button", { name: "Draft them" }) as HTMLButtonElement).disabled).toBe(true);
   await userEvent.type(screen.getByLabelText("Find"), "Old");

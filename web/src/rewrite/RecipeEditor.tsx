@@ -1,7 +1,7 @@
 import { ActionIcon, Button, Checkbox, NativeSelect, TextInput } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { answer, api, type EditSpec, type NamedRecipe, type Part, type Recipe } from "../api/client";
+import { answer, api, type EditSpec, type Field, type NamedRecipe, type Part, type Recipe } from "../api/client";
 import { ofProperty, useChange } from "../api/queries";
 import { IconArrowDown, IconArrowUp, IconX } from "../parts/icons";
 import { tell } from "../parts/tell";
@@ -192,7 +192,7 @@ function SavedRecipes({
   onChoose,
 }: {
   propertyId: number;
-  field: string;
+  field: Field;
   recipe: Recipe;
   onChoose: (recipe: Recipe) => void;
 }) {

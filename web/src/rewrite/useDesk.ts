@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
-import { answer, api, type Field, type ItemRow, type TypedCell } from "../api/client";
+import { answer, api, type CopiedColumn, type Field, type ItemRow, type TypedCell } from "../api/client";
 import { ofProperty, useChange } from "../api/queries";
 import type { RangeChange, Typed } from "../parts/Grid";
 import { of } from "../parts/number";
@@ -85,7 +85,7 @@ export function useDesk(propertyId: number, view: ItemView) {
             count: change.count,
             firstId: change.firstId,
             lastId: change.lastId,
-            fields: change.columns as Field[],
+            fields: change.fields,
             cells: change.cells,
             asOf: insist ? undefined : view.seen(),
           },
@@ -117,7 +117,7 @@ export function useDesk(propertyId: number, view: ItemView) {
         api.GET("/api/properties/{propertyId}/items/copy", {
           params: {
             path: { propertyId },
-            query: { ...view.stand(), columns: columns as never[], from, count },
+            query: { ...view.stand(), columns: columns as CopiedColumn[], from, count },
           },
           parseAs: "text",
         }),

@@ -39,7 +39,7 @@ export function useUndo(propertyId: number, settled: () => Promise<unknown> = as
     },
     redoLast: async () => {
       const undone = (await latest()).filter((batch) => batch.state === "undone");
-      const last = undone.sort((a, b) => (a.undone < b.undone ? 1 : -1))[0];
+      const last = undone.sort((a, b) => ((a.undone ?? "") < (b.undone ?? "") ? 1 : -1))[0];
       if (last) redo.mutate(last, say("Redone"));
       else tell("There is nothing to redo.");
     },

@@ -15,7 +15,7 @@ const cause = (says: string, changes: Partial<Cause>): Cause => ({
   links: 300,
   weight: 312,
   says,
-  remedy: "cut",
+  fix: "cut",
   ...changes,
 });
 
@@ -23,9 +23,9 @@ const ENDING = cause("80 titles end in the same 8 letters.", {
   kind: "common-ending",
   shared: " | Tarrin",
   section: "/tours/",
-  remedy: "remove-ending",
+  fix: "remove-ending",
 });
-const HEADINGS = cause("5 items have no H1.", { field: "h1", kind: "missing", weight: 20, remedy: "by-hand" });
+const HEADINGS = cause("5 items have no H1.", { field: "h1", kind: "missing", weight: 20, fix: "by-hand" });
 
 beforeEach(() => {
   serve("GET /api/properties/7/standing", standing());
@@ -39,7 +39,7 @@ beforeEach(() => {
   ]);
 });
 
-it("lists causes by weight, each with what mends it ready at the desk", async () => {
+it("lists causes by weight, each with the action that fixes it ready at the desk", async () => {
   show(<Triage />, "/p/7/triage");
   const row = (await screen.findByText(ENDING.says)).closest("li") as HTMLElement;
   expect(screen.getByText(/60 of 100 indexable items have findings/)).toBeTruthy();

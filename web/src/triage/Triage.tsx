@@ -73,8 +73,8 @@ function CauseList({ propertyId, gathered }: { propertyId: number; gathered: boo
   const mend = (cause: Cause) => {
     const filter = filterOf(cause);
     const field = cause.field === "h1" || cause.field === "indexing" ? "" : cause.field;
-    if (field && cause.remedy !== "by-hand") {
-      filter.set("tool", cause.remedy);
+    if (field && cause.fix !== "by-hand") {
+      filter.set("tool", cause.fix);
       filter.set("on", field);
     }
     navigate(`/p/${propertyId}/rewrite?${filter}`);
@@ -95,13 +95,15 @@ function CauseList({ propertyId, gathered }: { propertyId: number; gathered: boo
             <span className={css.links}>{of(cause.links, "link")}</span>
           </div>
           <Button size="xs" variant="default" onClick={() => mend(cause)}>
-            {ACTION[cause.remedy]}
+            {ACTION[cause.fix]}
           </Button>
         </li>
       ))}
     </ol>
   );
 }
+
+const FIELDS = ["title", "description", "tags", "h1", "indexing"] as const;
 
 /** Every kind of finding with how many items have it, by field. */
 function Ledger({ propertyId }: { propertyId: number }) {
@@ -114,28 +116,26 @@ function Ledger({ propertyId }: { propertyId: number }) {
         <h2>By kind</h2>
         <FileLink href={`/api/properties/${propertyId}/findings.csv`} />
       </header>
-      {["title", "description", "tags", "h1", "indexing"]
-        .filter((field) => fields.includes(field))
-        .map((field) => (
-          <section key={field}>
-            <h3>{field === "h1" ? "H1" : field}</h3>
-            <ul>
-              {kinds.data
-                .filter((kind) => kind.field === field)
-                .map((kind) => (
-                  <li key={kind.kind}>
-                    <Link to={`?${new URLSearchParams({ field, kind: kind.kind })}`}>
-                      {kind.label.slice(kind.label.indexOf(" ") + 1)}
-                    </Link>
-                    <span>{count(kind.items)}</span>
-                  </li>
-                ))}
-            </ul>
-            {field === "indexing" && (
-              <p className={css.apart}>What else is wrong with these is set apart and not counted above.</p>
-            )}
-          </section>
-        ))}
+      {FIELDS.filter((field) => fields.includes(field)).map((field) => (
+        <section key={field}>
+          <h3>{field === "h1" ? "H1" : field}</h3>
+          <ul>
+            {kinds.data
+              .filter((kind) => kind.field === field)
+              .map((kind) => (
+                <li key={kind.kind}>
+                  <Link to={`?${new URLSearchParams({ field, kind: kind.kind })}`}>
+                    {kind.label.slice(kind.label.indexOf(" ") + 1)}
+                  </Link>
+                  <span>{count(kind.items)}</span>
+                </li>
+              ))}
+          </ul>
+          {field === "indexing" && (
+            <p className={css.apart}>What else is wrong with these is set apart and not counted above.</p>
+          )}
+        </section>
+      ))}
     </aside>
   );
 }

@@ -8,7 +8,7 @@ import { of } from "../../parts/number";
 import { tell, tellWithUndo } from "../../parts/tell";
 import { ListDialog } from "./ListDialog";
 
-const INTENTS = ["navigational", "transactional", "commercial", "informational"] as const;
+const INTENTS = ["NAVIGATIONAL", "TRANSACTIONAL", "COMMERCIAL", "INFORMATIONAL"] as const;
 
 /** What can be done with all chosen keywords. */
 export function KeywordBatch({
@@ -38,11 +38,11 @@ export function KeywordBatch({
   const move = useChange(propertyId, () =>
     answer(api.POST("/api/properties/{propertyId}/keywords/topic", { ...path, body: { selection, topic } })),
   );
-  const settle = useChange(propertyId, (intent: string) =>
+  const settle = useChange(propertyId, (intent: (typeof INTENTS)[number] | undefined) =>
     answer(
       api.POST("/api/properties/{propertyId}/keywords/intent", {
         ...path,
-        body: { selection, intent: (intent || undefined) as never },
+        body: { selection, intent },
       }),
     ),
   );
@@ -78,11 +78,14 @@ export function KeywordBatch({
         value=""
         onChange={(event) => {
           const intent = event.currentTarget.value;
-          settle.mutate(intent === "again" ? "" : intent.toUpperCase(), done("given an intent"));
+          settle.mutate(
+            INTENTS.find((each) => each === intent),
+            done("given an intent"),
+          );
         }}
         data={[
           { value: "", label: "Intent …" },
-          ...INTENTS.map((intent) => ({ value: intent as string, label: intent as string })),
+          ...INTENTS.map((intent) => ({ value: String(intent), label: intent.toLowerCase() })),
           { value: "again", label: "by rule again" },
         ]}
       />

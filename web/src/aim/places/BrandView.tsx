@@ -56,7 +56,7 @@ export function BrandView({ propertyId }: { propertyId: number }) {
                   <td>
                     <Link to={`/p/${propertyId}/aim?${searchOf({ side: "demand", q: each.text })}`}>{each.text}</Link>
                   </td>
-                  <td>{KINDS[each.kind]}</td>
+                  <td>{each.kind && KINDS[each.kind]}</td>
                   <td className={css.number}>{each.queries === 0 ? "" : count(each.queries)}</td>
                   <td className={css.number}>{each.impressions === 0 ? "" : count(each.clicks)}</td>
                   <td className={css.number}>{each.position < 1 ? "" : each.position.toFixed(1)}</td>

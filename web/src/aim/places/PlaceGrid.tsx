@@ -116,7 +116,7 @@ const LEGEND = [
 
 const said = (cell: GridCell) =>
   `${cell.volume === null ? "searches not known" : `${count(cell.volume)} searches a month`}, ${
-    cell.itemId === null ? "no page" : pathOf(cell.address)
+    cell.address === null ? "no page" : pathOf(cell.address)
   }`;
 
 function CellPanel({ propertyId, cell, onClose }: { propertyId: number; cell: GridCell; onClose: () => void }) {
@@ -135,7 +135,7 @@ function CellPanel({ propertyId, cell, onClose }: { propertyId: number; cell: Gr
         )}
       </p>
       <p>
-        {cell.itemId === null ? (
+        {cell.address === null ? (
           <>
             No page contains its words in its title or H1.{" "}
             {cell.keywords > 0 && <Link to={`/p/${propertyId}/aim?side=pages`}>See the page that could be added</Link>}

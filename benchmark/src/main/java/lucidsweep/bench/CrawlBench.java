@@ -22,6 +22,7 @@ import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.client.PropertyForm;
+import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.gather.crawl.CrawlSettings;
 import lucidsweep.server.gather.crawl.Sweeps;
 import lucidsweep.server.gather.sweep.Sweep;
@@ -153,8 +154,8 @@ final class CrawlBench {
     private static Seconds crawl(ConfigurableApplicationContext application) {
         Clients clients = application.getBean(Clients.class);
         Client client = clients.addClient(new ClientForm("Bench", "", ""));
-        Property property = clients.addProperty(
-                new PropertyForm(client.id(), "website", "Large site", "http://127.0.0.1:" + PORT + "/", "en", true));
+        Property property = clients.addProperty(new PropertyForm(
+                client.id(), PropertyKind.WEBSITE, "Large site", "http://127.0.0.1:" + PORT + "/", "en", true));
         long start = System.nanoTime();
         Sweep sweep = application
                 .getBean(Sweeps.class)

@@ -17,6 +17,7 @@ import lucidsweep.server.LucidSweep;
 import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.PropertyForm;
+import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.gather.sweep.DemandChanged;
 import lucidsweep.server.gather.sweep.SweepEnded;
 import lucidsweep.server.intake.Intake;
@@ -94,9 +95,9 @@ final class ImportBench {
                 file("listings.csv", "listing id,title,description,tags,price,section", LISTINGS, ImportBench::listing);
         read("Reading 1,000,000 rows of demand", RowKind.DEMAND, demand, DEMAND);
         read("Reading 500,000 listings", RowKind.LISTINGS, listings, LISTINGS);
-        store("… demand", property("listings"), demand, DEMAND, WANTED);
-        store("… listings", property("listings"), listings, LISTINGS, WANTED);
-        long shop = property("listings");
+        store("… demand", property(PropertyKind.LISTINGS), demand, DEMAND, WANTED);
+        store("… listings", property(PropertyKind.LISTINGS), listings, LISTINGS, WANTED);
+        long shop = property(PropertyKind.LISTINGS);
         Path some = file("some.csv", "listing id,title,description,tags,price,section", COMPARED, ImportBench::listing);
         store("… 200,000 listings", shop, some, COMPARED, WANTED);
         Path changed = file(
@@ -146,7 +147,7 @@ final class ImportBench {
         Report.line(what, ">= 50,000 a second", Report.format("%,.0f a second", best), best >= WANTED);
     }
 
-    private long property(String kind) {
+    private long property(PropertyKind kind) {
         return clients.addProperty(new PropertyForm(client, kind, "Large", "", "en", false))
                 .id();
     }

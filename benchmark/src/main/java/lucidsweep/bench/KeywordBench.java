@@ -14,6 +14,7 @@ import lucidsweep.server.aim.keywords.Keywords;
 import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.PropertyForm;
+import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.table.TableFile;
 import org.springframework.boot.builder.SpringApplicationBuilder;
@@ -41,8 +42,8 @@ final class KeywordBench {
             Clients clients = application.getBean(Clients.class);
             long client = clients.addClient(new ClientForm("Tarrin Bay Kayaks", "", "place7, place8"))
                     .id();
-            long property = clients.addProperty(
-                            new PropertyForm(client, "website", "Large", "https://bay.example/", "en", false))
+            long property = clients.addProperty(new PropertyForm(
+                            client, PropertyKind.WEBSITE, "Large", "https://bay.example/", "en", false))
                     .id();
             long start = System.nanoTime();
             long job = application

@@ -7,10 +7,12 @@ import lucidsweep.server.LucidSweep;
 import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.PropertyForm;
+import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.gather.crawl.CrawlSettings;
 import lucidsweep.server.gather.crawl.Sweeps;
 import lucidsweep.server.gather.sweep.Sweep;
 import lucidsweep.server.job.Job;
+import lucidsweep.server.job.JobState;
 import lucidsweep.server.job.Jobs;
 import org.springframework.boot.WebApplicationType;
 import org.springframework.boot.builder.SpringApplicationBuilder;
@@ -59,8 +61,8 @@ final class LongCrawlBench {
     private static void crawl(ConfigurableApplicationContext application) {
         Clients clients = application.getBean(Clients.class);
         long client = clients.addClient(new ClientForm("Bench", "", "")).id();
-        long property = clients.addProperty(
-                        new PropertyForm(client, "website", "Large site", "http://127.0.0.1:" + PORT + "/", "en", true))
+        long property = clients.addProperty(new PropertyForm(
+                        client, PropertyKind.WEBSITE, "Large site", "http://127.0.0.1:" + PORT + "/", "en", true))
                 .id();
         Jobs jobs = application.getBean(Jobs.class);
         long start = System.nanoTime();
@@ -69,7 +71,7 @@ final class LongCrawlBench {
         long before = start;
         for (int tenth = 0; tenth < TENTHS; tenth++) {
             Job job = jobs.find(sweep.jobId());
-            while (job.state().equals("running") && job.done() < SEEN * PAGES * (tenth + 1) / TENTHS) {
+            while (job.state() == JobState.RUNNING && job.done() < SEEN * PAGES * (tenth + 1) / TENTHS) {
                 LockSupport.parkNanos(5_000_000);
                 job = jobs.find(sweep.jobId());
             }
@@ -79,7 +81,7 @@ final class LongCrawlBench {
         }
         double crawled = Report.seconds(before - start);
         Job job = jobs.find(sweep.jobId());
-        while (job.state().equals("running")) {
+        while (job.state() == JobState.RUNNING) {
             LockSupport.parkNanos(20_000_000);
             job = jobs.find(sweep.jobId());
         }

@@ -22,6 +22,7 @@ import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.client.PropertyForm;
+import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.item.capture.CapturedItem;
 import lucidsweep.server.item.capture.Captures;
 import lucidsweep.server.item.capture.KnownItems;
@@ -100,7 +101,7 @@ final class ScaleBench {
         long client =
                 clients.addClient(new ClientForm("Tarrin Bay Kayaks", "", "")).id();
         Property made = clients.addProperty(
-                new PropertyForm(client, "website", "Large", "https://large.example/", "en", false));
+                new PropertyForm(client, PropertyKind.WEBSITE, "Large", "https://large.example/", "en", false));
         property = made.id();
         Captures captures = application.getBean(Captures.class);
         KnownItems known = captures.known(property);

@@ -22,6 +22,7 @@ class CoreBoundariesTest {
                     || type.getPackageName().equals("java.io")
                             && !type.getSimpleName().startsWith("File")
                             && !type.getSimpleName().equals("RandomAccessFile")
+                    || type.getFullName().equals("jakarta.annotation.Nullable")
                     || type.getFullName().equals("java.net.URI")
                     || type.getFullName().matches("java.net.(URISyntaxException|URLDecoder|IDN)")
                     || type.isPrimitive()

@@ -14,8 +14,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
 /**
- * Links lead where Chromium says that they lead (WHATWG URL Standard), on thousands of odd ones. What differs is only how an
- * address is written: ours has no name of a user, encodes what RFC 3986 does not allow, and nothing else.
+ * Links lead where Chromium says that they lead (WHATWG URL Standard), on thousands of odd ones, and ask for the very same
+ * letters. What differs is only how an address is kept: ours has no name of a user, encodes what RFC 3986 does not allow, and
+ * nothing else.
  */
 @ExtendWith(Started.class)
 class LinkTest {
@@ -105,19 +106,28 @@ class LinkTest {
         List<String> wrong = new ArrayList<>();
         try (Page page = stage.browser().newPage()) {
             @SuppressWarnings("unchecked")
-            List<String> hrefs = (List<String>) page.evaluate(
+            List<List<String>> theirs = (List<List<String>>) page.evaluate(
                     "([links, base]) => links.map(l => { try { const u = new URL(l, base); u.hash = ''; u.username = '';"
-                            + " u.password = ''; return /^https?:$/.test(u.protocol) ? u.href : ''; } catch { return ''; } })",
+                            + " u.password = ''; return /^https?:$/.test(u.protocol) ? [u.href, u.pathname + u.search] : ['', '']; } catch { return ['', '']; } })",
                     List.of(links, BASE));
             for (int i = 0; i < links.size(); i++) {
-                String ours = PageAddress.resolve(URI.create(BASE), links.get(i))
-                        .map(URI::toString)
-                        .orElse("");
-                String theirs = asOurs(hrefs.get(i));
-                if (!ours.equals(theirs)) wrong.add("“" + links.get(i) + "” " + ours + " but " + theirs);
+                PageAddress.Destination ours = PageAddress.destination(URI.create(BASE), links.get(i))
+                        .orElse(new PageAddress.Destination("", ""));
+                String address = asOurs(theirs.get(i).get(0));
+                String asked = address.isEmpty() ? "" : theirs.get(i).get(1);
+                if (!ours.address().equals(address) || !asked(ours).equals(asked)) {
+                    wrong.add("“" + links.get(i) + "” " + ours + " but " + address + " " + asked);
+                }
             }
         }
         assertThat(wrong).isEmpty();
+    }
+
+    /** The path and query that we ask for. */
+    private static String asked(PageAddress.Destination to) {
+        if (to.asked() != null) return to.asked();
+        URI address = URI.create(to.address());
+        return address.getRawPath() + (address.getRawQuery() == null ? "" : "?" + address.getRawQuery());
     }
 
     /** The same address as we write it; none where its host is one that no name server can know. */

@@ -186,7 +186,7 @@ class BackupTest {
             assertThat(lucid("restore", file.toString(), "--add", "--data", there.toString()))
                     .as(said)
                     .isZero();
-            assertThat(said).startsWith("Added ");
+            assertThat(said).startsWith("Added: Tarrin Bay Kayaks (added ").endsWith("Logins are asked for again.\n");
             JsonNode added = application.api().get("/api/portfolio").json();
             assertThat(added).hasSize(2);
             Shop shop = new Shop(application.api(), own.property() + 1);

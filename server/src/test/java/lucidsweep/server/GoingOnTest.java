@@ -9,11 +9,13 @@ import java.util.concurrent.locks.LockSupport;
 import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.PropertyForm;
+import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.gather.crawl.CrawlSettings;
 import lucidsweep.server.gather.crawl.Sweeps;
 import lucidsweep.server.gather.sweep.Sweep;
 import lucidsweep.server.gather.sweep.Visits;
 import lucidsweep.server.job.Job;
+import lucidsweep.server.job.JobState;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.standins.Website;
 import org.junit.jupiter.api.Test;
@@ -38,7 +40,12 @@ class GoingOnTest {
                 Clients clients = first.getBean(Clients.class);
                 long client = clients.addClient(new ClientForm("Large", "", "")).id();
                 long property = clients.addProperty(new PropertyForm(
-                                client, "website", "Large", website.address().toString(), "en", true))
+                                client,
+                                PropertyKind.WEBSITE,
+                                "Large",
+                                website.address().toString(),
+                                "en",
+                                true))
                         .id();
                 sweep = first.getBean(Sweeps.class).start(property, CrawlSettings.of(PAGES * 2, 20, 2, 5));
                 while (job(first, sweep).done() < PAGES / 5) LockSupport.parkNanos(5_000_000);
@@ -50,8 +57,8 @@ class GoingOnTest {
                                 .count())
                         .as("done before")
                         .isBetween(PAGES / 5, PAGES - 1);
-                while (job(second, sweep).state().equals("running")) LockSupport.parkNanos(20_000_000);
-                assertThat(job(second, sweep).state()).isEqualTo("done");
+                while (job(second, sweep).state() == JobState.RUNNING) LockSupport.parkNanos(20_000_000);
+                assertThat(job(second, sweep).state()).isEqualTo(JobState.DONE);
                 Set<String> seen = new HashSet<>();
                 second.getBean(Visits.class)
                         .forEach(

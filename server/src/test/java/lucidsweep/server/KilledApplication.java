@@ -53,6 +53,9 @@ final class KilledApplication implements AutoCloseable {
     static Process process(Path data, String... options) throws IOException {
         List<String> command = new ArrayList<>(List.of(
                 ProcessHandle.current().info().command().orElse("java"),
+                // It lives for seconds: the best compiler would take more time than it saves.
+                "-XX:TieredStopAtLevel=1",
+                "-XX:+UseSerialGC",
                 "-cp",
                 System.getProperty("java.class.path"),
                 KilledApplication.class.getName(),

@@ -10,6 +10,7 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.locks.LockSupport;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
@@ -48,7 +49,7 @@ public final class RunningApplication implements ParameterResolver {
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }
-            api = new Api(Integer.parseInt(context.getEnvironment().getProperty("local.server.port")));
+            api = new Api(Integer.parseInt(context.getEnvironment().getProperty("local.server.port"))).checked();
         }
 
         @Override
@@ -75,9 +76,16 @@ public final class RunningApplication implements ParameterResolver {
 
         private final HttpClient http = HttpClient.newHttpClient();
         private final String base;
+        private DescribedAnswers described;
 
         Api(int port) {
             base = "http://127.0.0.1:" + port;
+        }
+
+        /** From now on every answer must be as the API's description says. */
+        private Api checked() {
+            described = new DescribedAnswers(get("/api/openapi.json").json());
+            return this;
         }
 
         public String base() {
@@ -126,10 +134,23 @@ public final class RunningApplication implements ParameterResolver {
         public Reply send(HttpRequest request) {
             try {
                 HttpResponse<String> response = http.send(request, HttpResponse.BodyHandlers.ofString());
-                return new Reply(response.statusCode(), response.body(), response);
+                Reply reply = new Reply(response.statusCode(), response.body(), response);
+                check(request, reply);
+                return reply;
             } catch (IOException | InterruptedException e) {
                 throw new IllegalStateException(request.uri() + " does not answer", e);
             }
+        }
+
+        private void check(HttpRequest request, Reply reply) {
+            String type = reply.response.headers().firstValue("content-type").orElse("");
+            boolean file =
+                    reply.response.headers().firstValue("content-disposition").isPresent();
+            if (described == null || reply.status != 200 || file || !type.startsWith("application/json")) return;
+            List<String> differences =
+                    described.differences(request.method(), request.uri().getPath(), reply.json());
+            if (!differences.isEmpty())
+                throw new AssertionError(request.uri().getPath() + " is not as described: " + differences);
         }
 
         /** Waits until a job has ended and returns it. */

@@ -85,6 +85,15 @@ class ScopeTest {
     }
 
     @Test
+    void addressesAreAskedForAsTheirLinksAreWritten() {
+        site.page("/", "Home", "/caf%c3%a9%7e1", "/old").page("/caf%c3%a9%7e1", "Café");
+        site.redirect("/old", "/new%7e").page("/new%7e", "New");
+        sweep("\"withoutParameters\":[\"ref\"]");
+        assertThat(visits("captured")).containsOnlyKeys("/", "/caf%C3%A9~1", "/new~");
+        assertThat(asked()).containsExactlyInAnyOrder("/", "/caf%c3%a9%7e1", "/old", "/new%7e");
+    }
+
+    @Test
     void aListOfAddressesIsAskedAndNothingElse() {
         sweep(
                 "\"reach\":\"LIST\",\"addresses\":[\"%stours/otter\",\" \",\"%sgone\",\"kayak\",\"http://elsewhere.example/\"]"

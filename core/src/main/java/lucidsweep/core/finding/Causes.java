@@ -60,10 +60,10 @@ public final class Causes {
                 String says = items + " titles end in the same "
                         + group.getKey().strip().length() + " letters, “"
                         + group.getKey().strip() + "”. Without them, " + fit + (fit == 1 ? " fits." : " fit.");
-                causes.add(cause(members, group.getKey(), "", says, Cause.Remedy.REMOVE_ENDING));
+                causes.add(cause(members, group.getKey(), "", says, Cause.Fix.REMOVE_ENDING));
             } else if (items >= OWN_CAUSE) {
                 String says = items + " items share one " + first.field().label() + ": “" + group.getKey() + "”.";
-                causes.add(cause(members, group.getKey(), "", says, Cause.Remedy.RECIPE));
+                causes.add(cause(members, group.getKey(), "", says, Cause.Fix.RECIPE));
             } else {
                 small.addAll(members);
                 smallGroups++;
@@ -72,7 +72,7 @@ public final class Causes {
         if (small.isEmpty()) return;
         String says = items(small) + " " + small.get(0).field().label() + "s are used on several items, in "
                 + smallGroups + (smallGroups == 1 ? " small group." : " small groups.");
-        causes.add(cause(small, "", "", says, Cause.Remedy.RECIPE));
+        causes.add(cause(small, "", "", says, Cause.Fix.RECIPE));
     }
 
     private static void addBySection(List<Tally> tallies, List<Cause> causes) {
@@ -94,24 +94,24 @@ public final class Causes {
         }
     }
 
-    private static Cause cause(List<Tally> members, String shared, String section, String says, Cause.Remedy remedy) {
+    private static Cause cause(List<Tally> members, String shared, String section, String says, Cause.Fix fix) {
         Tally first = members.get(0);
         long links = members.stream().mapToLong(Tally::links).sum();
         int items = items(members);
         double weight = first.field().weight() * (links + items);
-        Cause.Remedy fitting = remedy == null ? remedy(first.field(), first.kind()) : remedy;
+        Cause.Fix fitting = fix == null ? usualFix(first.field(), first.kind()) : fix;
         return new Cause(first.field(), first.kind(), shared, section, items, links, weight, says, fitting);
     }
 
-    private static Cause.Remedy remedy(Field field, FindingKind kind) {
+    private static Cause.Fix usualFix(Field field, FindingKind kind) {
         return switch (field) {
-            case TAGS -> Cause.Remedy.TAGS;
-            case H1, INDEXING -> Cause.Remedy.BY_HAND;
+            case TAGS -> Cause.Fix.TAGS;
+            case H1, INDEXING -> Cause.Fix.BY_HAND;
             default ->
                 switch (kind) {
-                    case TOO_LONG -> Cause.Remedy.CUT;
-                    case SEVERAL -> Cause.Remedy.BY_HAND;
-                    default -> Cause.Remedy.RECIPE;
+                    case TOO_LONG -> Cause.Fix.CUT;
+                    case SEVERAL -> Cause.Fix.BY_HAND;
+                    default -> Cause.Fix.RECIPE;
                 };
         };
     }

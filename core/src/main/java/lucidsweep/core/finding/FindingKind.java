@@ -35,12 +35,8 @@ public enum FindingKind {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
-    /** Reads a code; an unknown one is an error. */
-    public static FindingKind of(String code) {
-        for (FindingKind kind : values()) {
-            if (kind.code().equals(code)) return kind;
-        }
-        throw new IllegalArgumentException(
-                "expected a kind of finding such as missing or too-long, got \"" + code + "\"");
+    @Override
+    public String toString() {
+        return code();
     }
 }

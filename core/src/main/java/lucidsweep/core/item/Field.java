@@ -33,15 +33,6 @@ public enum Field {
         return name().toLowerCase(Locale.ROOT);
     }
 
-    /** Reads a code; an unknown one is an error that lists the known. */
-    public static Field of(String code) {
-        for (Field field : values()) {
-            if (field.code().equals(code)) return field;
-        }
-        throw new IllegalArgumentException(
-                "expected a field (title, description, tags, h1 or indexing), got \"" + code + "\"");
-    }
-
     @Override
     public String toString() {
         return code();

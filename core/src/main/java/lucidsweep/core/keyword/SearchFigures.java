@@ -1,5 +1,6 @@
 package lucidsweep.core.keyword;
 
+import jakarta.annotation.Nullable;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
@@ -15,7 +16,12 @@ import java.util.List;
  * @param lastMonth the month of the last of them, such as "2026-10"; "" where not known
  */
 public record SearchFigures(
-        String country, Long volume, Long broad, String competition, List<Long> monthly, String lastMonth) {
+        String country,
+        @Nullable Long volume,
+        @Nullable Long broad,
+        String competition,
+        List<Long> monthly,
+        String lastMonth) {
 
     /** Whether nothing is known. */
     public boolean saysNothing() {

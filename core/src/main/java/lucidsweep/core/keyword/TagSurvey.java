@@ -1,5 +1,6 @@
 package lucidsweep.core.keyword;
 
+import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -30,7 +31,8 @@ public final class TagSurvey {
      * @param twins other tags in use that say the same in another form of words ("kayak gifts")
      * @param longer known phrases that hold its words and more, the most searched first
      */
-    public record Tag(String tag, int items, Long searches, boolean oneWord, List<String> twins, List<Longer> longer) {}
+    public record Tag(
+            String tag, int items, @Nullable Long searches, boolean oneWord, List<String> twins, List<Longer> longer) {}
 
     /**
      * A longer phrase.
@@ -38,7 +40,7 @@ public final class TagSurvey {
      * @param searches a month; null where no list knows it
      * @param shown how often items were shown for it a month; 0 where that is not known
      */
-    public record Longer(String phrase, Long searches, double shown) {
+    public record Longer(String phrase, @Nullable Long searches, double shown) {
 
         private double max() {
             return Math.max(searches == null ? 0 : searches, shown);

@@ -19,6 +19,10 @@ public final class PageAddress {
     private static final Pattern SUFFIX = Pattern.compile("\\.[A-Za-z0-9]{2,5}$");
     private static final Pattern FIRST_PAGE =
             Pattern.compile("(?i)(?<=/)(index|default|home)\\.(x?html?|php|aspx?|jsp|cgi)$");
+
+    /** What a normal form writes otherwise than browsers do. */
+    private static final Pattern OTHERWISE_ASKED = Pattern.compile("[%|^{}`'\\\\\\[\\]]");
+
     private static final Pattern WORD_BREAK = Pattern.compile("[-_+]");
 
     private PageAddress() {}
@@ -42,7 +46,30 @@ public final class PageAddress {
         return resolveText(base, link).map(URI::create);
     }
 
-    /** The same as text. */
+    /**
+     * Where a link leads.
+     *
+     * @param address the normal form of its address
+     * @param asked the path and query that a browser asks for; null where they are those of the address
+     */
+    public record Destination(String address, String asked) {}
+
+    /** Where a link on a page of a normal address leads, and what to ask for; empty where it leads to no page. */
+    public static Optional<Destination> destination(URI base, String link) {
+        return resolveText(base, link).map(address -> new Destination(address, asked(base, link, address)));
+    }
+
+    private static String asked(URI base, String link, String address) {
+        if (!OTHERWISE_ASKED.matcher(link).find()) return null;
+        String asked = Reference.asAsked(link).on(reference(base)).pathAndQuery();
+        return address.endsWith(asked) || asked.length() > LONGEST ? null : asked;
+    }
+
+    private static Reference reference(URI base) {
+        return new Reference(base.getScheme(), base.getRawAuthority(), base.getRawPath(), base.getRawQuery());
+    }
+
+    /** The normal form of a link as text. */
     static Optional<String> resolveText(URI base, String link) {
         if (link.length() > LONGEST) return Optional.empty();
         if (Reference.isPlainPath(link)) {
@@ -50,7 +77,7 @@ public final class PageAddress {
                     .filter(PageAddress::isShort);
         }
         Reference reference = Reference.of(link);
-        Reference here = new Reference(base.getScheme(), base.getRawAuthority(), base.getRawPath(), base.getRawQuery());
+        Reference here = reference(base);
         Reference whole = reference.on(here);
         boolean sameHost = whole.authority() != null && whole.authority().equals(here.authority());
         Optional<String> address = sameHost

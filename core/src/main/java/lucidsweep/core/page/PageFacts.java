@@ -62,8 +62,14 @@ public record PageFacts(
         FOOTER
     }
 
-    /** A link to another page: its normal address, its text, whether it asks not to be followed, and where it stands. */
-    public record Link(String address, String text, boolean nofollow, Place place) {}
+    /** A link to another page: where it leads, its text, whether it asks not to be followed, and where it stands. */
+    public record Link(PageAddress.Destination to, String text, boolean nofollow, Place place) {
+
+        /** The normal form of the address that it leads to. */
+        public String address() {
+            return to.address();
+        }
+    }
 
     /** A title and a description for where a page is shared; "" where it has none. */
     public record Shared(String title, String description) {}

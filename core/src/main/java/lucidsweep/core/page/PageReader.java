@@ -46,7 +46,7 @@ public final class PageReader {
     private final List<String> robots = new ArrayList<>(1);
     private final List<PageFacts.Image> images = new ArrayList<>();
     private final List<PageFacts.Link> links = new ArrayList<>();
-    private final Map<String, Optional<String>> resolved = new HashMap<>();
+    private final Map<String, Optional<PageAddress.Destination>> resolved = new HashMap<>();
     private final CopyText copy = new CopyText(MAX_COPY);
     private String canonical = "";
     private String metaKeywords = "";
@@ -218,9 +218,9 @@ public final class PageReader {
         if (links.size() >= MAX_LINKS || to.isEmpty() || to.startsWith("#")) return;
         int fragment = to.indexOf('#');
         String target = fragment < 0 ? to : to.substring(0, fragment);
-        resolved.computeIfAbsent(target, address -> PageAddress.resolveText(base, address))
-                .ifPresent(address -> links.add(new PageFacts.Link(
-                        address, linkText(link), hasWord(link.attr("rel"), "nofollow"), around.place())));
+        resolved.computeIfAbsent(target, address -> PageAddress.destination(base, address))
+                .ifPresent(destination -> links.add(new PageFacts.Link(
+                        destination, linkText(link), hasWord(link.attr("rel"), "nofollow"), around.place())));
     }
 
     private static String linkText(Element link) {

@@ -1,6 +1,7 @@
 package lucidsweep.core.page;
 
 import java.nio.charset.StandardCharsets;
+import java.util.function.BiFunction;
 
 /**
  * A link in its parts (RFC 3986, appendix B) without its fragment; a part that is absent is null, only the path never is.
@@ -14,29 +15,46 @@ record Reference(String scheme, String authority, String path, String query) {
     private static final boolean[] IN_PATH = allowed("-._~/:@!$&'()*+,;=");
     private static final boolean[] IN_QUERY = allowed("-._~/:@!$&'()*+,;=?[]");
 
+    /** What browsers leave as it is (URL Standard, path and special-query percent-encode sets). */
+    private static final boolean[] ASKED_IN_PATH = allowed("-._~/:@!$&'()*+,;=|[]%\\");
+
+    private static final boolean[] ASKED_IN_QUERY = allowed("-._~/:@!$&()*+,;=?[]|^{}`%\\");
+
+    /** A link in its normal form. */
     static Reference of(String link) {
+        return of(link, Reference::encoded);
+    }
+
+    /** A link as browsers ask for it: encoded only where they do, and with what was encoded left as it is. */
+    static Reference asAsked(String link) {
+        return of(link, (text, allowed) -> escaped(text, allowed == IN_PATH ? ASKED_IN_PATH : ASKED_IN_QUERY));
+    }
+
+    private static Reference of(String link, BiFunction<String, boolean[], String> encoding) {
         String text = link.strip();
         int fragment = text.indexOf('#');
         if (fragment >= 0) text = text.substring(0, fragment);
         if (hasAny(text, "\t\n\r")) text = text.replaceAll("[\t\n\r]", "");
         if (text.indexOf('\\') >= 0) text = withSlashes(text);
         int mark = text.indexOf('?');
-        String query = mark < 0 ? null : encoded(text.substring(mark + 1), IN_QUERY);
+        String query = mark < 0 ? null : encoding.apply(text.substring(mark + 1), IN_QUERY);
         String rest = mark < 0 ? text : text.substring(0, mark);
         int colon = schemeEnd(rest);
         String scheme = colon < 0 ? null : rest.substring(0, colon);
         rest = rest.substring(colon + 1);
-        if (!rest.startsWith("//")) return new Reference(scheme, null, encoded(rest, IN_PATH), query);
-        return withAuthority(scheme, rest, query);
+        if (!rest.startsWith("//")) return new Reference(scheme, null, encoding.apply(rest, IN_PATH), query);
+        return withAuthority(scheme, rest, query, encoding);
     }
 
     /** Of the slashes before a host any number from two on means the same. */
-    private static Reference withAuthority(String scheme, String rest, String query) {
+    private static Reference withAuthority(
+            String scheme, String rest, String query, BiFunction<String, boolean[], String> encoding) {
         int host = 0;
         while (host < rest.length() && rest.charAt(host) == '/') host++;
         int slash = rest.indexOf('/', host);
         String authority = slash < 0 ? rest.substring(host) : rest.substring(host, slash);
-        return new Reference(scheme, authority, slash < 0 ? "" : encoded(rest.substring(slash), IN_PATH), query);
+        String path = slash < 0 ? "" : encoding.apply(rest.substring(slash), IN_PATH);
+        return new Reference(scheme, authority, path, query);
     }
 
     /** Whether a link is a path from the top in its normal form already, as most are: "/boats/kayak-hire.html". */
@@ -57,7 +75,7 @@ record Reference(String scheme, String authority, String path, String query) {
 
     /** The same where "http:cove.example/tours" stands by itself: the host comes first, whether slashes do or not. */
     Reference absolute() {
-        return authority == null && isWeb() ? withAuthority(scheme, path, query) : this;
+        return authority == null && isWeb() ? withAuthority(scheme, path, query, (text, allowed) -> text) : this;
     }
 
     private boolean isWeb() {
@@ -142,6 +160,16 @@ record Reference(String scheme, String authority, String path, String query) {
             } else {
                 appendEncoded(out, value);
             }
+        }
+        return out.toString();
+    }
+
+    /** A text with what is not allowed percent-encoded, and nothing decoded. */
+    private static String escaped(String text, boolean[] allowed) {
+        StringBuilder out = new StringBuilder(text.length() + 16);
+        for (byte each : text.getBytes(StandardCharsets.UTF_8)) {
+            if (isAllowed((char) (each & 0xFF), allowed)) out.append((char) each);
+            else appendEncoded(out, each & 0xFF);
         }
         return out.toString();
     }

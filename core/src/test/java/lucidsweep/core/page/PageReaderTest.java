@@ -22,6 +22,10 @@ class PageReaderTest {
         return PageReader.read(Jsoup.parse(html, HERE.toString()), HERE);
     }
 
+    private static PageAddress.Destination to(String address) {
+        return new PageAddress.Destination(address, null);
+    }
+
     @ParameterizedTest
     @CsvSource(
             delimiter = '|',
@@ -57,7 +61,7 @@ class PageReaderTest {
         assertThat(facts.copy()).isEqualTo("Seen A boat too");
         assertThat(facts.titles()).isEmpty();
         assertThat(facts.links())
-                .contains(new PageFacts.Link("https://tarrin.example/pic", "A boat", false, PageFacts.Place.COPY))
+                .contains(new PageFacts.Link(to("https://tarrin.example/pic"), "A boat", false, PageFacts.Place.COPY))
                 .extracting(PageFacts.Link::address)
                 .contains("https://tarrin.example/n");
     }

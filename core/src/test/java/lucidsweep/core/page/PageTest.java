@@ -16,6 +16,10 @@ class PageTest {
         return PageReader.read(Jsoup.parse(html, HERE.toString()), HERE);
     }
 
+    private static PageAddress.Destination to(String address) {
+        return new PageAddress.Destination(address, null);
+    }
+
     @ParameterizedTest
     @CsvSource(
             nullValues = "-",
@@ -71,8 +75,8 @@ class PageTest {
         assertThat(facts.links())
                 .containsExactly(
                         new PageFacts.Link(
-                                "https://tarrin.example/boats/tour.html", "A tour", true, PageFacts.Place.COPY),
-                        new PageFacts.Link("https://tarrin.example/x", "Map", false, PageFacts.Place.COPY));
+                                to("https://tarrin.example/boats/tour.html"), "A tour", true, PageFacts.Place.COPY),
+                        new PageFacts.Link(to("https://tarrin.example/x"), "Map", false, PageFacts.Place.COPY));
         assertThat(facts.images()).extracting(PageFacts.Image::alt).containsExactly("Map", null);
     }
 

@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.LocalDate;
@@ -15,9 +14,13 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.concurrent.atomic.AtomicBoolean;
 import javax.sql.DataSource;
 import lucidsweep.server.client.PropertyArrived;
 import lucidsweep.server.database.DiskSpace;
+import lucidsweep.server.job.Job;
+import lucidsweep.server.job.Jobs;
+import lucidsweep.server.job.Progress;
 import lucidsweep.server.web.Refusal;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.FlywayException;
@@ -50,7 +53,9 @@ class AddedClients {
     private final Flyway flyway;
     private final DiskSpace disk;
     private final ApplicationEventPublisher publisher;
+    private final Jobs jobs;
     private final Path data;
+    private final AtomicBoolean underWay = new AtomicBoolean();
 
     AddedClients(
             DataSource database,
@@ -58,38 +63,63 @@ class AddedClients {
             Flyway flyway,
             DiskSpace disk,
             ApplicationEventPublisher publisher,
+            Jobs jobs,
             @Value("${lucid.data}") Path data) {
         this.database = database;
         this.rows = rows;
         this.flyway = flyway;
         this.disk = disk;
         this.publisher = publisher;
+        this.jobs = jobs;
         this.data = data;
     }
 
-    /** Adds all clients of a backup, one backup after the other; returns their names. */
-    synchronized List<String> add(InputStream content) throws IOException {
-        Path place = Files.createTempDirectory(Files.createDirectories(data.resolve("backups")), "client-");
+    /** Takes a backup in and begins to add its clients, one backup after the other; returns the job. */
+    Job begin(InputStream content) throws IOException {
+        if (!underWay.compareAndSet(false, true)) {
+            throw Refusal.conflict("the clients of another backup are being added; try again when that has ended");
+        }
+        Path place = null;
         try {
+            place = Files.createTempDirectory(Files.createDirectories(data.resolve("backups")), "client-");
             Path zip = place.resolve("given.zip");
-            Files.copy(content, zip, StandardCopyOption.REPLACE_EXISTING);
-            if (!DatabaseFile.isCopy(zip)) {
-                throw Refusal.badInput("expected a ZIP file that a backup wrote; this file is none");
-            }
-            String shortage = disk.shortage(COPIES * DatabaseFile.unpackedSize(zip));
-            if (shortage != null) throw Refusal.conflict(shortage);
-            DatabaseFile.putBack(zip, place);
-            return added(place);
-        } catch (SQLException | RuntimeException e) {
-            removeWhatWasCutShort();
-            if (e instanceof RuntimeException said) throw said;
-            throw new IllegalStateException("the clients of a backup could not be added", e);
-        } finally {
-            FileSystemUtils.deleteRecursively(place);
+            Files.copy(content, zip);
+            checkRoom(zip);
+            Path unpacked = place;
+            return jobs.find(
+                    jobs.startForAll("clients", "Adding the clients of a backup", progress -> add(unpacked, progress)));
+        } catch (IOException | RuntimeException e) {
+            end(place);
+            throw e;
         }
     }
 
-    private List<String> added(Path place) throws SQLException {
+    private void checkRoom(Path zip) throws IOException {
+        if (!DatabaseFile.isCopy(zip)) {
+            throw Refusal.badInput("expected a ZIP file that a backup wrote; this file is none");
+        }
+        String shortage = disk.shortage(COPIES * DatabaseFile.unpackedSize(zip));
+        if (shortage != null) throw Refusal.conflict(shortage);
+    }
+
+    private void end(Path place) throws IOException {
+        if (place != null) FileSystemUtils.deleteRecursively(place);
+        underWay.set(false);
+    }
+
+    private String add(Path place, Progress progress) throws IOException, SQLException {
+        try {
+            DatabaseFile.putBack(place.resolve("given.zip"), place);
+            return added(place, progress);
+        } catch (IOException | SQLException | RuntimeException e) {
+            removeWhatWasCutShort();
+            throw e;
+        } finally {
+            end(place);
+        }
+    }
+
+    private String added(Path place, Progress progress) throws SQLException {
         DriverManagerDataSource source = new DriverManagerDataSource(DatabaseFile.url(place), "lucid", "");
         try (Connection from = source.getConnection();
                 Connection to = database.getConnection()) {
@@ -101,7 +131,7 @@ class AddedClients {
             boolean commits = to.getAutoCommit();
             to.setAutoCommit(false);
             try {
-                new MovedRows(from, to, new MovedIds(this::nextCaptureBlock)).move();
+                new MovedRows(from, to, new MovedIds(this::nextCaptureBlock), progress).move();
             } catch (SQLException | RuntimeException e) {
                 to.rollback();
                 throw e;
@@ -109,8 +139,14 @@ class AddedClients {
                 to.setAutoCommit(commits);
                 copy.execute("shutdown");
             }
+            if (progress.stopAsked()) {
+                removeWhatWasCutShort();
+                return "Nothing was added.";
+            }
+            boolean swept = isAnyScheduled();
             arrive();
-            return names;
+            return "Added: " + String.join(", ", names) + ". Logins are asked for again."
+                    + (swept ? " Scheduled sweeps go on here." : "");
         }
     }
 
@@ -177,6 +213,14 @@ class AddedClients {
                 Long.class);
         rows.update("update client set removed = null, arriving = false where arriving");
         properties.forEach(property -> publisher.publishEvent(new PropertyArrived(property)));
+    }
+
+    private boolean isAnyScheduled() {
+        Long count = rows.queryForObject(
+                "select count(*) from schedule s join property p on p.id = s.property_id"
+                        + " join client c on c.id = p.client_id where c.arriving and p.removed is null",
+                Long.class);
+        return count != null && count > 0;
     }
 
     @EventListener(ApplicationReadyEvent.class)

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.time.LocalDate;
 import java.util.List;
+import lucidsweep.server.job.Job;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.HttpHeaders;
@@ -84,14 +85,11 @@ class BackupController {
         return copies();
     }
 
-    /** The names of the clients that were added. */
-    record Arrived(List<String> clients) {}
-
-    /** Adds the clients of a copy to those that are here. */
+    /** Begins to add the clients of a copy to those that are here. */
     @PostMapping(path = "/backups/add", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    Arrived add(@RequestParam MultipartFile file) throws IOException {
+    Job add(@RequestParam MultipartFile file) throws IOException {
         try (InputStream content = file.getInputStream()) {
-            return new Arrived(added.add(content));
+            return added.begin(content);
         }
     }
 

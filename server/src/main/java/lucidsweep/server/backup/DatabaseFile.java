@@ -12,6 +12,7 @@ import java.util.Enumeration;
 import java.util.List;
 import java.util.Optional;
 import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
 
@@ -103,14 +104,26 @@ public final class DatabaseFile {
                 Path name = Path.of(entry.getName()).getFileName();
                 if (entry.isDirectory() || name == null || !name.toString().startsWith("lucid-sweep.")) continue;
                 Path whole = folder.resolve(name + ".part");
-                try (InputStream in = copy.getInputStream(entry)) {
-                    Files.copy(in, whole, StandardCopyOption.REPLACE_EXISTING);
-                }
+                unpack(copy, entry, whole);
                 Files.move(
                         whole,
                         folder.resolve(name),
                         StandardCopyOption.REPLACE_EXISTING,
                         StandardCopyOption.ATOMIC_MOVE);
+            }
+        }
+    }
+
+    /** Writes as many bytes as the entry says that it has; room was looked for by that number. */
+    private static void unpack(ZipFile zip, ZipEntry entry, Path to) throws IOException {
+        byte[] some = new byte[1 << 16];
+        long left = entry.getSize();
+        try (InputStream in = zip.getInputStream(entry);
+                OutputStream out = Files.newOutputStream(to)) {
+            for (int count = in.read(some); count >= 0; count = in.read(some)) {
+                left -= count;
+                if (left < 0) throw new ZipException("“" + entry.getName() + "” is longer than the ZIP file says");
+                out.write(some, 0, count);
             }
         }
     }

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import lucidsweep.server.item.capture.MovedPack;
+import lucidsweep.server.job.Progress;
 
 /** Brings all rows of one database into another, under new ids, some thousands at a time. */
 final class MovedRows {
@@ -60,21 +61,35 @@ final class MovedRows {
     private final Connection from;
     private final Connection to;
     private final MovedIds ids;
+    private final Progress progress;
+    private long moved;
 
-    MovedRows(Connection from, Connection to, MovedIds ids) {
+    MovedRows(Connection from, Connection to, MovedIds ids, Progress progress) {
         this.from = from;
         this.to = to;
         this.ids = ids;
+        this.progress = progress;
     }
 
+    /** Moves all of them, or fewer where somebody asks to stop. */
     void move() throws SQLException {
-        for (String table : TABLES) move(table);
+        long total = 0;
+        for (String table : TABLES) total += count(table);
+        for (String table : TABLES) move(table, total);
+    }
+
+    private long count(String table) throws SQLException {
+        try (Statement read = from.createStatement();
+                ResultSet count = read.executeQuery("select count(*) from " + table)) {
+            count.next();
+            return count.getLong(1);
+        }
     }
 
     /** A column that is written: its type of {@link Types}, and whether it may be empty. */
     private record Column(String name, int type, boolean nullable) {}
 
-    private void move(String table) throws SQLException {
+    private void move(String table, long total) throws SQLException {
         boolean numbered = MovedIds.NUMBERED.contains(table);
         List<Column> columns = columns(table);
         List<String> written = columns.stream()
@@ -90,11 +105,14 @@ final class MovedRows {
                 ResultSet rows = read.executeQuery(select);
                 PreparedStatement write = to.prepareStatement(insert, returned)) {
             List<Long> before = new ArrayList<>();
-            for (int count = 1; rows.next(); count++) {
+            for (int count = 1; !progress.stopAsked() && rows.next(); count++) {
                 if (numbered) before.add(rows.getLong("id"));
                 set(write, table, columns, numbered, rows);
                 write.addBatch();
-                if (count % AT_ONCE == 0) flush(write, table, before);
+                moved++;
+                if (count % AT_ONCE != 0) continue;
+                flush(write, table, before);
+                progress.report(moved, total);
                 if (count % AT_ONE_GO == 0) to.commit();
             }
             flush(write, table, before);

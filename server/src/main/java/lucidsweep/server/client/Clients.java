@@ -119,7 +119,7 @@ public class Clients {
     }
 
     private static PropertyForm withNormalAddress(PropertyForm form) {
-        if (!form.kind().equals("website")) return form;
+        if (form.kind() != PropertyKind.WEBSITE) return form;
         String given = form.address().strip();
         String full = given.contains("://") ? given : "https://" + given;
         String address = PageAddress.of(full)

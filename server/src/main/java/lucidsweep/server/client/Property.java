@@ -5,7 +5,6 @@ import lucidsweep.core.standard.Standard;
 /**
  * One thing of a client's that search engines list.
  *
- * @param kind website, listings or videos
  * @param address where a website starts; "" for the others
  * @param language of its texts, such as "en"
  * @param privateAllowed whether a sweep may reach private and loopback addresses
@@ -14,7 +13,7 @@ import lucidsweep.core.standard.Standard;
 public record Property(
         long id,
         long clientId,
-        String kind,
+        PropertyKind kind,
         String name,
         String address,
         String language,
@@ -23,10 +22,10 @@ public record Property(
 
     /** What its fields are held to. */
     public Standard standard() {
-        return kind.equals("website") ? Standard.ofPages() : Standard.ofListings();
+        return kind == PropertyKind.WEBSITE ? Standard.ofPages() : Standard.ofListings();
     }
 
     public boolean hasTags() {
-        return !kind.equals("website");
+        return kind != PropertyKind.WEBSITE;
     }
 }

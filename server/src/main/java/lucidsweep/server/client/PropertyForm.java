@@ -2,15 +2,13 @@ package lucidsweep.server.client;
 
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 
 /** What is asked about a property. */
 public record PropertyForm(
         long clientId,
 
-        @Pattern(regexp = "website|listings|videos", message = "is website, listings or videos")
-        String kind,
+        @NotNull(message = "is website, listings or videos") PropertyKind kind,
 
         @NotBlank(message = "is needed") @Size(max = 200, message = "may have 200 characters")
         String name,

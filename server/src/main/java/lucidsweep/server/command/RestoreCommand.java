@@ -26,6 +26,8 @@ import tools.jackson.databind.json.JsonMapper;
                 + " With --add, adds its clients to those that are there while the application runs.")
 final class RestoreCommand implements Callable<Integer> {
 
+    private static final long ASK_AGAIN_MS = 300;
+
     @Parameters(paramLabel = "FILE", description = "the ZIP file that ./lucid backup wrote")
     private Path file;
 
@@ -70,9 +72,24 @@ final class RestoreCommand implements Callable<Integer> {
             JsonNode said = JsonMapper.shared().readTree(answer.body());
             if (answer.statusCode() != 200)
                 throw new Unusable(said.path("detail").asString("the application refused it"));
-            said.path("clients").forEach(name -> System.out.println("Added " + name.asString()));
+            JsonNode job = ended(address + "/api/jobs/" + said.path("id").asLong());
+            if (!job.path("state").asString().equals("done"))
+                throw new Unusable(job.path("note").asString());
+            System.out.println(job.path("note").asString());
         } catch (ConnectException e) {
             throw new Unusable("no Lucid Sweep answers at " + address + "; start it first");
+        }
+    }
+
+    private static JsonNode ended(String job) throws IOException, InterruptedException {
+        HttpClient client = HttpClient.newHttpClient();
+        HttpRequest request = HttpRequest.newBuilder(URI.create(job)).build();
+        while (true) {
+            JsonNode answer = JsonMapper.shared()
+                    .readTree(client.send(request, HttpResponse.BodyHandlers.ofString())
+                            .body());
+            if (!answer.path("state").asString().equals("running")) return answer;
+            Thread.sleep(ASK_AGAIN_MS);
         }
     }
 

@@ -19,6 +19,7 @@ import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.client.PropertyForm;
+import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.gather.crawl.CrawlSettings;
 import lucidsweep.server.gather.crawl.Sweeps;
 import lucidsweep.server.gather.sweep.Sweep;
@@ -144,7 +145,7 @@ final class SweepCommand implements Callable<Integer> {
         });
         Sweep sweep = cutShort.map(each -> sweeps.goOnNow(each.id(), settings))
                 .orElseGet(() -> sweeps.runNow(property.id(), settings));
-        if (sweep.state().equals("failed")) {
+        if (sweep.state() == Sweep.State.FAILED) {
             throw new Unusable(
                     Unusable.UNREACHABLE,
                     application.getBean(Jobs.class).find(sweep.jobId()).note());
@@ -166,7 +167,7 @@ final class SweepCommand implements Callable<Integer> {
                 .orElseGet(() -> {
                     Client client = clients.addClient(new ClientForm(address.getHost(), "", ""));
                     return clients.addProperty(new PropertyForm(
-                            client.id(), "website", address.getHost(), address.toString(), "en", true));
+                            client.id(), PropertyKind.WEBSITE, address.getHost(), address.toString(), "en", true));
                 });
     }
 

@@ -55,9 +55,11 @@ final class RecordColumns {
         return components[column].replaceAll("([A-Z])", "_$1").toLowerCase(Locale.ROOT);
     }
 
+    /** A value as the database stores it; a constant by its code. */
     Object value(Object row, int column) {
         try {
-            return (Object) accessors[column].invokeExact(row);
+            Object value = (Object) accessors[column].invokeExact(row);
+            return value instanceof Enum<?> ? value.toString() : value;
         } catch (RuntimeException | Error e) {
             throw e;
         } catch (Throwable e) {

@@ -1,28 +1,29 @@
 package lucidsweep.server.job;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
+import jakarta.annotation.Nullable;
 import java.time.Duration;
 import java.time.Instant;
 
 /**
  * A piece of long work.
  *
- * @param state running, done, stopped or failed
+ * @param propertyId whose work it is; null where it belongs to none
  * @param done how much is done
  * @param total of how much; 0 where that is not known
  * @param note what came out, or what went wrong
  */
 public record Job(
         long id,
-        long propertyId,
+        @Nullable Long propertyId,
         String kind,
         String title,
-        String state,
+        JobState state,
         long done,
         long total,
         String note,
         Instant started,
-        Instant ended) {
+        @Nullable Instant ended) {
 
     /** How much is done a second, since the start. */
     @JsonProperty
@@ -34,8 +35,9 @@ public record Job(
 
     /** How long it will take at this rate; null where that cannot be said. */
     @JsonProperty
+    @Nullable
     public Long secondsLeft() {
-        if (!state.equals("running") || total <= done || done == 0) return null;
+        if (state != JobState.RUNNING || total <= done || done == 0) return null;
         return Math.round((total - done) / perSecond());
     }
 }

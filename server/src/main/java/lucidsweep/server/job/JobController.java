@@ -22,6 +22,12 @@ class JobController {
         return jobs.ofProperty(propertyId);
     }
 
+    /** Work that belongs to no property. */
+    @GetMapping("/jobs")
+    List<Job> ofNoProperty() {
+        return jobs.ofNoProperty();
+    }
+
     @GetMapping("/jobs/{id}")
     Job job(@PathVariable long id) {
         return jobs.find(id);

@@ -12,11 +12,11 @@ interface JobMapper {
 
     final class NewJob {
         long id;
-        final long propertyId;
+        final Long propertyId;
         final String kind;
         final String title;
 
-        NewJob(long propertyId, String kind, String title) {
+        NewJob(Long propertyId, String kind, String title) {
             this.propertyId = propertyId;
             this.kind = kind;
             this.title = title;
@@ -35,11 +35,14 @@ interface JobMapper {
     @Select("select * from job where property_id = #{propertyId} order by id desc limit 20")
     List<Job> ofProperty(long propertyId);
 
+    @Select("select * from job where property_id is null order by id desc limit 20")
+    List<Job> ofNoProperty();
+
     @Update("update job set done = #{done}, total = #{total}, note = #{note} where id = #{id}")
     void progress(long id, long done, long total, String note);
 
     @Update("update job set state = #{state}, note = #{note}, ended = now() where id = #{id}")
-    void end(long id, String state, String note);
+    void end(long id, JobState state, String note);
 
     @Update("update job set state = 'running', ended = null where id = #{id}")
     void reopen(long id);

@@ -52,6 +52,10 @@ public class Jobs {
 
     /** Stores a new job without starting it. */
     public long create(long propertyId, String kind, String title) {
+        return insert(propertyId, kind, title);
+    }
+
+    private long insert(Long propertyId, String kind, String title) {
         if (running.size() >= MAX_AT_ONCE) {
             throw Refusal.conflict(MAX_AT_ONCE + " pieces of work are under way; wait until one has ended");
         }
@@ -64,6 +68,13 @@ public class Jobs {
     /** Creates a job and starts it. */
     public long start(long propertyId, String kind, String title, Work work) {
         long id = create(propertyId, kind, title);
+        start(id, work);
+        return id;
+    }
+
+    /** The same for work that belongs to no property. */
+    public long startForAll(String kind, String title, Work work) {
+        long id = insert(null, kind, title);
         start(id, work);
         return id;
     }
@@ -102,11 +113,15 @@ public class Jobs {
 
     /** Whether work on a property is under way. */
     public boolean isBusy(long propertyId) {
-        return ofProperty(propertyId).stream().anyMatch(job -> job.state().equals("running"));
+        return ofProperty(propertyId).stream().anyMatch(job -> job.state() == JobState.RUNNING);
     }
 
     List<Job> ofProperty(long propertyId) {
         return mapper.ofProperty(propertyId);
+    }
+
+    List<Job> ofNoProperty() {
+        return mapper.ofNoProperty();
     }
 
     /** Asks a job to stop; what it did so far stays. */
@@ -119,7 +134,7 @@ public class Jobs {
 
     /** Closes a job that cannot go on, with a sentence that says why. */
     public void close(long id, String why) {
-        end(id, "failed", why);
+        end(id, JobState.FAILED, why);
     }
 
     /** Whether the application is ending; work that goes on at the next start leaves its state as it is. */
@@ -133,13 +148,13 @@ public class Jobs {
             boolean stopped = job.stopAsked;
             if (closing && stopped) return;
             mapper.progress(job.id, job.done, job.total, "");
-            end(job.id, stopped ? "stopped" : "done", note);
+            end(job.id, stopped ? JobState.STOPPED : JobState.DONE, note);
         } catch (Refusal e) {
-            end(job.id, "failed", e.getMessage());
+            end(job.id, JobState.FAILED, e.getMessage());
         } catch (Throwable e) {
             DiskSpace.endIfFull(e);
             LOG.error("job {} failed", job.id, e);
-            end(job.id, "failed", "It failed: " + why(e));
+            end(job.id, JobState.FAILED, "It failed: " + why(e));
         } finally {
             running.remove(job.id);
             job.ended.countDown();
@@ -147,7 +162,7 @@ public class Jobs {
         }
     }
 
-    private void end(long id, String state, String note) {
+    private void end(long id, JobState state, String note) {
         mapper.end(id, state, note.length() <= LONGEST_NOTE ? note : note.substring(0, LONGEST_NOTE - 1) + "…");
     }
 

@@ -1,5 +1,6 @@
 package lucidsweep.server.portfolio;
 
+import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -35,5 +36,5 @@ public record Standing(
         int delivered,
         int live,
         List<Field> draftedFields,
-        Instant lastSweep,
-        LocalDate nextSweep) {}
+        @Nullable Instant lastSweep,
+        @Nullable LocalDate nextSweep) {}

@@ -60,7 +60,7 @@ final class HandoverFile {
             Map<String, Object> item = new LinkedHashMap<>();
             item.put("address", lines.get(0).address());
             for (ReleaseMapper.Line line : lines) {
-                item.put(line.field(), line.field().equals("tags") ? TagList.of(line.after()) : line.after());
+                item.put(line.field().code(), line.field() == Field.TAGS ? TagList.of(line.after()) : line.after());
             }
             append(out, separator[0] + json.writeValueAsString(item));
             separator[0] = ",\n";
@@ -73,8 +73,8 @@ final class HandoverFile {
             append(out, "<!-- " + lines.get(0).address().replace("--", "%2D%2D") + " -->\n");
             for (ReleaseMapper.Line line : lines) {
                 String text = HtmlUtils.htmlEscape(line.after(), "UTF-8");
-                if (line.field().equals("title")) append(out, "<title>" + text + "</title>\n");
-                if (line.field().equals("description")) {
+                if (line.field() == Field.TITLE) append(out, "<title>" + text + "</title>\n");
+                if (line.field() == Field.DESCRIPTION) {
                     append(out, "<meta name=\"description\" content=\"" + text + "\">\n");
                 }
             }
@@ -95,7 +95,7 @@ final class HandoverFile {
                     String captured = facts.get(lines.get(0).itemId());
                     List<String> cells = row(captured, shape.columns().size());
                     for (ReleaseMapper.Line line : lines) {
-                        int column = shape.of(line.field());
+                        int column = shape.of(line.field().code());
                         if (column >= 0) cells.set(column, line.after());
                     }
                     csv.row(cells.toArray());
@@ -125,7 +125,7 @@ final class HandoverFile {
                 chunk.computeIfAbsent(line.itemId(), item -> new ArrayList<>()).add(line);
                 afterItem = line.itemId();
             }
-            chunk.values().forEach(lines -> lines.sort(Comparator.comparing(line -> Field.of(line.field()))));
+            chunk.values().forEach(lines -> lines.sort(Comparator.comparing(ReleaseMapper.Line::field)));
             if (!chunk.isEmpty()) visit.accept(chunk.values());
         } while (!chunk.isEmpty());
     }

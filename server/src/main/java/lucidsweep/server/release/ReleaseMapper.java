@@ -2,6 +2,7 @@ package lucidsweep.server.release;
 
 import java.io.InputStream;
 import java.util.List;
+import lucidsweep.core.item.Field;
 import lucidsweep.server.database.ManyRows;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Lang;
@@ -33,7 +34,7 @@ interface ReleaseMapper {
     void setCounts(long id, int items, int texts);
 
     /** A text as it is recorded. */
-    record LineValues(long handoverId, long itemId, String field, String beforeText, String afterText) {}
+    record LineValues(long handoverId, long itemId, Field field, String beforeText, String afterText) {}
 
     @Lang(ManyRows.class)
     @Insert("insert into handover_line (columns) values (rows)")
@@ -46,7 +47,7 @@ interface ReleaseMapper {
     List<Handover> ofProperty(long propertyId);
 
     /** A text that was handed over. */
-    record Line(long itemId, String address, String field, String before, String after) {}
+    record Line(long itemId, String address, Field field, String before, String after) {}
 
     /** The lines of the next items: at least so many lines where there are, and all of an item. */
     @Select("""

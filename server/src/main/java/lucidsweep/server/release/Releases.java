@@ -12,6 +12,7 @@ import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.gather.imports.Imports;
 import lucidsweep.server.item.draft.Drafts;
@@ -105,7 +106,7 @@ public class Releases {
         List<Conflict> conflicts = new ArrayList<>();
         for (Field field : fields) {
             for (FieldLine text : drafts.changedAfter(ids, field, asOf)) {
-                conflicts.add(new Conflict(text.itemId(), "", field.code(), null, text.text(), null));
+                conflicts.add(new Conflict(text.itemId(), "", field, null, text.text(), null));
             }
         }
         items.refuseChangedMeanwhile(conflicts);
@@ -117,7 +118,7 @@ public class Releases {
             throw Refusal.badInput("expected csv, json, html or listings, got \"" + format + "\"");
         }
         Property property = clients.property(propertyId);
-        if (format.equals("html") && !property.kind().equals("website")) {
+        if (format.equals("html") && property.kind() != PropertyKind.WEBSITE) {
             throw Refusal.badInput("only pages of a website have an HTML head");
         }
         if (format.equals("listings")) imports.shape(propertyId);
@@ -151,7 +152,7 @@ public class Releases {
                 ManyRows.each(
                         approved.stream()
                                 .map(text -> new ReleaseMapper.LineValues(
-                                        key.id, text.itemId(), field.code(), text.captured(), text.text()))
+                                        key.id, text.itemId(), field, text.captured(), text.text()))
                                 .toList(),
                         mapper::insertLines);
                 approved.forEach(text -> handed.add(text.itemId()));

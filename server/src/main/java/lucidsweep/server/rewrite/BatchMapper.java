@@ -1,7 +1,9 @@
 package lucidsweep.server.rewrite;
 
+import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
+import lucidsweep.core.item.Field;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.database.ManyRows;
 import org.apache.ibatis.annotations.Delete;
@@ -32,7 +34,7 @@ interface BatchMapper {
     @Update("""
             update batch set state = #{state}, under_way = true, undone = case when #{state} = 'undone' then now() end
             where id = #{id}""")
-    void beginTurn(long id, String state);
+    void beginTurn(long id, Batch.State state);
 
     @Update("update batch set under_way = false, items = #{items} where id = #{id}")
     void end(long id, int items);
@@ -94,7 +96,13 @@ interface BatchMapper {
     List<Batches.Left> deliveredOf(@Param("batchId") long batchId, @Param("range") IdRange range);
 
     /** A past change of an item. */
-    record Past(String title, String state, Instant created, String field, String beforeText, String afterText) {}
+    record Past(
+            String title,
+            Batch.State state,
+            Instant created,
+            Field field,
+            @Nullable String beforeText,
+            @Nullable String afterText) {}
 
     @Select("""
             select b.title, b.state, b.created, c.before_text, c.after_text,

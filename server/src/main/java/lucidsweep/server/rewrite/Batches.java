@@ -262,7 +262,7 @@ public class Batches implements SmartInitializingSingleton {
     private void refuseChangedAfter(long[] ids, Field field, Long asOf) {
         if (asOf == null) return;
         items.refuseChangedMeanwhile(drafts.changedAfter(ids, field, asOf).stream()
-                .map(text -> new Conflict(text.itemId(), "", field.code(), null, text.text(), null))
+                .map(text -> new Conflict(text.itemId(), "", field, null, text.text(), null))
                 .toList());
     }
 
@@ -274,7 +274,7 @@ public class Batches implements SmartInitializingSingleton {
                 boolean changed = cell.from() != null && !cell.from().equals(line.text());
                 // Two people who want the same agree.
                 if (!changed || line.text().equals(cell.text())) continue;
-                conflicts.add(new Conflict(line.itemId(), "", field.code(), cell.from(), line.text(), cell.text()));
+                conflicts.add(new Conflict(line.itemId(), "", field, cell.from(), line.text(), cell.text()));
             }
         });
         items.refuseChangedMeanwhile(conflicts);
@@ -282,35 +282,36 @@ public class Batches implements SmartInitializingSingleton {
 
     /** Takes a batch back, unless a later one changed the same fields; what was delivered since stays. */
     Turned undo(long id, Progress progress) {
-        return turn(id, "undone", progress);
+        return turn(id, Batch.State.UNDONE, progress);
     }
 
     /** Applies an undone batch again, unless its fields were changed since. */
     Turned redo(long id, Progress progress) {
-        return turn(id, "applied", progress);
+        return turn(id, Batch.State.APPLIED, progress);
     }
 
-    private Turned turn(long id, String state, Progress progress) {
+    private Turned turn(long id, Batch.State state, Progress progress) {
         long propertyId = find(id).propertyId();
         Future<?>[] worked = new Future<?>[1];
-        List<Left> left = line.get(propertyId, state.equals("undone") ? "undoing a batch" : "redoing a batch", () -> {
-            Batch batch = find(id);
-            if (batch.state().equals(state)) throw Refusal.conflict("this batch is " + state + " already");
-            refuseConflicts(batch, state.equals("undone"));
-            List<Left> delivered = mapper.deliveredOf(id, IdRange.of(id));
-            if (delivered.stream().mapToInt(Left::texts).sum() == batch.items()) {
-                throw Refusal.conflict("All of its texts were delivered since, " + said(delivered)
-                        + "; nothing was changed. To change them, write new drafts.");
-            }
-            ChangedTexts touched = new ChangedTexts();
-            long change = transaction.execute(status -> {
-                mapper.beginTurn(id, state);
-                return findings.due(propertyId);
-            });
-            finishTurn(find(id), progress, touched);
-            worked[0] = queue.add(propertyId, change, touched);
-            return delivered;
-        });
+        List<Left> left =
+                line.get(propertyId, state == Batch.State.UNDONE ? "undoing a batch" : "redoing a batch", () -> {
+                    Batch batch = find(id);
+                    if (batch.state() == state) throw Refusal.conflict("this batch is " + state + " already");
+                    refuseConflicts(batch, state == Batch.State.UNDONE);
+                    List<Left> delivered = mapper.deliveredOf(id, IdRange.of(id));
+                    if (delivered.stream().mapToInt(Left::texts).sum() == batch.items()) {
+                        throw Refusal.conflict("All of its texts were delivered since, " + said(delivered)
+                                + "; nothing was changed. To change them, write new drafts.");
+                    }
+                    ChangedTexts touched = new ChangedTexts();
+                    long change = transaction.execute(status -> {
+                        mapper.beginTurn(id, state);
+                        return findings.due(propertyId);
+                    });
+                    finishTurn(find(id), progress, touched);
+                    worked[0] = queue.add(propertyId, change, touched);
+                    return delivered;
+                });
         FindingsQueue.await(worked[0]);
         return new Turned(find(id), left);
     }
@@ -325,7 +326,7 @@ public class Batches implements SmartInitializingSingleton {
     /** Brings the fields of a batch to its state; those that are there already stay so. */
     private void finishTurn(Batch batch, Progress progress, ChangedTexts touched) {
         Standard standard = clients.propertyOrRemoved(batch.propertyId()).standard();
-        boolean undo = batch.state().equals("undone");
+        boolean undo = batch.state() == Batch.State.UNDONE;
         int[] done = {0};
         Lookahead.over(
                 IdRange.ids(batch.id(), batch.items()),

@@ -1,5 +1,6 @@
 package lucidsweep.server.rewrite;
 
+import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -43,7 +44,12 @@ final class Preview {
     }
 
     /** One item of the sample. */
-    record PreviewRow(long itemId, String before, String after, LimitCheck fit, String result) {}
+    record PreviewRow(
+            long itemId,
+            String before,
+            String after,
+            @Nullable LimitCheck fit,
+            String result) {}
 
     /**
      * The figures so far.
@@ -63,7 +69,7 @@ final class Preview {
             int of,
             int done,
             boolean complete,
-            String problem,
+            @Nullable String problem,
             int changes,
             int fitting,
             int unchanged,

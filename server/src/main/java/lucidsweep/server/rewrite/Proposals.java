@@ -24,6 +24,7 @@ import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.TextKey;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.ItemDetail;
@@ -179,7 +180,8 @@ final class Proposals {
         sources.put(Source.Kind.TITLE, item.title().captured());
         sources.put(Source.Kind.DESCRIPTION, item.description().captured());
         sources.put(Source.Kind.H1, item.h1());
-        sources.put(Source.Kind.SLUG, property.kind().equals("website") ? PageAddress.slugWords(item.address()) : "");
+        sources.put(
+                Source.Kind.SLUG, property.kind() == PropertyKind.WEBSITE ? PageAddress.slugWords(item.address()) : "");
         sources.put(Source.Kind.SECTION, sectionWords(item.section()));
         sources.put(Source.Kind.PRICE, item.price());
         sources.put(Source.Kind.BRAND, client.name());

@@ -3,10 +3,10 @@ package lucidsweep.server.rewrite;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import lucidsweep.core.compose.Recipe;
+import lucidsweep.core.item.Field;
 import lucidsweep.server.client.Clients;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -36,8 +36,7 @@ class Recipes {
     record NamedRecipe(
             long id,
 
-            @Pattern(regexp = "title|description", message = "is title or description")
-            String field,
+            @NotNull(message = "is title or description") Field field,
 
             @NotBlank(message = "is needed") @Size(max = 200, message = "may have 200 characters")
             String name,

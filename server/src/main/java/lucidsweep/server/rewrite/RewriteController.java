@@ -1,5 +1,6 @@
 package lucidsweep.server.rewrite;
 
+import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -61,7 +62,7 @@ class RewriteController {
      *
      * @param left what was delivered meanwhile, and stays
      */
-    record Applied(Batch batch, Long jobId, List<Batches.Left> left) {
+    record Applied(Batch batch, @Nullable Long jobId, List<Batches.Left> left) {
 
         static Applied of(Batches.Turned turned) {
             return new Applied(turned.batch(), null, turned.left());
@@ -200,7 +201,7 @@ class RewriteController {
             Batches.Turned turned = turn.run(progress);
             int delivered = turned.left().stream().mapToInt(Batches.Left::texts).sum();
             String texts = Counted.of(turned.batch().items() - delivered, "text");
-            String done = turned.batch().state().equals("undone") ? texts + " as before" : texts + " changed";
+            String done = turned.batch().state() == Batch.State.UNDONE ? texts + " as before" : texts + " changed";
             if (delivered == 0) return done + ".";
             return done + "; " + Counted.of(delivered, "text") + " delivered since, " + Batches.said(turned.left())
                     + ", stayed.";

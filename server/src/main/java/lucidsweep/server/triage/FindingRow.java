@@ -1,8 +1,11 @@
 package lucidsweep.server.triage;
 
+import lucidsweep.core.finding.FindingKind;
+import lucidsweep.core.item.Field;
+
 /**
  * A finding and the address of its item.
  *
  * @param counted false for findings of items that are not indexable, which are set apart
  */
-public record FindingRow(String address, String field, String kind, String evidence, boolean counted) {}
+public record FindingRow(String address, Field field, FindingKind kind, String evidence, boolean counted) {}

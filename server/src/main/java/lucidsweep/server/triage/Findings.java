@@ -193,7 +193,7 @@ public class Findings {
         List<FindingRow> rows = new ArrayList<>();
         for (ItemDetail item : details) {
             for (StoredFinding finding : findings.getOrDefault(item.id(), List.of())) {
-                boolean counted = item.noindex() == null && !finding.kind().equals(FindingKind.NOT_INDEXABLE.code());
+                boolean counted = item.noindex() == null && finding.kind() != FindingKind.NOT_INDEXABLE;
                 rows.add(new FindingRow(item.address(), finding.field(), finding.kind(), finding.evidence(), counted));
             }
         }

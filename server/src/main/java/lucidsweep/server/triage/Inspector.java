@@ -55,8 +55,8 @@ final class Inspector {
 
     private static StoredFinding finding(Finding finding) {
         return new StoredFinding(
-                finding.field().code(),
-                finding.kind().code(),
+                finding.field(),
+                finding.kind(),
                 clip(finding.evidence(), LONGEST_EVIDENCE),
                 clip(finding.shared(), LONGEST_SHARED));
     }
@@ -66,8 +66,7 @@ final class Inspector {
             ItemDetail item, List<StoredFinding> findings, int times, Map<String, Integer> fitWithout) {
         if (item.noindex() != null) return;
         for (StoredFinding finding : findings) {
-            if (finding.kind().equals(FindingKind.COMMON_ENDING.code())
-                    && CommonEnding.fitsWithout(finding.evidence())) {
+            if (finding.kind() == FindingKind.COMMON_ENDING && CommonEnding.fitsWithout(finding.evidence())) {
                 fitWithout.merge(finding.shared(), times, Integer::sum);
             }
         }

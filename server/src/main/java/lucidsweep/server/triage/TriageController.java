@@ -33,10 +33,10 @@ class TriageController {
         this.items = items;
     }
 
-    /** A cause as the interface shows it; field and kind as codes. */
+    /** A cause as the interface shows it. */
     record CauseView(
-            String field,
-            String kind,
+            Field field,
+            FindingKind kind,
             String label,
             String shared,
             String section,
@@ -44,12 +44,12 @@ class TriageController {
             long links,
             double weight,
             String says,
-            String remedy) {
+            Cause.Fix fix) {
 
         static CauseView of(Cause cause) {
             return new CauseView(
-                    cause.field().code(),
-                    cause.kind().code(),
+                    cause.field(),
+                    cause.kind(),
                     cause.field().label() + " " + cause.kind().label(),
                     cause.shared(),
                     cause.section(),
@@ -57,20 +57,20 @@ class TriageController {
                     cause.links(),
                     cause.weight(),
                     cause.says(),
-                    cause.remedy().name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'));
+                    cause.fix());
         }
     }
 
     /** Findings of one kind, counted; those of items that are not indexable are left out, but for that kind itself. */
-    record KindView(String field, String kind, String label, int items) {}
+    record KindView(Field field, FindingKind kind, String label, int items) {}
 
     @GetMapping("/causes")
     List<CauseView> causes(@PathVariable long propertyId) {
         List<Tally> tallies = items.findingCounts(propertyId).stream()
-                .filter(count -> !count.key().kind().equals(FindingKind.NOT_INDEXABLE.code()))
+                .filter(count -> count.key().kind() != FindingKind.NOT_INDEXABLE)
                 .map(count -> new Tally(
-                        Field.of(count.key().field()),
-                        FindingKind.of(count.key().kind()),
+                        count.key().field(),
+                        count.key().kind(),
                         count.key().shared(),
                         count.key().section(),
                         count.items(),
@@ -90,8 +90,7 @@ class TriageController {
         Map<String, KindView> kinds = new TreeMap<>();
         for (FindingCount count : items.findingCounts(propertyId)) {
             FindingCount.Key key = count.key();
-            String label = Field.of(key.field()).label() + " "
-                    + FindingKind.of(key.kind()).label();
+            String label = key.field().label() + " " + key.kind().label();
             kinds.merge(
                     label,
                     new KindView(key.field(), key.kind(), label, count.items()),

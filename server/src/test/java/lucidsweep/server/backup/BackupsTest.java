@@ -1,9 +1,16 @@
 package lucidsweep.server.backup;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import lucidsweep.server.LucidSweep;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -34,5 +41,23 @@ class BackupsTest {
                     .startsWith(data.resolve("backups/2026-03-01.zip"))
                     .endsWith(data.resolve("backups/2026-02-23.zip"));
         }
+    }
+
+    @Test
+    void aZipFileThatSaysItIsSmallIsNotUnpackedBeyondThat() throws IOException {
+        Path zip = data.resolve("small.zip");
+        try (ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(zip))) {
+            out.putNextEntry(new ZipEntry(DatabaseFile.NAME));
+            out.write(new byte[3_000_000]);
+        }
+        ByteBuffer bytes = ByteBuffer.wrap(Files.readAllBytes(zip)).order(ByteOrder.LITTLE_ENDIAN);
+        int directory = bytes.getInt(bytes.capacity() - 6);
+        int size = directory + 24;
+        assertThat(bytes.getInt(size)).isEqualTo(3_000_000);
+        Files.write(zip, bytes.putInt(size, 1_000).array());
+        Path place = data.resolve("unpacked");
+        assertThatThrownBy(() -> DatabaseFile.putBack(zip, place))
+                .hasMessageContaining("longer than the ZIP file says");
+        assertThat(place.resolve(DatabaseFile.NAME)).doesNotExist();
     }
 }

@@ -10,6 +10,7 @@ import lucidsweep.server.LucidSweep;
 import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.PropertyForm;
+import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.web.Refusal;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -39,9 +40,9 @@ class JobsTest {
         Clients clients = application.getBean(Clients.class);
         long client =
                 clients.addClient(new ClientForm("Tarrin Bay Kayaks", "", "")).id();
-        property = clients.addProperty(new PropertyForm(client, "listings", "Shop", "", "en", false))
+        property = clients.addProperty(new PropertyForm(client, PropertyKind.LISTINGS, "Shop", "", "en", false))
                 .id();
-        another = clients.addProperty(new PropertyForm(client, "listings", "Stall", "", "en", false))
+        another = clients.addProperty(new PropertyForm(client, PropertyKind.LISTINGS, "Stall", "", "en", false))
                 .id();
     }
 
@@ -55,14 +56,14 @@ class JobsTest {
         long error = jobs.start(property, "batch", "t".repeat(900), progress -> {
             throw new StackOverflowError("x".repeat(70_000));
         });
-        assertThat(jobs.awaitEnd(error).state()).isEqualTo("failed");
+        assertThat(jobs.awaitEnd(error).state()).isEqualTo(JobState.FAILED);
         assertThat(jobs.find(error).note()).startsWith("It failed: xxx").hasSize(2_000);
         long exception = jobs.start(property, "batch", "b", progress -> {
             throw new IllegalStateException();
         });
         assertThat(jobs.awaitEnd(exception).note()).isEqualTo("It failed: IllegalStateException");
         long done = jobs.start(property, "batch", "c", progress -> "n".repeat(5_000));
-        assertThat(jobs.awaitEnd(done).state()).isEqualTo("done");
+        assertThat(jobs.awaitEnd(done).state()).isEqualTo(JobState.DONE);
     }
 
     @Test

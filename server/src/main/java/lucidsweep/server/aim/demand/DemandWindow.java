@@ -1,5 +1,6 @@
 package lucidsweep.server.aim.demand;
 
+import jakarta.annotation.Nullable;
 import java.util.List;
 import lucidsweep.core.demand.DemandTally;
 
@@ -21,7 +22,7 @@ public record DemandWindow(
         String last,
         Reported now,
         Reported before,
-        Reported yearBefore,
+        @Nullable Reported yearBefore,
         int missing,
         int missingBefore,
         List<Week> weeks,
@@ -52,5 +53,11 @@ public record DemandWindow(
      * @param text its address or the query
      * @param itemId null for a query, and for an address that is no item
      */
-    public record DemandRow(long id, String text, Long itemId, Reported now, Reported before, Reported yearBefore) {}
+    public record DemandRow(
+            long id,
+            String text,
+            @Nullable Long itemId,
+            Reported now,
+            Reported before,
+            @Nullable Reported yearBefore) {}
 }

@@ -1,5 +1,6 @@
 package lucidsweep.server.aim.keywords;
 
+import jakarta.annotation.Nullable;
 import java.util.List;
 import lucidsweep.core.demand.DemandTally;
 import lucidsweep.core.demand.Season;
@@ -18,14 +19,14 @@ import lucidsweep.core.keyword.SearchFigures;
  * @param clicks, impressions what was reported in the last thirteen weeks
  * @param position the mean position in them; 0 where not known
  * @param items how many items aim at it first of all
- * @param itemId its home; null where it has none
- * @param role whether it is the home's primary keyword or a secondary one; null where it has none
+ * @param itemId its item; null where it has none
+ * @param role whether it is the primary keyword or a secondary one; null where it has none
  */
 public record KeywordRow(
         long id,
         String phrase,
-        Long volume,
-        Long broad,
+        @Nullable Long volume,
+        @Nullable Long broad,
         String competition,
         String country,
         List<Long> monthly,
@@ -42,12 +43,12 @@ public record KeywordRow(
         long impressions,
         double position,
         int items,
-        Long itemId,
-        String address,
-        String role,
-        Boolean byHand,
-        Double score,
-        String reason) {
+        @Nullable Long itemId,
+        @Nullable String address,
+        @Nullable String role,
+        @Nullable Boolean byHand,
+        @Nullable Double score,
+        @Nullable String reason) {
 
     static KeywordRow of(KeywordLine line) {
         List<Long> monthly = FigureStore.months(line.monthly());

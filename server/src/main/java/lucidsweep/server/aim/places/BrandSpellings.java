@@ -1,5 +1,6 @@
 package lucidsweep.server.aim.places;
 
+import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -44,12 +45,12 @@ class BrandSpellings {
      */
     public record BrandSpelling(
             String text,
-            BrandNames.Kind kind,
+            @Nullable BrandNames.Kind kind,
             int queries,
             long clicks,
             long impressions,
             double position,
-            Long searches) {}
+            @Nullable Long searches) {}
 
     /** The names as they were given, the spellings that were found, and those that are likely and were not. */
     public record Brand(List<String> names, List<BrandSpelling> found, List<String> likely) {}

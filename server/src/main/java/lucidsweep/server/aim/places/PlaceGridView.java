@@ -1,5 +1,6 @@
 package lucidsweep.server.aim.places;
 
+import jakarta.annotation.Nullable;
 import java.util.List;
 
 /**
@@ -26,8 +27,8 @@ public record PlaceGridView(List<String> services, boolean chosen, List<String> 
             String place,
             String phrase,
             int keywords,
-            Long volume,
-            Long itemId,
-            String address,
+            @Nullable Long volume,
+            @Nullable Long itemId,
+            @Nullable String address,
             boolean aimed) {}
 }

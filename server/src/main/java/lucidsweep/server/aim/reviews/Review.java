@@ -1,5 +1,7 @@
 package lucidsweep.server.aim.reviews;
 
+import jakarta.annotation.Nullable;
+
 /**
  * A keyword or tag to look at again.
  *
@@ -9,7 +11,14 @@ package lucidsweep.server.aim.reviews;
  * @param address the home of such a keyword; null where it has none
  */
 public record Review(
-        long id, String list, Kind kind, String phrase, String dueMonth, boolean due, Long volume, String address) {
+        long id,
+        String list,
+        Kind kind,
+        String phrase,
+        String dueMonth,
+        boolean due,
+        @Nullable Long volume,
+        @Nullable String address) {
 
     /** What is looked at again. */
     public enum Kind {

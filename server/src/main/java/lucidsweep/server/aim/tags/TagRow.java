@@ -1,5 +1,6 @@
 package lucidsweep.server.aim.tags;
 
+import jakarta.annotation.Nullable;
 import java.util.List;
 import lucidsweep.core.demand.Course;
 import lucidsweep.core.keyword.TagSurvey;
@@ -22,7 +23,7 @@ import lucidsweep.core.keyword.TagSurvey;
 public record TagRow(
         String tag,
         int items,
-        Long searches,
+        @Nullable Long searches,
         List<Long> monthly,
         String lastMonth,
         String peaks,

@@ -1,5 +1,6 @@
 package lucidsweep.server.aim.targets;
 
+import jakarta.annotation.Nullable;
 import java.util.List;
 import lucidsweep.core.keyword.PhraseMatch;
 
@@ -12,7 +13,7 @@ import lucidsweep.core.keyword.PhraseMatch;
 public record ItemKeyword(
         long keywordId,
         String phrase,
-        Long volume,
+        @Nullable Long volume,
         String role,
         boolean byHand,
         String reason,

@@ -17,6 +17,7 @@ import lucidsweep.server.aim.demand.ReportedDays;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.gather.imports.Reports;
 import lucidsweep.server.item.capture.Packed;
 import lucidsweep.server.item.table.ItemDetail;
@@ -90,7 +91,7 @@ public class PreparedProperties {
                 client.name(),
                 client.placeNames(),
                 day,
-                !property.kind().equals("website"));
+                property.kind() != PropertyKind.WEBSITE);
         List<Keyword> keywords = mapper.keywords(property.id());
         Map<Long, Integer> places = new HashMap<>();
         for (Keyword keyword : keywords) {

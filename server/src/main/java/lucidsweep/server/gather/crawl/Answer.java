@@ -1,6 +1,9 @@
 package lucidsweep.server.gather.crawl;
 
 import java.util.List;
+import lucidsweep.core.page.AddressScope;
+import lucidsweep.core.page.PageAddress;
+import lucidsweep.core.text.TextKey;
 import lucidsweep.server.gather.sweep.Outcome;
 import lucidsweep.server.gather.sweep.Visit;
 import lucidsweep.server.item.capture.CapturedItem;
@@ -11,7 +14,7 @@ import lucidsweep.server.item.capture.CapturedItem;
  * @param status what the server answered; 0 where it did not
  * @param redirectTo where it leads on; "" where nowhere
  * @param item null unless it was captured
- * @param links those to follow
+ * @param links those to follow; of a redirect, the one that it leads to
  * @param elsewhere how many links lead to other hosts
  */
 record Answer(
@@ -28,15 +31,30 @@ record Answer(
 
     private static final int LONGEST_DETAIL = 2_000;
 
-    /** An address, its hash, and whether it is asked not to be followed. */
-    record Link(String address, long hash, boolean nofollow) {}
+    /**
+     * A link to follow.
+     *
+     * @param address in the form in which the crawl knows it
+     * @param asked as in {@link Visit}
+     * @param nofollow whether it asks not to be followed
+     */
+    record Link(String address, String asked, long hash, boolean nofollow) {
+
+        /** An address that the scope writes without some parameters is asked for without them. */
+        static Link to(PageAddress.Destination to, AddressScope scope, boolean nofollow) {
+            String address = scope.normal(to.address());
+            String asked = address.equals(to.address()) ? to.asked() : null;
+            return new Link(address, asked, TextKey.exactHash(address), nofollow);
+        }
+    }
 
     static Answer without(Visit visit, Outcome outcome, String detail) {
         String clipped = detail.length() > LONGEST_DETAIL ? detail.substring(0, LONGEST_DETAIL) : detail;
         return new Answer(visit, outcome, clipped, 0, 0, 0, "", null, List.of(), 0);
     }
 
-    static Answer redirect(Visit visit, Fetched fetched, String to) {
+    /** An answer that leads on; to null where that is no address of a page. */
+    static Answer redirect(Visit visit, Fetched fetched, Link to) {
         return new Answer(
                 visit,
                 Outcome.REDIRECT,
@@ -44,9 +62,9 @@ record Answer(
                 fetched.status(),
                 fetched.millis(),
                 fetched.body().length,
-                to,
+                to == null ? "" : to.address(),
                 null,
-                List.of(),
+                to == null ? List.of() : List.of(to),
                 0);
     }
 

@@ -1,5 +1,6 @@
 package lucidsweep.server.gather.crawl;
 
+import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.List;
 import lucidsweep.core.page.PageFacts;
@@ -16,7 +17,7 @@ import lucidsweep.server.gather.imports.ImportShape;
  * @param hasSource whether its markup was kept
  */
 record CaptureView(
-        CapturedPage page,
+        @Nullable CapturedPage page,
         List<NamedCell> cells,
         List<OutLink> links,
         int linkCount,

@@ -256,15 +256,16 @@ final class Crawl implements AutoCloseable {
             } else if (!isHere(address.get())) {
                 frontier.leaveOut(address.get().toString(), 0, where, Outcome.OUT_OF_SCOPE, "on another host");
             } else {
-                follow(scope.normal(address.get().toString()), 0, where);
+                PageAddress.destination(address.get(), written)
+                        .ifPresent(to -> follow(Answer.Link.to(to, scope, false), 0, where));
             }
         }
     }
 
     /** Adds an address that is here, unless the scope or the watch for traps has something against it; returns whether it was added. */
-    private boolean follow(String address, int depth, String foundOn) {
-        long hash = TextKey.exactHash(address);
-        if (!frontier.isNew(hash)) return false;
+    private boolean follow(Answer.Link link, int depth, String foundOn) {
+        if (!frontier.isNew(link.hash())) return false;
+        String address = link.address();
         Optional<String> outside = scope.objection(address);
         if (outside.isPresent()) {
             frontier.leaveOut(address, depth, foundOn, Outcome.OUT_OF_SCOPE, outside.get());
@@ -275,7 +276,7 @@ final class Crawl implements AutoCloseable {
             frontier.leaveOut(address, depth, foundOn, Outcome.TRAP, trap.get());
             return false;
         }
-        return frontier.add(address, hash, depth, foundOn);
+        return frontier.add(link, depth, foundOn);
     }
 
     /** The limit that was reached, in words. */
@@ -401,8 +402,8 @@ final class Crawl implements AutoCloseable {
         boolean newShapes = false;
         for (Answer.Link link : answer.links()) {
             if (link.nofollow()) {
-                frontier.holdBack(link.address(), link.hash(), from.depth() + 1, from.address());
-            } else if (follow(link.address(), from.depth() + 1, from.address())) {
+                frontier.holdBack(link, from.depth() + 1, from.address());
+            } else if (follow(link, from.depth() + 1, from.address())) {
                 newShapes |= !AddressShape.of(link.address()).equals(AddressShape.of(from.address()));
             }
         }
@@ -422,12 +423,12 @@ final class Crawl implements AutoCloseable {
     }
 
     private void followRedirect(Answer answer) {
-        if (answer.redirectTo().isEmpty()) return;
-        URI to = URI.create(answer.redirectTo());
+        if (answer.links().isEmpty()) return;
+        Answer.Link link = answer.links().get(0);
+        URI to = URI.create(link.address());
         boolean fromStart = answer.visit().address().equals(start.toString());
         if (fromStart && (!isHere(to) || frontier.captured() == 0)) keepTo(to);
-        if (isHere(to))
-            follow(answer.redirectTo(), answer.visit().depth(), answer.visit().address());
+        if (isHere(to)) follow(link, answer.visit().depth(), answer.visit().address());
         else elsewhere++;
     }
 

@@ -116,7 +116,13 @@ public final class Fetcher implements AutoCloseable {
     }
 
     public Fetched get(URI address) throws Unreachable {
+        return get(address, null);
+    }
+
+    /** The same for a path and query that need not be those of the address, as a browser would ask; null for those. */
+    Fetched get(URI address, String asked) throws Unreachable {
         HttpGet request = new HttpGet(address);
+        if (asked != null) request.setPath(asked);
         request.setHeader("User-Agent", agent.header());
         request.setHeader("Accept", "text/html,application/xhtml+xml;q=0.9,*/*;q=0.1");
         request.setHeader("Accept-Encoding", "gzip, deflate, br");

@@ -93,13 +93,15 @@ final class Frontier {
     }
 
     /** Adds an address unless it is known; returns whether it was added. */
-    boolean add(String address, long hash, int depth, String foundOn) {
+    boolean add(Answer.Link link, int depth, String foundOn) {
+        long hash = link.hash();
         if (!seen.add(hash, 0)) return false;
         Long heldBack = nofollow.remove(hash);
         if (heldBack != null) released.add(heldBack);
         boolean tooDeep = depth > maxDepth;
         addVisit(
-                address,
+                link.address(),
+                link.asked(),
                 depth,
                 foundOn,
                 tooDeep ? Outcome.TOO_DEEP : Outcome.WAITING,
@@ -111,22 +113,24 @@ final class Frontier {
     /** Lists an address that is left out, unless it is known. */
     void leaveOut(String address, int depth, String foundOn, Outcome outcome, String why) {
         if (seen.add(TextKey.exactHash(address), 0) && leftOut++ < MAX_LEFT_OUT)
-            addVisit(address, depth, foundOn, outcome, why);
+            addVisit(address, null, depth, foundOn, outcome, why);
     }
 
     /** Lists an address that no link asks to be followed to so far; one that does may still come. */
-    void holdBack(String address, long hash, int depth, String foundOn) {
+    void holdBack(Answer.Link link, int depth, String foundOn) {
+        long hash = link.hash();
         if (seen.contains(hash) || nofollow.containsKey(hash) || leftOut++ >= MAX_LEFT_OUT) return;
         nofollow.put(hash, IdRange.id(sweepId, size));
-        addVisit(address, depth, foundOn, Outcome.NOFOLLOW, "its links ask not to be followed");
+        addVisit(link.address(), link.asked(), depth, foundOn, Outcome.NOFOLLOW, "its links ask not to be followed");
     }
 
-    private void addVisit(String address, int depth, String foundOn, Outcome outcome, String why) {
-        added.add(new VisitMapper.NewVisit(IdRange.id(sweepId, size++), address, depth, foundOn, outcome.code(), why));
+    private void addVisit(String address, String asked, int depth, String foundOn, Outcome outcome, String why) {
+        added.add(new VisitMapper.NewVisit(
+                IdRange.id(sweepId, size++), address, asked, depth, foundOn, outcome.code(), why));
     }
 
     void add(String address, int depth, String foundOn) {
-        add(address, TextKey.exactHash(address), depth, foundOn);
+        add(new Answer.Link(address, null, TextKey.exactHash(address), false), depth, foundOn);
     }
 
     /** Ends a visit; stored is null unless it was captured. */

@@ -9,7 +9,6 @@ import lucidsweep.core.page.Indexing;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.page.PageFacts;
 import lucidsweep.core.page.PageReader;
-import lucidsweep.core.text.TextKey;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.gather.sweep.Outcome;
 import lucidsweep.server.gather.sweep.Sweep;
@@ -83,16 +82,17 @@ final class PageVisitor {
         pace.atLeast(gate.delayMs());
         Fetched fetched;
         try {
-            fetched = fetch(address);
+            fetched = fetch(address, visit.asked());
         } catch (Fetcher.Unreachable e) {
             return Answer.without(visit, Outcome.UNREACHABLE, e.getMessage());
         }
         if (fetched.isRedirect()) {
-            String to = PageAddress.resolve(address, fetched.location())
-                    .map(URI::toString)
-                    .map(scope::normal)
-                    .orElse("");
-            return Answer.redirect(visit, fetched, to);
+            return Answer.redirect(
+                    visit,
+                    fetched,
+                    PageAddress.destination(address, fetched.location())
+                            .map(to -> Answer.Link.to(to, scope, false))
+                            .orElse(null));
         }
         if (fetched.status() != 200) {
             return Answer.without(visit, Outcome.ERROR_STATUS, "it answers " + fetched.status())
@@ -120,11 +120,12 @@ final class PageVisitor {
         List<Answer.Link> links = new ArrayList<>();
         int elsewhere = 0;
         for (PageFacts.Link link : facts.links()) {
-            elsewhere += follow(link.address(), nofollow || link.nofollow(), links);
+            elsewhere += follow(link.to(), nofollow || link.nofollow(), links);
         }
         if (!facts.head().refresh().isEmpty()) {
-            Optional<URI> to = PageAddress.resolve(address, facts.head().refresh());
-            if (to.isPresent()) elsewhere += follow(to.get().toString(), nofollow, links);
+            Optional<PageAddress.Destination> to =
+                    PageAddress.destination(address, facts.head().refresh());
+            if (to.isPresent()) elsewhere += follow(to.get(), nofollow, links);
         }
         Optional<String> outside = scope.objection(visit.address());
         if (outside.isPresent()) return Answer.passed(visit, fetched, outside.get(), links, elsewhere);
@@ -141,20 +142,19 @@ final class PageVisitor {
     }
 
     /** Adds a link that may be followed; returns 1 where it leads elsewhere. */
-    private int follow(String link, boolean nofollow, List<Answer.Link> links) {
-        if (!scope.isHere(link)) return 1;
-        String to = scope.normal(link);
-        long hash = TextKey.exactHash(to);
-        if (frontier.isNew(hash)) links.add(new Answer.Link(to, hash, nofollow && !pastRobots));
+    private int follow(PageAddress.Destination to, boolean nofollow, List<Answer.Link> links) {
+        if (!scope.isHere(to.address())) return 1;
+        Answer.Link link = Answer.Link.to(to, scope, nofollow && !pastRobots);
+        if (frontier.isNew(link.hash())) links.add(link);
         return 0;
     }
 
     /** Asks again, after a pause, where the server had a fault or did not answer. */
-    private Fetched fetch(URI address) throws Fetcher.Unreachable, InterruptedException {
+    private Fetched fetch(URI address, String asked) throws Fetcher.Unreachable, InterruptedException {
         for (int tried = 1; ; tried++) {
             pace.await();
             try {
-                Fetched fetched = fetcher.get(address);
+                Fetched fetched = fetcher.get(address, asked);
                 pace.answered(fetched);
                 boolean passing = fetched.status() == 429 || fetched.status() >= 500;
                 if (!passing || tried == TRIES) return fetched;

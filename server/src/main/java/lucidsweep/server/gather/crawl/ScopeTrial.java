@@ -1,5 +1,6 @@
 package lucidsweep.server.gather.crawl;
 
+import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -24,7 +25,7 @@ record ScopeTrial(int inside, int outside, List<Sample> samples) {
      * @param normal as it would be asked
      * @param objection why it would be left out; null where it would not
      */
-    record Sample(String address, String normal, String objection) {}
+    record Sample(String address, String normal, @Nullable String objection) {}
 
     /** Tries a scope on addresses, one after another. */
     static final class Counter {

@@ -16,6 +16,7 @@ import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.client.PropertyForm;
+import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.gather.imports.ImportShape;
 import lucidsweep.server.gather.sweep.Outcome;
@@ -109,7 +110,8 @@ public class Sweeps {
                         "expected the address of a website such as https://example.com/, got \"" + given + "\""));
         Client client = clients.addClient(new ClientForm(host, "", ""));
         boolean here = Set.of("127.0.0.1", "localhost", "[::1]").contains(host);
-        Property property = clients.addProperty(new PropertyForm(client.id(), "website", host, full, "en", here));
+        Property property =
+                clients.addProperty(new PropertyForm(client.id(), PropertyKind.WEBSITE, host, full, "en", here));
         return start(property.id(), CrawlSettings.GENTLE);
     }
 
@@ -122,7 +124,7 @@ public class Sweeps {
 
     /** How the last crawl of a property was set, those of a list or a single item aside. */
     public CrawlSettings lastSettings(long propertyId) {
-        return store.ofKind(propertyId, "crawl").stream()
+        return store.ofKind(propertyId, Sweep.Kind.CRAWL).stream()
                 .map(sweep -> store.settings(sweep.id(), CrawlSettings.class))
                 .filter(settings -> settings.reach() != CrawlSettings.Reach.LIST)
                 .findFirst()
@@ -170,7 +172,7 @@ public class Sweeps {
         Sweep sweep = store.find(sweepId);
         clients.property(sweep.propertyId());
         boolean last = store.ofProperty(sweep.propertyId()).get(0).id() == sweepId;
-        if (!last || !sweep.kind().equals("crawl") || !sweep.state().equals("stopped")) {
+        if (!last || sweep.kind() != Sweep.Kind.CRAWL || sweep.state() != Sweep.State.STOPPED) {
             throw Refusal.conflict("only the last sweep can be resumed, and only if it was stopped; start a new one");
         }
         Sweep reopened = store.reopen(sweepId);
@@ -180,7 +182,7 @@ public class Sweeps {
 
     /** The crawl of a property that was cut short and has not gone on yet. */
     public Optional<Sweep> cutShort(long propertyId) {
-        return store.unfinished("crawl").stream()
+        return store.unfinished(Sweep.Kind.CRAWL).stream()
                 .filter(sweep -> sweep.propertyId() == propertyId)
                 .findFirst();
     }
@@ -212,8 +214,8 @@ public class Sweeps {
     /** Whether a sweep looked at everything there was, so that what it did not see is gone. */
     public boolean isWhole(long sweepId) {
         Sweep sweep = store.find(sweepId);
-        if (!sweep.state().equals("done")) return false;
-        if (sweep.kind().equals("import")) {
+        if (sweep.state() != Sweep.State.DONE) return false;
+        if (sweep.kind() == Sweep.Kind.IMPORT) {
             return store.settings(sweepId, ImportShape.class).kind() != RowKind.PAGES;
         }
         boolean limited = mapper.outcomes(IdRange.of(sweepId)).stream()
@@ -224,9 +226,9 @@ public class Sweeps {
     @EventListener(ApplicationReadyEvent.class)
     void goOnAfterTheEnd() {
         if (!goOnByItself) return;
-        for (Sweep sweep : store.unfinished("crawl")) {
+        for (Sweep sweep : store.unfinished(Sweep.Kind.CRAWL)) {
             if (clients.isRemoved(sweep.propertyId())) {
-                store.end(sweep.id(), "failed");
+                store.end(sweep.id(), Sweep.State.FAILED);
                 jobs.close(sweep.jobId(), "The application ended before this did, and the property was removed since.");
             } else goOn(sweep);
         }
@@ -236,13 +238,14 @@ public class Sweeps {
         Property property = clients.property(propertyId);
         settings.scope();
         if (settings.scripts()) Renderer.check();
-        if (!property.kind().equals("website")) {
+        if (property.kind() != PropertyKind.WEBSITE) {
             throw Refusal.badInput("only websites can be crawled; this property is filled from a file");
         }
         String address = PageAddress.of(property.address()).orElseThrow().toString();
         return transaction.execute(status -> {
             long job = jobs.create(propertyId, "crawl", "Sweep of " + address);
-            return store.begin(new SweepStore.NewSweep(propertyId, job, "crawl", address, true, null), settings);
+            return store.begin(
+                    new SweepStore.NewSweep(propertyId, job, Sweep.Kind.CRAWL, address, true, null), settings);
         });
     }
 
@@ -273,14 +276,14 @@ public class Sweeps {
             int twins = captures.joinTwins(sweep.propertyId());
             line.run(sweep.propertyId(), "the end of a sweep", () -> drafts.seeLive(sweep.propertyId()));
             publisher.publishEvent(new SweepEnded(sweep.propertyId(), sweep.id()));
-            store.end(sweep.id(), progress.stopAsked() ? "stopped" : "done");
+            store.end(sweep.id(), progress.stopAsked() ? Sweep.State.STOPPED : Sweep.State.DONE);
             items.changed(sweep.propertyId());
             return crawl.summary()
                     + (twins == 0 ? "" : ", " + twins + (twins == 1 ? " is" : " are") + " the same page as another")
                     + (gone == 0 ? "" : ", " + gone + (gone == 1 ? " is" : " are") + " gone since the last sweep")
                     + ".";
         } catch (RuntimeException | Error e) {
-            store.end(sweep.id(), "failed");
+            store.end(sweep.id(), Sweep.State.FAILED);
             throw e;
         }
     }

@@ -1,5 +1,6 @@
 package lucidsweep.server.gather.imports;
 
+import jakarta.annotation.Nullable;
 import java.util.List;
 import lucidsweep.core.column.Meaning;
 import lucidsweep.core.column.RowKind;
@@ -27,11 +28,11 @@ record ImportPlan(
         String encoding,
         String delimiter,
         List<String> sheets,
-        String sheet,
+        @Nullable String sheet,
         RowKind kind,
         List<RowKind> kinds,
         List<Meaning> meanings,
-        WrittenDate.Order dates,
+        @Nullable WrittenDate.Order dates,
         boolean remembered,
         List<Column> columns,
         List<String> above,

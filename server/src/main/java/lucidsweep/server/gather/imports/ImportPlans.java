@@ -199,8 +199,8 @@ public class ImportPlans {
 
     private static List<RowKind> kinds(Property property) {
         RowKind own = switch (property.kind()) {
-            case "website" -> RowKind.PAGES;
-            case "listings" -> RowKind.LISTINGS;
+            case WEBSITE -> RowKind.PAGES;
+            case LISTINGS -> RowKind.LISTINGS;
             default -> RowKind.VIDEOS;
         };
         return List.of(own, RowKind.DEMAND, RowKind.RESULTS);

@@ -121,6 +121,7 @@ final class ImportReading<T> {
         return new VisitMapper.NewVisit(
                 IdRange.id(sweep.id(), AFTER_ROWS + unreadable++),
                 "line " + row.line,
+                null,
                 0,
                 "",
                 Outcome.UNREADABLE.code(),

@@ -208,7 +208,7 @@ public class Imports {
                     new SweepStore.NewSweep(
                             file.propertyId(),
                             job,
-                            "import",
+                            Sweep.Kind.IMPORT,
                             file.name(),
                             file.kind().isItem(),
                             takenAt(file.takenOn())),
@@ -236,7 +236,7 @@ public class Imports {
     void beginAnewAfterTheEnd() {
         uploads.keepOnly(
                 mapper.sources().stream().map(ImportMapper.ImportSource::token).toList());
-        for (Sweep sweep : sweeps.unfinished("import")) {
+        for (Sweep sweep : sweeps.unfinished(Sweep.Kind.IMPORT)) {
             try {
                 beginAnew(sweep);
             } catch (RuntimeException e) {
@@ -267,7 +267,7 @@ public class Imports {
     }
 
     private void close(Sweep sweep, String why) {
-        sweeps.end(sweep.id(), "failed");
+        sweeps.end(sweep.id(), Sweep.State.FAILED);
         mapper.forgetSource(sweep.id());
         jobs.close(sweep.jobId(), why);
     }
@@ -275,14 +275,14 @@ public class Imports {
     /** The shape of the file that a sweep read; empty where it was a crawl. */
     public Optional<ImportShape> shapeOfSweep(long sweepId) {
         Sweep sweep = sweeps.find(sweepId);
-        if (!sweep.kind().equals("import")) return Optional.empty();
+        if (sweep.kind() != Sweep.Kind.IMPORT) return Optional.empty();
         return Optional.of(sweeps.settings(sweepId, ImportShape.class));
     }
 
     /** The shape of the file that a property's items last came from. */
     public ImportShape shape(long propertyId) {
-        return sweeps.ofKind(propertyId, "import").stream()
-                .filter(sweep -> sweep.state().equals("done"))
+        return sweeps.ofKind(propertyId, Sweep.Kind.IMPORT).stream()
+                .filter(sweep -> sweep.state() == Sweep.State.DONE)
                 .map(sweep -> sweeps.settings(sweep.id(), ImportShape.class))
                 .filter(shape -> shape.kind().isItem())
                 .findFirst()
@@ -303,14 +303,14 @@ public class Imports {
                             : readReports(sweep, shape.kind(), intake, table, progress);
             if (shape.kind().isItem()) seeLive(sweep.propertyId());
             tell(sweep, shape.kind());
-            end(sweep, source, "done");
+            end(sweep, source, Sweep.State.DONE);
             return note;
         } catch (RuntimeException | Error e) {
             // Where the application ends, the next start begins the import anew.
             if (jobs.isClosing() && progress.stopAsked()) return "";
             ImportMapper.ImportSource left = mapper.source(sweep.id());
             if (left != null && !left.stored()) undo(sweep);
-            end(sweep, source, "failed");
+            end(sweep, source, Sweep.State.FAILED);
             throw e;
         } finally {
             items.changed(sweep.propertyId());
@@ -326,7 +326,7 @@ public class Imports {
         if (kind == RowKind.DEMAND) publisher.publishEvent(new DemandChanged(sweep.propertyId()));
     }
 
-    private void end(Sweep sweep, ImportMapper.ImportSource source, String state) {
+    private void end(Sweep sweep, ImportMapper.ImportSource source, Sweep.State state) {
         transaction.executeWithoutResult(status -> {
             sweeps.end(sweep.id(), state);
             mapper.forgetSource(sweep.id());
@@ -387,20 +387,20 @@ public class Imports {
         Sweep sweep = sweeps.find(sweepId);
         Property property = clients.property(sweep.propertyId());
         boolean last = sweeps.ofProperty(property.id()).stream()
-                .filter(each -> !each.state().equals("failed") && !each.state().equals("taken-back"))
+                .filter(each -> each.state() != Sweep.State.FAILED && each.state() != Sweep.State.TAKEN_BACK)
                 .findFirst()
                 .filter(each -> each.id() == sweepId)
                 .isPresent();
-        if (!last || !sweep.kind().equals("import") || !sweep.state().equals("done")) {
+        if (!last || sweep.kind() != Sweep.Kind.IMPORT || sweep.state() != Sweep.State.DONE) {
             throw Refusal.conflict("only the last import can be undone, and only if no sweep came after it");
         }
         RowKind kind = shapeOfSweep(sweepId).orElseThrow().kind();
         sweeps.reopen(sweepId);
-        String state = "done";
+        Sweep.State state = Sweep.State.DONE;
         try {
             if (kind.isItem()) transaction.executeWithoutResult(status -> captures.takeBack(property, sweepId));
             else takeBackReports(sweepId);
-            state = "taken-back";
+            state = Sweep.State.TAKEN_BACK;
         } finally {
             sweeps.end(sweepId, state);
         }

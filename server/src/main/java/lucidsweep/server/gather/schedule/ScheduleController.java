@@ -1,5 +1,6 @@
 package lucidsweep.server.gather.schedule;
 
+import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -21,7 +22,7 @@ class ScheduleController {
     }
 
     /** What is planned; null where nothing is. */
-    record Planned(Schedule schedule) {}
+    record Planned(@Nullable Schedule schedule) {}
 
     @GetMapping
     Planned schedule(@PathVariable long propertyId) {

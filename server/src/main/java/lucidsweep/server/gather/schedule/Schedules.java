@@ -3,6 +3,7 @@ package lucidsweep.server.gather.schedule;
 import java.time.LocalDate;
 import java.util.Optional;
 import lucidsweep.server.client.Clients;
+import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.gather.crawl.Sweeps;
 import lucidsweep.server.web.Refusal;
 import org.slf4j.Logger;
@@ -33,7 +34,7 @@ public class Schedules {
     }
 
     void set(long propertyId, Schedule schedule) {
-        if (!clients.property(propertyId).kind().equals("website")) {
+        if (clients.property(propertyId).kind() != PropertyKind.WEBSITE) {
             throw Refusal.badInput("only websites can have scheduled sweeps");
         }
         mapper.set(row(propertyId, schedule));

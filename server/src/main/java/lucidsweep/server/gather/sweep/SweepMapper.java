@@ -25,7 +25,7 @@ interface SweepMapper {
     void insert(@Param("key") Key key, @Param("sweep") SweepStore.NewSweep sweep, @Param("settings") String settings);
 
     @Update("update sweep set state = #{state}, ended = coalesce(taken_at, now()) where id = #{id}")
-    void end(long id, String state);
+    void end(long id, Sweep.State state);
 
     @Update("update sweep set state = 'running', ended = null where id = #{id}")
     void reopen(long id);
@@ -43,7 +43,7 @@ interface SweepMapper {
     List<Sweep> ofProperty(long propertyId);
 
     @Select("select * from sweep where property_id = #{propertyId} and kind = #{kind} order by id desc")
-    List<Sweep> ofKind(long propertyId, String kind);
+    List<Sweep> ofKind(long propertyId, Sweep.Kind kind);
 
     @Select("select * from sweep where at_work = #{propertyId}")
     Sweep running(long propertyId);
@@ -52,5 +52,5 @@ interface SweepMapper {
     Instant lastEnded(long propertyId);
 
     @Select("select * from sweep where state = 'running' and kind = #{kind} order by id")
-    List<Sweep> unfinished(String kind);
+    List<Sweep> unfinished(Sweep.Kind kind);
 }

@@ -28,12 +28,12 @@ public class SweepStore {
     /**
      * A sweep that begins.
      *
-     * @param kind crawl or import
      * @param source the address or the file's name
      * @param ofItems whether it sees the items of the property; an import of demand or results does not
      * @param takenAt when what it reads was so, such as the day of an export; null for now
      */
-    public record NewSweep(long propertyId, long jobId, String kind, String source, boolean ofItems, Instant takenAt) {}
+    public record NewSweep(
+            long propertyId, long jobId, Sweep.Kind kind, String source, boolean ofItems, Instant takenAt) {}
 
     /**
      * Stores a sweep that is under way from now on, with how it is set; within the transaction that makes its job.
@@ -53,13 +53,13 @@ public class SweepStore {
     private Refusal underWay(long propertyId) {
         Sweep other = mapper.running(propertyId);
         if (other == null) return Refusal.conflict("Another sweep of this property has just begun.");
-        String what = other.kind().equals("import") ? "An import of " : "A sweep of ";
+        String what = other.kind() == Sweep.Kind.IMPORT ? "An import of " : "A sweep of ";
         return Refusal.conflict(what + other.source() + " is under way since " + TIME.format(other.started())
                 + "; stop it first or wait.");
     }
 
-    /** Says how a sweep ended: done, stopped, failed or taken-back. */
-    public Sweep end(long id, String state) {
+    /** Says how a sweep ended. */
+    public Sweep end(long id, Sweep.State state) {
         mapper.end(id, state);
         return mapper.find(id);
     }
@@ -90,12 +90,12 @@ public class SweepStore {
     }
 
     /** All sweeps of a property of a kind, the last one first. */
-    public List<Sweep> ofKind(long propertyId, String kind) {
+    public List<Sweep> ofKind(long propertyId, Sweep.Kind kind) {
         return mapper.ofKind(propertyId, kind);
     }
 
     /** Sweeps of a kind that are under way, or were when the application ended. */
-    public List<Sweep> unfinished(String kind) {
+    public List<Sweep> unfinished(Sweep.Kind kind) {
         return mapper.unfinished(kind);
     }
 

@@ -17,7 +17,7 @@ import org.apache.ibatis.annotations.Update;
 public interface VisitMapper {
 
     /** An address that a sweep came to know, or a row that an import could not read. */
-    record NewVisit(long id, String address, int depth, String foundOn, String outcome, String detail) {}
+    record NewVisit(long id, String address, String asked, int depth, String foundOn, String outcome, String detail) {}
 
     @Lang(ManyRows.class)
     @Insert("insert into visit (columns) values (rows)")

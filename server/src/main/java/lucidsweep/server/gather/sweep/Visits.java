@@ -52,7 +52,7 @@ public class Visits {
 
     private static Visit visit(ImportedRow row) {
         return new Visit(
-                row.id(), row.address(), 0, "", Outcome.CAPTURED.code(), row.became(), 0, "", 0, 0, row.itemId());
+                row.id(), row.address(), null, 0, "", Outcome.CAPTURED.code(), row.became(), 0, "", 0, 0, row.itemId());
     }
 
     /** Walks over every address of a sweep with an outcome, or with any (null). */

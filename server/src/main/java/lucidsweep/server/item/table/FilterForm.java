@@ -1,13 +1,15 @@
 package lucidsweep.server.item.table;
 
 import java.util.List;
+import lucidsweep.core.finding.FindingKind;
+import lucidsweep.core.item.Field;
 
 /** A filter as it stands in an address; names as in {@link ItemFilter}. */
 public record FilterForm(
         String q,
         String section,
-        String field,
-        String kind,
+        Field field,
+        FindingKind kind,
         String shared,
         String state,
         String target,

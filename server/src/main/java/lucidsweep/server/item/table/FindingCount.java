@@ -1,12 +1,14 @@
 package lucidsweep.server.item.table;
 
 import java.util.Comparator;
+import lucidsweep.core.finding.FindingKind;
+import lucidsweep.core.item.Field;
 
 /** How many items have a finding, and how many links lead to them. */
 public record FindingCount(Key key, int items, long links) {
 
     /** What is counted together. */
-    public record Key(String field, String kind, String shared, String section) implements Comparable<Key> {
+    public record Key(Field field, FindingKind kind, String shared, String section) implements Comparable<Key> {
 
         private static final Comparator<Key> ORDER = Comparator.comparing(Key::field)
                 .thenComparing(Key::kind)

@@ -1,7 +1,9 @@
 package lucidsweep.server.item.table;
 
 import java.util.List;
+import lucidsweep.core.finding.FindingKind;
 import lucidsweep.core.item.DraftState;
+import lucidsweep.core.item.Field;
 
 /**
  * Which items of a property are meant; every part that is null or empty does not narrow.
@@ -9,7 +11,7 @@ import lucidsweep.core.item.DraftState;
  * @param q a text that the address, title, description or tags hold
  * @param section the folder or shop section
  * @param field with kind: items with such a finding; with state: where such a draft is
- * @param kind the kind of a finding, such as too-long
+ * @param kind the kind of a finding
  * @param shared what the findings share, such as an ending
  * @param state the state of a draft: drafted, approved, sent-back, delivered, live, or any
  * @param target with, without, or a keyword's id
@@ -19,8 +21,8 @@ import lucidsweep.core.item.DraftState;
 public record ItemFilter(
         String q,
         String section,
-        String field,
-        String kind,
+        Field field,
+        FindingKind kind,
         String shared,
         String state,
         String target,

@@ -1,7 +1,10 @@
 package lucidsweep.server.item.table;
 
+import jakarta.annotation.Nullable;
 import java.util.List;
+import lucidsweep.core.finding.FindingKind;
 import lucidsweep.core.item.DraftState;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.page.Noindex;
 import lucidsweep.core.standard.LimitCheck;
 
@@ -19,22 +22,22 @@ public record ItemRow(
         String address,
         String section,
         int status,
-        Noindex.Reason noindexReason,
-        String noindex,
+        @Nullable Noindex.Reason noindexReason,
+        @Nullable String noindex,
         String h1,
         int h1Count,
         String canonical,
         String robots,
         String price,
         String published,
-        Long views,
-        Long favourites,
+        @Nullable Long views,
+        @Nullable Long favourites,
         int depth,
         int linksIn,
         Cell title,
         Cell description,
-        Cell tags,
-        Aim aim,
+        @Nullable Cell tags,
+        @Nullable Aim aim,
         List<Finding> findings) {
 
     /**
@@ -47,7 +50,12 @@ public record ItemRow(
      * @param lacks the keyword's words that the text in force lacks
      */
     public record Cell(
-            String captured, String draft, DraftState state, String kept, LimitCheck fit, List<String> lacks) {
+            String captured,
+            @Nullable String draft,
+            @Nullable DraftState state,
+            @Nullable String kept,
+            @Nullable LimitCheck fit,
+            List<String> lacks) {
 
         /** The text in force. */
         public String text() {
@@ -56,8 +64,14 @@ public record ItemRow(
     }
 
     /** The keyword an item aims at; keywordId is null where it was cleared by hand. */
-    public record Aim(Long keywordId, String keyword, Long volume, boolean byHand, double score, String reason) {}
+    public record Aim(
+            @Nullable Long keywordId,
+            @Nullable String keyword,
+            @Nullable Long volume,
+            boolean byHand,
+            double score,
+            String reason) {}
 
     /** A finding in short. */
-    public record Finding(String field, String kind, String evidence) {}
+    public record Finding(Field field, FindingKind kind, String evidence) {}
 }

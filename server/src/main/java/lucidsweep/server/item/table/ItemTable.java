@@ -9,6 +9,7 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import lucidsweep.core.finding.FindingKind;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.item.draft.FieldId;
@@ -206,7 +207,7 @@ final class ItemTable {
             boolean counted = (key & 1) == 1;
             String where = sections.name((int) (key >> 1));
             for (FindingSets.Mark mark : findingSets.set((int) (key >> 33))) {
-                if (!counted && !mark.kind().equals(StoredFinding.NOT_INDEXABLE)) continue;
+                if (!counted && mark.kind() != FindingKind.NOT_INDEXABLE) continue;
                 long[] sum = sums.computeIfAbsent(
                         new FindingCount.Key(mark.field(), mark.kind(), mark.shared(), where), any -> new long[2]);
                 sum[0] += some[0];
@@ -314,7 +315,7 @@ final class ItemTable {
             int number = sections.find(filter.section());
             keep(wanted, row -> section.get(row) == number);
         }
-        if (given(filter.kind())) keepWithFinding(wanted, filter);
+        if (filter.kind() != null) keepWithFinding(wanted, filter);
         if (given(filter.state())) keepDrafted(wanted, filter);
         if (given(filter.target())) keepAimed(wanted, filter.target());
         if (given(filter.q())) {
@@ -335,16 +336,16 @@ final class ItemTable {
     }
 
     private void keepWithFinding(BitSet wanted, ItemFilter filter) {
-        boolean[] having = findingSets.having(mark -> mark.kind().equals(filter.kind())
-                && (!given(filter.field()) || mark.field().equals(filter.field()))
+        boolean[] having = findingSets.having(mark -> mark.kind() == filter.kind()
+                && (filter.field() == null || mark.field() == filter.field())
                 && (!given(filter.shared()) || mark.shared().equals(filter.shared())));
         keep(wanted, row -> having[findingSet.get(row)]);
-        if (!filter.kind().equals(StoredFinding.NOT_INDEXABLE)) wanted.and(indexable);
+        if (filter.kind() != FindingKind.NOT_INDEXABLE) wanted.and(indexable);
     }
 
     private void keepDrafted(BitSet wanted, ItemFilter filter) {
         int state = filter.state().equals(ItemFilter.ANY) ? 0 : number(DraftState.of(filter.state()));
-        int only = given(filter.field()) ? FieldId.FIELDS.indexOf(Field.of(filter.field())) : NONE;
+        int only = filter.field() == null ? NONE : FieldId.FIELDS.indexOf(filter.field());
         keep(wanted, row -> {
             for (int field = 0; field < fields.length; field++) {
                 int found = fields[field].state.get(row);

@@ -15,10 +15,12 @@ import java.net.UnknownHostException;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Base64;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.locks.LockSupport;
 import java.util.zip.Deflater;
 import java.util.zip.DeflaterOutputStream;
 import java.util.zip.GZIPOutputStream;
+import lucidsweep.core.page.PageAddress;
 import org.apache.hc.client5.http.SystemDefaultDnsResolver;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -73,6 +75,31 @@ class FetcherTest {
 
     private static String head(String more) {
         return "HTTP/1.1 200 OK\r\nContent-Type: text/html\r\n" + more + "\r\n";
+    }
+
+    @Test
+    void asksForWhatABrowserWouldAskFor() throws Exception {
+        CompletableFuture<String> line = new CompletableFuture<>();
+        Thread thread = new Thread(() -> {
+            try (Socket socket = server.accept()) {
+                byte[] request = new byte[4_096];
+                int count = socket.getInputStream().read(request);
+                line.complete(new String(request, 0, count, StandardCharsets.ISO_8859_1)
+                        .lines()
+                        .findFirst()
+                        .orElse(""));
+                write(socket.getOutputStream(), head("Content-Length: 0\r\n"));
+            } catch (IOException e) {
+                line.completeExceptionally(e);
+            }
+        });
+        thread.start();
+        URI page = URI.create("http://127.0.0.1:" + server.getLocalPort() + "/tours/");
+        PageAddress.Destination to =
+                PageAddress.destination(page, "a|b[1]%zz%c3?q={x}^'").orElseThrow();
+        fetcher.get(URI.create(to.address()), to.asked());
+        assertThat(line.get()).isEqualTo("GET /tours/a|b[1]%zz%c3?q={x}^%27 HTTP/1.1");
+        thread.join();
     }
 
     @Test

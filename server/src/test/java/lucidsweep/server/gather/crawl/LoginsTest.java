@@ -9,6 +9,7 @@ import lucidsweep.server.LucidSweep;
 import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.PropertyForm;
+import lucidsweep.server.client.PropertyKind;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.boot.WebApplicationType;
@@ -33,7 +34,8 @@ class LoginsTest {
             long client = clients.addClient(new ClientForm("Tarrin Bay Kayaks", "", ""))
                     .id();
             String home = "https://staging.tarrin.example/";
-            long property = clients.addProperty(new PropertyForm(client, "website", "Site", home, "en", false))
+            long property = clients.addProperty(
+                            new PropertyForm(client, PropertyKind.WEBSITE, "Site", home, "en", false))
                     .id();
             Login login = new Login("ines", "salt & tide", "", "");
             logins.set(property, login);

@@ -9,9 +9,11 @@ import lucidsweep.server.Site;
 import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.PropertyForm;
+import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.gather.crawl.CrawlSettings;
 import lucidsweep.server.gather.crawl.Sweeps;
 import lucidsweep.server.gather.schedule.Schedule.Every;
+import lucidsweep.server.gather.sweep.Sweep;
 import lucidsweep.server.gather.sweep.SweepStore;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -55,7 +57,8 @@ class ScheduleTest {
             Clients clients = application.getBean(Clients.class);
             long client = clients.addClient(new ClientForm("Tarrin Bay Kayaks", "", ""))
                     .id();
-            long property = clients.addProperty(new PropertyForm(client, "website", "Site", site.address(), "en", true))
+            long property = clients.addProperty(
+                            new PropertyForm(client, PropertyKind.WEBSITE, "Site", site.address(), "en", true))
                     .id();
             Sweeps sweeps = application.getBean(Sweeps.class);
             SweepStore store = application.getBean(SweepStore.class);
@@ -69,7 +72,7 @@ class ScheduleTest {
             assertThat(store.ofProperty(property)).hasSize(2);
             assertThat(schedules.of(property)).contains(new Schedule(Every.WEEK, TODAY.plusWeeks(1)));
             assertThat(sweeps.lastSettings(property).maxPages()).isEqualTo(2);
-            while (store.ofProperty(property).get(0).state().equals("running")) Thread.onSpinWait();
+            while (store.ofProperty(property).get(0).state() == Sweep.State.RUNNING) Thread.onSpinWait();
 
             schedules.set(property, new Schedule(Every.ONCE, TODAY));
             application.getBean(JdbcTemplate.class).update("update property set removed = now()");

@@ -12,6 +12,7 @@ import java.util.Random;
 import java.util.TreeMap;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import lucidsweep.core.finding.FindingKind;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import org.junit.jupiter.api.Test;
@@ -25,7 +26,7 @@ class ItemTableTest {
     private static final DraftState[] STATES = {
         null, null, DraftState.DRAFTED, DraftState.APPROVED, DraftState.SENT_BACK, DraftState.LIVE
     };
-    private static final String[] KINDS = {"missing", "duplicate", "too-long"};
+    private static final FindingKind[] KINDS = {FindingKind.MISSING, FindingKind.DUPLICATE, FindingKind.TOO_LONG};
 
     private final Random random = new Random(11);
     private final ItemTable table = new ItemTable();
@@ -43,11 +44,12 @@ class ItemTableTest {
         boolean indexable = random.nextInt(8) > 0;
         Long keyword = random.nextInt(3) == 0 ? null : (long) random.nextInt(5);
         List<FindingSets.Mark> findings = new ArrayList<>();
-        for (String kind : KINDS) {
+        for (FindingKind kind : KINDS) {
             if (random.nextInt(3) == 0)
-                findings.add(new FindingSets.Mark("title", kind, kind.equals("duplicate") ? "group " + id % 4 : ""));
+                findings.add(new FindingSets.Mark(
+                        Field.TITLE, kind, kind == FindingKind.DUPLICATE ? "group " + id % 4 : ""));
         }
-        if (!indexable) findings.add(new FindingSets.Mark("indexing", StoredFinding.NOT_INDEXABLE, ""));
+        if (!indexable) findings.add(new FindingSets.Mark(Field.INDEXING, FindingKind.NOT_INDEXABLE, ""));
         return new ItemTable.Line(
                 id,
                 "https://tarrin.example/" + words() + "/" + id % 7,
@@ -140,8 +142,8 @@ class ItemTableTest {
     private static ItemFilter filter(
             String q,
             String section,
-            String field,
-            String kind,
+            Field field,
+            FindingKind kind,
             String shared,
             String state,
             String target,
@@ -149,8 +151,8 @@ class ItemTableTest {
         return new ItemFilter(q, section, field, kind, shared, state, target, indexable, null);
     }
 
-    private static boolean has(ItemTable.Line line, String kind) {
-        return line.findings().stream().anyMatch(mark -> mark.kind().equals(kind));
+    private static boolean has(ItemTable.Line line, FindingKind kind) {
+        return line.findings().stream().anyMatch(mark -> mark.kind() == kind);
     }
 
     @ParameterizedTest
@@ -177,16 +179,17 @@ class ItemTableTest {
                     line -> line.section().equals("/section-2/") && line.indexable(),
                     ItemSort.H1);
             assertSame(
-                    filter(null, null, "title", "duplicate", "group 3", null, null, null),
+                    filter(null, null, Field.TITLE, FindingKind.DUPLICATE, "group 3", null, null, null),
                     line -> line.indexable()
-                            && line.findings().contains(new FindingSets.Mark("title", "duplicate", "group 3")),
+                            && line.findings()
+                                    .contains(new FindingSets.Mark(Field.TITLE, FindingKind.DUPLICATE, "group 3")),
                     ItemSort.ADDRESS);
             assertSame(
-                    filter(null, null, null, StoredFinding.NOT_INDEXABLE, null, null, null, null),
+                    filter(null, null, null, FindingKind.NOT_INDEXABLE, null, null, null, null),
                     line -> !line.indexable(),
                     ItemSort.LINKS_IN);
             assertSame(
-                    filter(null, null, "description", null, null, "approved", null, null),
+                    filter(null, null, Field.DESCRIPTION, null, null, "approved", null, null),
                     line -> line.cells()[1].state() == DraftState.APPROVED,
                     ItemSort.STATUS);
             assertSame(
@@ -197,9 +200,9 @@ class ItemTableTest {
                                     .anyMatch(field -> field != null && field.state() != null),
                     ItemSort.DEPTH);
             assertSame(
-                    filter(null, null, null, "too-long", null, null, "3", null),
+                    filter(null, null, null, FindingKind.TOO_LONG, null, null, "3", null),
                     line -> line.indexable()
-                            && has(line, "too-long")
+                            && has(line, FindingKind.TOO_LONG)
                             && Long.valueOf(3).equals(line.keywordId()),
                     ItemSort.FINDINGS);
             assertSame(filter("no such text", null, null, null, null, null, null, null), line -> false, ItemSort.TITLE);
@@ -226,10 +229,10 @@ class ItemTableTest {
             assertThat(table.sections().stream().mapToInt(Items.Section::items).sum())
                     .isEqualTo(plain.size());
             assertThat(table.findingCounts().stream()
-                            .filter(found -> found.key().kind().equals("missing"))
+                            .filter(found -> found.key().kind() == FindingKind.MISSING)
                             .mapToInt(FindingCount::items)
                             .sum())
-                    .isEqualTo((int) count(line -> line.indexable() && has(line, "missing")));
+                    .isEqualTo((int) count(line -> line.indexable() && has(line, FindingKind.MISSING)));
             long hash = "Kayak".hashCode();
             Predicate<ItemTable.Line> twin = line -> line.cells()[0].alike() == hash;
             assertThat(table.alikeItems(Field.TITLE, List.of(hash)))
