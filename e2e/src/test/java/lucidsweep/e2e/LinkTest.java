@@ -108,7 +108,7 @@ class LinkTest {
             @SuppressWarnings("unchecked")
             List<List<String>> theirs = (List<List<String>>) page.evaluate(
                     "([links, base]) => links.map(l => { try { const u = new URL(l, base); u.hash = ''; u.username = '';"
-                            + " u.password = ''; return /^https?:$/.test(u.protocol) ? [u.href, u.pathname + u.search] : ['', '']; } catch { return ['', '']; } })",
+                            + " u.password = ''; return /^https?:$/.test(u.protocol) ? [u.href, u.href.slice(u.origin.length)] : ['', '']; } catch { return ['', '']; } })",
                     List.of(links, BASE));
             for (int i = 0; i < links.size(); i++) {
                 PageAddress.Destination ours = PageAddress.destination(URI.create(BASE), links.get(i))

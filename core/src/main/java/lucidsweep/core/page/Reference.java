@@ -16,7 +16,7 @@ record Reference(String scheme, String authority, String path, String query) {
     private static final boolean[] IN_QUERY = allowed("-._~/:@!$&'()*+,;=?[]");
 
     /** What browsers leave as it is (URL Standard, path and special-query percent-encode sets). */
-    private static final boolean[] ASKED_IN_PATH = allowed("-._~/:@!$&'()*+,;=|[]%\\");
+    private static final boolean[] ASKED_IN_PATH = allowed("-._~/:@!$&'()*+,;=[]%\\");
 
     private static final boolean[] ASKED_IN_QUERY = allowed("-._~/:@!$&()*+,;=?[]|^{}`%\\");
 
@@ -110,20 +110,27 @@ record Reference(String scheme, String authority, String path, String query) {
 
     /** A path without its "." and ".." segments (RFC 3986, section 5.2.4). */
     static String withoutDots(String path) {
-        if (!path.contains("/.") && !path.startsWith(".")) return path;
+        if (!path.contains("/.") && !path.startsWith(".") && path.indexOf('%') < 0) return path;
         StringBuilder out = new StringBuilder(path.length());
         String[] segments = path.split("/", -1);
         for (int i = 0; i < segments.length; i++) {
             boolean last = i == segments.length - 1;
-            if (segments[i].equals("..")) {
+            String segment = plainDots(segments[i]);
+            if (segment.equals("..")) {
                 int slash = out.lastIndexOf("/", out.length() - 2);
                 out.setLength(Math.max(slash + 1, path.startsWith("/") ? 1 : 0));
-            } else if (!segments[i].equals(".")) {
+            } else if (!segment.equals(".")) {
                 out.append(segments[i]);
                 if (!last) out.append('/');
             }
         }
         return out.toString();
+    }
+
+    /** A segment of encoded dots is one of dots. */
+    private static String plainDots(String segment) {
+        boolean dots = segment.indexOf('%') >= 0 && segment.length() <= "%2e%2e".length();
+        return dots ? segment.replace("%2e", ".").replace("%2E", ".") : segment;
     }
 
     private static String withSlashes(String text) {

@@ -96,9 +96,9 @@ class FetcherTest {
         thread.start();
         URI page = URI.create("http://127.0.0.1:" + server.getLocalPort() + "/tours/");
         PageAddress.Destination to =
-                PageAddress.destination(page, "a|b[1]%zz%c3?q={x}^'").orElseThrow();
+                PageAddress.destination(page, "a|b[1]%zz%c3?q={x}|^'").orElseThrow();
         fetcher.get(URI.create(to.address()), to.asked());
-        assertThat(line.get()).isEqualTo("GET /tours/a|b[1]%zz%c3?q={x}^%27 HTTP/1.1");
+        assertThat(line.get()).isEqualTo("GET /tours/a%7Cb[1]%zz%c3?q={x}|^%27 HTTP/1.1");
         thread.join();
     }
 
