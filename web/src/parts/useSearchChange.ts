@@ -1,27 +1,34 @@
-import { useCallback, useContext } from "react";
-import { UNSAFE_DataRouterContext as DataRouter, useSearchParams } from "react-router";
+import { useCallback, useEffect } from "react";
+import { useSearchParams } from "react-router";
 import { useStillHere } from "./useStillHere";
+
+/** What the address was asked to become while it is drawn as it was: two changes in quick succession must not undo each other. */
+let asked: URLSearchParams | undefined;
 
 /** Changes parts of what the address asks for; an empty part is taken out. Typing replaces the address, so that one step back leaves it; what is cleared can be brought back by it. */
 export function useSearchChange() {
-  const [, setSearch] = useSearchParams();
+  const [search, setSearch] = useSearchParams();
   const stillHere = useStillHere();
-  const router = useContext(DataRouter)?.router;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new address is drawn
+  useEffect(() => {
+    asked = undefined;
+  }, [search]);
   return useCallback(
-    (changes: Record<string, string | undefined>) =>
-      stillHere() &&
+    (changes: Record<string, string | undefined>) => {
+      if (!stillHere()) return;
       setSearch(
         (drawn) => {
-          // What is drawn may lag behind the address: two changes in quick succession must not undo each other.
-          const before = router ? new URLSearchParams(router.state.location.search) : drawn;
+          const next = new URLSearchParams(asked ?? drawn);
           for (const [name, value] of Object.entries(changes)) {
-            if (value) before.set(name, value);
-            else before.delete(name);
+            if (value) next.set(name, value);
+            else next.delete(name);
           }
-          return before;
+          asked = next;
+          return next;
         },
         { replace: Boolean(changes.q) },
-      ),
-    [setSearch, stillHere, router],
+      );
+    },
+    [setSearch, stillHere],
   );
 }

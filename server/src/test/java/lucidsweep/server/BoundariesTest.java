@@ -67,4 +67,19 @@ class BoundariesTest {
             .should()
             .dependOnClassesThat()
             .resideInAPackage("lucidsweep.server..");
+
+    private static final int MAX_PARTS = 12;
+
+    @ArchTest
+    static final ArchRule widerRecordsAreTakenApart = classes()
+            .that()
+            .areRecords()
+            .should(new ArchCondition<JavaClass>("have at most " + MAX_PARTS + " parts") {
+                @Override
+                public void check(JavaClass type, ConditionEvents events) {
+                    int parts = type.reflect().getRecordComponents().length;
+                    if (parts > MAX_PARTS)
+                        events.add(SimpleConditionEvent.violated(type, type.getName() + " has " + parts + " parts"));
+                }
+            });
 }

@@ -226,7 +226,7 @@ final class SweepCommand implements Callable<Integer> {
     private static Object[] cells(ItemRow row) {
         return new Object[] {
             row.address(),
-            row.status(),
+            row.page().status(),
             row.noindex() == null ? "yes" : "no",
             row.title().captured(),
             String.format(Locale.ROOT, "%.2f", row.title().fit().px()),
@@ -234,11 +234,11 @@ final class SweepCommand implements Callable<Integer> {
             row.description().captured(),
             String.format(Locale.ROOT, "%.2f", row.description().fit().px()),
             row.description().fit().chars(),
-            row.h1(),
-            row.canonical(),
-            row.robots(),
-            row.linksIn(),
-            row.depth() < 0 ? "" : row.depth(),
+            row.page().h1(),
+            row.page().canonical(),
+            row.page().robots(),
+            row.page().linksIn(),
+            row.page().depth() < 0 ? "" : row.page().depth(),
             row.aim() == null ? "" : row.aim().keyword()
         };
     }

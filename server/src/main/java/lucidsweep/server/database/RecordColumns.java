@@ -5,11 +5,16 @@ import java.lang.invoke.MethodHandles;
 import java.lang.invoke.MethodType;
 import java.lang.reflect.Method;
 import java.lang.reflect.RecordComponent;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 
-/** The components of a class of records, as columns: {@code firstSweep} is {@code first_sweep}. */
+/**
+ * The components of a class of records, as columns: {@code firstSweep} is {@code first_sweep}. Of a component that is a record
+ * itself, its components are.
+ */
 final class RecordColumns {
 
     private static final MethodType VALUE_OF_RECORD = MethodType.methodType(Object.class, Object.class);
@@ -20,12 +25,24 @@ final class RecordColumns {
     private final MethodHandle[] accessors;
 
     private RecordColumns(Class<?> type) {
-        RecordComponent[] parts = type.getRecordComponents();
-        components = new String[parts.length];
-        accessors = new MethodHandle[parts.length];
-        for (int i = 0; i < parts.length; i++) {
-            components[i] = parts[i].getName();
-            accessors[i] = accessor(parts[i].getAccessor());
+        List<String> names = new ArrayList<>();
+        List<MethodHandle> handles = new ArrayList<>();
+        add(type, null, names, handles);
+        components = names.toArray(new String[0]);
+        accessors = handles.toArray(new MethodHandle[0]);
+    }
+
+    /** Adds the components of a class; those of one that is a part of another are reached through it. */
+    private static void add(Class<?> type, MethodHandle owner, List<String> names, List<MethodHandle> handles) {
+        for (RecordComponent part : type.getRecordComponents()) {
+            MethodHandle own = accessor(part.getAccessor());
+            MethodHandle handle = owner == null ? own : MethodHandles.filterReturnValue(owner, own);
+            if (part.getType().isRecord()) {
+                add(part.getType(), handle, names, handles);
+            } else {
+                names.add(part.getName());
+                handles.add(handle.asType(VALUE_OF_RECORD));
+            }
         }
     }
 
@@ -36,7 +53,7 @@ final class RecordColumns {
     private static MethodHandle accessor(Method method) {
         try {
             method.setAccessible(true);
-            return MethodHandles.lookup().unreflect(method).asType(VALUE_OF_RECORD);
+            return MethodHandles.lookup().unreflect(method);
         } catch (IllegalAccessException e) {
             throw new IllegalStateException("cannot read " + method, e);
         }

@@ -1,5 +1,6 @@
 package lucidsweep.server.database;
 
+import jakarta.annotation.Nullable;
 import java.lang.reflect.Constructor;
 import java.lang.reflect.RecordComponent;
 import java.sql.ResultSet;
@@ -25,7 +26,9 @@ import org.apache.ibatis.reflection.SystemMetaObject;
 import org.springframework.stereotype.Component;
 
 /**
- * Makes records straight from rows, component by component of the same name, and lists of numbers. MyBatis' own mapping by argument name
+ * Makes records straight from rows, component by component of the same name, and lists of numbers. A part that is a record is
+ * made of the columns that have its name in front, or else just the names of its own parts: "draft" of "title" is
+ * {@code title_draft}, or {@code draft}. One that is {@link Nullable} is null where all of them are. MyBatis' own mapping by argument name
  * reflects anew on every row, which takes several times as long as the query.
  */
 @Component
@@ -60,7 +63,9 @@ final class RecordRows implements Interceptor {
         Object read(ResultSet row, int column) throws SQLException;
     }
 
-    private record Shape(Constructor<?> constructor, String[] names, Reader[] readers) {
+    /** A class of records, and where the parts of one are read; of a part that is a record itself, where its own parts are. */
+    private record Shape(
+            Constructor<?> constructor, String[] names, Reader[] readers, Shape[] inner, boolean[] nullable) {
 
         static Shape of(Class<?> type) {
             RecordComponent[] components = type.getRecordComponents();
@@ -69,41 +74,52 @@ final class RecordRows implements Interceptor {
             try {
                 Constructor<?> constructor = type.getDeclaredConstructor(types);
                 constructor.setAccessible(true);
-                return new Shape(
+                Shape shape = new Shape(
                         constructor,
                         Arrays.stream(components)
                                 .map(component -> plain(component.getName()))
                                 .toArray(String[]::new),
-                        Arrays.stream(types).map(Shape::reader).toArray(Reader[]::new));
+                        Arrays.stream(types).map(Shape::reader).toArray(Reader[]::new),
+                        Arrays.stream(types)
+                                .map(each -> each.isRecord() ? Shape.of(each) : null)
+                                .toArray(Shape[]::new),
+                        new boolean[types.length]);
+                for (int i = 0; i < types.length; i++)
+                    shape.nullable[i] = components[i].getAccessor().isAnnotationPresent(Nullable.class);
+                return shape;
             } catch (NoSuchMethodException e) {
                 throw new IllegalStateException(type + " has no constructor of its components", e);
             }
         }
 
         List<Object> read(ResultSet rows) throws SQLException, ReflectiveOperationException {
-            int[] columns = columns(rows.getMetaData());
+            Placed placed = placed(places(rows.getMetaData()), "");
             List<Object> found = new ArrayList<>();
-            while (rows.next()) {
-                Object[] values = new Object[columns.length];
-                for (int i = 0; i < columns.length; i++) values[i] = readers[i].read(rows, columns[i]);
-                found.add(constructor.newInstance(values));
-            }
+            while (rows.next()) found.add(placed.read(rows));
             return found;
         }
 
-        private int[] columns(ResultSetMetaData head) throws SQLException {
+        private static Map<String, Integer> places(ResultSetMetaData head) throws SQLException {
             Map<String, Integer> places = new HashMap<>();
             for (int i = 1; i <= head.getColumnCount(); i++) places.putIfAbsent(plain(head.getColumnLabel(i)), i);
-            int[] columns = new int[names.length];
+            return places;
+        }
+
+        private Placed placed(Map<String, Integer> places, String owner) {
+            Placed placed = new Placed(this, new int[names.length], new Placed[names.length]);
             for (int i = 0; i < names.length; i++) {
-                Integer place = places.get(names[i]);
-                if (place == null) {
-                    throw new IllegalStateException(
-                            "no column for " + names[i] + " of " + constructor.getDeclaringClass() + " in " + places);
+                if (inner[i] != null) {
+                    placed.inner[i] = inner[i].placed(places, names[i]);
+                    continue;
                 }
-                columns[i] = place;
+                Integer place = places.getOrDefault(owner + names[i], places.get(names[i]));
+                if (place == null) {
+                    throw new IllegalStateException("no column for " + owner + names[i] + " of "
+                            + constructor.getDeclaringClass() + " in " + places);
+                }
+                placed.columns[i] = place;
             }
-            return columns;
+            return placed;
         }
 
         private static String plain(String name) {
@@ -140,6 +156,27 @@ final class RecordRows implements Interceptor {
         private static Object instant(ResultSet row, int column) throws SQLException {
             Timestamp moment = row.getTimestamp(column);
             return moment == null ? null : moment.toInstant();
+        }
+    }
+
+    /** A shape with the places of its columns in one answer. */
+    private record Placed(Shape shape, int[] columns, Placed[] inner) {
+
+        private Object read(ResultSet row) throws SQLException, ReflectiveOperationException {
+            Object[] values = new Object[columns.length];
+            for (int i = 0; i < values.length; i++) {
+                if (inner[i] == null) values[i] = shape.readers[i].read(row, columns[i]);
+                else if (!shape.nullable[i] || inner[i].isThere(row)) values[i] = inner[i].read(row);
+            }
+            return shape.constructor.newInstance(values);
+        }
+
+        /** Whether any of its columns holds something. */
+        private boolean isThere(ResultSet row) throws SQLException {
+            for (int i = 0; i < columns.length; i++) {
+                if (inner[i] == null ? row.getObject(columns[i]) != null : inner[i].isThere(row)) return true;
+            }
+            return false;
         }
     }
 }

@@ -59,12 +59,13 @@ class PortfolioController {
                 counts.aimed(),
                 reviews.due(property.id()),
                 counts.withFindings(),
-                drafts(counts, DraftState.DRAFTED),
-                drafts(counts, DraftState.SENT_BACK),
-                drafts(counts, DraftState.APPROVED),
-                drafts(counts, DraftState.DELIVERED) + drafts(counts, DraftState.LIVE),
-                drafts(counts, DraftState.LIVE),
-                counts.draftedFields(),
+                new Standing.Drafts(
+                        drafts(counts, DraftState.DRAFTED),
+                        drafts(counts, DraftState.SENT_BACK),
+                        drafts(counts, DraftState.APPROVED),
+                        drafts(counts, DraftState.DELIVERED) + drafts(counts, DraftState.LIVE),
+                        drafts(counts, DraftState.LIVE),
+                        counts.draftedFields()),
                 sweeps.lastEnded(property.id()).orElse(null),
                 schedules.of(property.id()).map(Schedule::nextDay).orElse(null));
     }

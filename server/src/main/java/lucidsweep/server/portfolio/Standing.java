@@ -1,5 +1,6 @@
 package lucidsweep.server.portfolio;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -13,11 +14,6 @@ import lucidsweep.server.client.Property;
  * @param aimed items with a target
  * @param withFindings indexable items with at least one finding
  * @param due keywords and tags to look at again, whose month is there
- * @param drafted drafts that wait to be looked at
- * @param approved drafts that wait to be delivered
- * @param delivered texts that were delivered
- * @param live those of them that the last sweep saw in place
- * @param draftedFields the fields of which there are drafts
  * @param lastSweep null where there was none
  * @param nextSweep null where none is planned
  */
@@ -30,11 +26,18 @@ public record Standing(
         long aimed,
         int due,
         long withFindings,
-        int drafted,
-        int sentBack,
-        int approved,
-        int delivered,
-        int live,
-        List<Field> draftedFields,
+        @JsonUnwrapped Drafts drafts,
         @Nullable Instant lastSweep,
-        @Nullable LocalDate nextSweep) {}
+        @Nullable LocalDate nextSweep) {
+
+    /**
+     * Its drafts, counted.
+     *
+     * @param drafted those that wait to be looked at
+     * @param approved those that wait to be delivered
+     * @param delivered texts that were delivered
+     * @param live those of them that the last sweep saw in place
+     * @param draftedFields the fields of which there are drafts
+     */
+    public record Drafts(int drafted, int sentBack, int approved, int delivered, int live, List<Field> draftedFields) {}
+}

@@ -1,5 +1,6 @@
 package lucidsweep.server.rewrite;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -55,13 +56,6 @@ final class Preview {
      * The figures so far.
      *
      * @param asOf the revision of the property that was looked at; applying it says so
-     * @param fitting how many of the texts that would change pass every limit
-     * @param shortened parts had to be shortened or left out
-     * @param lacking a part had no source
-     * @param toldApart a part was added so that no two are the same
-     * @param alike would have been the same as another; left as they are
-     * @param nothing nothing could be made; left as they are
-     * @param runaway the pattern took too long; left as they are
      */
     record Figures(
             String token,
@@ -70,6 +64,21 @@ final class Preview {
             int done,
             boolean complete,
             @Nullable String problem,
+            @JsonUnwrapped Outcomes outcomes,
+            List<PreviewRow> rows) {}
+
+    /**
+     * What would become of the texts that were looked at, counted.
+     *
+     * @param fitting how many of those that would change pass every limit
+     * @param shortened parts had to be shortened or left out
+     * @param lacking a part had no source
+     * @param toldApart a part was added so that no two are the same
+     * @param alike would have been the same as another; left as they are
+     * @param nothing nothing could be made; left as they are
+     * @param runaway the pattern took too long; left as they are
+     */
+    record Outcomes(
             int changes,
             int fitting,
             int unchanged,
@@ -79,8 +88,7 @@ final class Preview {
             int toldApart,
             int alike,
             int nothing,
-            int runaway,
-            List<PreviewRow> rows) {}
+            int runaway) {}
 
     synchronized void add(List<Proposal> proposals) {
         for (Proposal proposal : proposals) {
@@ -146,16 +154,17 @@ final class Preview {
                 done,
                 complete,
                 problem,
-                changes,
-                fitting,
-                count(Proposal.Result.UNCHANGED) + done - changes - left(),
-                count(Proposal.Result.KEPT),
-                count(Proposal.Result.SHORTENED),
-                count(Proposal.Result.LACKS_SOURCE),
-                count(Proposal.Result.TOLD_APART),
-                count(Proposal.Result.ALIKE),
-                count(Proposal.Result.NOTHING),
-                count(Proposal.Result.RUNAWAY),
+                new Outcomes(
+                        changes,
+                        fitting,
+                        count(Proposal.Result.UNCHANGED) + done - changes - left(),
+                        count(Proposal.Result.KEPT),
+                        count(Proposal.Result.SHORTENED),
+                        count(Proposal.Result.LACKS_SOURCE),
+                        count(Proposal.Result.TOLD_APART),
+                        count(Proposal.Result.ALIKE),
+                        count(Proposal.Result.NOTHING),
+                        count(Proposal.Result.RUNAWAY)),
                 rows);
     }
 

@@ -179,13 +179,13 @@ final class Proposals {
         sources.put(Source.Kind.KEYWORD, orEmpty(item.keyword()));
         sources.put(Source.Kind.TITLE, item.title().captured());
         sources.put(Source.Kind.DESCRIPTION, item.description().captured());
-        sources.put(Source.Kind.H1, item.h1());
+        sources.put(Source.Kind.H1, item.seen().h1());
         sources.put(
                 Source.Kind.SLUG, property.kind() == PropertyKind.WEBSITE ? PageAddress.slugWords(item.address()) : "");
         sources.put(Source.Kind.SECTION, sectionWords(item.section()));
-        sources.put(Source.Kind.PRICE, item.price());
+        sources.put(Source.Kind.PRICE, item.seen().price());
         sources.put(Source.Kind.BRAND, client.name());
-        sources.put(Source.Kind.COPY_OPENING, item.opening());
+        sources.put(Source.Kind.COPY_OPENING, item.seen().opening());
         return sources;
     }
 

@@ -38,7 +38,7 @@ final class InspectedItems {
                 Optional.ofNullable(item.noindex()),
                 text(Field.TITLE, item.title(), titles, item.id()),
                 text(Field.DESCRIPTION, item.description(), descriptions, item.id()),
-                item.h1Count(),
+                item.seen().h1Count(),
                 item.tags() == null ? null : TagList.of(item.tags().text()),
                 Optional.ofNullable(item.keyword()).map(keyword -> Phrase.of(keyword, words)),
                 kept(item));

@@ -6,6 +6,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -35,7 +36,13 @@ final class ApiDescription {
     void write(ApplicationReadyEvent event) throws IOException, InterruptedException {
         URI address = URI.create("http://127.0.0.1:" + port + "/api/openapi.json");
         HttpResponse<Path> answer = HttpClient.newHttpClient()
-                .send(HttpRequest.newBuilder(address).build(), HttpResponse.BodyHandlers.ofFile(file));
+                .send(
+                        HttpRequest.newBuilder(address).build(),
+                        HttpResponse.BodyHandlers.ofFile(
+                                file,
+                                StandardOpenOption.CREATE,
+                                StandardOpenOption.WRITE,
+                                StandardOpenOption.TRUNCATE_EXISTING));
         if (answer.statusCode() != 200) throw new IllegalStateException(address + " answers " + answer.statusCode());
         ConfigurableApplicationContext application = event.getApplicationContext();
         new Thread(application::close).start();

@@ -61,9 +61,9 @@ class BetterController {
                         row.address(),
                         row.aimed(),
                         row.query(),
-                        Math.round(row.shown()),
-                        row.position(),
-                        row.gain(),
+                        Math.round(row.worth().shown()),
+                        row.worth().position(),
+                        row.worth().gain(),
                         row.reason()));
                 from += ALL;
             } while (rows.size() == ALL);

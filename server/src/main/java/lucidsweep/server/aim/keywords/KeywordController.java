@@ -157,21 +157,21 @@ class KeywordController {
                     "reason");
             rows.forEach(row -> csv.row(
                     row.phrase(),
-                    row.volume(),
-                    row.broad(),
-                    row.competition(),
-                    row.country(),
+                    row.figures().volume(),
+                    row.figures().broad(),
+                    row.figures().competition(),
+                    row.figures().country(),
                     row.peaks(),
-                    row.intent(),
+                    row.intention().intent(),
                     row.topic(),
                     row.brand() ? "yes" : "no",
                     row.place(),
-                    row.address(),
-                    row.role(),
-                    row.position() < 1 ? "" : row.position(),
-                    row.clicks(),
-                    row.impressions(),
-                    row.reason()));
+                    row.item().address(),
+                    row.item().role(),
+                    row.reported().position() < 1 ? "" : row.reported().position(),
+                    row.reported().clicks(),
+                    row.reported().impressions(),
+                    row.item().reason()));
         });
     }
 }

@@ -36,13 +36,13 @@ public record KeywordFilter(
     boolean takes(KeywordRow row) {
         if (isGiven(q) && !row.phrase().toLowerCase(Locale.ROOT).contains(q.toLowerCase(Locale.ROOT))) return false;
         if (isGiven(home) && !hasHome(row)) return false;
-        if (isGiven(intent) && !intent.equals(row.intent())) return false;
+        if (isGiven(intent) && !intent.equals(row.intention().intent())) return false;
         if (isGiven(topic) && !topic.equals(row.topic())) return false;
         if (isGiven(brand) && row.brand() != brand.equals("yes")) return false;
         if (isGiven(place) && !place.equals(row.place())) return false;
-        if (isGiven(competition) && !competition.equalsIgnoreCase(row.competition())) return false;
-        if (min != null && (row.volume() == null || row.volume() < min)) return false;
-        if (isGiven(rank) && !rank.equals(rank(row.position()))) return false;
+        if (isGiven(competition) && !competition.equalsIgnoreCase(row.figures().competition())) return false;
+        if (min != null && (row.figures().volume() == null || row.figures().volume() < min)) return false;
+        if (isGiven(rank) && !rank.equals(rank(row.reported().position()))) return false;
         return !"yes".equals(season) || !row.peaks().isEmpty();
     }
 
@@ -53,9 +53,9 @@ public record KeywordFilter(
 
     private boolean hasHome(KeywordRow row) {
         return switch (home) {
-            case "with" -> row.itemId() != null;
-            case "without" -> row.itemId() == null;
-            default -> home.equals(row.role());
+            case "with" -> row.item().itemId() != null;
+            case "without" -> row.item().itemId() == null;
+            default -> home.equals(row.item().role());
         };
     }
 

@@ -1,29 +1,19 @@
 package lucidsweep.server.aim.keywords;
 
-/** A keyword as it is stored, with its home. */
+/** A keyword as it is stored, with its item. */
 record KeywordLine(
         long id,
         String phrase,
-        Long volume,
-        Long broad,
-        String competition,
-        String country,
-        String monthly,
-        String lastMonth,
+        Figures figures,
         String topic,
         boolean topicByHand,
-        String intent,
-        String intentReason,
-        boolean intentByHand,
+        KeywordRow.Intention intention,
         boolean brand,
         String place,
-        long clicks,
-        long impressions,
-        double position,
+        KeywordRow.KeywordDemand reported,
         int items,
-        Long itemId,
-        String address,
-        String role,
-        Boolean byHand,
-        Double score,
-        String reason) {}
+        KeywordRow.AimedItem item) {
+
+    /** What lists said of it, the searches by month packed. */
+    record Figures(String country, Long volume, Long broad, String competition, String monthly, String lastMonth) {}
+}

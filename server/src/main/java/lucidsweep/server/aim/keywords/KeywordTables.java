@@ -33,22 +33,30 @@ public class KeywordTables {
             Map.entry("phrase", Comparator.comparing(KeywordRow::phrase)),
             Map.entry(
                     "volume",
-                    Comparator.comparing(KeywordRow::volume, Comparator.nullsFirst(Comparator.naturalOrder()))),
+                    Comparator.comparing(
+                            row -> row.figures().volume(), Comparator.nullsFirst(Comparator.naturalOrder()))),
             Map.entry(
-                    "broad", Comparator.comparing(KeywordRow::broad, Comparator.nullsFirst(Comparator.naturalOrder()))),
-            Map.entry("competition", Comparator.comparing(KeywordRow::competition)),
+                    "broad",
+                    Comparator.comparing(
+                            row -> row.figures().broad(), Comparator.nullsFirst(Comparator.naturalOrder()))),
+            Map.entry("competition", Comparator.comparing(row -> row.figures().competition())),
             Map.entry("peaks", Comparator.comparing(KeywordRow::peaks)),
-            Map.entry("intent", Comparator.comparing(KeywordRow::intent)),
+            Map.entry("intent", Comparator.comparing(row -> row.intention().intent())),
             Map.entry("topic", Comparator.comparing(KeywordRow::topic)),
             Map.entry("place", Comparator.comparing(KeywordRow::place)),
             Map.entry(
                     "address",
-                    Comparator.comparing(KeywordRow::address, Comparator.nullsFirst(Comparator.naturalOrder()))),
+                    Comparator.comparing(
+                            row -> row.item().address(), Comparator.nullsFirst(Comparator.naturalOrder()))),
             Map.entry(
                     "position",
-                    Comparator.comparingDouble(row -> row.position() < 1 ? Double.MAX_VALUE : row.position())),
-            Map.entry("clicks", Comparator.comparingLong(KeywordRow::clicks)),
-            Map.entry("impressions", Comparator.comparingLong(KeywordRow::impressions)));
+                    Comparator.comparingDouble(row -> row.reported().position() < 1
+                            ? Double.MAX_VALUE
+                            : row.reported().position())),
+            Map.entry("clicks", Comparator.comparingLong(row -> row.reported().clicks())),
+            Map.entry(
+                    "impressions",
+                    Comparator.comparingLong(row -> row.reported().impressions())));
 
     private final KeywordRowMapper mapper;
     private final Clients clients;
@@ -142,17 +150,18 @@ public class KeywordTables {
         int brand = 0;
         int seasonal = 0;
         for (KeywordRow row : all) {
-            intents.merge(row.intent(), 1, Integer::sum);
+            intents.merge(row.intention().intent(), 1, Integer::sum);
             topics.merge(row.topic(), 1, Integer::sum);
             if (!row.place().isEmpty()) places.merge(row.place(), 1, Integer::sum);
-            if (!row.competition().isEmpty()) competition.merge(row.competition(), 1, Integer::sum);
+            if (!row.figures().competition().isEmpty())
+                competition.merge(row.figures().competition(), 1, Integer::sum);
             if (row.brand()) brand++;
             if (!row.peaks().isEmpty()) seasonal++;
         }
         topics.values().removeIf(count -> count < 2);
         Set<String> countries = new TreeSet<>(figures.countries(propertyId));
         countries.addAll(reports.countries(propertyId));
-        boolean broad = all.stream().anyMatch(row -> row.broad() != null);
+        boolean broad = all.stream().anyMatch(row -> row.figures().broad() != null);
         return new Choices(
                 values(intents),
                 values(topics),

@@ -78,7 +78,9 @@ class BrandSpellings {
             Optional<BrandNames.Spelling> spelling = row.brand() ? names.spelling(row.phrase()) : Optional.empty();
             if (spelling.isEmpty()) continue;
             Found one = found(found, spelling.get());
-            if (row.volume() != null) one.searches = (one.searches == null ? 0 : one.searches) + row.volume();
+            if (row.figures().volume() != null)
+                one.searches = (one.searches == null ? 0 : one.searches)
+                        + row.figures().volume();
         }
         List<BrandSpelling> spellings = new ArrayList<>();
         found.forEach((text, one) -> spellings.add(new BrandSpelling(

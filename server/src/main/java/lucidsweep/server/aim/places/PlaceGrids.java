@@ -52,7 +52,7 @@ class PlaceGrids {
         List<String> chosen = chosen(propertyId);
         List<String> services = chosen.isEmpty() ? suggested(keywords, places, language) : chosen;
         PlaceGrid grid = new PlaceGrid(services, places, language);
-        for (KeywordRow row : keywords) grid.keyword(row.phrase(), row.volume());
+        for (KeywordRow row : keywords) grid.keyword(row.phrase(), row.figures().volume());
         List<PlaceGrid.Cell> cells = places.isEmpty() ? List.of() : grid.cells();
         List<Long> serving = new ArrayList<>();
         for (PlaceGrid.Cell cell : cells) {
@@ -79,7 +79,7 @@ class PlaceGrids {
 
     private static Long home(PlaceGrid.Cell cell, List<KeywordRow> keywords) {
         return cell.keywords().stream()
-                .map(keyword -> keywords.get(keyword).itemId())
+                .map(keyword -> keywords.get(keyword).item().itemId())
                 .filter(Objects::nonNull)
                 .findFirst()
                 .orElse(null);
@@ -92,7 +92,8 @@ class PlaceGrids {
 
     private static List<String> suggested(List<KeywordRow> keywords, List<String> places, Words language) {
         Map<String, Long> phrases = new HashMap<>();
-        for (KeywordRow row : keywords) if (!row.brand()) phrases.put(row.phrase(), row.volume());
+        for (KeywordRow row : keywords)
+            if (!row.brand()) phrases.put(row.phrase(), row.figures().volume());
         return PlaceGrid.services(phrases, places, SUGGESTED, language);
     }
 

@@ -54,8 +54,8 @@ public class Reviews {
                             line.phrase(),
                             line.dueMonth(),
                             !line.dueMonth().isEmpty() && line.dueMonth().compareTo(now) <= 0,
-                            row == null ? null : row.volume(),
-                            row == null ? null : row.address());
+                            row == null ? null : row.figures().volume(),
+                            row == null ? null : row.item().address());
                 })
                 .toList();
     }

@@ -57,7 +57,11 @@ class Groups {
         GroupSurvey survey = new GroupSurvey(Words.in(property.language()));
         items.forEachSection(property.id(), (section, id) -> survey.item(id, section));
         for (KeywordRow row : tables.rows(property.id(), KeywordSelection.ALL)) {
-            survey.keyword(row.phrase(), row.volume() == null ? 0 : row.volume(), row.topic(), row.itemId());
+            survey.keyword(
+                    row.phrase(),
+                    row.figures().volume() == null ? 0 : row.figures().volume(),
+                    row.topic(),
+                    row.item().itemId());
         }
         List<GroupSurvey.Group> groups = survey.groups();
         List<GroupSurvey.Ungrouped> ungrouped = survey.ungrouped();

@@ -49,11 +49,11 @@ class TagController {
             rows.forEach(row -> csv.row(
                     row.tag(),
                     row.items(),
-                    row.searches(),
-                    row.peaks(),
-                    row.impressions(),
-                    row.clicks(),
-                    row.rate(),
+                    row.searched().searches(),
+                    row.searched().peaks(),
+                    row.reported().impressions(),
+                    row.reported().clicks(),
+                    row.reported().rate(),
                     row.course().name().toLowerCase(Locale.ROOT),
                     String.join(", ", row.twins()),
                     String.join(

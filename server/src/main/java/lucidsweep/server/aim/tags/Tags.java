@@ -33,19 +33,22 @@ class Tags {
     private static final Map<String, Predicate<TagRow>> KINDS = Map.of(
             "", row -> true,
             "one-word", TagRow::oneWord,
-            "never-searched", row -> row.searches() == null && row.impressions() == 0,
+            "never-searched",
+                    row -> row.searched().searches() == null && row.reported().impressions() == 0,
             "twins", row -> !row.twins().isEmpty(),
-            "seasonal", row -> !row.peaks().isEmpty(),
+            "seasonal", row -> !row.searched().peaks().isEmpty(),
             "rising", row -> row.course() == Course.RISING,
             "falling", row -> row.course() == Course.FALLING);
 
     private static final Map<String, Comparator<TagRow>> ORDERS = Map.of(
             "tag", Comparator.comparing(TagRow::tag),
             "items", Comparator.comparingInt(TagRow::items),
-            "searches", Comparator.comparing(TagRow::searches, Comparator.nullsFirst(Comparator.naturalOrder())),
-            "rate", Comparator.comparingDouble(TagRow::rate),
-            "clicks", Comparator.comparingLong(TagRow::clicks),
-            "impressions", Comparator.comparingLong(TagRow::impressions));
+            "searches",
+                    Comparator.comparing(
+                            row -> row.searched().searches(), Comparator.nullsFirst(Comparator.naturalOrder())),
+            "rate", Comparator.comparingDouble(row -> row.reported().rate()),
+            "clicks", Comparator.comparingLong(row -> row.reported().clicks()),
+            "impressions", Comparator.comparingLong(row -> row.reported().impressions()));
 
     private final KeywordTables keywords;
     private final PreparedProperties prepared;
@@ -92,7 +95,7 @@ class Tags {
         Map<String, KeywordRow> byKey = new HashMap<>();
         PreparedProperties.Ready ready = prepared.of(property.id());
         for (KeywordRow row : keywords.rows(property.id(), KeywordSelection.ALL)) {
-            phrases.put(row.phrase(), row.volume());
+            phrases.put(row.phrase(), row.figures().volume());
             byKey.putIfAbsent(Phrase.of(row.phrase(), language).key(), row);
         }
         return survey.tags(phrases, ready.mapper().shownForQueries()).stream()
@@ -107,14 +110,16 @@ class Tags {
         return new TagRow(
                 tag.tag(),
                 tag.items(),
-                tag.searches(),
-                keyword == null ? List.of() : keyword.monthly(),
-                keyword == null ? "" : keyword.lastMonth(),
-                keyword == null ? "" : keyword.peaks(),
-                demand.now().clicks(),
-                demand.now().impressions(),
-                demand.before().impressions(),
-                demand.now().rate(),
+                new TagRow.Searched(
+                        tag.searches(),
+                        keyword == null ? List.of() : keyword.figures().monthly(),
+                        keyword == null ? "" : keyword.figures().lastMonth(),
+                        keyword == null ? "" : keyword.peaks()),
+                new TagRow.TagDemand(
+                        demand.now().clicks(),
+                        demand.now().impressions(),
+                        demand.before().impressions(),
+                        demand.now().rate()),
                 Course.of(demand.now().impressions(), demand.before().impressions()),
                 tag.oneWord(),
                 tag.twins(),

@@ -49,7 +49,7 @@ class PhraseController {
         ItemDetail item = items.detailWithCapture(id);
         List<Word> title = language.of(item.title().text());
         List<Word> description = language.of(item.description().text());
-        List<Word> h1 = language.of(item.h1());
+        List<Word> h1 = language.of(item.seen().h1());
         return mapper.targetsOf(id).stream()
                 .map(target -> {
                     Phrase phrase = Phrase.of(target.phrase(), language);

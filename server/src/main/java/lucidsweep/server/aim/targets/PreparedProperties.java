@@ -132,7 +132,8 @@ public class PreparedProperties {
 
     private void add(KeywordMapper aiming, ItemDetail item) {
         if (item.noindex() != null) return;
-        String published = item.published().length() >= 10 ? item.published().substring(0, 10) : "";
+        String published =
+                item.seen().published().length() >= 10 ? item.seen().published().substring(0, 10) : "";
         boolean dated = published.matches("\\d{4}-\\d{2}-\\d{2}");
         aiming.item(
                 item.id(),
@@ -145,18 +146,18 @@ public class PreparedProperties {
     /** The texts of an item that say what it is about. */
     ItemTexts texts(ItemDetail item) {
         StringBuilder headings = new StringBuilder();
-        if (item.facts() != null) {
-            for (JsonNode heading : json.readTree(item.facts()).path("headings")) {
+        if (item.captured().facts() != null) {
+            for (JsonNode heading : json.readTree(item.captured().facts()).path("headings")) {
                 headings.append(heading.asString()).append(" . ");
             }
         }
         String tags = item.tags() == null ? "" : item.tags().captured();
         return new ItemTexts(
                 item.title().captured(),
-                item.h1(),
+                item.seen().h1(),
                 PageAddress.slugWords(item.address()),
                 headings.toString(),
-                item.linkTexts() + tags,
-                Packed.text(item.copy()) + " " + item.description().captured());
+                item.captured().linkTexts() + tags,
+                Packed.text(item.captured().copy()) + " " + item.description().captured());
     }
 }

@@ -69,21 +69,7 @@ public interface TargetMapper {
 
     /** A better keyword as it is written. */
     record NewBetter(
-            long propertyId,
-            long itemId,
-            String query,
-            String aimed,
-            double shown,
-            double position,
-            double positionBefore,
-            double volume,
-            double reachable,
-            double rateNow,
-            double rateReachable,
-            double relevance,
-            double gain,
-            String youngUntil,
-            String reason) {}
+            long propertyId, long itemId, String query, String aimed, Worth worth, String youngUntil, String reason) {}
 
     @Lang(ManyRows.class)
     @Insert("insert into better (columns) values (rows)")

@@ -122,7 +122,7 @@ class OthersWords {
         PreparedProperties.Ready ready = prepared.of(propertyId);
         Set<Long> pages = new LinkedHashSet<>();
         keywords.stream()
-                .map(KeywordRow::itemId)
+                .map(row -> row.item().itemId())
                 .filter(id -> id != null)
                 .limit(MAX_PAGES)
                 .forEach(pages::add);
@@ -157,10 +157,10 @@ class OthersWords {
         return String.join(
                 " . ",
                 item.title().captured(),
-                item.h1(),
+                item.seen().h1(),
                 item.description().captured(),
                 tags,
-                Packed.text(item.copy()));
+                Packed.text(item.captured().copy()));
     }
 
     private static void addStems(String text, Words language, Set<String> stems) {

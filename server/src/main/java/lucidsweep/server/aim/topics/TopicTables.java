@@ -23,7 +23,7 @@ import org.springframework.stereotype.Service;
 class TopicTables {
 
     static final Comparator<KeywordRow> STRONGEST =
-            Comparator.comparing(KeywordRow::volume, Comparator.nullsFirst(Comparator.naturalOrder()));
+            Comparator.comparing(row -> row.figures().volume(), Comparator.nullsFirst(Comparator.naturalOrder()));
 
     private static final Map<String, Comparator<TopicRow>> ORDERS = Map.of(
             "topic", Comparator.comparing(TopicRow::topic),
@@ -78,15 +78,17 @@ class TopicTables {
                 strongest.phrase(),
                 keywords.size(),
                 keywords.stream()
-                        .map(KeywordRow::volume)
+                        .map(row -> row.figures().volume())
                         .filter(Objects::nonNull)
                         .mapToLong(volume -> volume)
                         .sum(),
-                keywords.stream().mapToLong(KeywordRow::clicks).sum(),
-                keywords.stream().mapToLong(KeywordRow::impressions).sum(),
-                (int) keywords.stream().filter(row -> row.itemId() != null).count(),
+                keywords.stream().mapToLong(row -> row.reported().clicks()).sum(),
+                keywords.stream().mapToLong(row -> row.reported().impressions()).sum(),
                 (int) keywords.stream()
-                        .map(KeywordRow::itemId)
+                        .filter(row -> row.item().itemId() != null)
+                        .count(),
+                (int) keywords.stream()
+                        .map(row -> row.item().itemId())
                         .filter(Objects::nonNull)
                         .distinct()
                         .count(),

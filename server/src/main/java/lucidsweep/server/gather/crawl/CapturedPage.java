@@ -1,5 +1,6 @@
 package lucidsweep.server.gather.crawl;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.List;
 import lucidsweep.core.page.PageFacts;
 
@@ -10,18 +11,18 @@ import lucidsweep.core.page.PageFacts;
  * @param scripts what its scripts change, where they were run
  */
 record CapturedPage(
-        List<String> titles,
-        List<String> descriptions,
-        List<String> h1s,
-        List<String> headings,
-        String canonical,
-        String robots,
-        String metaKeywords,
-        String published,
-        String modified,
+        @JsonUnwrapped Texts texts,
+        @JsonUnwrapped Head head,
         boolean blocked,
         List<PageFacts.Image> images,
         PageFacts.Shared shared,
         List<PageFacts.Alternate> alternates,
         StructuredData structured,
-        List<ScriptChange> scripts) {}
+        List<ScriptChange> scripts) {
+
+    /** The texts that stand out in it. */
+    record Texts(List<String> titles, List<String> descriptions, List<String> h1s, List<String> headings) {}
+
+    /** What its head says besides. */
+    record Head(String canonical, String robots, String metaKeywords, String published, String modified) {}
+}

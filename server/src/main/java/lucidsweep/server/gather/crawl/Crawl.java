@@ -100,9 +100,10 @@ final class Crawl implements AutoCloseable {
                 Fetcher.Patience.USUAL,
                 settings.introduced());
         robots = new Robots(fetcher, guard);
-        frontier = new Frontier(mapper, sweep.id(), settings.maxDepth());
+        frontier = new Frontier(mapper, sweep.id(), settings.limits().maxDepth());
         scope = settings.scope();
-        pace = new RequestPace(new Politeness(settings.connections(), settings.delayMs()));
+        pace = new RequestPace(new Politeness(
+                settings.limits().connections(), settings.limits().delayMs()));
         renderer = settings.scripts()
                 ? new Renderer(new ScriptSources(fetcher, guard, robots, pace), settings.introduced())
                 : null;
@@ -244,7 +245,8 @@ final class Crawl implements AutoCloseable {
         for (String file : gate.sitemaps())
             PageAddress.of(file).filter(this::isHere).ifPresent(files::add);
         if (files.isEmpty()) files.add(start.resolve("/sitemap.xml"));
-        return new Sitemaps(fetcher, this::isHere).addresses(files, settings.maxPages() * 2);
+        return new Sitemaps(fetcher, this::isHere)
+                .addresses(files, settings.limits().maxPages() * 2);
     }
 
     private void addListed(List<String> addresses, String where) {
@@ -281,15 +283,15 @@ final class Crawl implements AutoCloseable {
 
     /** The limit that was reached, in words. */
     private Optional<String> limit() {
-        if (frontier.captured() >= settings.maxPages()) {
-            return Optional.of("the limit of " + Counted.of(settings.maxPages(), "page") + " was reached");
+        if (frontier.captured() >= settings.limits().maxPages()) {
+            return Optional.of("the limit of " + Counted.of(settings.limits().maxPages(), "page") + " was reached");
         }
         long minutes = TimeUnit.NANOSECONDS.toMinutes(System.nanoTime() - began);
-        if (settings.maxMinutes() > 0 && minutes >= settings.maxMinutes()) {
-            return Optional.of("the limit of " + Counted.of(settings.maxMinutes(), "minute") + " was reached");
+        if (settings.limits().maxMinutes() > 0 && minutes >= settings.limits().maxMinutes()) {
+            return Optional.of("the limit of " + Counted.of(settings.limits().maxMinutes(), "minute") + " was reached");
         }
-        if (settings.maxMegabytes() > 0 && bytes >= settings.maxMegabytes() * 1_000_000L) {
-            return Optional.of("the limit of " + settings.maxMegabytes() + " MB was reached");
+        if (settings.limits().maxMegabytes() > 0 && bytes >= settings.limits().maxMegabytes() * 1_000_000L) {
+            return Optional.of("the limit of " + settings.limits().maxMegabytes() + " MB was reached");
         }
         return Optional.empty();
     }
@@ -300,13 +302,13 @@ final class Crawl implements AutoCloseable {
 
     private void report() {
         long known = (long) frontier.ended() + frontier.waiting();
-        long max = (long) settings.maxPages() + frontier.ended() - frontier.captured();
+        long max = (long) settings.limits().maxPages() + frontier.ended() - frontier.captured();
         progress.report(frontier.ended(), Math.min(known, max));
     }
 
     private List<Thread> startWorkers() {
         List<Thread> workers = new ArrayList<>();
-        for (int i = 0; i < settings.connections(); i++) {
+        for (int i = 0; i < settings.limits().connections(); i++) {
             int place = i;
             Thread worker = new Thread(() -> work(place), "crawl-" + sweep.id() + "-" + i);
             worker.setDaemon(true);
@@ -375,7 +377,7 @@ final class Crawl implements AutoCloseable {
         List<Long> itemIds = new ArrayList<>(batch.size());
         transaction.executeWithoutResult(status -> {
             for (Answer answer : batch) bytes += answer.bytes();
-            int room = settings.maxPages() - frontier.captured();
+            int room = settings.limits().maxPages() - frontier.captured();
             List<Answer> pages = batch.stream()
                     .filter(answer -> answer.item() != null)
                     .limit(room)

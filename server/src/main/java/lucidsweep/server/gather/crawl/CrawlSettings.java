@@ -1,6 +1,8 @@
 package lucidsweep.server.gather.crawl;
 
 import com.fasterxml.jackson.annotation.JsonAlias;
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Pattern;
@@ -15,62 +17,20 @@ import lucidsweep.server.web.Refusal;
 /**
  * How a website is crawled. What is not said is null. Settings that were stored by earlier versions say most… for max….
  *
- * @param maxPages the crawl ends when so many pages are captured
- * @param maxDepth links are followed so far from the start
- * @param connections requests at a time
- * @param delayMs the least time between two requests
- * @param maxMinutes the crawl ends after so long; 0 where it may take what it takes
- * @param maxMegabytes the crawl ends when so much was received; 0 for any amount
  * @param reach where addresses come from; by links and sitemaps where null
  * @param addresses those to look at where they come from a list
- * @param include only addresses that fit one of these patterns, if there are any
- * @param exclude no addresses that fit one of these
- * @param subdomains whether hosts below the start's belong to it
- * @param query what is done with parameters; they stay where null
- * @param withoutParameters parameters that are taken off
  * @param pastRobots whether to look at what robots.txt and nofollow keep others from, and mark it
  * @param agent the name that it introduces itself with; our own where null or blank
  * @param scripts whether the scripts of pages are run in a browser before they are read
  * @param keepsSource whether the markup of pages is kept as it came
  */
 public record CrawlSettings(
-        @JsonAlias("mostPages")
-        @Min(value = 1, message = "is at least 1")
-        @Max(value = 500_000, message = "is at most 500,000")
-        int maxPages,
-
-        @JsonAlias("mostDepth") @Min(value = 0, message = "is at least 0") @Max(value = 100, message = "is at most 100")
-        int maxDepth,
-
-        @Min(value = 1, message = "is at least 1") @Max(value = 16, message = "is at most 16")
-        int connections,
-
-        @Min(value = 0, message = "is at least 0") @Max(value = 60_000, message = "is at most 60,000")
-        int delayMs,
-
-        @JsonAlias("mostMinutes")
-        @Min(value = 0, message = "is at least 0")
-        @Max(value = 10_000, message = "is at most 10,000")
-        int maxMinutes,
-
-        @JsonAlias("mostMegabytes")
-        @Min(value = 0, message = "is at least 0")
-        @Max(value = 1_000_000, message = "is at most 1,000,000")
-        int maxMegabytes,
-
+        @JsonUnwrapped @Valid Limits limits,
         Reach reach,
 
         @Size(max = 20_000, message = "are at most 20,000") List<String> addresses,
 
-        @Size(max = 100, message = "are at most 100") List<String> include,
-
-        @Size(max = 100, message = "are at most 100") List<String> exclude,
-
-        boolean subdomains,
-        QueryRule.Handling query,
-
-        @Size(max = 100, message = "are at most 100") List<String> withoutParameters,
-
+        @JsonUnwrapped @Valid Within within,
         boolean pastRobots,
 
         @Pattern(regexp = "\\s*[A-Za-z_-]{0,60}\\s*", message = "is made of letters, - and _")
@@ -78,6 +38,72 @@ public record CrawlSettings(
 
         boolean scripts,
         boolean keepsSource) {
+
+    /**
+     * How far it goes and how fast.
+     *
+     * @param maxPages the crawl ends when so many pages are captured
+     * @param maxDepth links are followed so far from the start
+     * @param connections requests at a time
+     * @param delayMs the least time between two requests
+     * @param maxMinutes the crawl ends after so long; 0 where it may take what it takes
+     * @param maxMegabytes the crawl ends when so much was received; 0 for any amount
+     */
+    public record Limits(
+            @JsonAlias("mostPages")
+            @Min(value = 1, message = "is at least 1")
+            @Max(value = 500_000, message = "is at most 500,000")
+            int maxPages,
+
+            @JsonAlias("mostDepth")
+            @Min(value = 0, message = "is at least 0")
+            @Max(value = 100, message = "is at most 100")
+            int maxDepth,
+
+            @Min(value = 1, message = "is at least 1") @Max(value = 16, message = "is at most 16")
+            int connections,
+
+            @Min(value = 0, message = "is at least 0") @Max(value = 60_000, message = "is at most 60,000")
+            int delayMs,
+
+            @JsonAlias("mostMinutes")
+            @Min(value = 0, message = "is at least 0")
+            @Max(value = 10_000, message = "is at most 10,000")
+            int maxMinutes,
+
+            @JsonAlias("mostMegabytes")
+            @Min(value = 0, message = "is at least 0")
+            @Max(value = 1_000_000, message = "is at most 1,000,000")
+            int maxMegabytes) {}
+
+    /**
+     * Which addresses belong to it.
+     *
+     * @param include only addresses that fit one of these patterns, if there are any
+     * @param exclude no addresses that fit one of these
+     * @param subdomains whether hosts below the start's belong to it
+     * @param query what is done with parameters; they stay where null
+     * @param withoutParameters parameters that are taken off
+     */
+    public record Within(
+            @Size(max = 100, message = "are at most 100") List<String> include,
+
+            @Size(max = 100, message = "are at most 100") List<String> exclude,
+
+            boolean subdomains,
+            QueryRule.Handling query,
+
+            @Size(max = 100, message = "are at most 100") List<String> withoutParameters) {
+
+        static final Within ALL = new Within(null, null, false, null, null);
+
+        public Within {
+            query = query == null ? QueryRule.Handling.KEEP : query;
+            include = listed(include);
+            exclude = listed(exclude);
+            withoutParameters = listed(withoutParameters);
+        }
+    }
 
     /** Where the addresses of a crawl come from. */
     public enum Reach {
@@ -91,73 +117,29 @@ public record CrawlSettings(
 
     public CrawlSettings {
         reach = reach == null ? Reach.LINKS : reach;
-        query = query == null ? QueryRule.Handling.KEEP : query;
+        within = within == null ? Within.ALL : within;
         addresses = listed(addresses);
-        include = listed(include);
-        exclude = listed(exclude);
-        withoutParameters = listed(withoutParameters);
     }
 
     /** A crawl of everything that the start leads to. */
     public static CrawlSettings of(int maxPages, int maxDepth, int connections, int delayMs) {
-        return new CrawlSettings(
-                maxPages,
-                maxDepth,
-                connections,
-                delayMs,
-                0,
-                0,
-                null,
-                null,
-                null,
-                null,
-                false,
-                null,
-                null,
-                false,
-                null,
-                false,
-                false);
+        Limits limits = new Limits(maxPages, maxDepth, connections, delayMs, 0, 0);
+        return new CrawlSettings(limits, null, null, null, false, null, false, false);
     }
 
     /** The same with patterns of what it looks at. */
     public CrawlSettings within(List<String> include, List<String> exclude) {
-        return new CrawlSettings(
-                maxPages,
-                maxDepth,
-                connections,
-                delayMs,
-                maxMinutes,
-                maxMegabytes,
-                reach,
-                addresses,
-                include,
-                exclude,
-                subdomains,
-                query,
-                withoutParameters,
-                pastRobots,
-                agent,
-                scripts,
-                keepsSource);
+        Within some = new Within(include, exclude, within.subdomains, within.query, within.withoutParameters);
+        return new CrawlSettings(limits, reach, addresses, some, pastRobots, agent, scripts, keepsSource);
     }
 
     /** A crawl that looks at one address only. */
     CrawlSettings only(String address) {
         return new CrawlSettings(
-                1,
-                0,
-                1,
-                delayMs,
-                0,
-                0,
+                new Limits(1, 0, 1, limits.delayMs, 0, 0),
                 Reach.LIST,
                 List.of(address),
-                null,
-                null,
-                subdomains,
-                query,
-                withoutParameters,
+                new Within(null, null, within.subdomains, within.query, within.withoutParameters),
                 pastRobots,
                 agent,
                 scripts,
@@ -171,7 +153,10 @@ public record CrawlSettings(
      */
     public AddressScope scope() {
         return new AddressScope(
-                patterns(include), patterns(exclude), subdomains, new QueryRule(query, Set.copyOf(withoutParameters)));
+                patterns(within.include),
+                patterns(within.exclude),
+                within.subdomains,
+                new QueryRule(within.query, Set.copyOf(within.withoutParameters)));
     }
 
     /** Who asks. */
@@ -181,7 +166,7 @@ public record CrawlSettings(
 
     /** Whether it looks at everything there is, so that what it does not see is gone. */
     boolean isWhole() {
-        return reach == Reach.LINKS && include.isEmpty() && exclude.isEmpty();
+        return reach == Reach.LINKS && within.include.isEmpty() && within.exclude.isEmpty();
     }
 
     private static List<AddressPattern> patterns(List<String> written) {

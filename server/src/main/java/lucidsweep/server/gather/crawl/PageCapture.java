@@ -64,15 +64,19 @@ final class PageCapture {
                 ? facts.head().robots() + answer.robots()
                 : facts.head().robots() + ", " + answer.robots();
         CapturedPage stored = new CapturedPage(
-                clipped(facts.titles(), LONGEST_TEXT),
-                clipped(facts.descriptions(), LONGEST_TEXT),
-                clipped(facts.h1s(), 1_000),
-                facts.headings().stream().map(heading -> clip(heading, 300)).toList(),
-                clip(facts.head().canonical(), 2_000),
-                clip(robots, 500),
-                clip(facts.head().metaKeywords(), 2_000),
-                clip(facts.head().published(), 60),
-                clip(facts.head().modified(), 60),
+                new CapturedPage.Texts(
+                        clipped(facts.titles(), LONGEST_TEXT),
+                        clipped(facts.descriptions(), LONGEST_TEXT),
+                        clipped(facts.h1s(), 1_000),
+                        facts.headings().stream()
+                                .map(heading -> clip(heading, 300))
+                                .toList()),
+                new CapturedPage.Head(
+                        clip(facts.head().canonical(), 2_000),
+                        clip(robots, 500),
+                        clip(facts.head().metaKeywords(), 2_000),
+                        clip(facts.head().published(), 60),
+                        clip(facts.head().modified(), 60)),
                 blocked,
                 facts.images().stream()
                         .map(image -> new PageFacts.Image(
@@ -91,24 +95,26 @@ final class PageCapture {
                 address,
                 address,
                 clip(PageAddress.section(address), 300),
-                answer.status(),
-                clip(answer.contentType(), 200),
                 noindex(address, answer.status(), robots, facts.head().canonical(), blocked),
-                clip(facts.h1s().isEmpty() ? "" : facts.h1s().get(0), 2_000),
-                facts.h1s().size(),
-                clip(facts.head().canonical(), 2_000),
-                clip(robots, 500),
-                clip(facts.head().language(), 50),
-                facts.opening(),
-                "",
-                depth,
-                clip(
-                        facts.head().published().isEmpty()
-                                ? stored.structured().published()
-                                : facts.head().published(),
-                        40),
-                null,
-                null,
+                new CapturedItem.Page(
+                        answer.status(),
+                        clip(answer.contentType(), 200),
+                        clip(facts.h1s().isEmpty() ? "" : facts.h1s().get(0), 2_000),
+                        facts.h1s().size(),
+                        clip(facts.head().canonical(), 2_000),
+                        clip(robots, 500),
+                        clip(facts.head().language(), 50),
+                        facts.opening(),
+                        depth),
+                new CapturedItem.Listing(
+                        "",
+                        clip(
+                                facts.head().published().isEmpty()
+                                        ? stored.structured().published()
+                                        : facts.head().published(),
+                                40),
+                        null,
+                        null),
                 text(Field.TITLE, facts.titles()),
                 text(Field.DESCRIPTION, facts.descriptions()),
                 null,

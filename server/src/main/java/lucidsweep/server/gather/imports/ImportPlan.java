@@ -1,5 +1,6 @@
 package lucidsweep.server.gather.imports;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import jakarta.annotation.Nullable;
 import java.util.List;
 import lucidsweep.core.column.Meaning;
@@ -10,9 +11,6 @@ import lucidsweep.core.text.WrittenDate;
  * How a file was understood, to be looked at and put right before it is read.
  *
  * @param token names the file in what follows
- * @param delimiter in words: comma, tab, semicolon, bar or none
- * @param sheets of a spreadsheet
- * @param sheet the one that is read; null where there are none
  * @param kind what its rows are taken for
  * @param kinds what they may be taken for
  * @param meanings what its columns may be taken for
@@ -25,10 +23,7 @@ import lucidsweep.core.text.WrittenDate;
 record ImportPlan(
         String token,
         String fileName,
-        String encoding,
-        String delimiter,
-        List<String> sheets,
-        @Nullable String sheet,
+        @JsonUnwrapped FileFormat format,
         RowKind kind,
         List<RowKind> kinds,
         List<Meaning> meanings,
@@ -38,6 +33,19 @@ record ImportPlan(
         List<String> above,
         List<String> notes,
         List<Question> questions) {
+
+    /**
+     * How the file is written.
+     *
+     * @param delimiter in words: comma, tab, semicolon, bar or none
+     * @param sheets of a spreadsheet
+     * @param sheet the one that is read; null where there are none
+     */
+    record FileFormat(
+            String encoding,
+            String delimiter,
+            List<String> sheets,
+            @Nullable String sheet) {}
 
     /**
      * A column: its name, what it is taken for, and its first cells.

@@ -152,10 +152,7 @@ public class ImportPlans {
         return new ImportPlan(
                 token,
                 name,
-                table.encoding(),
-                table.delimiter(),
-                table.sheets(),
-                table.sheet(),
+                new ImportPlan.FileFormat(table.encoding(), table.delimiter(), table.sheets(), table.sheet()),
                 kind,
                 kinds,
                 kind.meanings(),

@@ -33,27 +33,18 @@ interface CaptureMapper {
             String address,
             long addressHash,
             String section,
-            int status,
-            String contentType,
             String noindexReason,
             String noindexDetail,
-            String h1,
-            int h1Count,
-            String canonical,
-            String robots,
-            String language,
-            String opening,
-            String price,
-            int depth,
-            long captureId,
-            long captureHash,
-            long firstSweep,
-            long lastSweep,
-            boolean gone,
-            String published,
-            Long views,
-            Long favourites,
-            long textHash,
+            CapturedItem.Page page,
+            CapturedItem.Listing listing,
+            Version version,
+            Texts texts) {}
+
+    /** Which capture is in force, and which sweeps saw the item first and last. */
+    record Version(long captureId, long captureHash, long textHash, long firstSweep, long lastSweep, boolean gone) {}
+
+    /** The texts with their measures; of what an item has none by nature, the text is null. */
+    record Texts(
             String title,
             int titleCount,
             int titlePx,

@@ -12,10 +12,7 @@ import lucidsweep.server.item.draft.TextMeasure;
  *
  * @param identity what tells it from the others: its address or id
  * @param noindex why it is not indexable; null where it is
- * @param published the day it was published, "" where that is not known
- * @param views how often it was looked at; null where that is not known
  * @param tags null where it has none by nature
- * @param h1Count -1 where the item has none by nature
  */
 public record CapturedItem(
         long propertyId,
@@ -23,24 +20,47 @@ public record CapturedItem(
         String address,
         String identity,
         String section,
-        int status,
-        String contentType,
         Noindex noindex,
-        String h1,
-        int h1Count,
-        String canonical,
-        String robots,
-        String language,
-        String opening,
-        String price,
-        int depth,
-        String published,
-        Long views,
-        Long favourites,
+        Page page,
+        Listing listing,
         Text title,
         Text description,
         Text tags,
         Content content) {
+
+    /**
+     * What a page says and how it was reached.
+     *
+     * @param h1Count -1 where the item has none by nature
+     * @param opening the first words of its copy
+     * @param depth links away from the start; -1 where no link leads there
+     */
+    public record Page(
+            int status,
+            String contentType,
+            String h1,
+            int h1Count,
+            String canonical,
+            String robots,
+            String language,
+            String opening,
+            int depth) {
+
+        private static final int OK = 200;
+
+        /** Nothing but the language: a file was read, no page. */
+        public static Page none(String language) {
+            return new Page(OK, "", "", -1, "", "", language, "", -1);
+        }
+    }
+
+    /**
+     * What the row of a file says of an item.
+     *
+     * @param published the day it was published, "" where that is not known
+     * @param views how often it was looked at; null where that is not known
+     */
+    public record Listing(String price, String published, Long views, Long favourites) {}
 
     /** A text: how many such elements there were, the first of them, and its measure. */
     public record Text(int count, String text, TextMeasure measure) {

@@ -62,7 +62,7 @@ final class PendingItems {
         long id = known.id(place);
         long captureId = captureIds.getAsLong();
         CapturedItem.Content content = item.content();
-        known.set(place, captureId, content.hash(), item.h1Count() >= 0);
+        known.set(place, captureId, content.hash(), item.page().h1Count() >= 0);
         (isNew ? newItems : changedItems).add(values(item, id, addressHash, captureId, known.firstSweep(place)));
         if (isImport()) {
             String became = isNew ? "new" : "changed";
@@ -109,42 +109,34 @@ final class PendingItems {
 
     private static CaptureMapper.ItemValues values(
             CapturedItem item, long id, long addressHash, long captureId, long firstSweep) {
-        CapturedItem.Text tags = item.tags();
         return new CaptureMapper.ItemValues(
                 id,
                 item.propertyId(),
                 item.address(),
                 addressHash,
                 item.section(),
-                item.status(),
-                item.contentType(),
                 item.noindex() == null ? null : item.noindex().reason().code(),
                 item.noindex() == null ? null : item.noindex().detail(),
-                item.h1(),
-                item.h1Count(),
-                item.canonical(),
-                item.robots(),
-                item.language(),
-                item.opening(),
-                item.price(),
-                item.depth(),
-                captureId,
-                item.content().hash(),
-                firstSweep,
-                item.sweepId(),
-                false,
-                item.published(),
-                item.views(),
-                item.favourites(),
-                item.content().textHash(),
-                item.title().text(),
-                item.title().count(),
-                item.title().measure().px(),
-                item.title().measure().alike(),
-                item.description().text(),
-                item.description().count(),
-                item.description().measure().px(),
-                item.description().measure().alike(),
+                item.page(),
+                item.listing(),
+                new CaptureMapper.Version(
+                        captureId, item.content().hash(), item.content().textHash(), firstSweep, item.sweepId(), false),
+                texts(item));
+    }
+
+    private static CaptureMapper.Texts texts(CapturedItem item) {
+        CapturedItem.Text title = item.title();
+        CapturedItem.Text description = item.description();
+        CapturedItem.Text tags = item.tags();
+        return new CaptureMapper.Texts(
+                title.text(),
+                title.count(),
+                title.measure().px(),
+                title.measure().alike(),
+                description.text(),
+                description.count(),
+                description.measure().px(),
+                description.measure().alike(),
                 tags == null ? null : tags.text(),
                 tags == null ? 0 : tags.measure().px(),
                 tags == null ? 0 : tags.measure().alike());

@@ -17,8 +17,9 @@ public interface DraftMapper {
 
     /** What rules, recipes, edits and the search for targets need of an item itself. */
     String CORE = """
-            select id, address, noindex_reason, noindex_detail, section, h1, h1_count, opening, price, published, title, title_count,
-                title_alike, description, description_count, description_alike, tags, tags_alike from item
+            select id, address, noindex_reason, noindex_detail, section, h1, h1_count, opening, price, published,
+                title title_text, title_count, title_alike, description description_text, description_count, description_alike,
+                tags tags_text, 1 tags_count, tags_alike from item
             """;
 
     String DRAFT = "select id, text, px, alike, state, batch_id, kept from draft ";
@@ -39,19 +40,14 @@ public interface DraftMapper {
             String noindexReason,
             String noindexDetail,
             String section,
-            String h1,
-            int h1Count,
-            String opening,
-            String price,
-            String published,
-            String title,
-            int titleCount,
-            long titleAlike,
-            String description,
-            int descriptionCount,
-            long descriptionAlike,
-            String tags,
-            long tagsAlike) {}
+            Seen seen,
+            Text title,
+            Text description,
+            Text tags) {
+
+        /** A captured text, how many such elements there were, and the hash of those that are alike; null where it has none by nature. */
+        public record Text(String text, int count, long alike) {}
+    }
 
     @Select(CORE + """
             where id > #{after} and id <= #{last} and not gone order by id limit #{limit}""")

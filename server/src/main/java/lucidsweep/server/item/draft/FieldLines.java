@@ -18,17 +18,19 @@ public final class FieldLines {
     /** A field of an item; null where it has none such by nature. */
     public FieldLine of(DraftMapper.Core item, Field field) {
         return switch (field) {
-            case TITLE -> line(item.id(), field, item.title(), item.titleCount(), item.titleAlike());
-            case DESCRIPTION ->
-                line(item.id(), field, item.description(), item.descriptionCount(), item.descriptionAlike());
-            default -> item.tags() == null ? null : line(item.id(), field, item.tags(), 1, item.tagsAlike());
+            case TITLE -> line(item.id(), field, item.title());
+            case DESCRIPTION -> line(item.id(), field, item.description());
+            default -> item.tags().text() == null ? null : line(item.id(), field, item.tags());
         };
     }
 
-    private FieldLine line(long item, Field field, String captured, int count, long alike) {
+    private FieldLine line(long item, Field field, DraftMapper.Core.Text captured) {
         DraftMapper.DraftRow own = drafts.get(FieldId.of(item, field));
-        if (own == null) return new FieldLine(item, ItemText.captured(field, captured), count, null, alike);
-        ItemText text = new ItemText(field, captured, own.text(), own.state(), own.kept());
-        return new FieldLine(item, text, count, own.batchId(), own.alike() == null ? alike : own.alike());
+        if (own == null)
+            return new FieldLine(
+                    item, ItemText.captured(field, captured.text()), captured.count(), null, captured.alike());
+        ItemText text = new ItemText(field, captured.text(), own.text(), own.state(), own.kept());
+        long alike = own.alike() == null ? captured.alike() : own.alike();
+        return new FieldLine(item, text, captured.count(), own.batchId(), alike);
     }
 }

@@ -10,10 +10,10 @@ enum CopiedColumn {
     description(row -> row.description().text()),
     tags(row -> row.tags() == null ? "" : row.tags().text()),
     keyword(row -> row.aim() == null ? "" : row.aim().keyword()),
-    h1(ItemRow::h1),
-    links(ItemRow::linksIn),
-    published(ItemRow::published),
-    views(ItemRow::views),
+    h1(row -> row.page().h1()),
+    links(row -> row.page().linksIn()),
+    published(row -> row.listing().published()),
+    views(row -> row.listing().views()),
     findings(row -> row.findings().stream()
             .map(finding -> finding.field() + " " + finding.kind())
             .collect(Collectors.joining("; ")));

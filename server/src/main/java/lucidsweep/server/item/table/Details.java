@@ -37,17 +37,13 @@ final class Details {
                         ? null
                         : new Noindex(Noindex.Reason.of(core.noindexReason()), core.noindexDetail()),
                 core.section(),
-                core.h1(),
-                core.h1Count(),
-                core.opening(),
-                core.price(),
-                core.published(),
+                core.seen(),
                 fields.of(core, Field.TITLE),
                 fields.of(core, Field.DESCRIPTION),
                 fields.of(core, Field.TAGS),
                 keywords.get(core.id()),
-                captured == null ? null : captured.facts(),
-                captured == null ? null : captured.copy(),
-                captured == null ? null : captured.linkTexts());
+                captured == null
+                        ? null
+                        : new ItemDetail.Captured(captured.facts(), captured.copy(), captured.linkTexts()));
     }
 }

@@ -104,7 +104,7 @@ class ItemController {
                 view,
                 row -> csv.row(
                         row.address(),
-                        row.status(),
+                        row.page().status(),
                         row.noindex() == null ? "yes" : "no",
                         row.title().captured(),
                         Math.round(row.title().fit().px()),
@@ -116,9 +116,9 @@ class ItemController {
                         row.description().draft(),
                         row.tags() == null ? "" : row.tags().captured(),
                         row.tags() == null ? "" : row.tags().draft(),
-                        row.h1(),
-                        row.linksIn(),
-                        row.depth() < 0 ? "" : row.depth(),
+                        row.page().h1(),
+                        row.page().linksIn(),
+                        row.page().depth() < 0 ? "" : row.page().depth(),
                         row.aim() == null ? "" : row.aim().keyword(),
                         String.join(
                                 "; ",

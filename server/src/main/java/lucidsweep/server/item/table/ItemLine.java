@@ -1,5 +1,6 @@
 package lucidsweep.server.item.table;
 
+import jakarta.annotation.Nullable;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.page.Noindex;
 
@@ -8,38 +9,17 @@ record ItemLine(
         long id,
         String address,
         String section,
-        int status,
+        ItemRow.Page page,
+        ItemRow.Listing listing,
         String noindexReason,
         String noindexDetail,
-        String h1,
-        int h1Count,
-        String canonical,
-        String robots,
-        String price,
-        String published,
-        Long views,
-        Long favourites,
-        int depth,
-        int linksIn,
-        String title,
-        String titleDraft,
-        DraftState titleState,
-        String titleKept,
-        String description,
-        String descriptionDraft,
-        DraftState descriptionState,
-        String descriptionKept,
-        String tags,
-        String tagsDraft,
-        DraftState tagsState,
-        String tagsKept,
-        Long targetItem,
-        Long keywordId,
-        String keyword,
-        Long volume,
-        Boolean byHand,
-        Double score,
-        String reason) {
+        Text title,
+        Text description,
+        @Nullable Text tags,
+        @Nullable ItemRow.Aim aim) {
+
+    /** A text as {@link lucidsweep.core.item.ItemText} has it. */
+    record Text(String captured, String draft, DraftState state, String kept) {}
 
     /** Why it is not indexable; null where it is. */
     Noindex noindex() {

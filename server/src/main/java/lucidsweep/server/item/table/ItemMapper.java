@@ -23,18 +23,18 @@ interface ItemMapper {
     String LINE = """
             select i.id, i.address, i.section, i.status, i.noindex_reason, i.noindex_detail, i.h1, i.h1_count, i.canonical, i.robots, i.price, i.published, i.views, i.favourites,
                 coalesce(l.depth, i.depth) depth, coalesce(l.links_in, 0) links_in,
-                i.title, t.text title_draft, t.state title_state, t.kept title_kept,
-                i.description, d.text description_draft, d.state description_state, d.kept description_kept,
-                i.tags, g.text tags_draft, g.state tags_state, g.kept tags_kept,
-                r.item_id target_item, k.id keyword_id, k.phrase keyword, k.volume, r.by_hand, r.score, r.reason
+                i.title title_captured, t.text title_draft, t.state title_state, t.kept title_kept,
+                i.description description_captured, d.text description_draft, d.state description_state, d.kept description_kept,
+                i.tags tags_captured, g.text tags_draft, g.state tags_state, g.kept tags_kept,
+                k.id keyword_id, k.phrase keyword, k.volume, r.by_hand, r.score, r.reason
             from item i left join item_link l on l.item_id = i.id
             """ + FIELDS;
 
     /** What a table is filtered and sorted by. */
     String TABLE_ITEM = """
             select id, address, section, status, noindex_reason is null indexable, h1, coalesce(l.depth, i.depth) depth,
-                coalesce(l.links_in, 0) links_in, title, title_px, title_alike, description, description_px,
-                description_alike, tags, tags_px, tags_alike
+                coalesce(l.links_in, 0) links_in, title title_text, title_px, title_alike,
+                description description_text, description_px, description_alike, tags tags_text, tags_px, tags_alike
             from item i left join item_link l on l.item_id = i.id
             """;
 
@@ -69,15 +69,12 @@ interface ItemMapper {
             String h1,
             int depth,
             int linksIn,
-            String title,
-            int titlePx,
-            long titleAlike,
-            String description,
-            int descriptionPx,
-            long descriptionAlike,
-            String tags,
-            int tagsPx,
-            long tagsAlike) {}
+            Measured title,
+            Measured description,
+            Measured tags) {}
+
+    /** A captured text with its width in px and the hash of those that are alike; null where the item has none by nature. */
+    record Measured(String text, int px, long alike) {}
 
     @Select(TABLE_ITEM + """
             where id > #{after} and id <= #{last} and not gone order by id limit #{limit}""")

@@ -1,5 +1,6 @@
 package lucidsweep.server.item.table;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import jakarta.annotation.Nullable;
 import java.util.List;
 import lucidsweep.core.finding.FindingKind;
@@ -11,34 +12,43 @@ import lucidsweep.core.standard.LimitCheck;
 /**
  * An item as tables show it.
  *
- * @param obstacle why it is not indexable; null where it is
- * @param published the day it was published; "" where that is not known
- * @param views how often it was looked at; null where that is not known
- * @param depth links away from the start; -1 where no link leads there
+ * @param noindexReason why it is not indexable, and noindex in words; null where it is
  * @param tags null where the item has none by nature
+ * @param aim null where nothing was worked out or decided
  */
 public record ItemRow(
         long id,
         String address,
         String section,
-        int status,
+        @JsonUnwrapped Page page,
+        @JsonUnwrapped Listing listing,
         @Nullable Noindex.Reason noindexReason,
         @Nullable String noindex,
-        String h1,
-        int h1Count,
-        String canonical,
-        String robots,
-        String price,
-        String published,
-        @Nullable Long views,
-        @Nullable Long favourites,
-        int depth,
-        int linksIn,
         Cell title,
         Cell description,
         @Nullable Cell tags,
         @Nullable Aim aim,
         List<Finding> findings) {
+
+    /**
+     * What a crawl says of a page.
+     *
+     * @param h1Count -1 where the item has none by nature
+     * @param depth links away from the start; -1 where no link leads there
+     */
+    public record Page(int status, String h1, int h1Count, String canonical, String robots, int depth, int linksIn) {}
+
+    /**
+     * What the row of a file says of an item.
+     *
+     * @param published the day it was published; "" where that is not known
+     * @param views how often it was looked at; null where that is not known
+     */
+    public record Listing(
+            String price,
+            String published,
+            @Nullable Long views,
+            @Nullable Long favourites) {}
 
     /**
      * A field.

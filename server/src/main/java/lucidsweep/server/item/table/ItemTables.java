@@ -141,28 +141,23 @@ class ItemTables {
                     item.depth(),
                     item.linksIn(),
                     new ItemTable.Cell[] {
-                        cell(item.id(), Field.TITLE, item.title(), item.titlePx(), item.titleAlike()),
-                        cell(
-                                item.id(),
-                                Field.DESCRIPTION,
-                                item.description(),
-                                item.descriptionPx(),
-                                item.descriptionAlike()),
-                        cell(item.id(), Field.TAGS, item.tags(), item.tagsPx(), item.tagsAlike())
+                        cell(item.id(), Field.TITLE, item.title()),
+                        cell(item.id(), Field.DESCRIPTION, item.description()),
+                        cell(item.id(), Field.TAGS, item.tags())
                     },
                     aim == null ? null : aim.keywordId(),
                     aim == null ? null : aim.phrase(),
                     findings.getOrDefault(item.id(), List.of()));
         }
 
-        private ItemTable.Cell cell(long item, Field field, String captured, int px, long alike) {
-            if (captured == null) return null;
+        private ItemTable.Cell cell(long item, Field field, ItemMapper.Measured captured) {
+            if (captured.text() == null) return null;
             DraftMapper.DraftRow own = drafts.get(FieldId.of(item, field));
-            if (own == null) return new ItemTable.Cell(captured, px, alike, null);
+            if (own == null) return new ItemTable.Cell(captured.text(), captured.px(), captured.alike(), null);
             return new ItemTable.Cell(
-                    own.text() == null ? captured : own.text(),
-                    own.px() == null ? px : own.px(),
-                    own.alike() == null ? alike : own.alike(),
+                    own.text() == null ? captured.text() : own.text(),
+                    own.px() == null ? captured.px() : own.px(),
+                    own.alike() == null ? captured.alike() : own.alike(),
                     own.state());
         }
     }

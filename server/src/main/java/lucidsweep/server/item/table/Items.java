@@ -204,7 +204,9 @@ public class Items {
 
     /** Walks over the titles of all items as they were captured. */
     public void forEachTitle(long propertyId, Consumer<String> visit) {
-        forEachCore(propertyId, chunk -> chunk.forEach(item -> visit.accept(item.title())));
+        forEachCore(
+                propertyId,
+                chunk -> chunk.forEach(item -> visit.accept(item.title().text())));
     }
 
     /** Walks over the tags of all items that have any by nature, as they are in force. */
@@ -437,64 +439,30 @@ public class Items {
     private static ItemRow row(ItemLine line, Property property, List<ItemRow.Finding> findings) {
         Standard standard = property.standard();
         Words words = Words.in(property.language());
-        Phrase keyword = line.keyword() == null ? null : Phrase.of(line.keyword(), words);
-        ItemRow.Aim aim = line.targetItem() == null
-                ? null
-                : new ItemRow.Aim(
-                        line.keywordId(), line.keyword(), line.volume(), line.byHand(), line.score(), line.reason());
+        String aimsAt = line.aim() == null ? null : line.aim().keyword();
+        Phrase keyword = aimsAt == null ? null : Phrase.of(aimsAt, words);
         return new ItemRow(
                 line.id(),
                 line.address(),
                 line.section(),
-                line.status(),
+                line.page(),
+                line.listing(),
                 line.noindex() == null ? null : line.noindex().reason(),
                 line.noindex() == null ? null : line.noindex().words(),
-                line.h1(),
-                line.h1Count(),
-                line.canonical(),
-                line.robots(),
-                line.price(),
-                line.published(),
-                line.views(),
-                line.favourites(),
-                line.depth(),
-                line.linksIn(),
-                cell(
-                        line.title(),
-                        line.titleDraft(),
-                        line.titleState(),
-                        line.titleKept(),
-                        standard.title(),
-                        words,
-                        keyword),
-                cell(
-                        line.description(),
-                        line.descriptionDraft(),
-                        line.descriptionState(),
-                        line.descriptionKept(),
-                        standard.description(),
-                        words,
-                        keyword),
-                cell(line.tags(), line.tagsDraft(), line.tagsState(), line.tagsKept(), null, words, null),
-                aim,
+                cell(line.title(), standard.title(), words, keyword),
+                cell(line.description(), standard.description(), words, keyword),
+                line.tags() == null ? null : cell(line.tags(), null, words, null),
+                line.aim(),
                 findings);
     }
 
-    private static ItemRow.Cell cell(
-            String captured,
-            String draft,
-            DraftState state,
-            String kept,
-            Standard.TextLimits limits,
-            Words words,
-            Phrase keyword) {
-        if (captured == null) return null;
-        String text = draft == null ? captured : draft;
+    private static ItemRow.Cell cell(ItemLine.Text field, Standard.TextLimits limits, Words words, Phrase keyword) {
+        String text = field.draft() == null ? field.captured() : field.draft();
         LimitCheck fit = limits == null ? null : LimitCheck.of(text, limits);
         List<String> lacks = keyword == null || text.isBlank()
                 ? List.of()
                 : PhraseMatch.of(words.of(text), keyword).missing();
-        return new ItemRow.Cell(captured, draft, state, kept, fit, lacks);
+        return new ItemRow.Cell(field.captured(), field.draft(), field.state(), field.kept(), fit, lacks);
     }
 
     private static Object[] boxed(long[] ids) {

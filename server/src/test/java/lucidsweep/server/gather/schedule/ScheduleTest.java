@@ -71,7 +71,7 @@ class ScheduleTest {
             schedules.runDue(TODAY);
             assertThat(store.ofProperty(property)).hasSize(2);
             assertThat(schedules.of(property)).contains(new Schedule(Every.WEEK, TODAY.plusWeeks(1)));
-            assertThat(sweeps.lastSettings(property).maxPages()).isEqualTo(2);
+            assertThat(sweeps.lastSettings(property).limits().maxPages()).isEqualTo(2);
             while (store.ofProperty(property).get(0).state() == Sweep.State.RUNNING) Thread.onSpinWait();
 
             schedules.set(property, new Schedule(Every.ONCE, TODAY));

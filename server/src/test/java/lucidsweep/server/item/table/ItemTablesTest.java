@@ -71,6 +71,16 @@ class ItemTablesTest {
 
     private static ItemMapper.TableItem item(String title) {
         return new ItemMapper.TableItem(
-                ITEM, "https://tarrin.example/", "/", 200, true, "", 0, 0, title, 10, 0, "", 0, 0, null, 0, 0);
+                ITEM,
+                "https://tarrin.example/",
+                "/",
+                200,
+                true,
+                "",
+                0,
+                0,
+                new ItemMapper.Measured(title, 10, 0),
+                new ItemMapper.Measured("", 0, 0),
+                new ItemMapper.Measured(null, 0, 0));
     }
 }
