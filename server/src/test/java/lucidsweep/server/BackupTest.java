@@ -206,10 +206,13 @@ class BackupTest {
             assertThat(application.api().get("/api/clients").json()).hasSize(2);
         }
         // As a kill in between would have left it.
+        Path unpacked = Files.createDirectories(there.resolve("backups/client-1"));
+        Files.writeString(unpacked.resolve("given.zip"), "half a copy");
         execute(there, "update client set arriving = true, removed = now() where id = (select max(id) from client)");
         try (KilledApplication application = KilledApplication.on(there)) {
             assertThat(application.api().get("/api/clients").json()).hasSize(1);
             assertThat(application.api().get("/api/removed").body()).isEqualTo("[]");
+            assertThat(unpacked).doesNotExist();
         }
     }
 

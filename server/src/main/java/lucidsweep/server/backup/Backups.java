@@ -1,5 +1,6 @@
 package lucidsweep.server.backup;
 
+import jakarta.annotation.PostConstruct;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -12,8 +13,6 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.sql.Connection;
 import java.sql.SQLException;
-import java.time.Duration;
-import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
@@ -58,6 +57,18 @@ class Backups {
         this.clients = clients;
         this.data = data;
         folder = data.resolve("backups");
+    }
+
+    /** What was being made when the application ended would only take up room. */
+    @PostConstruct
+    void removeLeftovers() throws IOException {
+        if (!Files.isDirectory(folder)) return;
+        try (Stream<Path> all = Files.list(folder)) {
+            for (Path each : all.toList()) {
+                if (each.getFileName().toString().matches("(asked|client)-.*|.*\\.part"))
+                    FileSystemUtils.deleteRecursively(each);
+            }
+        }
     }
 
     /** Writes a copy of everything: a ZIP file with the database and the key that logins are sealed with. */
@@ -170,7 +181,6 @@ class Backups {
         if (Files.exists(copy)) return;
         try {
             Files.createDirectories(folder);
-            removeLeftovers();
             checkRoom(COPIES_OF_ALL);
             Path part = folder.resolve(day + ".part");
             make(part);
@@ -179,18 +189,6 @@ class Backups {
         } catch (IOException | RuntimeException e) {
             LOG.error("the copy of {} could not be made", day, e);
         }
-    }
-
-    /** What was being made when the application was killed. */
-    private void removeLeftovers() throws IOException {
-        List<Path> leftovers;
-        try (Stream<Path> all = Files.list(folder)) {
-            Instant yesterday = Instant.now().minus(Duration.ofDays(1));
-            leftovers = all.filter(each -> each.getFileName().toString().matches("(asked|client)-.*|.*\\.part"))
-                    .filter(each -> each.toFile().lastModified() < yesterday.toEpochMilli())
-                    .toList();
-        }
-        for (Path each : leftovers) FileSystemUtils.deleteRecursively(each);
     }
 
     /** The daily copies, the newest first. */
