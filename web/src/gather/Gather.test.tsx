@@ -153,12 +153,12 @@ it("begins no second sweep while one is under way", async () => {
 
 it("goes on with the last sweep where it was stopped, and only with that one", async () => {
   serve("GET /api/properties/7/sweeps", [sweep(2, { state: "stopped" }), sweep(1, { state: "stopped" })]);
-  serve("POST /api/sweeps/2/go-on", sweep(2, { state: "running" }));
+  serve("POST /api/sweeps/2/resume", sweep(2, { state: "running" }));
   show(<Gather />);
   const buttons = await screen.findAllByRole("button", { name: "Resume" });
   expect(buttons).toHaveLength(1);
   fireEvent.click(buttons[0]);
-  await waitFor(() => expect(asked("POST /api/sweeps/2/go-on")).toHaveLength(1));
+  await waitFor(() => expect(asked("POST /api/sweeps/2/resume")).toHaveLength(1));
 });
 
 it("reports what became of every address, and lists those of one kind", async () => {

@@ -18,7 +18,7 @@ export function SweepList({ propertyId }: { propertyId: number }) {
     queryFn: () => answer(api.GET("/api/properties/{propertyId}/sweeps", { params: { path: { propertyId } } })),
   });
   const goOn = useChange(propertyId, (id: number) =>
-    answer(api.POST("/api/sweeps/{id}/go-on", { params: { path: { id } } })),
+    answer(api.POST("/api/sweeps/{id}/resume", { params: { path: { id } } })),
   );
   const takeBack = useChange(propertyId, (id: number) =>
     answer(api.POST("/api/sweeps/{id}/take-back", { params: { path: { id } } })),
@@ -43,7 +43,7 @@ export function SweepList({ propertyId }: { propertyId: number }) {
                 {jobs.data?.find((job) => job.id === sweep.jobId)?.note || sweep.source}
               </span>
             </button>
-            {i === 0 && sweep.kind === "crawl" && sweep.state === "stopped" && (
+            {i === 0 && sweep.kind === "crawl" && (sweep.state === "stopped" || sweep.state === "failed") && (
               <Button
                 size="compact-xs"
                 variant="default"

@@ -8,6 +8,7 @@ import java.io.RandomAccessFile;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Random;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.server.RunningApplication.Reply;
 import org.junit.jupiter.api.AfterEach;
@@ -22,6 +23,8 @@ class DiskFullTest {
     private static final int DISK_MB = 600;
     private static final int RESERVE_MB = 200;
     private static final int LISTINGS = 30_000;
+    private static final int PAGES = 1_000;
+    private static final int PAGE_LETTERS = 30_000;
 
     @TempDir
     private Path folder;
@@ -98,5 +101,59 @@ class DiskFullTest {
                             .asInt())
                     .isEqualTo(LISTINGS);
         }
+    }
+
+    @Test
+    void aSweepEndsInTimeAndGoesOnWhereItWasOnceThereIsRoom() throws IOException {
+        Path data = Files.createDirectory(disk.resolve("data"));
+        try (Site site = pages();
+                KilledApplication application = KilledApplication.on(data, "--lucid.reserve-mb=" + RESERVE_MB)) {
+            Api api = application.api();
+            long property = api.property("website", site.address(), true);
+            fill(RESERVE_MB + 3);
+            JsonNode job = api.sweep(property);
+            assertThat(job.path("state").asString()).isEqualTo("failed");
+            assertThat(job.path("note").asString()).contains("The disk that holds the data is nearly full");
+            int seen = titles(api, property);
+            assertThat(seen).isBetween(1, PAGES - 1);
+
+            Files.delete(disk.resolve("filler"));
+            long sweep = api.get("/api/properties/" + property + "/sweeps")
+                    .json()
+                    .get(0)
+                    .path("id")
+                    .asLong();
+            Reply resumed = api.post("/api/sweeps/" + sweep + "/resume", "");
+            assertThat(api.ended(resumed.json().path("jobId").asLong())
+                            .path("state")
+                            .asString())
+                    .isEqualTo("done");
+            assertThat(titles(api, property)).isEqualTo(PAGES + 1);
+            assertThat(site.requests().stream().map(Site.Request::path).distinct())
+                    .as("what was stored is not asked again, but for what was under way")
+                    .hasSizeGreaterThan(site.requests().size() - 60);
+        }
+    }
+
+    private static int titles(Api api, long property) {
+        return api.get("/api/properties/" + property + "/items")
+                .json()
+                .path("total")
+                .asInt();
+    }
+
+    /** A site of pages that cannot be packed much. */
+    private static Site pages() {
+        Random random = new Random(14);
+        Site site = new Site();
+        String[] links = new String[PAGES];
+        for (int i = 0; i < PAGES; i++) {
+            links[i] = "/paddle-" + i;
+            StringBuilder words = new StringBuilder("<title>Paddle " + i + "</title><p>");
+            while (words.length() < PAGE_LETTERS)
+                words.append(Long.toString(random.nextLong(), 36)).append(' ');
+            site.html(links[i], words.toString());
+        }
+        return site.page("/", "Paddles", links);
     }
 }

@@ -130,7 +130,7 @@ class GatherTest {
             api.ended(job);
             int before = titles().size();
             assertThat(before).isBetween(1, 120);
-            assertThat(api.post("/api/sweeps/" + sweep.path("id") + "/go-on", "")
+            assertThat(api.post("/api/sweeps/" + sweep.path("id") + "/resume", "")
                             .json()
                             .path("state")
                             .asString())
@@ -139,7 +139,7 @@ class GatherTest {
             assertThat(outcomes()).containsExactlyInAnyOrder("captured 121", "redirect 1");
             assertThat(titles()).hasSize(121).allMatch(title -> title.contains("page"));
             assertThat(other.requests()).extracting(Site.Request::path).doesNotHaveDuplicates();
-            assertThat(api.post("/api/sweeps/" + sweep.path("id") + "/go-on", "")
+            assertThat(api.post("/api/sweeps/" + sweep.path("id") + "/resume", "")
                             .problem())
                     .contains("only if it was stopped");
         }

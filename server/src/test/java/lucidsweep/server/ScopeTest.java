@@ -177,7 +177,7 @@ class ScopeTest {
         while (api.get("/api/jobs/" + job).json().path("done").asInt() < 15) LockSupport.parkNanos(5_000_000);
         api.post("/api/jobs/" + job + "/stop", "");
         assertThat(api.ended(job).path("state").asString()).isEqualTo("stopped");
-        api.post("/api/sweeps/" + begun.path("id") + "/go-on", "");
+        api.post("/api/sweeps/" + begun.path("id") + "/resume", "");
         assertThat(api.ended(job).path("note").asString()).startsWith("41 pages captured");
         assertThat(visits("trap")).containsOnlyKeys("/tides/2026/41");
     }

@@ -66,7 +66,7 @@ class SweepController {
         return sweeps.startOfItem(id);
     }
 
-    @PostMapping("/sweeps/{id}/go-on")
+    @PostMapping("/sweeps/{id}/resume")
     Sweep goOn(@PathVariable long id) {
         return sweeps.goOn(id);
     }

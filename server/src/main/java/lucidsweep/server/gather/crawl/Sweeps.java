@@ -1,6 +1,7 @@
 package lucidsweep.server.gather.crawl;
 
 import java.net.URI;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -44,6 +45,8 @@ import tools.jackson.databind.json.JsonMapper;
 /** Starts crawls, goes on with those that were cut short, and tells what they saw. */
 @Service
 public class Sweeps {
+
+    private static final Set<Sweep.State> CAN_GO_ON = EnumSet.of(Sweep.State.STOPPED, Sweep.State.FAILED);
 
     private final SweepStore store;
     private final VisitMapper mapper;
@@ -167,13 +170,14 @@ public class Sweeps {
         }
     }
 
-    /** Goes on with the last crawl of a property where somebody stopped it. */
+    /** Goes on with the last crawl of a property where it was stopped or failed: what it saw is there. */
     Sweep goOn(long sweepId) {
         Sweep sweep = store.find(sweepId);
         clients.property(sweep.propertyId());
         boolean last = store.ofProperty(sweep.propertyId()).get(0).id() == sweepId;
-        if (!last || sweep.kind() != Sweep.Kind.CRAWL || sweep.state() != Sweep.State.STOPPED) {
-            throw Refusal.conflict("only the last sweep can be resumed, and only if it was stopped; start a new one");
+        if (!last || sweep.kind() != Sweep.Kind.CRAWL || !CAN_GO_ON.contains(sweep.state())) {
+            throw Refusal.conflict(
+                    "only the last sweep can be resumed, and only if it was stopped or failed; start a new one");
         }
         Sweep reopened = store.reopen(sweepId);
         goOn(reopened);
