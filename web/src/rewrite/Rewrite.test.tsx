@@ -212,27 +212,42 @@ it("shows what was typed until the rows that have it are here, however often the
   expect(screen.getByText("Title of page 11!")).toBeTruthy();
 });
 
-it("takes what is typed while a range is being changed as typed over what the range brings", async () => {
-  const { opened, open } = gate();
-  let filled = false;
-  serve("POST /api/properties/7/ranges", async () => {
-    await opened;
-    filled = true;
-    return { batch: batch(4, "applied"), left: [] };
-  });
-  serve(ITEMS, () => ({
-    total: 2,
-    asOf: 4,
-    revision: 4,
-    rows: [item(11), filled ? item(12, { title: cell("Title of page 12", { draft: "Title of page 11" }) }) : item(12)],
-  }));
-  show(<Rewrite />, "/p/7/rewrite");
-  fireEvent.mouseDown(await screen.findByText("Title of page 12"));
-  fireEvent.keyDown(screen.getByRole("grid"), { key: "d", ctrlKey: true });
-  await waitFor(() => expect(asked("POST /api/properties/7/ranges")).toHaveLength(1));
-  await type("Title of page 12", "!");
-  open();
-  await waitFor(() =>
-    expect(asked(CELLS)[0]?.body).toMatchObject([{ from: "Title of page 11", text: "Title of page 12!" }]),
-  );
-});
+it.each(["at once", "in the background"])(
+  "takes what is typed while a range is being changed %s as typed over what the range brings",
+  async (how) => {
+    const { opened, open } = gate();
+    let filled = false;
+    const fill = async () => {
+      await opened;
+      filled = true;
+    };
+    serve("POST /api/properties/7/ranges", async () => {
+      if (how === "in the background") return { batch: null, jobId: 3, left: [] };
+      await fill();
+      return { batch: batch(4, "applied"), jobId: null, left: [] };
+    });
+    serve("GET /api/jobs/3", async () => {
+      const state = filled ? "done" : "running";
+      await fill();
+      return { id: 3, state };
+    });
+    serve(ITEMS, () => ({
+      total: 2,
+      asOf: 4,
+      revision: 4,
+      rows: [
+        item(11),
+        filled ? item(12, { title: cell("Title of page 12", { draft: "Title of page 11" }) }) : item(12),
+      ],
+    }));
+    show(<Rewrite />, "/p/7/rewrite");
+    fireEvent.mouseDown(await screen.findByText("Title of page 12"));
+    fireEvent.keyDown(screen.getByRole("grid"), { key: "d", ctrlKey: true });
+    await waitFor(() => expect(asked("POST /api/properties/7/ranges")).toHaveLength(1));
+    await type("Title of page 12", "!");
+    open();
+    await waitFor(() =>
+      expect(asked(CELLS)[0]?.body).toMatchObject([{ from: "Title of page 11", text: "Title of page 12!" }]),
+    );
+  },
+);

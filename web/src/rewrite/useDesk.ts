@@ -15,7 +15,19 @@ export interface Unsaved {
   problem?: string;
 }
 
+const LOOK_AGAIN_MS = 500;
+
 const keyOf = (itemId: number, field: string) => `${itemId} ${field}`;
+
+/** Waits until a piece of long work has ended, however long the server does not answer meanwhile. */
+async function ended(jobId: number) {
+  const state = () =>
+    answer(api.GET("/api/jobs/{id}", { params: { path: { id: jobId } } })).then(
+      (job) => job.state,
+      () => "running",
+    );
+  while ((await state()) === "running") await new Promise((resolve) => setTimeout(resolve, LOOK_AGAIN_MS));
+}
 
 /** What is changed at the desk: shown at once, stored, and never lost where that fails. */
 export function useDesk(propertyId: number, view: ItemView) {
@@ -99,12 +111,13 @@ export function useDesk(propertyId: number, view: ItemView) {
     const done = saving.current
       .then(() => changed.mutateAsync({ change, insist }))
       .then(
-        ({ batch }) =>
-          tell(
-            batch
-              ? `${of(batch.items, "text")} changed. ctrl + Z undoes it.`
-              : "It is under way; the bar below shows how far.",
-          ),
+        async ({ batch, jobId }) => {
+          if (batch) tell(`${of(batch.items, "text")} changed. ctrl + Z undoes it.`);
+          if (!jobId) return;
+          tell("It is under way; the bar below shows how far.");
+          await ended(jobId);
+          await queries.invalidateQueries({ queryKey: ofProperty(propertyId) });
+        },
         (problem: Error) => conflicts.meet(problem, () => range(change, true)),
       )
       .finally(() => rangesUnderWay.current--);

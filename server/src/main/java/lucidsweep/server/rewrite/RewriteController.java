@@ -62,7 +62,7 @@ class RewriteController {
      *
      * @param left what was delivered meanwhile, and stays
      */
-    record Applied(Batch batch, @Nullable Long jobId, List<Batches.Left> left) {
+    record Applied(@Nullable Batch batch, @Nullable Long jobId, List<Batches.Left> left) {
 
         static Applied of(Batches.Turned turned) {
             return new Applied(turned.batch(), null, turned.left());
