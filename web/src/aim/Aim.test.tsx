@@ -246,12 +246,12 @@ it("keeps homes, and puts keywords on a list with one key, to be looked at again
     selection: { ids: [2] },
   });
   fireEvent.click(screen.getByRole("link", { name: /Review lists/ }));
-  const due = within(await screen.findByLabelText("Lists to come back to"));
+  const due = within(await screen.findByLabelText("Review lists"));
   expect((await due.findByRole("link", { name: "kayak hire" })).getAttribute("href")).toBe("/p/7/aim?q=kayak+hire");
   expect(due.getByRole("heading", { name: "Due" })).toBeTruthy();
   await userEvent.selectOptions(due.getByLabelText("Month for kayak hire"), "");
   await waitFor(() => expect(asked("POST /api/properties/7/reviews/month")[0]?.body).toEqual({ ids: [1], month: "" }));
-  fireEvent.click(due.getByRole("button", { name: "Take oar off the list" }));
+  fireEvent.click(due.getByRole("button", { name: "Remove oar from the list" }));
   await waitFor(() => expect(asked("POST /api/properties/7/reviews/remove")[0]?.body).toEqual([2]));
 });
 
@@ -271,7 +271,7 @@ const BETTER = {
   relevance: 0.85,
   gain: 152.6,
   youngUntil: "",
-  reason: "shown 5,283 times a month",
+  reason: "5,283 impressions a month",
 };
 
 it("opens a better keyword to the parts of its worth, and aims at it", async () => {
@@ -341,7 +341,7 @@ it("draws the click curve with what it was made of, says what is odd in the dema
   serve("POST /api/properties/7/demand/fetch", { jobId: 3 });
   show(<Aim />, "/p/7/aim?side=curve");
   expect(await screen.findByText("37,928 rows of demand, the last of 22 Nov 2026")).toBeTruthy();
-  expect(screen.getByText(/413 rows of addresses that are no items/)).toBeTruthy();
+  expect(screen.getByText(/413 rows for addresses that are not items/)).toBeTruthy();
   expect(screen.getByText(/7 days of them are in no row/)).toBeTruthy();
   fireEvent.change(screen.getByLabelText("Position"), { target: { value: "15" } });
   expect(screen.getByText("Position 16: 1.9%")).toBeTruthy();

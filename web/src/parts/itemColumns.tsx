@@ -77,7 +77,7 @@ const h1: Column<ItemRow> = {
 const links: Column<ItemRow> = {
   key: "links",
   label: "inbound links",
-  track: "70px",
+  track: "96px",
   sort: "links-in",
   right: true,
   text: (row) => String(row.linksIn),

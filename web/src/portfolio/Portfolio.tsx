@@ -83,7 +83,7 @@ function PropertyTable({ standings, onChange }: { standings?: Standing[]; onChan
         <tr>
           <th>Property</th>
           <th>Last sweep</th>
-          <th>Next</th>
+          <th>Next sweep</th>
           <th>Items</th>
           <th>With a keyword</th>
           <th>With findings</th>

@@ -15,7 +15,9 @@ const NAMES: Record<string, string> = {
   listings: "Listings CSV, in the shape it was imported",
 };
 
-/** Hands approved drafts over as a file, and lists what was handed over so far. */
+const SHORT: Record<string, string> = { csv: "CSV", json: "JSON", html: "HTML", listings: "as imported" };
+
+/** Delivers approved drafts as a file, and lists what was delivered so far. */
 export function Handovers({ property, approved }: { property: Property; approved: number }) {
   const formats = property.kind === "website" ? ["csv", "json", "html"] : ["listings", "csv", "json"];
   const [format, setFormat] = useState(formats[0]);
@@ -34,7 +36,7 @@ export function Handovers({ property, approved }: { property: Property; approved
       title={approved === 0 ? "Nothing approved yet" : `${of(approved, "approved draft")} to deliver`}
     >
       <NativeSelect
-        label="As"
+        label="Format"
         value={format}
         data={formats.map((value) => ({ value, label: NAMES[value] }))}
         onChange={(event) => setFormat(event.currentTarget.value)}
@@ -61,10 +63,10 @@ export function Handovers({ property, approved }: { property: Property; approved
                   {dayAndTime(handover.created)}
                   <br />
                   <small>
-                    {of(handover.texts, "text")} of {of(handover.items, "item")}, {handover.format}
+                    {of(handover.texts, "text")} of {of(handover.items, "item")}, {SHORT[handover.format]}
                   </small>
                 </span>
-                <FileLink href={`/api/handovers/${handover.id}/file`} label="file" />
+                <FileLink href={`/api/handovers/${handover.id}/file`} label="Download" />
               </li>
             ))}
           </ol>

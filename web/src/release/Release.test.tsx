@@ -66,9 +66,9 @@ it("hands approved drafts over in the formats that go with the property", async 
   const { unmount } = show(<Release />, "/p/7/release");
   const panel = within(await screen.findByRole("complementary", { name: "Deliver" }));
   expect(panel.getByText("2 approved drafts to deliver")).toBeTruthy();
-  expect(await panel.findByText("1 text of 2 items, csv")).toBeTruthy();
+  expect(await panel.findByText("1 text of 2 items, CSV")).toBeTruthy();
   expect(panel.getAllByRole("option").map((each) => each.getAttribute("value"))).toEqual(["csv", "json", "html"]);
-  fireEvent.change(panel.getByLabelText("As"), { target: { value: "html" } });
+  fireEvent.change(panel.getByLabelText("Format"), { target: { value: "html" } });
   fireEvent.click(panel.getByRole("button", { name: "Deliver" }));
   await waitFor(() => expect(asked("POST /api/properties/7/handovers")[0]?.body).toEqual({ format: "html" }));
   unmount();

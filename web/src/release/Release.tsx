@@ -60,7 +60,7 @@ const STATE: Column<ItemRow> = {
 const statesOf = (row: ItemRow) =>
   [...new Set(FIELDS.flatMap((field) => row[field]?.state ?? []))].map((s) => s.replace("-", " ")).join(", ");
 
-/** Drafts before and after: approved, sent back, and handed over. */
+/** Drafts before and after: approved, sent back, and delivered. */
 export function Release() {
   const { propertyId, property, standing } = useProperty();
   const [search] = useSearchParams();

@@ -92,7 +92,7 @@ function CauseList({ propertyId, gathered }: { propertyId: number; gathered: boo
             title={`weight ${Math.round(cause.weight)}: links and items, times what the field matters`}
           >
             <span className={css.bar} style={{ width: `${Math.max(1, (cause.weight / most) * 100)}%` }} />
-            <span className={css.links}>{of(cause.links, "link")}</span>
+            <span className={css.links}>{of(cause.links, "inbound link")}</span>
           </div>
           <Button size="xs" variant="default" onClick={() => mend(cause)}>
             {ACTION[cause.fix]}

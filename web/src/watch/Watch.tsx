@@ -9,8 +9,8 @@ export function Watch() {
       </div>
       <p className={stage.soft} style={{ maxWidth: "62ch", padding: "0 20px", fontSize: 15, lineHeight: "22px" }}>
         Positions and clicks of what you rewrote, before and after, against pages left alone, will be shown here. The
-        demand for it is gathered under Aim; this version does not yet work with it here. What was handed over, and
-        when, is recorded under Release and will be the starting point.
+        demand for it is gathered under Aim; this version does not yet work with it here. What was delivered, and when,
+        is recorded under Release and will be the starting point.
       </p>
     </div>
   );

@@ -25,16 +25,19 @@ export function CurveView({ propertyId }: { propertyId: number }) {
             {count(data.rows)} rows of demand, the last of {day(data.to)}
           </h2>
           <p>
-            What is worked out looks at the thirteen weeks from {day(data.from)} to {day(data.to)} and at the thirteen
+            Figures are of the thirteen weeks from {day(data.from)} to {day(data.to)}, compared with the thirteen weeks
             before.
             {data.missingDays > 0 &&
               ` ${of(data.missingDays, "day")} of them ${data.missingDays === 1 ? "is" : "are"} in no row.`}
           </p>
-          <Odd n={data.elsewhere} what="of addresses that are no items; they are kept and counted apart" />
-          <Odd n={data.withoutPosition} what="without a position of 1 or more; they are counted but not placed" />
+          <Odd n={data.elsewhere} what="for addresses that are not items; they are kept and counted separately" />
+          <Odd
+            n={data.withoutPosition}
+            what="without a position of 1 or more; their clicks count, but not for the curve"
+          />
           <Odd
             n={data.tooManyClicks}
-            what="with more clicks than impressions; the curve counts as many as were shown"
+            what="with more clicks than impressions; the curve takes as many clicks as impressions"
           />
         </section>
       )}

@@ -69,8 +69,8 @@ function columns(side: "items" | "queries", hasYear: boolean): Column<DemandRow>
     figure("position", "position", "86px", (row) => (row.now.position < 1 ? "" : row.now.position.toFixed(1))),
     {
       key: "position-before",
-      label: "before",
-      track: "72px",
+      label: "position before",
+      track: "118px",
       right: true,
       text: (row) => (row.before.position < 1 ? "" : row.before.position.toFixed(1)),
       cell: (row) => <span className={aim.soft}>{row.before.position < 1 ? "" : row.before.position.toFixed(1)}</span>,

@@ -28,7 +28,7 @@ export function PagesToAdd({ propertyId }: { propertyId: number }) {
           </p>
         )}
         {pages.length > 0 && (
-          <PlainTable head={["search volume", "title and description", "address", "for"]}>
+          <PlainTable head={["search volume", "title and description", "address", "keywords"]}>
             <tbody>
               {pages.slice(0, MOST).map((page) => (
                 <tr key={`${page.topic} ${page.slug}`}>

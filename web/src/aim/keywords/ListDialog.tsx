@@ -20,7 +20,7 @@ export function ListDialog({
   const [name, setName] = useState(last?.list ?? "");
   const [month, setMonth] = useState(last?.month ?? "");
   return (
-    <Modal opened onClose={() => onClose(false)} title="Put on a list to come back to">
+    <Modal opened onClose={() => onClose(false)} title="Put on a review list">
       <form
         className={css.form}
         onSubmit={(event) => {

@@ -59,7 +59,7 @@ export const KEYWORD_COLUMNS: Column<KeywordRow>[] = [
         <span className={css.cut}>
           {pathOf(row.address)}
           {row.items > 1 && ` and ${row.items - 1} more`}
-          {row.role === "secondary" && <span className={css.soft}> second</span>}
+          {row.role === "secondary" && <span className={css.soft}> secondary</span>}
         </span>
       ),
   },

@@ -68,7 +68,7 @@ export function BrandView({ propertyId }: { propertyId: number }) {
         )}
         {brand.data && brand.data.likely.length > 0 && (
           <>
-            <h3 className={css.part}>Likely, and not found</h3>
+            <h3 className={css.part}>Likely spellings that nobody used</h3>
             <p className={css.soft}>{brand.data.likely.join(", ")}</p>
           </>
         )}

@@ -44,7 +44,7 @@ it("sets every service against every place, opens a combination, and adds those 
   expect(screen.getByLabelText("kayak hire gull cove").textContent).toContain(
     "/hire/gull-cove/ has it as its keyword.",
   );
-  fireEvent.click(screen.getByRole("button", { name: "Add 1 to the keywords" }));
+  fireEvent.click(screen.getByRole("button", { name: "Add 1 keyword" }));
   await waitFor(() =>
     expect(asked("POST /api/properties/7/keywords")[0]?.body).toEqual({ text: "keyword\nkayak hire fennick" }),
   );

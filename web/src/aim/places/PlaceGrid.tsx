@@ -111,11 +111,11 @@ const LEGEND = [
   ["aimed", "90", "a page has it as its keyword"],
   ["holds", "90", "a page contains its words but has another keyword"],
   ["without", "90", "no page"],
-  ["without", "·", "searches not known"],
+  ["without", "·", "search volume not known"],
 ] as const;
 
 const said = (cell: GridCell) =>
-  `${cell.volume === null ? "searches not known" : `${count(cell.volume)} searches a month`}, ${
+  `${cell.volume === null ? "search volume not known" : `${count(cell.volume)} searches a month`}, ${
     cell.address === null ? "no page" : pathOf(cell.address)
   }`;
 
@@ -170,11 +170,11 @@ function AddUnlisted({ propertyId, cells }: { propertyId: number; cells: GridCel
       loading={add.isPending}
       onClick={() =>
         add.mutate(undefined, {
-          onSuccess: (added) => tell(`${of(added.added, "combination")} added to the keywords.`),
+          onSuccess: (added) => tell(`${of(added.added, "keyword")} added.`),
         })
       }
     >
-      Add {count(unlisted.length)} to the keywords
+      Add {of(unlisted.length, "keyword")}
     </Button>
   );
 }

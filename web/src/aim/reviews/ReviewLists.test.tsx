@@ -32,7 +32,7 @@ it("shows one list or all of them, what is due apart from the rest", async () =>
     review(3, "Spring", { dueMonth: "2031-05" }),
   ]);
   show(<Aim />, "/p/7/aim?side=reviews");
-  expect(await screen.findByText("3 phrases to come back to")).toBeTruthy();
+  expect(await screen.findByText("3 phrases to look at again")).toBeTruthy();
   const nav = within(screen.getByLabelText("Views of Aim"));
   expect(nav.getByRole("link", { name: "Review lists1 due" }).getAttribute("aria-current")).toBe("page");
   const tables = screen.getAllByRole("table");
@@ -43,7 +43,7 @@ it("shows one list or all of them, what is due apart from the rest", async () =>
   expect(far.selectedOptions[0].textContent).toBe("May 2031");
   await userEvent.selectOptions(screen.getByLabelText("List"), "Winter (1)");
   expect(place).toBe("/p/7/aim?side=reviews&list=Winter");
-  expect(await screen.findByText("1 phrase to come back to")).toBeTruthy();
+  expect(await screen.findByText("1 phrase to look at again")).toBeTruthy();
   expect(screen.queryByText("Due")).toBeNull();
 });
 

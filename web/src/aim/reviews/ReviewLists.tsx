@@ -10,7 +10,7 @@ import { monthInWords, monthsAhead } from "../keywords/month";
 import { Scrolled } from "../Scrolled";
 import { useReviews } from "./useReviews";
 
-/** Keywords and tags to come back to, by list; what is due comes first. */
+/** Keywords and tags to look at again, by list; what is due comes first. */
 export function ReviewLists({ propertyId }: { propertyId: number }) {
   const reviews = useReviews(propertyId);
   const [search, setSearch] = useSearchParams();
@@ -24,7 +24,7 @@ export function ReviewLists({ propertyId }: { propertyId: number }) {
   return (
     <>
       <div className={css.line}>
-        <h2>{reviews.data ? of(shown.length, "phrase") : "–"} to come back to</h2>
+        <h2>{reviews.data ? of(shown.length, "phrase") : "–"} to look at again</h2>
         {names.length > 0 && (
           <NativeSelect
             size="xs"
@@ -43,7 +43,7 @@ export function ReviewLists({ propertyId }: { propertyId: number }) {
           />
         )}
       </div>
-      <Scrolled label="Lists to come back to">
+      <Scrolled label="Review lists">
         {reviews.data && all.length === 0 && (
           <p className={css.soft}>
             No review lists yet. Put the cursor on a keyword or tag and press L, or choose some and put them on a list,
@@ -104,10 +104,10 @@ function ReviewTable({ propertyId, title, reviews }: { propertyId: number; title
                 <button
                   type="button"
                   className={css.quiet}
-                  aria-label={`Take ${review.phrase} off the list`}
+                  aria-label={`Remove ${review.phrase} from the list`}
                   onClick={() => remove.mutate(review.id)}
                 >
-                  off the list
+                  Remove
                 </button>
               </td>
             </tr>

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { answer, api } from "../../api/client";
 import { ofProperty } from "../../api/queries";
 
-/** Everything that stands on a list to come back to, what is due first. */
+/** Everything that stands on a review list, what is due first. */
 export function useReviews(propertyId: number) {
   return useQuery({
     queryKey: ofProperty(propertyId, "reviews"),

@@ -22,8 +22,8 @@ export function GroupView({ propertyId }: { propertyId: number }) {
         <h2>{data ? of(data.groupCount, "group") : "–"}</h2>
         {data && (
           <span className={css.soft}>
-            {of(data.groups.filter((group) => group.thin).length, "of them is thin", "of them are thin")};{" "}
-            {of(data.ungroupedCount, "topic")} {data.ungroupedCount === 1 ? "has" : "have"} none.
+            {of(data.groups.filter((group) => group.thin).length, "thin group")}, {of(data.ungroupedCount, "topic")}{" "}
+            without a group.
           </span>
         )}
       </div>

@@ -53,7 +53,7 @@ const COLUMNS: Column<TagRow>[] = [
   {
     key: "impressions",
     label: "impressions, 13 weeks",
-    track: "124px",
+    track: "152px",
     sort: "impressions",
     right: true,
     text: (row) => String(row.impressions),
@@ -78,7 +78,7 @@ const COLUMNS: Column<TagRow>[] = [
   },
   {
     key: "rate",
-    label: "rate",
+    label: "CTR",
     track: "64px",
     sort: "rate",
     right: true,

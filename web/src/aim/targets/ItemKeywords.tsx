@@ -35,7 +35,7 @@ export function ItemKeywords({ propertyId, item }: { propertyId: number; item: I
             <span className={css.soft}>
               {" "}
               {keyword.volume !== null && `${count(keyword.volume)} searches a month`}
-              {keyword.role === "secondary" && ", second"}
+              {keyword.role === "secondary" && ", secondary"}
               {keyword.byHand && ", decided by hand"}
             </span>
           </p>

@@ -5,7 +5,7 @@ import { of } from "../../parts/number";
 import { tell } from "../../parts/tell";
 import { monthInWords } from "../keywords/month";
 
-/** A list of phrases to come back to, and the month for those that are put on it; "" for none. */
+/** A review list, and the month for those that are put on it; "" for none. */
 export interface NamedList {
   list: string;
   month: string;

@@ -31,7 +31,12 @@ const COLUMNS: Column<TopicRow>[] = [
     track: "minmax(200px, 1.2fr)",
     sort: "topic",
     text: (row) => row.topic,
-    cell: (row) => <span className={css.cut}>{row.topic}</span>,
+    cell: (row) => (
+      <span className={css.cut}>
+        {row.topic}
+        {row.byHand > 0 && <span className={css.soft}> named by hand</span>}
+      </span>
+    ),
   },
   number("keywords", "keywords", "84px"),
   number("volume", "search volume", "136px"),
@@ -45,13 +50,6 @@ const COLUMNS: Column<TopicRow>[] = [
     right: true,
     text: (row) => String(row.keywords - row.withItem),
     cell: (row) => (row.keywords === row.withItem ? "" : count(row.keywords - row.withItem)),
-  },
-  {
-    key: "hand",
-    label: "named by",
-    track: "minmax(90px, 0.5fr)",
-    text: (row) => (row.byHand > 0 ? "hand" : ""),
-    cell: (row) => <span className={css.soft}>{row.byHand > 0 ? "hand" : "its strongest"}</span>,
   },
 ];
 

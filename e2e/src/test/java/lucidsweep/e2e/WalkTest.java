@@ -265,7 +265,7 @@ class WalkTest {
                 .click();
         assertThat(page.getByText("For the winter", new Page.GetByTextOptions().setExact(true)))
                 .isVisible();
-        Locator listed = page.getByLabel("Take wooden canoe kit off the list");
+        Locator listed = page.getByLabel("Remove wooden canoe kit from the list");
         listed.click();
         assertThat(listed).hasCount(0);
     }

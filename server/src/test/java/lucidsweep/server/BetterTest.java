@@ -83,7 +83,7 @@ class BetterTest {
         assertThat(row.path("address").asString()).isEqualTo("A1");
         assertThat(row.path("aimed").asString()).isEqualTo("greenland paddle");
         assertThat(row.path("query").asString()).isEqualTo("ash paddle");
-        assertThat(row.path("reason").asString()).contains("up from").contains("an estimate of");
+        assertThat(row.path("reason").asString()).contains("up from").contains("estimate: ");
         JsonNode accepted =
                 shop.post("/better/accept", "[" + row.path("id") + "]").json();
         assertThat(accepted.path("items")).hasSize(1);

@@ -221,7 +221,7 @@ class CommandTest {
                 .last()
                 .asString()
                 .startsWith("https://kiln.example/raku/,raku course,raku fennick,3044,11.5,")
-                .contains("an estimate of 3,044 searches");
+                .contains("estimate: 3,044 searches");
         assertThat(Files.readAllLines(folder.resolve("curve.csv"))).hasSize(21).startsWith("position,rate,low,high");
         assertThat(run("aim", "--items", items.toString(), "--out", folder.toString()).errors)
                 .isEqualTo("lucid: Missing required option: '--keywords=FILE'\n");

@@ -91,7 +91,7 @@ public final class BetterKeywords {
         public String reason() {
             return String.format(
                     Locale.ROOT,
-                    "shown %,.0f times a month at position %.1f, %s; an estimate of %,.0f searches × (%.1f%% clicks at"
+                    "%,.0f impressions a month at position %.1f, %s; estimate: %,.0f searches × (CTR %.1f%% at"
                             + " position %.1f − %.1f%% now) × relevance %.2f",
                     shown,
                     rank.position,

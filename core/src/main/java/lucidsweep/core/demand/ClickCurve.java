@@ -38,10 +38,10 @@ public final class ClickCurve {
 
     /** What the curve was made of. */
     public enum Shape {
-        STEPS("steps through this property’s own clicks"),
-        POWER("a power of the position, through this property’s own clicks"),
-        SCALED("the default, at the height of this property’s own clicks"),
-        DEFAULT("the default; there are too few clicks to say more");
+        STEPS("steps fitted to this property’s own clicks"),
+        POWER("a power law fitted to this property’s own clicks"),
+        SCALED("the default curve, scaled to this property’s own clicks"),
+        DEFAULT("the default curve; there are too few clicks to fit one");
 
         private final String words;
 

@@ -75,9 +75,8 @@ class BetterKeywordsTest {
             assertThat(each.reachable().rate() - each.rank().rate())
                     .isCloseTo(curve.rate(6) - curve.rate(12), within(1e-12));
             assertThat(each.reason())
-                    .startsWith(
-                            "shown 1,003 times a month at position 12.0, up from 25.0; an estimate of 4,000 searches ×")
-                    .contains("clicks at position 6.0");
+                    .startsWith("1,003 impressions a month at position 12.0, up from 25.0; estimate: 4,000 searches ×")
+                    .contains("% at position 6.0");
         });
     }
 
