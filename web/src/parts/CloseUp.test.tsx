@@ -65,7 +65,7 @@ it("shows the result as it will look, the measure, the keyword, the findings and
   expect(screen.getByText(/1,300 searches a month/)).toBeTruthy();
   expect(screen.getByText("1 finding")).toBeTruthy();
   expect(await screen.findByText("(undone)")).toBeTruthy();
-  fireEvent.click(screen.getByLabelText("Phone"));
+  fireEvent.click(screen.getByLabelText("Mobile"));
   expect(await screen.findByText(/^phone: Kayak hire/)).toBeTruthy();
   expect((screen.getByLabelText("Title") as HTMLTextAreaElement).readOnly).toBe(true);
 });

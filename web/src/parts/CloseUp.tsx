@@ -167,7 +167,7 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
           onChange={(value) => setDevice(value as "desktop" | "phone")}
           data={[
             { value: "desktop", label: "Desktop" },
-            { value: "phone", label: "Phone" },
+            { value: "phone", label: "Mobile" },
           ]}
         />
         <div className={css.preview}>

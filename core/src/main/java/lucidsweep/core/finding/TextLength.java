@@ -20,7 +20,7 @@ final class TextLength implements Rule {
         List<String> over = new ArrayList<>();
         Standard.Width width = limits.width(text.value());
         addPx(over, width.desktopOver(), limits.desktop().limitPx(), "on a desktop");
-        addPx(over, width.phoneOver(), limits.phone().limitPx(), "on a phone");
+        addPx(over, width.phoneOver(), limits.phone().limitPx(), "on mobile");
         int characters = Graphemes.count(text.value());
         if (characters > limits.maxChars()) {
             over.add((characters - limits.maxChars()) + " characters over " + limits.maxChars());

@@ -46,7 +46,7 @@ public record LimitCheck(double px, int chars, double desktopLimit, double phone
 
     private static String says(Standard.Width width, int chars, Standard.TextLimits limits) {
         if (width.desktopOver() > 0) return (long) Math.ceil(width.desktopOver()) + " px over";
-        if (width.phoneOver() > 0) return (long) Math.ceil(width.phoneOver()) + " px over on a phone";
+        if (width.phoneOver() > 0) return (long) Math.ceil(width.phoneOver()) + " px over on mobile";
         if (chars > limits.maxChars()) return (chars - limits.maxChars()) + " characters over";
         return "";
     }

@@ -48,7 +48,7 @@ public record Standard(
      *
      * @param px on a desktop
      * @param desktopOver by how many px it is too wide there; 0 where it fits
-     * @param phoneOver by how many px it is too wide on a phone, in px of the phone; 0 where it fits
+     * @param phoneOver by how many px it is too wide on mobile, in px of the phone; 0 where it fits
      */
     public record Width(double px, double desktopOver, double phoneOver) {}
 

@@ -119,7 +119,7 @@ class InspectionTest {
                 .filteredOn(f -> f.kind() == FindingKind.TOO_LONG)
                 .singleElement()
                 .extracting(Finding::evidence)
-                .isEqualTo("176 px over 580 on a desktop, 100 px over 580 on a phone");
+                .isEqualTo("176 px over 580 on a desktop, 100 px over 580 on mobile");
     }
 
     @Test

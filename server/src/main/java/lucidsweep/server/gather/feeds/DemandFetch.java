@@ -51,16 +51,15 @@ class DemandFetch {
                         "expected the address of a reporting service such as https://reports.example/demand, got \""
                                 + given + "\""));
         mapper.setDemandSource(propertyId, address.toString());
-        return jobs.start(
-                propertyId, "feed", "Fetching of demand from " + FeedFetch.withoutQuery(address), progress -> {
-                    FeedFetch.FetchedList fetched = feeds.fetch(property, address, RowKind.DEMAND, progress);
-                    try {
-                        imports.apply(fetched.token(), fetched.choice());
-                    } catch (RuntimeException e) {
-                        plans.drop(fetched.token());
-                        throw e;
-                    }
-                    return fetched.note();
-                });
+        return jobs.start(propertyId, "feed", "Fetching demand from " + FeedFetch.withoutQuery(address), progress -> {
+            FeedFetch.FetchedList fetched = feeds.fetch(property, address, RowKind.DEMAND, progress);
+            try {
+                imports.apply(fetched.token(), fetched.choice());
+            } catch (RuntimeException e) {
+                plans.drop(fetched.token());
+                throw e;
+            }
+            return fetched.note();
+        });
     }
 }

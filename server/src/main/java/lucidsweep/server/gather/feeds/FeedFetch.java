@@ -48,7 +48,7 @@ class FeedFetch {
         long job = jobs.start(
                 propertyId,
                 "feed",
-                "Fetching of " + withoutQuery(address),
+                "Fetching " + withoutQuery(address),
                 progress -> fetch(property, address, token, null, progress).note());
         return new Fetching(token, job);
     }
