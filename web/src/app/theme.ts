@@ -52,6 +52,7 @@ export const theme = createTheme({
   headings: { fontFamily: '"Schibsted Grotesk Variable", sans-serif', fontWeight: "650" },
   defaultRadius: 2,
   cursorType: "pointer",
+  respectReducedMotion: true,
   components: {
     Button: { defaultProps: { size: "sm" }, styles: { label: { fontWeight: 500 } } },
     TextInput: { defaultProps: { size: "sm" } },

@@ -143,7 +143,7 @@ export function Compare() {
   const choice = (name: "before" | "after", label: string, value: number, from: typeof done) => (
     <NativeSelect
       size="xs"
-      w={230}
+      maw={280}
       aria-label={label}
       value={String(value)}
       onChange={(event) => set(name, event.currentTarget.value)}

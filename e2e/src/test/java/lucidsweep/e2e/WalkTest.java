@@ -9,6 +9,7 @@ import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ReducedMotion;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.SelectOption;
 import java.io.IOException;
@@ -48,6 +49,8 @@ class WalkTest {
         context = stage.browser()
                 .newContext(new Browser.NewContextOptions()
                         .setViewportSize(1280, 800)
+                        // What fades in is too pale to read for a moment.
+                        .setReducedMotion(ReducedMotion.REDUCE)
                         .setPermissions(List.of("clipboard-read", "clipboard-write")));
         page = context.newPage();
         page.onPageError(faults::add);
