@@ -249,6 +249,23 @@ class BadInputTest {
         assertThat(api.get("/api/nowhere").status()).isEqualTo(404);
     }
 
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "items?kind=odd | kind: expected one of missing, empty,",
+                "items?field=slug | field: expected one of title, description, tags, h1, indexing, got \"slug\"",
+                "items?asOf=soon | asOf: \"soon\" is not what is expected there",
+                "comparison?before=1&after=1&kind=odd | kind: expected one of NEW, GONE, MOVED, CHANGED, got \"odd\""
+            })
+    void whatAnAddressNamesAndNobodyKnowsIsSaidWithWhatIsKnown(String path, String says, Api api) {
+        long property = api.property("listings", "", false);
+        Reply reply = api.get("/api/properties/" + property + "/" + path);
+        assertThat(reply.status()).isIn(400, 422);
+        assertThat(reply.problem()).startsWith(says);
+        assertThat(reply.body()).doesNotContain("lucidsweep.").doesNotContain("java.lang");
+    }
+
     @Test
     void removedThingsComeBack(Api api) {
         long property = api.property("listings", "", false);

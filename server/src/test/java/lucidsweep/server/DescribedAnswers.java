@@ -29,12 +29,13 @@ final class DescribedAnswers {
     /** What differs; empty where all is as described. */
     List<String> differences(String method, String path, JsonNode answer) {
         List<String> differences = new ArrayList<>();
-        for (Answer each : answers) {
-            if (each.method.equalsIgnoreCase(method) && each.path.matcher(path).matches()) {
-                compare(answer, each.shape, path, differences);
-                return differences;
-            }
-        }
+        answers.stream()
+                .filter(each -> each.method.equalsIgnoreCase(method)
+                        && each.path.matcher(path).matches())
+                .findFirst()
+                .ifPresentOrElse(
+                        each -> compare(answer, each.shape, path, differences),
+                        () -> differences.add("nothing is described"));
         return differences;
     }
 

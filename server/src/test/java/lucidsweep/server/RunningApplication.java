@@ -72,6 +72,7 @@ public final class RunningApplication implements ParameterResolver {
 
     /** A client of the API. */
     public static final class Api {
+        private static final String DESCRIPTION = "/api/openapi.json";
         private static final JsonMapper JSON = new JsonMapper();
 
         private final HttpClient http = HttpClient.newHttpClient();
@@ -84,7 +85,7 @@ public final class RunningApplication implements ParameterResolver {
 
         /** From now on every answer must be as the API's description says. */
         private Api checked() {
-            described = new DescribedAnswers(get("/api/openapi.json").json());
+            described = new DescribedAnswers(get(DESCRIPTION).json());
             return this;
         }
 
@@ -146,7 +147,9 @@ public final class RunningApplication implements ParameterResolver {
             String type = reply.response.headers().firstValue("content-type").orElse("");
             boolean file =
                     reply.response.headers().firstValue("content-disposition").isPresent();
-            if (described == null || reply.status != 200 || file || !type.startsWith("application/json")) return;
+            boolean description = request.uri().getPath().equals(DESCRIPTION);
+            if (described == null || description || reply.status != 200 || file || !type.startsWith("application/json"))
+                return;
             List<String> differences =
                     described.differences(request.method(), request.uri().getPath(), reply.json());
             if (!differences.isEmpty())

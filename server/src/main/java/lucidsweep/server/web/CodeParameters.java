@@ -1,6 +1,7 @@
 package lucidsweep.server.web;
 
 import java.util.Arrays;
+import java.util.stream.Collectors;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.convert.converter.Converter;
 import org.springframework.core.convert.converter.ConverterFactory;
@@ -27,8 +28,19 @@ class CodeParameters implements WebMvcConfigurer {
 
         private static <E> E constant(E[] constants, String code) {
             for (E each : constants) if (each.toString().equals(code)) return each;
-            throw new IllegalArgumentException(
-                    "expected one of " + Arrays.toString(constants) + ", got \"" + code + "\"");
+            throw new UnknownCode("expected one of "
+                    + Arrays.stream(constants).map(Object::toString).collect(Collectors.joining(", ")) + ", got \""
+                    + code
+                    + "\"");
+        }
+    }
+
+    /** An address names a constant that there is not; the message lists those that there are. */
+    static final class UnknownCode extends IllegalArgumentException {
+        private static final long serialVersionUID = 1L;
+
+        private UnknownCode(String message) {
+            super(message);
         }
     }
 }

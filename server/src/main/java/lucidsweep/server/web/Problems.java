@@ -8,6 +8,8 @@ import lucidsweep.core.compose.RunawayPattern;
 import lucidsweep.server.database.DiskSpace;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.TypeMismatchException;
+import org.springframework.core.NestedExceptionUtils;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.converter.HttpMessageNotReadableException;
@@ -46,7 +48,10 @@ final class Problems {
     @ExceptionHandler
     ProblemDetail invalid(MethodArgumentNotValidException e) {
         String fields = e.getFieldErrors().stream()
-                .map(error -> error.getField() + " " + error.getDefaultMessage())
+                .map(error -> error.isBindingFailure()
+                        ? error.getField() + ": "
+                                + misfit(error.getRejectedValue(), error.unwrap(TypeMismatchException.class))
+                        : error.getField() + " " + error.getDefaultMessage())
                 .reduce((a, b) -> a + "; " + b)
                 .orElse("the request is not complete");
         return ProblemDetail.forStatusAndDetail(HttpStatus.UNPROCESSABLE_CONTENT, fields);
@@ -69,8 +74,15 @@ final class Problems {
 
     @ExceptionHandler
     ProblemDetail mismatched(MethodArgumentTypeMismatchException e) {
-        return ProblemDetail.forStatusAndDetail(
-                HttpStatus.BAD_REQUEST, e.getName() + ": \"" + e.getValue() + "\" is not what is expected there");
+        return ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, e.getName() + ": " + misfit(e.getValue(), e));
+    }
+
+    /** Why a value in an address does not fit; what the framework says of it names our classes. */
+    private static String misfit(Object value, Throwable problem) {
+        Throwable root = NestedExceptionUtils.getMostSpecificCause(problem);
+        return root instanceof CodeParameters.UnknownCode
+                ? root.getMessage()
+                : "\"" + value + "\" is not what is expected there";
     }
 
     @ExceptionHandler
