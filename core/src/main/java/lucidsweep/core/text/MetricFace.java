@@ -33,11 +33,17 @@ public final class MetricFace {
     private final short[] leftClass = new short[TABLE_END];
     private final short[] rightClass = new short[TABLE_END];
 
-    /** By character; whether it is a Latin letter or belongs to no script, and the face has it. */
-    private final boolean[] plain = new boolean[TABLE_END];
+    /**
+     * By character, for Latin letters and what belongs to no script: advance, right class and the place where the kerning
+     * of its left class begins, of 16, 16 and 32 bits, so that a character costs one look. 0 for others.
+     */
+    private final long[] plain = new long[TABLE_END];
 
     private final int rightClasses;
     private final short[] kerning;
+
+    /** Where in the kerning the row of zeros is that stands for the beginning of a line. */
+    private final int beforeFirst;
 
     /** By character; 0 for what all scripts use, such as spaces, digits and most punctuation. */
     private final byte[] script = new byte[TABLE_END];
@@ -51,12 +57,18 @@ public final class MetricFace {
             leftClass[c] = in.readShort();
             rightClass[c] = in.readShort();
             script[c] = scriptOf(c);
-            plain[c] = advance[c] != 0 && (script[c] == 0 || script[c] == LATIN);
         }
         int leftClasses = in.readUnsignedShort();
         rightClasses = in.readUnsignedShort();
-        kerning = new short[leftClasses * rightClasses];
-        for (int i = 0; i < kerning.length; i++) kerning[i] = in.readShort();
+        beforeFirst = leftClasses * rightClasses;
+        kerning = new short[beforeFirst + rightClasses];
+        for (int i = 0; i < beforeFirst; i++) kerning[i] = in.readShort();
+        for (int c = 0; c < TABLE_END; c++) plain[c] = packed(Math.max(c, ' '));
+    }
+
+    private long packed(int c) {
+        if (advance[c] == 0 || (script[c] != 0 && script[c] != LATIN)) return 0;
+        return (long) leftClass[c] * rightClasses << 32 | (long) rightClass[c] << 16 | advance[c];
     }
 
     /** Arimo Regular, whose advances equal those of the faces that result pages use. */
@@ -78,14 +90,13 @@ public final class MetricFace {
     /** Most texts are of Latin letters and what all scripts use: one run. */
     private long units(String text) {
         long units = 0;
-        int previous = -1;
+        int left = beforeFirst;
         for (int i = 0; i < text.length(); i++) {
             char c = text.charAt(i);
-            if (c < ' ') c = ' ';
-            if (c >= TABLE_END || !plain[c]) return unitsOfRuns(text);
-            units += advance[c];
-            if (previous >= 0) units += kerning[leftClass[previous] * rightClasses + rightClass[c]];
-            previous = c;
+            long glyph = c < TABLE_END ? plain[c] : 0;
+            if (glyph == 0) return unitsOfRuns(text);
+            units += (glyph & 0xFFFF) + kerning[left + (int) (glyph >> 16 & 0xFFFF)];
+            left = (int) (glyph >> 32);
         }
         return units;
     }
