@@ -89,10 +89,6 @@ public final class ManyRows implements LanguageDriver {
     private static void set(PreparedStatement prepared, List<?> rows) throws SQLException {
         RecordColumns columns = RecordColumns.of(rows.get(0).getClass());
         int place = 1;
-        for (Object row : rows) {
-            for (int column = 0; column < columns.count(); column++) {
-                prepared.setObject(place++, columns.value(row, column));
-            }
-        }
+        for (Object row : rows) place = columns.set(prepared, place, row);
     }
 }

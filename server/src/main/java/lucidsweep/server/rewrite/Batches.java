@@ -327,6 +327,7 @@ public class Batches implements SmartInitializingSingleton {
     private void finishTurn(Batch batch, Progress progress, ChangedTexts touched) {
         Standard standard = clients.propertyOrRemoved(batch.propertyId()).standard();
         boolean undo = batch.state() == Batch.State.UNDONE;
+        long revision = revision(batch.propertyId());
         int[] done = {0};
         Lookahead.over(
                 IdRange.ids(batch.id(), batch.items()),
@@ -336,7 +337,7 @@ public class Batches implements SmartInitializingSingleton {
                         (change, line) ->
                                 undo ? before(change, line, standard) : after(change, line, batch.id(), standard)),
                 turned -> {
-                    transaction.executeWithoutResult(status -> drafts.set(turned, revision(batch.propertyId())));
+                    transaction.executeWithoutResult(status -> drafts.set(turned, revision));
                     note(touched, turned);
                     progress.report(done[0] += turned.size(), batch.items());
                 });
@@ -347,11 +348,12 @@ public class Batches implements SmartInitializingSingleton {
     private void takeBack(Batch batch) {
         IdRange range = IdRange.of(batch.id());
         Standard standard = clients.propertyOrRemoved(batch.propertyId()).standard();
+        long revision = revision(batch.propertyId());
         Lookahead.over(
                 IdRange.ids(batch.id(), mapper.countChanges(range)),
                 AT_ONCE,
                 some -> turned(some, (change, line) -> before(change, line, standard)),
-                turned -> transaction.executeWithoutResult(status -> drafts.set(turned, revision(batch.propertyId()))));
+                turned -> transaction.executeWithoutResult(status -> drafts.set(turned, revision)));
         transaction.executeWithoutResult(status -> {
             mapper.deleteChanges(range);
             mapper.delete(batch.id());

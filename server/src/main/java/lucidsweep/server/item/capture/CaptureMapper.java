@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.database.ManyRows;
+import lucidsweep.server.item.draft.DraftMapper;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Lang;
 import org.apache.ibatis.annotations.Mapper;
@@ -92,7 +93,7 @@ interface CaptureMapper {
     void forgetMeasures(@Param("fieldIds") Object[] fieldIds);
 
     @Insert("insert into item_before (sweep_id, " + BEFORE_COLUMNS + ") select #{sweepId}, " + BEFORE_COLUMNS
-            + " from item where id = any(#{ids})")
+            + " from item " + DraftMapper.AMONG_IDS + "id")
     void keepItems(@Param("sweepId") long sweepId, @Param("ids") Object[] ids);
 
     String BEFORE_COLUMNS = """

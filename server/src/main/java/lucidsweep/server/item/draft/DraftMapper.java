@@ -15,6 +15,9 @@ public interface DraftMapper {
 
     String IDS = "any(#{ids})";
 
+    /** Leaves the rows of some ids, all different; the database goes through the list of an {@code any} again for every row. */
+    String AMONG_IDS = "join unnest(cast(#{ids} as bigint array)) wanted (wanted_id) on wanted_id = ";
+
     /** What rules, recipes, edits and the search for targets need of an item itself. */
     String CORE = """
             select id, address, noindex_reason, noindex_detail, section, h1, h1_count, opening, price, published,
@@ -30,7 +33,7 @@ public interface DraftMapper {
     @Select(DRAFT + "where id between #{first} and #{last}")
     List<DraftRow> drafts(long first, long last);
 
-    @Select(DRAFT + "where id = " + IDS)
+    @Select(DRAFT + AMONG_IDS + "id")
     List<DraftRow> draftsOf(@Param("ids") Object[] ids);
 
     /** An item as it was captured. */
@@ -56,10 +59,10 @@ public interface DraftMapper {
     @Select(CORE + "where id between #{first} and #{last} and not gone order by id")
     List<Core> coresBetween(long first, long last);
 
-    @Select(CORE + "where not gone and id = " + IDS + " order by id")
+    @Select(CORE + AMONG_IDS + "id where not gone order by id")
     List<Core> coresOf(@Param("ids") Object[] ids);
 
-    @Select(CORE + "where id = " + IDS + " order by id")
+    @Select(CORE + AMONG_IDS + "id order by id")
     List<Core> coresOfGoneToo(@Param("ids") Object[] ids);
 
     /** A draft and the measure of the text that is then in force. */
@@ -77,10 +80,10 @@ public interface DraftMapper {
                 values (n.id, n.text, n.state, n.batch_id, n.px, n.alike, n.revision)""")
     void setDrafts(Map<String, Object[]> drafts);
 
-    @Select("select id from draft where revision > #{revision} and id = " + IDS)
+    @Select("select id from draft " + AMONG_IDS + "id where revision > #{revision}")
     List<Long> changedAfter(@Param("ids") Object[] ids, @Param("revision") long revision);
 
-    @Select("select count(*) from draft where text is not null and id = " + IDS)
+    @Select("select count(*) from draft " + AMONG_IDS + "id where text is not null")
     int count(@Param("ids") Object[] ids);
 
     /** Moves drafts on that are in one of the states that may become the new one. */

@@ -22,7 +22,7 @@ import org.springframework.stereotype.Service;
 @Service
 public class Drafts {
 
-    private static final int CHUNK = 200;
+    private static final int CHUNK = 500;
 
     private final DraftMapper mapper;
 
@@ -57,17 +57,23 @@ public class Drafts {
 
     /** Fields of any items, by their ids. */
     public Map<Long, FieldLine> fields(Collection<Long> fieldIds) {
+        Map<Long, FieldLine> found = new HashMap<>();
+        List<Long> all = List.copyOf(fieldIds);
+        for (int start = 0; start < all.size(); start += CHUNK)
+            addFields(all.subList(start, Math.min(all.size(), start + CHUNK)), found);
+        return found;
+    }
+
+    private void addFields(List<Long> fieldIds, Map<Long, FieldLine> found) {
         FieldLines lines = new FieldLines(mapper.draftsOf(fieldIds.toArray()));
         Object[] ids = fieldIds.stream().map(FieldId::item).distinct().toArray();
         Map<Long, DraftMapper.Core> cores = mapper.coresOfGoneToo(ids).stream()
                 .collect(Collectors.toMap(DraftMapper.Core::id, Function.identity()));
-        Map<Long, FieldLine> found = new HashMap<>();
         for (long id : fieldIds) {
             DraftMapper.Core item = cores.get(FieldId.item(id));
             FieldLine line = item == null ? null : lines.of(item, FieldId.field(id));
             if (line != null) found.put(id, line);
         }
-        return found;
     }
 
     /**

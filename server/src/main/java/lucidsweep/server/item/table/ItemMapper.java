@@ -41,7 +41,7 @@ interface ItemMapper {
     String AIM =
             "select r.primary_of item_id, r.keyword_id, k.phrase from target r join keyword k on k.id = r.keyword_id ";
 
-    @Select(LINE + "where i.id = " + DraftMapper.IDS)
+    @Select(LINE + DraftMapper.AMONG_IDS + "i.id")
     List<ItemLine> lines(@Param("ids") Object[] ids);
 
     @Select("select id from item where id between #{first} and #{last} order by id")
@@ -56,7 +56,7 @@ interface ItemMapper {
     @Select("select item_id, found from finding where item_id between #{first} and #{last}")
     List<FindingLine> findings(long first, long last);
 
-    @Select("select item_id, found from finding where item_id = " + DraftMapper.IDS)
+    @Select("select item_id, found from finding " + DraftMapper.AMONG_IDS + "item_id")
     List<FindingLine> findingsOf(@Param("ids") Object[] ids);
 
     /** What an {@link ItemTable} holds of an item itself. */
@@ -80,7 +80,7 @@ interface ItemMapper {
             where id > #{after} and id <= #{last} and not gone order by id limit #{limit}""")
     List<TableItem> tableItems(long after, long last, int limit);
 
-    @Select(TABLE_ITEM + "where not gone and id = " + DraftMapper.IDS)
+    @Select(TABLE_ITEM + DraftMapper.AMONG_IDS + "i.id where not gone")
     List<TableItem> tableItemsOf(@Param("ids") Object[] ids);
 
     /** The keyword that an item aims at. */
@@ -89,7 +89,7 @@ interface ItemMapper {
     @Select(AIM + "where r.primary_of between #{first} and #{last}")
     List<Aimed> aims(long first, long last);
 
-    @Select(AIM + "where r.primary_of = " + DraftMapper.IDS)
+    @Select(AIM + DraftMapper.AMONG_IDS + "r.primary_of")
     List<Aimed> aimsOf(@Param("ids") Object[] ids);
 
     /** What a crawl saw of an item besides its fields; facts and copy are null where it was imported. */
@@ -99,10 +99,10 @@ interface ItemMapper {
             select i.id item_id, i.capture_id, c.facts, b.copy, coalesce(l.link_texts, '') link_texts from item i
             left join capture c on c.id = i.capture_id left join body b on b.capture_id = i.capture_id
             left join item_link l on l.item_id = i.id
-            where i.id = """ + " " + DraftMapper.IDS)
+            """ + DraftMapper.AMONG_IDS + "i.id")
     List<Captured> captures(@Param("ids") Object[] ids);
 
-    @Select("select id, sweep_id, facts from capture where id = " + DraftMapper.IDS)
+    @Select("select id, sweep_id, facts from capture " + DraftMapper.AMONG_IDS + "id")
     List<Items.PastCapture> crawledCaptures(@Param("ids") Object[] ids);
 
     record GroupOf(long id, String section) {}
@@ -118,6 +118,6 @@ interface ItemMapper {
             where id > #{after} and id <= #{last} and not gone order by id limit #{limit}""")
     List<AddressOf> addressesAfter(long after, long last, int limit);
 
-    @Select("select id, address from item where id = " + DraftMapper.IDS)
+    @Select("select id, address from item " + DraftMapper.AMONG_IDS + "id")
     List<AddressOf> addresses(@Param("ids") Object[] ids);
 }
