@@ -41,7 +41,7 @@ interface ItemMapper {
     String AIM =
             "select r.primary_of item_id, r.keyword_id, k.phrase from target r join keyword k on k.id = r.keyword_id ";
 
-    @Select(LINE + DraftMapper.AMONG_IDS + "i.id")
+    @Select(LINE + "where i.id = " + DraftMapper.IDS)
     List<ItemLine> lines(@Param("ids") Object[] ids);
 
     @Select("select id from item where id between #{first} and #{last} order by id")
@@ -80,7 +80,7 @@ interface ItemMapper {
             where id > #{after} and id <= #{last} and not gone order by id limit #{limit}""")
     List<TableItem> tableItems(long after, long last, int limit);
 
-    @Select(TABLE_ITEM + DraftMapper.AMONG_IDS + "i.id where not gone")
+    @Select(TABLE_ITEM + "where not gone and id = " + DraftMapper.IDS)
     List<TableItem> tableItemsOf(@Param("ids") Object[] ids);
 
     /** The keyword that an item aims at. */
@@ -99,7 +99,7 @@ interface ItemMapper {
             select i.id item_id, i.capture_id, c.facts, b.copy, coalesce(l.link_texts, '') link_texts from item i
             left join capture c on c.id = i.capture_id left join body b on b.capture_id = i.capture_id
             left join item_link l on l.item_id = i.id
-            """ + DraftMapper.AMONG_IDS + "i.id")
+            where i.id = """ + " " + DraftMapper.IDS)
     List<Captured> captures(@Param("ids") Object[] ids);
 
     @Select("select id, sweep_id, facts from capture " + DraftMapper.AMONG_IDS + "id")
