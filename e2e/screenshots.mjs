@@ -83,7 +83,7 @@ await show("/p/1/rewrite?section=%2Ftours%2F", "Sunset tour");
 await page.locator("[data-column=title]").nth(3).click();
 await page.getByLabel("The result on a desktop").waitFor();
 await shoot("desk");
-await show("/p/1/rewrite?field=title&kind=common-ending&tool=recipe&on=title", "would change");
+await show("/p/1/rewrite?field=title&check=common-ending&tool=recipe&on=title", "would change");
 await shoot("recipe");
 await page.getByRole("button", { name: /^Draft \d+/ }).click();
 await page.getByText(/texts drafted/).waitFor();

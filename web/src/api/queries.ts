@@ -42,10 +42,11 @@ export function useSections(propertyId: number) {
   });
 }
 
-export function useKinds(propertyId: number) {
+export function useChecks(propertyId: number) {
   return useQuery({
-    queryKey: ofProperty(propertyId, "kinds"),
-    queryFn: () => answer(api.GET("/api/properties/{propertyId}/findings/kinds", { params: { path: { propertyId } } })),
+    queryKey: ofProperty(propertyId, "checks"),
+    queryFn: () =>
+      answer(api.GET("/api/properties/{propertyId}/findings/checks", { params: { path: { propertyId } } })),
   });
 }
 

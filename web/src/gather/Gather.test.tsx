@@ -70,7 +70,7 @@ beforeEach(() => {
   serve("GET /api/properties/7/schedule", { schedule: null });
   serve("GET /api/properties/7/login", { user: "", header: "" });
   serve("GET /api/properties/7/sections", [{ section: "/tours/", items: 2 }]);
-  serve("GET /api/properties/7/findings/kinds", []);
+  serve("GET /api/properties/7/findings/checks", []);
   serve("GET /api/properties/7/items", { total: 2, asOf: 4, rows: [item(1), item(2)] });
 });
 

@@ -36,7 +36,7 @@ const ROW = item(5, {
     score: 0.8,
     reason: "all its words stand in the H1",
   },
-  findings: [{ field: "title", kind: "too-long", evidence: "33 px over 580 on a desktop" }],
+  findings: [{ field: "title", check: "too-long", evidence: "33 px over 580 on a desktop" }],
 });
 
 beforeEach(() => {

@@ -2,7 +2,7 @@ import { Button, SegmentedControl, Textarea } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { answer, api, type Field, type ItemRow, type LimitCheck, type TypedCell } from "../api/client";
-import { ofProperty, useChange, useKinds } from "../api/queries";
+import { ofProperty, useChange, useChecks } from "../api/queries";
 import css from "./CloseUp.module.css";
 import { ConflictDialog } from "./ConflictDialog";
 import { FitRuler } from "./FitRuler";
@@ -315,17 +315,17 @@ function History({ propertyId, itemId }: { propertyId: number; itemId: number })
 }
 
 function Findings({ propertyId, item }: { propertyId: number; item: ItemRow }) {
-  const kinds = useKinds(propertyId);
-  const labelOf = (field: string, kind: string) =>
-    kinds.data?.find((each) => each.field === field && each.kind === kind)?.label ??
-    `${field} ${kind.replaceAll("-", " ")}`;
+  const checks = useChecks(propertyId);
+  const labelOf = (field: string, check: string) =>
+    checks.data?.find((each) => each.field === field && each.check === check)?.label ??
+    `${field} ${check.replaceAll("-", " ")}`;
   return (
     <section>
       <h3>{item.findings.length === 0 ? "No findings" : of(item.findings.length, "finding")}</h3>
       <ul className={css.list}>
         {item.findings.map((finding) => (
-          <li key={`${finding.field} ${finding.kind}`}>
-            <b>{labelOf(finding.field, finding.kind)}</b>
+          <li key={`${finding.field} ${finding.check}`}>
+            <b>{labelOf(finding.field, finding.check)}</b>
             <br />
             <span className={css.soft}>{finding.evidence}</span>
           </li>

@@ -1,6 +1,6 @@
 import { NativeSelect } from "@mantine/core";
 import type { ReactNode } from "react";
-import { useKinds, useSections } from "../api/queries";
+import { useChecks, useSections } from "../api/queries";
 import { FileLink } from "./FileLink";
 import css from "./FilterBar.module.css";
 import { IconX } from "./icons";
@@ -18,9 +18,9 @@ export function FilterBar({
   children?: ReactNode;
 }) {
   const sections = useSections(propertyId);
-  const kinds = useKinds(propertyId);
+  const checks = useChecks(propertyId);
   const { filter, set } = view;
-  const kind = filter.kind ? `${filter.field ?? ""} ${filter.kind}` : "";
+  const check = filter.check ? `${filter.field ?? ""} ${filter.check}` : "";
   const narrowed = Object.values(filter).some(Boolean);
   return (
     <div className={css.bar}>
@@ -41,15 +41,15 @@ export function FilterBar({
       <NativeSelect
         aria-label="Finding"
         size="xs"
-        value={kind}
+        value={check}
         onChange={(event) => {
           const [field, code] = event.currentTarget.value.split(" ");
-          set({ field, kind: code, shared: undefined, state: undefined });
+          set({ field, check: code, shared: undefined, state: undefined });
         }}
         data={[
           { value: "", label: "all findings" },
-          ...(kinds.data ?? []).map((k) => ({
-            value: `${k.field} ${k.kind}`,
+          ...(checks.data ?? []).map((k) => ({
+            value: `${k.field} ${k.check}`,
             label: `${k.label} (${count(k.items)})`,
           })),
         ]}
@@ -58,7 +58,7 @@ export function FilterBar({
         aria-label="Draft"
         size="xs"
         value={filter.state ?? ""}
-        onChange={(event) => set({ state: event.currentTarget.value, field: undefined, kind: undefined })}
+        onChange={(event) => set({ state: event.currentTarget.value, field: undefined, check: undefined })}
         data={[
           { value: "", label: "any draft state" },
           { value: "any", label: "with a draft" },
@@ -91,7 +91,7 @@ export function FilterBar({
               q: undefined,
               section: undefined,
               field: undefined,
-              kind: undefined,
+              check: undefined,
               shared: undefined,
               state: undefined,
               target: undefined,

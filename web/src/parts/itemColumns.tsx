@@ -5,7 +5,7 @@ import { count, pathOf } from "./number";
 import { TextCell } from "./TextCell";
 
 const sameAs = (row: ItemRow, field: string) =>
-  row.findings.find((finding) => finding.field === field && finding.kind === "duplicate")?.evidence;
+  row.findings.find((finding) => finding.field === field && finding.check === "duplicate")?.evidence;
 
 const inForce = (cell: ItemRow["title"] | null) => cell?.draft ?? cell?.captured ?? "";
 
@@ -107,22 +107,22 @@ const findings: Column<ItemRow> = {
   track: "76px",
   sort: "findings",
   right: true,
-  text: (row) => row.findings.map((finding) => `${finding.field} ${finding.kind}`).join("; "),
+  text: (row) => row.findings.map((finding) => `${finding.field} ${finding.check}`).join("; "),
   cell: (row) => (
-    <span title={row.findings.map((finding) => `${finding.field} ${finding.kind}: ${finding.evidence}`).join("\n")}>
+    <span title={row.findings.map((finding) => `${finding.field} ${finding.check}: ${finding.evidence}`).join("\n")}>
       {row.findings.length || ""}
     </span>
   ),
 };
 
-const evidence = (field: string, kind: string): Column<ItemRow> => ({
+const evidence = (field: string, check: string): Column<ItemRow> => ({
   key: "evidence",
   label: "evidence",
   track: "minmax(200px, 1.4fr)",
-  text: (row) => row.findings.find((finding) => finding.field === field && finding.kind === kind)?.evidence ?? "",
+  text: (row) => row.findings.find((finding) => finding.field === field && finding.check === check)?.evidence ?? "",
   cell: (row) => (
     <span className={css.address}>
-      {row.findings.find((finding) => finding.field === field && finding.kind === kind)?.evidence}
+      {row.findings.find((finding) => finding.field === field && finding.check === check)?.evidence}
     </span>
   ),
 });

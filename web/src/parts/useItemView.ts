@@ -6,7 +6,7 @@ import { searchOf } from "./searchOf";
 import { useRows } from "./useRows";
 import { useSearchChange } from "./useSearchChange";
 
-const FILTERS = ["q", "section", "field", "kind", "shared", "state", "target", "indexable"] as const;
+const FILTERS = ["q", "section", "field", "check", "shared", "state", "target", "indexable"] as const;
 export type FilterName = (typeof FILTERS)[number];
 
 /** A table of items as the address of the page says: filter, sort and place in it survive reload, back and forward. */

@@ -12,7 +12,7 @@ beforeEach(() => {
   serve("GET /api/properties/7/standing", standing());
   serve("GET /api/properties/7/jobs", []);
   serve("GET /api/properties/7/sections", []);
-  serve("GET /api/properties/7/findings/kinds", []);
+  serve("GET /api/properties/7/findings/checks", []);
   serve("GET /api/properties/7/handovers", [
     { id: 4, propertyId: 7, format: "csv", items: 2, texts: 1, created: "2026-10-02T08:00:00Z" },
   ]);

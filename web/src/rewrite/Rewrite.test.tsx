@@ -15,7 +15,7 @@ beforeEach(() => {
   serve("GET /api/properties/7/standing", standing());
   serve("GET /api/properties/7/jobs", []);
   serve("GET /api/properties/7/sections", []);
-  serve("GET /api/properties/7/findings/kinds", []);
+  serve("GET /api/properties/7/findings/checks", []);
   serve("GET /api/properties/7/batches", [
     batch(3, "applied"),
     batch(2, "undone", "2026-10-03T08:00:00Z"),
@@ -72,13 +72,13 @@ it("undoes and redoes by key, and any batch by hand; a refusal is said in words"
 
 it("opens a tool on all that a cause led to, and says so in the address", async () => {
   serve("POST /api/properties/7/previews", new Problem(422, "Nothing."));
-  show(<Rewrite />, "/p/7/rewrite?field=title&kind=common-ending&shared=+%7C+Tarrin&tool=remove-ending&on=title");
+  show(<Rewrite />, "/p/7/rewrite?field=title&check=common-ending&shared=+%7C+Tarrin&tool=remove-ending&on=title");
   const panel = within(await screen.findByRole("complementary", { name: "Rewrite in bulk" }));
   expect(await panel.findByText("2 items")).toBeTruthy();
   expect((panel.getByLabelText("Ending to remove") as HTMLInputElement).value).toBe(" | Tarrin");
   await waitFor(() =>
     expect(asked("POST /api/properties/7/previews")[0]?.body).toEqual({
-      selection: { filter: { field: "title", kind: "common-ending", shared: " | Tarrin" }, except: [] },
+      selection: { filter: { field: "title", check: "common-ending", shared: " | Tarrin" }, except: [] },
       spec: { tool: "remove-ending", field: "title", find: " | Tarrin" },
     }),
   );

@@ -12,23 +12,23 @@ import css from "./Triage.module.css";
 
 const NOTHING = {};
 
-/** The items with one kind of finding, each with its evidence. */
+/** The items with findings of one check, each with its evidence. */
 export function FoundItems({ propertyId }: { propertyId: number }) {
   const view = useItemView(propertyId, NOTHING);
   const { search } = useLocation();
   const [hand, setHand] = useState<number>();
   const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
-  const { field = "title", kind = "" } = view.filter;
+  const { field = "title", check = "" } = view.filter;
   const columns = useMemo(
     () => [
       itemColumns.address,
-      field === "h1" || field === "indexing"
+      field === "h1" || field === "indexing" || field === "slug"
         ? itemColumns.h1
         : itemColumns.text(field as "title" | "description" | "tags", "minmax(260px, 2fr)"),
-      itemColumns.evidence(field, kind),
+      itemColumns.evidence(field, check),
       itemColumns.links,
     ],
-    [field, kind],
+    [field, check],
   );
   return (
     <div className={stage.stage}>

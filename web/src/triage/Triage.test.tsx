@@ -7,7 +7,7 @@ import { Triage } from "./Triage";
 
 const cause = (says: string, changes: Partial<Cause>): Cause => ({
   field: "title",
-  kind: "too-long",
+  check: "too-long",
   label: "title too long",
   shared: "",
   section: "",
@@ -20,22 +20,22 @@ const cause = (says: string, changes: Partial<Cause>): Cause => ({
 });
 
 const ENDING = cause("80 titles end in the same 8 letters.", {
-  kind: "common-ending",
+  check: "common-ending",
   shared: " | Tarrin",
   section: "/tours/",
   fix: "remove-ending",
 });
-const HEADINGS = cause("5 items have no H1.", { field: "h1", kind: "missing", weight: 20, fix: "by-hand" });
+const HEADINGS = cause("5 items have no H1.", { field: "h1", check: "missing", weight: 20, fix: "by-hand" });
 
 beforeEach(() => {
   serve("GET /api/properties/7/standing", standing());
   serve("GET /api/properties/7/jobs", []);
   serve("GET /api/properties/7/sections", []);
   serve("GET /api/properties/7/causes", [ENDING, HEADINGS]);
-  serve("GET /api/properties/7/findings/kinds", [
-    { field: "title", kind: "too-long", label: "title too long", items: 12 },
-    { field: "h1", kind: "missing", label: "H1 missing", items: 5 },
-    { field: "indexing", kind: "not-indexable", label: "indexing not indexable", items: 3 },
+  serve("GET /api/properties/7/findings/checks", [
+    { field: "title", check: "too-long", label: "title too long", items: 12 },
+    { field: "h1", check: "missing", label: "H1 missing", items: 5 },
+    { field: "indexing", check: "not-indexable", label: "indexing not indexable", items: 3 },
   ]);
 });
 
@@ -45,7 +45,7 @@ it("lists causes by weight, each with the action that fixes it ready at the desk
   expect(screen.getByText(/60 of 100 indexable items have findings/)).toBeTruthy();
   fireEvent.click(within(row).getByRole("button", { name: "Remove the ending" }));
   expect(place).toBe(
-    "/p/7/rewrite?field=title&kind=common-ending&shared=+%7C+Tarrin&section=%2Ftours%2F&tool=remove-ending&on=title",
+    "/p/7/rewrite?field=title&check=common-ending&shared=+%7C+Tarrin&section=%2Ftours%2F&tool=remove-ending&on=title",
   );
 });
 
@@ -53,13 +53,13 @@ it("leads to the desk without a tool where only a person can help", async () => 
   show(<Triage />, "/p/7/triage");
   const row = (await screen.findByText(HEADINGS.says)).closest("li") as HTMLElement;
   fireEvent.click(within(row).getByRole("button", { name: "Preview" }));
-  expect(place).toBe("/p/7/rewrite?field=h1&kind=missing");
+  expect(place).toBe("/p/7/rewrite?field=h1&check=missing");
 });
 
 it("counts by kind, sets apart what is not indexable, and gives both tables away", async () => {
   show(<Triage />, "/p/7/triage");
-  const ledger = (await screen.findByText("By kind")).closest("aside") as HTMLElement;
-  expect(within(ledger).getByText("too long").getAttribute("href")).toContain("field=title&kind=too-long");
+  const ledger = (await screen.findByText("By check")).closest("aside") as HTMLElement;
+  expect(within(ledger).getByText("too long").getAttribute("href")).toContain("field=title&check=too-long");
   expect(within(ledger).getByText(/set apart and not counted/)).toBeTruthy();
   const files = screen.getAllByRole("link", { name: "CSV" }).map((link) => link.getAttribute("href"));
   expect(files).toEqual(["/api/properties/7/causes.csv", "/api/properties/7/findings.csv"]);
@@ -67,15 +67,15 @@ it("counts by kind, sets apart what is not indexable, and gives both tables away
 
 it("shows the items behind a cause with their evidence", async () => {
   const withFindings = item(5, {
-    findings: [{ field: "title", kind: "too-long", evidence: "42 px over 580 on a desktop" }],
+    findings: [{ field: "title", check: "too-long", evidence: "42 px over 580 on a desktop" }],
   });
   serve("GET /api/properties/7/items", { total: 1, asOf: 4, rows: [withFindings] });
-  show(<Triage />, "/p/7/triage?field=title&kind=too-long&section=%2Ftours%2F");
+  show(<Triage />, "/p/7/triage?field=title&check=too-long&section=%2Ftours%2F");
   expect(await screen.findByText("42 px over 580 on a desktop")).toBeTruthy();
   const { query } = asked("GET /api/properties/7/items")[0];
-  expect(query).toMatchObject({ field: "title", kind: "too-long", section: "/tours/" });
+  expect(query).toMatchObject({ field: "title", check: "too-long", section: "/tours/" });
   expect(screen.getByRole("link", { name: "Open in Rewrite" }).getAttribute("href")).toContain(
-    "/p/7/rewrite?field=title&kind=too-long",
+    "/p/7/rewrite?field=title&check=too-long",
   );
 });
 

@@ -2,7 +2,7 @@ import { Button } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { answer, api, type Cause } from "../api/client";
-import { ofProperty, useKinds } from "../api/queries";
+import { ofProperty, useChecks } from "../api/queries";
 import { FileLink } from "../parts/FileLink";
 import { count, of } from "../parts/number";
 import stage from "../parts/stage.module.css";
@@ -10,11 +10,11 @@ import { useProperty } from "../parts/useProperty";
 import { FoundItems } from "./FoundItems";
 import css from "./Triage.module.css";
 
-/** What is wrong, by cause, the weightiest first; or the items of one kind of finding. */
+/** What is wrong, by cause, the weightiest first; or the items that one check found. */
 export function Triage() {
   const { propertyId, standing } = useProperty();
   const [search] = useSearchParams();
-  if (search.get("kind")) return <FoundItems propertyId={propertyId} />;
+  if (search.get("check")) return <FoundItems propertyId={propertyId} />;
   return (
     <div className={stage.stage}>
       <div className={css.page}>
@@ -25,7 +25,7 @@ export function Triage() {
             {standing && (
               <p>
                 {count(standing.withFindings)} of {count(standing.indexable)} indexable items have findings. Causes are
-                ranked by the inbound links of their items.
+                ranked by the inbound links of their items, or by how many there are where nothing links to them.
               </p>
             )}
           </header>
@@ -42,11 +42,15 @@ const ACTION: Record<string, string> = {
   cut: "Cut to fit",
   "remove-ending": "Remove the ending",
   tags: "Fix the tags",
+  "bulk-edit": "Open in Rewrite",
   "by-hand": "Preview",
 };
 
+/** The fields that are written at the desk. */
+const WRITTEN = new Set<string>(["title", "description", "tags"]);
+
 const filterOf = (cause: Cause) => {
-  const filter = new URLSearchParams({ field: cause.field, kind: cause.kind });
+  const filter = new URLSearchParams({ field: cause.field, check: cause.check });
   if (cause.shared) filter.set("shared", cause.shared);
   if (cause.section) filter.set("section", cause.section);
   return filter;
@@ -72,8 +76,8 @@ function CauseList({ propertyId, gathered }: { propertyId: number; gathered: boo
   const most = Math.max(...causes.data.map((cause) => cause.weight));
   const mend = (cause: Cause) => {
     const filter = filterOf(cause);
-    const field = cause.field === "h1" || cause.field === "indexing" ? "" : cause.field;
-    if (field && cause.fix !== "by-hand") {
+    const field = WRITTEN.has(cause.field) ? cause.field : "";
+    if (field && cause.fix !== "by-hand" && cause.fix !== "bulk-edit") {
       filter.set("tool", cause.fix);
       filter.set("on", field);
     }
@@ -82,7 +86,7 @@ function CauseList({ propertyId, gathered }: { propertyId: number; gathered: boo
   return (
     <ol className={css.list}>
       {causes.data.map((cause) => (
-        <li key={`${cause.field} ${cause.kind} ${cause.shared} ${cause.section}`}>
+        <li key={`${cause.field} ${cause.check} ${cause.shared} ${cause.section}`}>
           <div className={css.says}>
             <Link to={`?${filterOf(cause)}`}>{cause.says}</Link>
             <span className={css.label}>{cause.label}</span>
@@ -92,7 +96,9 @@ function CauseList({ propertyId, gathered }: { propertyId: number; gathered: boo
             title={`weight ${Math.round(cause.weight)}: links and items, times what the field matters`}
           >
             <span className={css.bar} style={{ width: `${Math.max(1, (cause.weight / most) * 100)}%` }} />
-            <span className={css.links}>{of(cause.links, "inbound link")}</span>
+            <span className={css.links}>
+              {cause.links > 0 ? of(cause.links, "inbound link") : of(cause.items, "item")}
+            </span>
           </div>
           <Button size="xs" variant="default" onClick={() => mend(cause)}>
             {ACTION[cause.fix]}
@@ -103,31 +109,31 @@ function CauseList({ propertyId, gathered }: { propertyId: number; gathered: boo
   );
 }
 
-const FIELDS = ["title", "description", "tags", "h1", "indexing"] as const;
+const FIELDS = ["title", "description", "tags", "h1", "slug", "indexing"] as const;
 
-/** Every kind of finding with how many items have it, by field. */
+/** Every check with how many items it found, by field. */
 function Ledger({ propertyId }: { propertyId: number }) {
-  const kinds = useKinds(propertyId);
-  if (!kinds.data || kinds.data.length === 0) return null;
-  const fields = [...new Set(kinds.data.map((kind) => kind.field))];
+  const checks = useChecks(propertyId);
+  if (!checks.data || checks.data.length === 0) return null;
+  const fields = [...new Set(checks.data.map((check) => check.field))];
   return (
     <aside className={css.ledger}>
       <header>
-        <h2>By kind</h2>
+        <h2>By check</h2>
         <FileLink href={`/api/properties/${propertyId}/findings.csv`} />
       </header>
       {FIELDS.filter((field) => fields.includes(field)).map((field) => (
         <section key={field}>
           <h3>{field === "h1" ? "H1" : field}</h3>
           <ul>
-            {kinds.data
-              .filter((kind) => kind.field === field)
-              .map((kind) => (
-                <li key={kind.kind}>
-                  <Link to={`?${new URLSearchParams({ field, kind: kind.kind })}`}>
-                    {kind.label.slice(kind.label.indexOf(" ") + 1)}
+            {checks.data
+              .filter((check) => check.field === field)
+              .map((check) => (
+                <li key={check.check}>
+                  <Link to={`?${new URLSearchParams({ field, check: check.check })}`}>
+                    {check.label.slice(check.label.indexOf(" ") + 1)}
                   </Link>
-                  <span>{count(kind.items)}</span>
+                  <span>{count(check.items)}</span>
                 </li>
               ))}
           </ul>

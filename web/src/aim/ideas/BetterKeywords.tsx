@@ -147,7 +147,8 @@ export function BetterKeywords({ propertyId }: { propertyId: number }) {
                   onSuccess: ({ items, keywords }) => {
                     tell(`${of(items.length, "item")} aimed anew. Their titles stand on the desk, to be rewritten.`);
                     choice.none();
-                    const which = keywords.length === 1 ? `target=${keywords[0]}` : "field=title&kind=off-keyword";
+                    const which =
+                      keywords.length === 1 ? `target=${keywords[0]}` : "field=title&check=keyword-incomplete";
                     navigate(`/p/${propertyId}/rewrite?tool=recipe&${which}`);
                   },
                 })

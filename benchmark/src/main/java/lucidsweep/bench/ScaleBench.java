@@ -161,11 +161,11 @@ final class ScaleBench {
         };
         String[] filters = {
             "",
-            "&kind=missing&field=description",
-            "&kind=too-long&field=title",
+            "&check=missing&field=description",
+            "&check=too-long&field=title",
             "&section=%2Fsection-7%2F",
             "&q=",
-            "&kind=duplicate",
+            "&check=duplicate",
             "&indexable=yes",
             "&target=without"
         };

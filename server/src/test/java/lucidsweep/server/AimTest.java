@@ -77,13 +77,17 @@ class AimTest {
 
     @Test
     void findingsFollowTheTarget() {
-        assertThat(shop.kinds("A4")).doesNotContain("title off-keyword");
+        assertThat(shop.checks("A4")).doesNotContain("title keyword-missing");
         aim("wooden oars", shop.itemId("A4"));
-        assertThat(shop.kinds("A4")).contains("title off-keyword", "description off-keyword");
+        assertThat(shop.checks("A4")).contains("title keyword-missing", "description keyword-missing");
+        shop.type("A4", "title", "A wooden gift voucher");
+        assertThat(shop.checks("A4")).contains("title keyword-incomplete").doesNotContain("title keyword-missing");
         shop.type("A4", "title", "Wooden oars: a gift voucher");
-        assertThat(shop.kinds("A4")).doesNotContain("title off-keyword").contains("description off-keyword");
+        assertThat(shop.checks("A4"))
+                .doesNotContain("title keyword-incomplete")
+                .contains("description keyword-missing");
         aim(null, shop.itemId("A4"));
-        assertThat(shop.kinds("A4")).doesNotContain("description off-keyword");
+        assertThat(shop.checks("A4")).doesNotContain("description keyword-missing");
     }
 
     @Test

@@ -253,8 +253,8 @@ class BadInputTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "items?kind=odd | kind: expected one of missing, empty,",
-                "items?field=slug | field: expected one of title, description, tags, h1, indexing, got \"slug\"",
+                "items?check=odd | there is no check \"odd\"",
+                "items?field=link | field: expected one of title, description, tags, h1, slug, indexing, got \"link\"",
                 "items?asOf=soon | asOf: \"soon\" is not what is expected there",
                 "comparison?before=1&after=1&kind=odd | kind: expected one of NEW, GONE, MOVED, CHANGED, got \"odd\""
             })

@@ -61,7 +61,7 @@ class BatchRecoveryTest {
                     .isEqualTo(200);
             assertThat(count(database, "draft where text like '% of cedar, hand%'"))
                     .isEqualTo(LISTINGS);
-            assertThat(api.get("/api/properties/" + shop.property() + "/items?kind=too-short&field=title")
+            assertThat(api.get("/api/properties/" + shop.property() + "/items?check=too-short&field=title")
                             .json()
                             .path("total")
                             .asInt())

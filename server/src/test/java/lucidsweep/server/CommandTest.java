@@ -158,9 +158,9 @@ class CommandTest {
                     .isEqualTo(150);
             assertThat(items).anyMatch(line -> line.startsWith(website.address() + ",200,yes,Home,53.35,4,"));
             List<String> findings = Files.readAllLines(out.resolve("findings.csv"));
-            assertThat(findings.get(0)).isEqualTo("address,field,finding,evidence");
+            assertThat(findings.get(0)).isEqualTo("address,field,check,evidence");
             assertThat(findings).anyMatch(line -> line.startsWith(website.address() + ",title,generic,"));
-            assertThat(findings).anyMatch(line -> line.contains(",title,off-keyword,"));
+            assertThat(findings).anyMatch(line -> line.contains(",title,keyword-incomplete,"));
         }
     }
 

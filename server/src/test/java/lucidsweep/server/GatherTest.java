@@ -235,8 +235,8 @@ class GatherTest {
                 .isEqualTo(3);
         List<String> kinds = new ArrayList<>();
         for (JsonNode kind :
-                api.get("/api/properties/" + property + "/findings/kinds").json())
-            kinds.add(kind.path("field").asString() + " " + kind.path("kind").asString() + " "
+                api.get("/api/properties/" + property + "/findings/checks").json())
+            kinds.add(kind.path("field").asString() + " " + kind.path("check").asString() + " "
                     + kind.path("items").asInt());
         assertThat(kinds)
                 .as(

@@ -103,7 +103,7 @@ class ItemsTest {
         assertThat(shop.total("q=" + Api.encoded("%")))
                 .as("a plain sign, no wildcard")
                 .isLessThan(180);
-        assertThat(shop.get("/items?field=title&kind=rubbish")
+        assertThat(shop.get("/items?field=title&check=rubbish")
                         .json()
                         .path("total")
                         .asInt())

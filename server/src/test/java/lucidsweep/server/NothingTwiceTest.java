@@ -219,7 +219,7 @@ class NothingTwiceTest {
             }
         });
         assertThat(replies).extracting(Reply::status).containsOnly(200);
-        assertThat(shop.total("field=title&kind=too-short")).isEqualTo(LISTINGS - 24);
+        assertThat(shop.total("field=title&check=too-short")).isEqualTo(LISTINGS - 24);
     }
 
     @Test

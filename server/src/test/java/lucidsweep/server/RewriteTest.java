@@ -65,14 +65,14 @@ class RewriteTest {
 
     @Test
     void findingsFollowEveryEdit() {
-        assertThat(shop.kinds("A2")).contains("title duplicate");
-        assertThat(shop.kinds("A3")).contains("title duplicate", "tags missing");
+        assertThat(shop.checks("A2")).contains("title duplicate");
+        assertThat(shop.checks("A3")).contains("title duplicate", "tags missing");
         shop.type("A3", "title", "Oak paddle, second choice, hand carved in our shed");
-        assertThat(shop.kinds("A2")).doesNotContain("title duplicate");
-        assertThat(shop.kinds("A3")).doesNotContain("title duplicate");
+        assertThat(shop.checks("A2")).doesNotContain("title duplicate");
+        assertThat(shop.checks("A3")).doesNotContain("title duplicate");
         shop.type("A1", "title", "OAK PADDLE: hand carved in our boat shed");
-        assertThat(shop.kinds("A1")).contains("title duplicate");
-        assertThat(shop.kinds("A2")).contains("title duplicate");
+        assertThat(shop.checks("A1")).contains("title duplicate");
+        assertThat(shop.checks("A2")).contains("title duplicate");
         assertThat(shop.get("/causes").json().toString()).contains("tags missing");
     }
 
@@ -97,9 +97,9 @@ class RewriteTest {
         shop.post("/keeps", keep.formatted("\"the maker's own words\""));
         batch(edit("after", "title", "\"with\":\" – signed\""));
         assertThat(title("A3")).isEqualTo("Oak paddle, hand carved in our boat shed");
-        assertThat(shop.kinds("A3")).doesNotContain("tags missing", "title duplicate");
+        assertThat(shop.checks("A3")).doesNotContain("tags missing", "title duplicate");
         shop.post("/keeps", keep.formatted("null"));
-        assertThat(shop.kinds("A3")).contains("tags missing");
+        assertThat(shop.checks("A3")).contains("tags missing");
     }
 
     @Test

@@ -120,12 +120,12 @@ final class Shop {
                 : cell.path("draft").asString();
     }
 
-    List<String> kinds(String id) {
-        List<String> kinds = new ArrayList<>();
+    List<String> checks(String id) {
+        List<String> checks = new ArrayList<>();
         for (JsonNode finding : row(id).path("findings"))
-            kinds.add(finding.path("field").asString() + " "
-                    + finding.path("kind").asString());
-        return kinds;
+            checks.add(finding.path("field").asString() + " "
+                    + finding.path("check").asString());
+        return checks;
     }
 
     int total(String filter) {

@@ -63,7 +63,7 @@ class TriageTest {
 
     private static String endingCause(Shop shop) {
         for (JsonNode cause : shop.get("/causes").json()) {
-            if (cause.path("kind").asString().equals("common-ending"))
+            if (cause.path("check").asString().equals("common-ending"))
                 return cause.path("says").asString();
         }
         return "";
@@ -78,9 +78,9 @@ class TriageTest {
             if (counts) counted.merge(cells.get(1) + " " + cells.get(2), 1, Integer::sum);
         }
         Map<String, Integer> kinds = new TreeMap<>();
-        for (JsonNode kind : api.get(path + "/findings/kinds").json())
+        for (JsonNode kind : api.get(path + "/findings/checks").json())
             kinds.put(
-                    kind.path("field").asString() + " " + kind.path("kind").asString(),
+                    kind.path("field").asString() + " " + kind.path("check").asString(),
                     kind.path("items").asInt());
         assertThat(kinds).as("kinds and the file").isEqualTo(counted).hasSizeGreaterThan(5);
 
@@ -88,10 +88,10 @@ class TriageTest {
         JsonNode causes = api.get(path + "/causes").json();
         for (JsonNode cause : causes) {
             String field = cause.path("field").asString();
-            String kind = cause.path("kind").asString();
+            String kind = cause.path("check").asString();
             int items = cause.path("items").asInt();
             gathered.merge(field + " " + kind, items, Integer::sum);
-            int behind = api.get(path + "/items?indexable=yes&field=" + field + "&kind=" + kind
+            int behind = api.get(path + "/items?indexable=yes&field=" + field + "&check=" + kind
                             + "&shared=" + Api.encoded(cause.path("shared").asString())
                             + "&section=" + Api.encoded(cause.path("section").asString()))
                     .json()
@@ -106,7 +106,7 @@ class TriageTest {
         assertThat(gathered).as("causes and kinds").isEqualTo(kinds);
         kinds.forEach((name, items) -> {
             String[] parts = name.split(" ");
-            String filter = "/items?indexable=yes&field=" + parts[0] + "&kind=" + parts[1];
+            String filter = "/items?indexable=yes&field=" + parts[0] + "&check=" + parts[1];
             assertThat(api.get(path + filter).json().path("total").asInt())
                     .as(name)
                     .isEqualTo(items);
@@ -116,7 +116,7 @@ class TriageTest {
         assertThat(lines)
                 .hasSize(causes.size() + 1)
                 .first()
-                .isEqualTo("field,finding,items,links,weight,section,shared,says");
+                .isEqualTo("field,check,items,links,weight,section,shared,says");
         assertThat(cells(lines.get(1)).get(7))
                 .isEqualTo(causes.get(0).path("says").asString());
     }

@@ -21,7 +21,7 @@ final class DemoWork {
     void doIt() throws IOException, InterruptedException {
         shortenTourTitles();
         tagTheShop();
-        String journal = ids(site, "section=%2Fjournal%2F&field=title&kind=too-long&count=3");
+        String journal = ids(site, "section=%2Fjournal%2F&field=title&check=too-long&count=3");
         post(
                 site,
                 "/keeps",
@@ -35,7 +35,7 @@ final class DemoWork {
     /** Two batches: the first is delivered in part, the second waits to be looked at. */
     private void shortenTourTitles() throws IOException, InterruptedException {
         String spec = "\"spec\":{\"tool\":\"remove-ending\",\"field\":\"title\",\"find\":\"" + ENDING + "\"}}";
-        String tours = "section=%2Ftours%2F&field=title&kind=common-ending";
+        String tours = "section=%2Ftours%2F&field=title&check=common-ending";
         String first = ids(site, tours + "&count=24");
         post(site, "/batches", "{\"selection\":{\"ids\":" + first + "}," + spec);
         decide(ids(site, "section=%2Ftours%2F&state=drafted&count=10"), "approved");
@@ -49,7 +49,7 @@ final class DemoWork {
         post(
                 shop,
                 "/batches",
-                "{\"selection\":{\"ids\":" + ids(shop, "field=tags&kind=missing&count=8")
+                "{\"selection\":{\"ids\":" + ids(shop, "field=tags&check=missing&count=8")
                         + "},\"spec\":{\"tool\":\"add-tags\",\"field\":\"tags\",\"tags\":[\"kayak gift\",\"boat lover gift\",\"hand carved wood\"]}}");
     }
 

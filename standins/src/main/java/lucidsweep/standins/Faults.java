@@ -3,6 +3,7 @@ package lucidsweep.standins;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 
 /** Plants faults of every kind on the demo website and writes down which. */
@@ -32,6 +33,7 @@ final class Faults {
         plantDescriptions();
         plantHeadings();
         plantIndexing();
+        plantWording();
         return planted;
     }
 
@@ -135,6 +137,38 @@ final class Faults {
             page.canonical = "/boats/";
             note(page, "indexing", "not-indexable");
         }
+    }
+
+    private void plantWording() {
+        worded("all-capitals", "%s");
+        worded("cut-by-author", "%s in the…");
+        worded("template-text", "%s | {{site.name}}");
+        worded("broken-encoding", "%s: donâ€™t miss");
+        worded("markup", "%s <b>new</b>");
+        worded("outdated-year", "%s in 2019");
+        worded("emoji", "%s 🛶🛶");
+        SitePage doubled = take("journal");
+        title(doubled, Sections.BRAND + ": " + doubled.name + " | " + Sections.BRAND, "brand-doubled");
+        title(take("hire"), "Kayak hire, canoe hire, boat hire, gear hire", "list-of-keywords", "repeated-word");
+        SitePage twice = take("journal");
+        description(twice, twice.titles.get(0), "same-as-title");
+        note(twice, "description", "too-short");
+        SitePage headless = take("workshop");
+        headless.h1s.set(0, "");
+        note(headless, "h1", "empty");
+        for (String path : List.of("/latin", "/flaky", "/slow")) planted.add(new Planted(path, "slug", "off-title"));
+    }
+
+    /** Words a title and a description so that a check finds it, around the name of their page. */
+    private void worded(String finding, String pattern) {
+        SitePage page = take("journal");
+        String name = finding.equals("all-capitals") ? page.name.toUpperCase(Locale.ROOT) : page.name;
+        title(page, pattern.formatted(name), finding);
+        SitePage other = take("journal");
+        String text = finding.equals("all-capitals")
+                ? other.descriptions.get(0).toUpperCase(Locale.ROOT)
+                : other.descriptions.get(0);
+        description(other, pattern.formatted(text), finding);
     }
 
     /** The next page of a section that has no fault of its own yet; never the index of the section. */

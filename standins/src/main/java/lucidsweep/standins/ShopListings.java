@@ -110,6 +110,7 @@ public final class ShopListings {
             }
             case 3 -> {
                 tags = tags.subList(0, 5);
+                tags.set(0, "kayak keepsake");
                 note(id, "tags", "budget-unused");
             }
             case 5 -> {
@@ -123,6 +124,7 @@ public final class ShopListings {
             case 8 -> {
                 tags.set(0, tags.get(1).toUpperCase());
                 note(id, "tags", "same-twice");
+                note(id, "tags", "capitals");
             }
             case 9 -> {
                 tags.add("spare tag");

@@ -1,21 +1,32 @@
 package lucidsweep.core.finding;
 
 import java.util.function.Consumer;
-import lucidsweep.core.text.TextKey;
+import lucidsweep.core.item.Field;
 
 /** The same title or description on several indexable items; case, spacing and punctuation do not count. */
-final class DuplicateText implements Rule {
+final class DuplicateText extends TextCheck {
+
+    DuplicateText(Field field) {
+        super(field, "duplicate", "duplicate", field == Field.TITLE ? Cost.REACH : Cost.APPEAL, Fix.RECIPE);
+    }
 
     @Override
-    public void check(InspectedItem item, InspectionContext around, Consumer<Finding> found) {
-        if (item.noindex().isPresent()) return;
-        for (InspectedItem.Text text : item.texts()) {
-            if (!text.present() || text.alike() < 2) continue;
-            int others = text.alike() - 1;
-            String evidence = others == 1
-                    ? "the same as " + text.twin()
-                    : "the same as " + text.twin() + " and " + (others - 1) + (others == 2 ? " other" : " others");
-            found.accept(new Finding(text.field(), FindingKind.DUPLICATE, evidence, TextKey.key(text.value())));
-        }
+    public boolean isShared() {
+        return true;
+    }
+
+    @Override
+    Sentence sentence() {
+        return Sentence.of(field(), "stands on another item, too", "are used on several items");
+    }
+
+    @Override
+    void look(InspectedText text, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
+        if (item.noindex().isPresent() || text.alike() < 2) return;
+        int others = text.alike() - 1;
+        String evidence = others == 1
+                ? "the same as " + text.twin()
+                : "the same as " + text.twin() + " and " + (others - 1) + (others == 2 ? " other" : " others");
+        found.accept(new Finding(this, evidence, text.key()));
     }
 }

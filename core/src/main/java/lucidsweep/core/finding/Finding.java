@@ -8,9 +8,9 @@ import lucidsweep.core.item.Field;
  * @param evidence what was seen, in words
  * @param shared what findings of the same cause have in common, such as an ending; "" where nothing special
  */
-public record Finding(Field field, FindingKind kind, String evidence, String shared) {
+public record Finding(Check check, String evidence, String shared) {
 
-    static Finding of(Field field, FindingKind kind, String evidence) {
-        return new Finding(field, kind, evidence, "");
+    public Field field() {
+        return check.field();
     }
 }

@@ -2,18 +2,26 @@ package lucidsweep.core.finding;
 
 import java.util.function.Consumer;
 import lucidsweep.core.item.Field;
-import lucidsweep.core.text.TextKey;
 
 /** A title that says nothing: "Home", "Untitled", or the brand alone. */
-final class GenericTitle implements Rule {
+final class GenericTitle extends TextCheck {
+
+    GenericTitle() {
+        super(Field.TITLE, "generic", "generic", Cost.REACH, Fix.RECIPE);
+    }
 
     @Override
-    public void check(InspectedItem item, InspectionContext around, Consumer<Finding> found) {
-        String key = TextKey.key(item.title().value());
+    Sentence sentence() {
+        return Sentence.of(field(), "says nothing about the page", "say nothing about their pages");
+    }
+
+    @Override
+    void look(InspectedText text, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
+        String key = text.key();
         if (key.isEmpty()) return;
-        if (around.brandKeys().contains(key)) report("it is the brand alone", found);
+        if (around.brandKeys().contains(key)) found.accept(finding("it is the brand alone"));
         else if (around.standard().generic().contains(withoutBrand(key, around))) {
-            report("“" + item.title().value() + "” could stand on any site", found);
+            found.accept(finding("“" + text.value() + "” could stand on any site"));
         }
     }
 
@@ -25,9 +33,5 @@ final class GenericTitle implements Rule {
                 return key.substring(brand.length()).strip();
         }
         return key;
-    }
-
-    private static void report(String evidence, Consumer<Finding> found) {
-        found.accept(Finding.of(Field.TITLE, FindingKind.GENERIC, evidence));
     }
 }

@@ -5,50 +5,42 @@ import java.util.Optional;
 import java.util.Set;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Phrase;
-import lucidsweep.core.keyword.Word;
-import lucidsweep.core.keyword.Words;
 import lucidsweep.core.page.Noindex;
 
 /**
- * An item as the rules see it.
+ * An item as the checks see it.
  *
+ * @param address its address, or its id where it has none
  * @param noindex why it is not indexable; empty where it is
+ * @param h1 its first H1; "" where it has none
  * @param h1Count how many H1 elements the page has; -1 for items that have none by nature, such as listings
  * @param tags null for items that have none by nature, such as pages
  * @param keyword its primary keyword, if any
- * @param kept fields that stay as they are, although a rule may say otherwise
+ * @param kept fields that stay as they are, although a check may say otherwise
  */
 public record InspectedItem(
+        String address,
         Optional<Noindex> noindex,
-        Text title,
-        Text description,
+        InspectedText title,
+        InspectedText description,
+        InspectedText h1,
         int h1Count,
         List<String> tags,
         Optional<Phrase> keyword,
         Set<Field> kept) {
 
-    /**
-     * A text in force: the draft where there is one, else what the last sweep captured.
-     *
-     * @param captured how many such elements the sweep found
-     * @param value the text in force; "" where there is none
-     * @param language what takes it apart
-     * @param alike how many items have the same text, this one included
-     * @param twin the address of another of them; "" where there is none
-     */
-    public record Text(Field field, int captured, String value, Words language, int alike, String twin) {
-
-        public boolean present() {
-            return !value.isBlank();
-        }
-
-        /** Its words, taken apart anew at every call. */
-        List<Word> words() {
-            return language.of(value);
-        }
+    /** Its title, description or H1. */
+    InspectedText text(Field field) {
+        return switch (field) {
+            case TITLE -> title;
+            case DESCRIPTION -> description;
+            case H1 -> h1;
+            default -> throw new IllegalArgumentException("an item has no text of its " + field.label());
+        };
     }
 
-    List<Text> texts() {
-        return List.of(title, description);
+    /** Whether it is a page of a website, which has a heading and a slug by nature. */
+    boolean isPage() {
+        return h1Count >= 0;
     }
 }

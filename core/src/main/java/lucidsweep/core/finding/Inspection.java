@@ -2,27 +2,18 @@ package lucidsweep.core.finding;
 
 import java.util.ArrayList;
 import java.util.List;
-import lucidsweep.core.item.Field;
 
-/** Holds an item against every rule. */
+/** Holds an item against every check that its standard has on. */
 public final class Inspection {
 
-    private static final List<Rule> RULES = List.of(
-            new MissingText(),
-            new SeveralElements(),
-            new DuplicateText(),
-            new TextLength(),
-            new KeywordInText(),
-            new GenericTitle(),
-            new RepeatedWord(),
-            new CommonEnding(),
-            new TagSet(),
-            new MissingHeading());
-
     private final InspectionContext around;
+    private final List<Check> checks;
 
     public Inspection(InspectionContext around) {
         this.around = around;
+        checks = Checks.all().stream()
+                .filter(check -> !around.standard().off().contains(check.id()))
+                .toList();
     }
 
     /**
@@ -31,11 +22,8 @@ public final class Inspection {
      */
     public List<Finding> of(InspectedItem item) {
         List<Finding> found = new ArrayList<>();
-        item.noindex().ifPresent(why -> found.add(Finding.of(Field.INDEXING, FindingKind.NOT_INDEXABLE, why.words())));
-        for (Rule rule : RULES) {
-            rule.check(item, around, finding -> {
-                if (!item.kept().contains(finding.field())) found.add(finding);
-            });
+        for (Check check : checks) {
+            if (!item.kept().contains(check.field())) check.look(item, around, found::add);
         }
         return found;
     }

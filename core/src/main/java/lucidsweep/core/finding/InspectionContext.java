@@ -2,7 +2,7 @@ package lucidsweep.core.finding;
 
 import java.util.List;
 import java.util.Set;
-import lucidsweep.core.item.Field;
+import lucidsweep.core.keyword.PlacesNamed;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Ending;
 
@@ -11,10 +11,8 @@ import lucidsweep.core.text.Ending;
  *
  * @param endings the common endings of the property's titles
  * @param brandKeys the client's brand words, as {@code TextKey.key} gives them
+ * @param places the places that the client serves
+ * @param year the year in which the texts were captured
  */
-public record InspectionContext(Standard standard, List<Ending> endings, Set<String> brandKeys) {
-
-    Standard.TextLimits limits(Field field) {
-        return field == Field.TITLE ? standard.title() : standard.description();
-    }
-}
+public record InspectionContext(
+        Standard standard, List<Ending> endings, Set<String> brandKeys, PlacesNamed places, int year) {}

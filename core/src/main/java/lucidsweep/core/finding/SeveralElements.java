@@ -4,17 +4,20 @@ import java.util.function.Consumer;
 import lucidsweep.core.item.Field;
 
 /** More than one title, description or H1 on a page. */
-final class SeveralElements implements Rule {
+final class SeveralElements extends Check {
 
-    @Override
-    public void check(InspectedItem item, InspectionContext around, Consumer<Finding> found) {
-        for (InspectedItem.Text text : item.texts()) report(text.field(), text.captured(), found);
-        report(Field.H1, item.h1Count(), found);
+    SeveralElements(Field field) {
+        super(field, "several", "more than one", Cost.NEITHER, Fix.BY_HAND);
     }
 
-    private static void report(Field field, int count, Consumer<Finding> found) {
-        if (count < 2) return;
-        String evidence = "the page has " + count + " " + field.label() + (field == Field.H1 ? " headings" : "s");
-        found.accept(Finding.of(field, FindingKind.SEVERAL, evidence));
+    @Override
+    Sentence sentence() {
+        return Sentence.ofItems("has more than one " + field().label(), "have more than one " + field().label());
+    }
+
+    @Override
+    void look(InspectedItem item, InspectionContext around, Consumer<Finding> found) {
+        int count = item.text(field()).captured();
+        if (count > 1) found.accept(finding("the page has " + count + " " + field().noun() + "s"));
     }
 }

@@ -1,6 +1,10 @@
 package lucidsweep.core.finding;
 
-import lucidsweep.core.item.Field;
-
-/** Findings of one kind that share something, counted in one section, with the links to their items. */
-public record Tally(Field field, FindingKind kind, String shared, String section, int items, long links) {}
+/**
+ * Findings of one check that share something, counted in one section.
+ *
+ * @param shared what they have in common; "" where nothing special
+ * @param example the text of one of them, as it is written
+ * @param links the links to their items
+ */
+public record Tally(Check check, String shared, String example, String section, int items, long links) {}

@@ -8,6 +8,7 @@ public enum Field {
     DESCRIPTION("description", 0.5),
     TAGS("tags", 0.4),
     H1("H1", 0.3),
+    SLUG("slug", 0.1),
     INDEXING("indexing", 0);
 
     private final String label;
@@ -21,6 +22,11 @@ public enum Field {
     /** As it is called in a sentence. */
     public String label() {
         return label;
+    }
+
+    /** What one text of it is called: "title", "tag set", "H1". */
+    public String noun() {
+        return this == TAGS ? "tag set" : label;
     }
 
     /** What a finding in this field weighs against one in the title: titles move ranking, descriptions move clicks. */

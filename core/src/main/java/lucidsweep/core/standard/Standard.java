@@ -1,6 +1,8 @@
 package lucidsweep.core.standard;
 
 import java.util.List;
+import java.util.Set;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.text.Graphemes;
 import lucidsweep.core.text.Slot;
 
@@ -13,6 +15,7 @@ import lucidsweep.core.text.Slot;
  * @param endingShare an ending is common if at least this share of all titles has it, 0 to 1
  * @param endingPx … and it is at least so wide
  * @param settlingDays an item is too young to be judged by what it ranks for until so many days after it was published
+ * @param off the checks that are off, by their ids, such as "title same-as-h1"
  */
 public record Standard(
         TextLimits title,
@@ -23,7 +26,28 @@ public record Standard(
         List<String> generic,
         double endingShare,
         double endingPx,
-        int settlingDays) {
+        int settlingDays,
+        Wording wording,
+        Set<String> off) {
+
+    /**
+     * Limits of how a text is worded.
+     *
+     * @param maxPhrases a title with more phrases of up to three words is a list of keywords
+     * @param maxEmoji in one text
+     * @param openingChars within so many first characters a description has words of the title
+     * @param maxSlugChars of the last part of an address
+     */
+    public record Wording(int maxPhrases, int maxEmoji, int openingChars, int maxSlugChars) {}
+
+    /** The limits of a title or a description. */
+    public TextLimits limits(Field field) {
+        return switch (field) {
+            case TITLE -> title;
+            case DESCRIPTION -> description;
+            default -> throw new IllegalArgumentException("there are no limits of the " + field.label());
+        };
+    }
 
     /** Limits of a text: two slots, a most in characters, and the least width in px of the desktop's slot. */
     public record TextLimits(Slot desktop, Slot phone, int maxChars, double minPx) {
@@ -85,7 +109,9 @@ public record Standard(
                         "main"),
                 0.2,
                 120,
-                91);
+                91,
+                new Wording(3, 1, 60, 75),
+                Set.of("title brand-missing", "title brand-first", "title same-as-h1", "tags off-text"));
     }
 
     /** What shop listings are held to: a long title, up to 13 tags of 20 characters. */
@@ -100,6 +126,8 @@ public record Standard(
                 pages.generic,
                 pages.endingShare,
                 pages.endingPx,
-                pages.settlingDays);
+                pages.settlingDays,
+                new Wording(5, 3, 60, 75),
+                pages.off);
     }
 }

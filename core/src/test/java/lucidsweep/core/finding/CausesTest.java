@@ -17,12 +17,38 @@ class CausesTest {
     private static final String[] SECTIONS = {"/", "/hire/", "/tours/", "/shop/", "/journal/"};
 
     @Test
+    void causesGatherWhatOneActionFixes() {
+        Check ending = Checks.of(Field.TITLE, "common-ending");
+        Check missing = Checks.of(Field.DESCRIPTION, "missing");
+        Check duplicate = Checks.of(Field.TITLE, "duplicate");
+        List<Cause> causes = Causes.of(
+                List.of(
+                        new Tally(ending, " | Tarrin", "", "/tours/", 2_070, 2_070),
+                        new Tally(ending, " | Tarrin", "", "/hire/", 10, 10),
+                        new Tally(missing, "", "", "/shop/", 40, 5_000),
+                        new Tally(missing, "", "", "/journal/", 3, 5),
+                        new Tally(duplicate, "boats", "Boats!", "/shop/", 9, 9),
+                        new Tally(duplicate, "canoes", "Canoes", "/shop/", 2, 2),
+                        new Tally(duplicate, "oars", "Oars", "/hire/", 2, 2)),
+                found -> 75);
+        assertThat(causes)
+                .extracting(Cause::says)
+                .containsExactly(
+                        "2,080 titles end in the same 8 letters, “| Tarrin”. Without them, 75 fit.",
+                        "40 items in /shop/ have no description.",
+                        "9 items share one title: “Boats!”.",
+                        "4 titles are used on several items, in 2 small groups.",
+                        "3 items in /journal/ have no description.");
+        assertThat(causes.get(0).fix()).isEqualTo(Fix.REMOVE_ENDING);
+    }
+
+    @Test
     void everyFindingIsInOneCause() {
         for (int seed = 0; seed < 200; seed++) {
             List<Tally> tallies = tallies(new Random(seed));
             List<Cause> causes = Causes.of(tallies, ending -> 1);
             assertThat(perKind(causes.stream()
-                            .map(c -> new Tally(c.field(), c.kind(), "", "", c.items(), c.links()))
+                            .map(c -> new Tally(c.check(), "", "", "", c.items(), c.links()))
                             .toList()))
                     .isEqualTo(perKind(tallies));
             assertThat(causes).allSatisfy(cause -> {
@@ -43,8 +69,7 @@ class CausesTest {
             for (Cause cause : Causes.of(tallies, ending -> 1)) {
                 if (cause.section().isEmpty() || !cause.shared().isEmpty()) continue;
                 int there = tallies.stream()
-                        .filter(tally -> tally.field() == cause.field()
-                                && tally.kind() == cause.kind()
+                        .filter(tally -> tally.check().equals(cause.check())
                                 && tally.section().equals(cause.section()))
                         .mapToInt(Tally::items)
                         .sum();
@@ -67,7 +92,7 @@ class CausesTest {
         Map<String, List<Long>> sums = new TreeMap<>();
         for (Tally tally : tallies) {
             sums.merge(
-                    tally.field() + " " + tally.kind(),
+                    tally.check().id(),
                     List.of((long) tally.items(), tally.links()),
                     (a, b) -> List.of(a.get(0) + b.get(0), a.get(1) + b.get(1)));
         }
@@ -76,17 +101,15 @@ class CausesTest {
 
     private static List<Tally> tallies(Random random) {
         Map<String, Tally> tallies = new TreeMap<>();
-        FindingKind[] kinds = FindingKind.values();
+        List<Check> checks = Checks.all();
         for (int n = 1 + random.nextInt(40); n > 0; n--) {
-            FindingKind kind = kinds[random.nextInt(kinds.length)];
-            boolean sharing = kind == FindingKind.DUPLICATE || kind == FindingKind.COMMON_ENDING;
-            Field field = random.nextBoolean() || kind == FindingKind.COMMON_ENDING ? Field.TITLE : Field.DESCRIPTION;
-            String shared = sharing ? " shared " + random.nextInt(4) : "";
+            Check check = checks.get(random.nextInt(checks.size() / 4) * 4);
+            String shared = check.isShared() ? " shared " + random.nextInt(4) : "";
             String section = SECTIONS[random.nextInt(SECTIONS.length)];
             int items = 1 + random.nextInt(12);
             tallies.put(
-                    field + " " + kind + shared + section,
-                    new Tally(field, kind, shared, section, items, random.nextInt(30)));
+                    check.id() + shared + section,
+                    new Tally(check, shared, shared, section, items, random.nextInt(30)));
         }
         return new ArrayList<>(tallies.values());
     }

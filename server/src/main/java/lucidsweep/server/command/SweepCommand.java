@@ -216,10 +216,10 @@ final class SweepCommand implements Callable<Integer> {
             }
         }
         try (CsvText csv = CommandFiles.csv(out, "findings.csv")) {
-            csv.row("address", "field", "finding", "evidence");
+            csv.row("address", "field", "check", "evidence");
             application
                     .getBean(Findings.class)
-                    .forEach(property.id(), row -> csv.row(row.address(), row.field(), row.kind(), row.evidence()));
+                    .forEach(property.id(), row -> csv.row(row.address(), row.field(), row.check(), row.evidence()));
         }
     }
 

@@ -1,5 +1,6 @@
 package lucidsweep.server.triage;
 
+import java.time.Instant;
 import java.util.List;
 import lucidsweep.core.text.Ending;
 import lucidsweep.server.database.ManyRows;
@@ -46,6 +47,9 @@ interface FindingMapper {
 
     @Select("select id from property where judged_changes < text_changes and removed is null order by id")
     List<Long> due();
+
+    @Select("select max(started) from sweep where property_id = #{propertyId} and state = 'done'")
+    Instant lastSwept(long propertyId);
 
     @Delete("delete from ending where property_id = #{propertyId}")
     void deleteEndings(long propertyId);

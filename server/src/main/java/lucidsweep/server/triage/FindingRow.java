@@ -1,6 +1,5 @@
 package lucidsweep.server.triage;
 
-import lucidsweep.core.finding.FindingKind;
 import lucidsweep.core.item.Field;
 
 /**
@@ -8,4 +7,4 @@ import lucidsweep.core.item.Field;
  *
  * @param counted false for findings of items that are not indexable, which are set apart
  */
-public record FindingRow(String address, Field field, FindingKind kind, String evidence, boolean counted) {}
+public record FindingRow(String address, Field field, String check, String evidence, boolean counted) {}

@@ -1,5 +1,7 @@
 package lucidsweep.server.triage;
 
+import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
@@ -10,14 +12,16 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
-import lucidsweep.core.finding.FindingKind;
 import lucidsweep.core.finding.Inspection;
 import lucidsweep.core.finding.InspectionContext;
+import lucidsweep.core.finding.NotIndexable;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.keyword.PlacesNamed;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.text.Ending;
 import lucidsweep.core.text.TextKey;
 import lucidsweep.server.aim.targets.TargetsChanged;
+import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.database.ManyRows;
@@ -193,8 +197,8 @@ public class Findings {
         List<FindingRow> rows = new ArrayList<>();
         for (ItemDetail item : details) {
             for (StoredFinding finding : findings.getOrDefault(item.id(), List.of())) {
-                boolean counted = item.noindex() == null && finding.kind() != FindingKind.NOT_INDEXABLE;
-                rows.add(new FindingRow(item.address(), finding.field(), finding.kind(), finding.evidence(), counted));
+                boolean counted = item.noindex() == null && !finding.check().equals(NotIndexable.CODE);
+                rows.add(new FindingRow(item.address(), finding.field(), finding.check(), finding.evidence(), counted));
             }
         }
         return rows;
@@ -210,16 +214,22 @@ public class Findings {
 
     private Inspector inspector(
             Property property, List<Ending> endings, Map<Long, AlikeGroup> titles, Map<Long, AlikeGroup> descriptions) {
-        Set<String> brands = clients.client(property.clientId()).brandNames().stream()
-                .map(TextKey::key)
-                .collect(Collectors.toSet());
+        Client client = clients.client(property.clientId());
+        Set<String> brands = client.brandNames().stream().map(TextKey::key).collect(Collectors.toSet());
         Set<Long> twins = new HashSet<>();
         titles.values().forEach(group -> twins.addAll(InspectedItems.members(group)));
         descriptions.values().forEach(group -> twins.addAll(InspectedItems.members(group)));
         InspectedItems subjects = new InspectedItems(
                 Words.in(property.language()), titles, descriptions, items.addresses(List.copyOf(twins)));
-        Inspection inspection = new Inspection(new InspectionContext(property.standard(), endings, brands));
+        Inspection inspection = new Inspection(new InspectionContext(
+                property.standard(), endings, brands, new PlacesNamed(client.placeNames()), yearOf(property.id())));
         return new Inspector(property.id(), inspection, subjects, json);
+    }
+
+    /** The year in which the property was last swept, since what it says is held against that time. */
+    private int yearOf(long propertyId) {
+        Instant swept = mapper.lastSwept(propertyId);
+        return (swept == null ? Instant.now() : swept).atZone(ZoneOffset.UTC).getYear();
     }
 
     private static Map<Long, AlikeGroup> byHash(List<AlikeGroup> found) {

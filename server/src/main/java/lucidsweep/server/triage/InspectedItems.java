@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import lucidsweep.core.compose.TagList;
 import lucidsweep.core.finding.InspectedItem;
+import lucidsweep.core.finding.InspectedText;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.Words;
@@ -35,16 +36,18 @@ final class InspectedItems {
 
     InspectedItem of(ItemDetail item) {
         return new InspectedItem(
+                item.address(),
                 Optional.ofNullable(item.noindex()),
                 text(Field.TITLE, item.title(), titles, item.id()),
                 text(Field.DESCRIPTION, item.description(), descriptions, item.id()),
+                new InspectedText(Field.H1, item.seen().h1Count(), item.seen().h1(), words, 1, ""),
                 item.seen().h1Count(),
                 item.tags() == null ? null : TagList.of(item.tags().text()),
                 Optional.ofNullable(item.keyword()).map(keyword -> Phrase.of(keyword, words)),
                 kept(item));
     }
 
-    private InspectedItem.Text text(Field field, FieldLine text, Map<Long, AlikeGroup> groups, long itemId) {
+    private InspectedText text(Field field, FieldLine text, Map<Long, AlikeGroup> groups, long itemId) {
         AlikeGroup group = groups.get(text.alike());
         int alike = group == null ? 1 : group.count();
         String twin = "";
@@ -52,7 +55,7 @@ final class InspectedItems {
             long other = group.firstItem() == itemId ? group.lastItem() : group.firstItem();
             twin = addresses.getOrDefault(other, "another item");
         }
-        return new InspectedItem.Text(field, text.count(), text.text(), words, alike, twin);
+        return new InspectedText(field, text.count(), text.text(), words, alike, twin);
     }
 
     private static Set<Field> kept(ItemDetail item) {

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import lucidsweep.core.finding.CommonEnding;
 import lucidsweep.core.finding.Finding;
-import lucidsweep.core.finding.FindingKind;
 import lucidsweep.core.finding.Inspection;
 import lucidsweep.server.item.table.ItemDetail;
 import lucidsweep.server.item.table.StoredFinding;
@@ -56,7 +55,7 @@ final class Inspector {
     private static StoredFinding finding(Finding finding) {
         return new StoredFinding(
                 finding.field(),
-                finding.kind(),
+                finding.check().code(),
                 clip(finding.evidence(), LONGEST_EVIDENCE),
                 clip(finding.shared(), LONGEST_SHARED));
     }
@@ -66,7 +65,7 @@ final class Inspector {
             ItemDetail item, List<StoredFinding> findings, int times, Map<String, Integer> fitWithout) {
         if (item.noindex() != null) return;
         for (StoredFinding finding : findings) {
-            if (finding.kind() == FindingKind.COMMON_ENDING && CommonEnding.fitsWithout(finding.evidence())) {
+            if (finding.check().equals(CommonEnding.CODE) && CommonEnding.fitsWithout(finding.evidence())) {
                 fitWithout.merge(finding.shared(), times, Integer::sum);
             }
         }

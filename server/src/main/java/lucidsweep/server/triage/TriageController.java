@@ -1,14 +1,22 @@
 package lucidsweep.server.triage;
 
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import lucidsweep.core.finding.Cause;
 import lucidsweep.core.finding.Causes;
-import lucidsweep.core.finding.FindingKind;
+import lucidsweep.core.finding.Check;
+import lucidsweep.core.finding.Checks;
+import lucidsweep.core.finding.Fix;
+import lucidsweep.core.finding.NotIndexable;
 import lucidsweep.core.finding.Tally;
 import lucidsweep.core.item.Field;
+import lucidsweep.server.item.draft.Drafts;
+import lucidsweep.server.item.draft.FieldId;
+import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.FindingCount;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.web.Rows;
@@ -23,11 +31,15 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 @RequestMapping("/api/properties/{propertyId}")
 class TriageController {
 
+    private static final int MAX_EXAMPLES = 1_000;
+
     private final FindingMapper mapper;
     private final Findings findings;
     private final Items items;
+    private final Drafts drafts;
 
-    TriageController(FindingMapper mapper, Findings findings, Items items) {
+    TriageController(FindingMapper mapper, Findings findings, Items items, Drafts drafts) {
+        this.drafts = drafts;
         this.mapper = mapper;
         this.findings = findings;
         this.items = items;
@@ -36,7 +48,7 @@ class TriageController {
     /** A cause as the interface shows it. */
     record CauseView(
             Field field,
-            FindingKind kind,
+            String check,
             String label,
             String shared,
             String section,
@@ -44,13 +56,13 @@ class TriageController {
             long links,
             double weight,
             String says,
-            Cause.Fix fix) {
+            Fix fix) {
 
         static CauseView of(Cause cause) {
             return new CauseView(
-                    cause.field(),
-                    cause.kind(),
-                    cause.field().label() + " " + cause.kind().label(),
+                    cause.check().field(),
+                    cause.check().code(),
+                    cause.check().field().label() + " " + cause.check().label(),
                     cause.shared(),
                     cause.section(),
                     cause.items(),
@@ -61,17 +73,20 @@ class TriageController {
         }
     }
 
-    /** Findings of one kind, counted; those of items that are not indexable are left out, but for that kind itself. */
-    record KindView(Field field, FindingKind kind, String label, int items) {}
+    /** Findings of one check, counted; those of items that are not indexable are left out, but for that check itself. */
+    record CheckCount(Field field, String check, String label, int items) {}
 
     @GetMapping("/causes")
     List<CauseView> causes(@PathVariable long propertyId) {
-        List<Tally> tallies = items.findingCounts(propertyId).stream()
-                .filter(count -> count.key().kind() != FindingKind.NOT_INDEXABLE)
+        List<FindingCount> counts = items.findingCounts(propertyId).stream()
+                .filter(count -> !count.key().check().equals(NotIndexable.CODE))
+                .toList();
+        Map<FindingCount, String> examples = examples(counts);
+        List<Tally> tallies = counts.stream()
                 .map(count -> new Tally(
-                        count.key().field(),
-                        count.key().kind(),
+                        Checks.of(count.key().field(), count.key().check()),
                         count.key().shared(),
+                        examples.getOrDefault(count, count.key().shared()),
                         count.key().section(),
                         count.items(),
                         count.links()))
@@ -85,20 +100,44 @@ class TriageController {
                 .toList();
     }
 
-    @GetMapping("/findings/kinds")
-    List<KindView> kinds(@PathVariable long propertyId) {
-        Map<String, KindView> kinds = new TreeMap<>();
+    /** The texts that most items share, as they are written; what they are compared by says it for the others. */
+    private Map<FindingCount, String> examples(List<FindingCount> counts) {
+        List<FindingCount> shared = counts.stream()
+                .filter(count -> !count.key().shared().isEmpty()
+                        && FieldId.FIELDS.contains(count.key().field()))
+                .sorted(Comparator.comparingInt(FindingCount::items).reversed())
+                .limit(MAX_EXAMPLES)
+                .toList();
+        Map<Long, FieldLine> texts = drafts.fields(
+                shared.stream().map(TriageController::text).distinct().toList());
+        return shared.stream()
+                .filter(count -> texts.containsKey(text(count)))
+                .collect(Collectors.toMap(
+                        Function.identity(), count -> texts.get(text(count)).text()));
+    }
+
+    /** The id of the text in which the first of some findings is. */
+    private static long text(FindingCount count) {
+        return FieldId.of(count.firstItem(), count.key().field());
+    }
+
+    @GetMapping("/findings/checks")
+    List<CheckCount> checks(@PathVariable long propertyId) {
+        Map<Check, Integer> counts = new LinkedHashMap<>();
         for (FindingCount count : items.findingCounts(propertyId)) {
-            FindingCount.Key key = count.key();
-            String label = key.field().label() + " " + key.kind().label();
-            kinds.merge(
-                    label,
-                    new KindView(key.field(), key.kind(), label, count.items()),
-                    (a, b) -> new KindView(a.field(), a.kind(), label, a.items() + b.items()));
+            Check check = Checks.of(count.key().field(), count.key().check());
+            counts.merge(check, count.items(), Integer::sum);
         }
-        return kinds.values().stream()
-                .sorted(Comparator.comparing(KindView::field)
-                        .thenComparing(Comparator.comparingInt(KindView::items).reversed()))
+        return counts.entrySet().stream()
+                .map(entry -> new CheckCount(
+                        entry.getKey().field(),
+                        entry.getKey().code(),
+                        entry.getKey().field().label() + " " + entry.getKey().label(),
+                        entry.getValue()))
+                .sorted(Comparator.comparing(CheckCount::field)
+                        .thenComparing(
+                                Comparator.comparingInt(CheckCount::items).reversed())
+                        .thenComparing(CheckCount::check))
                 .toList();
     }
 
@@ -106,11 +145,11 @@ class TriageController {
     ResponseEntity<StreamingResponseBody> causesCsv(@PathVariable long propertyId) {
         List<CauseView> causes = causes(propertyId);
         return Rows.download("causes.csv", csv -> {
-            csv.row("field", "finding", "items", "links", "weight", "section", "shared", "says");
+            csv.row("field", "check", "items", "links", "weight", "section", "shared", "says");
             for (CauseView cause : causes) {
                 csv.row(
                         cause.field(),
-                        cause.kind(),
+                        cause.check(),
                         cause.items(),
                         cause.links(),
                         Math.round(cause.weight()),
@@ -124,11 +163,11 @@ class TriageController {
     @GetMapping("/findings.csv")
     ResponseEntity<StreamingResponseBody> csv(@PathVariable long propertyId) {
         return Rows.download("findings.csv", csv -> {
-            csv.row("address", "field", "finding", "evidence", "counted");
+            csv.row("address", "field", "check", "evidence", "counted");
             findings.forEach(
                     propertyId,
                     row -> csv.row(
-                            row.address(), row.field(), row.kind(), row.evidence(), row.counted() ? "yes" : "no"));
+                            row.address(), row.field(), row.check(), row.evidence(), row.counted() ? "yes" : "no"));
         });
     }
 }

@@ -8,7 +8,7 @@ import org.springframework.core.convert.converter.ConverterFactory;
 import org.springframework.format.FormatterRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
-/** Reads constants in addresses by their codes, as bodies have them: {@code ?field=h1&kind=too-long}. */
+/** Reads constants in addresses by their codes, as bodies have them: {@code ?field=h1&state=drafted}. */
 @Configuration
 class CodeParameters implements WebMvcConfigurer {
 

@@ -15,7 +15,7 @@ enum CopiedColumn {
     published(row -> row.listing().published()),
     views(row -> row.listing().views()),
     findings(row -> row.findings().stream()
-            .map(finding -> finding.field() + " " + finding.kind())
+            .map(finding -> finding.field() + " " + finding.check())
             .collect(Collectors.joining("; ")));
 
     private final Function<ItemRow, Object> cell;

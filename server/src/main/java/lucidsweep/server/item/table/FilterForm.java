@@ -1,15 +1,16 @@
 package lucidsweep.server.item.table;
 
 import java.util.List;
-import lucidsweep.core.finding.FindingKind;
+import lucidsweep.core.finding.Checks;
 import lucidsweep.core.item.Field;
+import lucidsweep.server.web.Refusal;
 
 /** A filter as it stands in an address; names as in {@link ItemFilter}. */
 public record FilterForm(
         String q,
         String section,
         Field field,
-        FindingKind kind,
+        String check,
         String shared,
         String state,
         String target,
@@ -19,8 +20,11 @@ public record FilterForm(
         Long asOf) {
 
     public ItemView view(long propertyId) {
+        if (check != null && !check.isEmpty() && !Checks.isCode(check)) {
+            throw Refusal.badInput("there is no check \"" + check + "\"");
+        }
         ItemFilter filter =
-                new ItemFilter(q, section, field, kind, shared, state, target, indexable, (List<Long>) null);
+                new ItemFilter(q, section, field, check, shared, state, target, indexable, (List<Long>) null);
         ItemSort by = sort == null || sort.isEmpty() ? ItemSort.ADDRESS : ItemSort.of(sort);
         return new ItemView(propertyId, filter, by, Boolean.TRUE.equals(desc), asOf);
     }

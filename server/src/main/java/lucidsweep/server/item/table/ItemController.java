@@ -123,7 +123,7 @@ class ItemController {
                         String.join(
                                 "; ",
                                 row.findings().stream()
-                                        .map(f -> f.field() + " " + f.kind())
+                                        .map(f -> f.field() + " " + f.check())
                                         .toList())));
     }
 }

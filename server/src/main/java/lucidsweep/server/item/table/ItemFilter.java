@@ -1,7 +1,6 @@
 package lucidsweep.server.item.table;
 
 import java.util.List;
-import lucidsweep.core.finding.FindingKind;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 
@@ -10,8 +9,8 @@ import lucidsweep.core.item.Field;
  *
  * @param q a text that the address, title, description or tags hold
  * @param section the folder or shop section
- * @param field with kind: items with such a finding; with state: where such a draft is
- * @param kind the kind of a finding
+ * @param field with check: items with such a finding; with state: where such a draft is
+ * @param check the code of the check that found it
  * @param shared what the findings share, such as an ending
  * @param state the state of a draft: drafted, approved, sent-back, delivered, live, or any
  * @param target with, without, or a keyword's id
@@ -22,7 +21,7 @@ public record ItemFilter(
         String q,
         String section,
         Field field,
-        FindingKind kind,
+        String check,
         String shared,
         String state,
         String target,

@@ -3,7 +3,6 @@ package lucidsweep.server.item.table;
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import jakarta.annotation.Nullable;
 import java.util.List;
-import lucidsweep.core.finding.FindingKind;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.page.Noindex;
@@ -82,6 +81,6 @@ public record ItemRow(
             double score,
             String reason) {}
 
-    /** A finding in short. */
-    public record Finding(Field field, FindingKind kind, String evidence) {}
+    /** A finding in short, with the code of its check. */
+    public record Finding(Field field, String check, String evidence) {}
 }

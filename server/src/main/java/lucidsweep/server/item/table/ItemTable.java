@@ -9,7 +9,7 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import lucidsweep.core.finding.FindingKind;
+import lucidsweep.core.finding.NotIndexable;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.item.draft.FieldId;
@@ -194,30 +194,44 @@ final class ItemTable {
 
     /** Findings that count, and that of not being indexable, by field, kind, what they share, and section. */
     synchronized List<FindingCount> findingCounts() {
-        Map<Long, long[]> bySet = new LinkedHashMap<>();
+        Map<Long, Sum> bySet = new LinkedHashMap<>();
         for (int row = 0; row < size; row++) {
             if (findingSet.get(row) == 0) continue;
             long key = ((long) findingSet.get(row) << 32 | section.get(row)) << 1 | (indexable.get(row) ? 1 : 0);
-            long[] sums = bySet.computeIfAbsent(key, any -> new long[2]);
-            sums[0]++;
-            sums[1] += linksIn.get(row);
+            int first = row;
+            bySet.computeIfAbsent(key, any -> new Sum(first)).add(1, linksIn.get(row));
         }
-        Map<FindingCount.Key, long[]> sums = new LinkedHashMap<>();
+        Map<FindingCount.Key, Sum> sums = new LinkedHashMap<>();
         bySet.forEach((key, some) -> {
             boolean counted = (key & 1) == 1;
             String where = sections.name((int) (key >> 1));
             for (FindingSets.Mark mark : findingSets.set((int) (key >> 33))) {
-                if (!counted && mark.kind() != FindingKind.NOT_INDEXABLE) continue;
-                long[] sum = sums.computeIfAbsent(
-                        new FindingCount.Key(mark.field(), mark.kind(), mark.shared(), where), any -> new long[2]);
-                sum[0] += some[0];
-                sum[1] += some[1];
+                if (!counted && !mark.isNotIndexable()) continue;
+                FindingCount.Key found = new FindingCount.Key(mark.field(), mark.check(), mark.shared(), where);
+                sums.computeIfAbsent(found, any -> new Sum(some.first)).add(some.items, some.links);
             }
         });
         return sums.entrySet().stream()
-                .map(entry -> new FindingCount(entry.getKey(), (int) entry.getValue()[0], entry.getValue()[1]))
+                .map(entry -> new FindingCount(
+                        entry.getKey(), entry.getValue().items, entry.getValue().links, ids[entry.getValue().first]))
                 .sorted(Comparator.comparing(FindingCount::key))
                 .toList();
+    }
+
+    /** Items that are counted together. */
+    private static final class Sum {
+        private final int first;
+        private int items;
+        private long links;
+
+        private Sum(int first) {
+            this.first = first;
+        }
+
+        private void add(int moreItems, long moreLinks) {
+            items += moreItems;
+            links += moreLinks;
+        }
     }
 
     /** All items with one of these texts, by hash. */
@@ -315,7 +329,7 @@ final class ItemTable {
             int number = sections.find(filter.section());
             keep(wanted, row -> section.get(row) == number);
         }
-        if (filter.kind() != null) keepWithFinding(wanted, filter);
+        if (given(filter.check())) keepWithFinding(wanted, filter);
         if (given(filter.state())) keepDrafted(wanted, filter);
         if (given(filter.target())) keepAimed(wanted, filter.target());
         if (given(filter.q())) {
@@ -336,11 +350,11 @@ final class ItemTable {
     }
 
     private void keepWithFinding(BitSet wanted, ItemFilter filter) {
-        boolean[] having = findingSets.having(mark -> mark.kind() == filter.kind()
+        boolean[] having = findingSets.having(mark -> mark.check().equals(filter.check())
                 && (filter.field() == null || mark.field() == filter.field())
                 && (!given(filter.shared()) || mark.shared().equals(filter.shared())));
         keep(wanted, row -> having[findingSet.get(row)]);
-        if (filter.kind() != FindingKind.NOT_INDEXABLE) wanted.and(indexable);
+        if (!filter.check().equals(NotIndexable.CODE)) wanted.and(indexable);
     }
 
     private void keepDrafted(BitSet wanted, ItemFilter filter) {

@@ -432,7 +432,7 @@ public class Items {
 
     private static List<ItemRow.Finding> shown(List<StoredFinding> findings) {
         return findings.stream()
-                .map(finding -> new ItemRow.Finding(finding.field(), finding.kind(), finding.evidence()))
+                .map(finding -> new ItemRow.Finding(finding.field(), finding.check(), finding.evidence()))
                 .toList();
     }
 

@@ -12,7 +12,7 @@ import java.util.Random;
 import java.util.TreeMap;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
-import lucidsweep.core.finding.FindingKind;
+import lucidsweep.core.finding.NotIndexable;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import org.junit.jupiter.api.Test;
@@ -26,7 +26,7 @@ class ItemTableTest {
     private static final DraftState[] STATES = {
         null, null, DraftState.DRAFTED, DraftState.APPROVED, DraftState.SENT_BACK, DraftState.LIVE
     };
-    private static final FindingKind[] KINDS = {FindingKind.MISSING, FindingKind.DUPLICATE, FindingKind.TOO_LONG};
+    private static final List<String> CHECKS = List.of("missing", "duplicate", "too-long");
 
     private final Random random = new Random(11);
     private final ItemTable table = new ItemTable();
@@ -44,12 +44,12 @@ class ItemTableTest {
         boolean indexable = random.nextInt(8) > 0;
         Long keyword = random.nextInt(3) == 0 ? null : (long) random.nextInt(5);
         List<FindingSets.Mark> findings = new ArrayList<>();
-        for (FindingKind kind : KINDS) {
+        for (String check : CHECKS) {
             if (random.nextInt(3) == 0)
-                findings.add(new FindingSets.Mark(
-                        Field.TITLE, kind, kind == FindingKind.DUPLICATE ? "group " + id % 4 : ""));
+                findings.add(
+                        new FindingSets.Mark(Field.TITLE, check, check.equals("duplicate") ? "group " + id % 4 : ""));
         }
-        if (!indexable) findings.add(new FindingSets.Mark(Field.INDEXING, FindingKind.NOT_INDEXABLE, ""));
+        if (!indexable) findings.add(new FindingSets.Mark(Field.INDEXING, NotIndexable.CODE, ""));
         return new ItemTable.Line(
                 id,
                 "https://tarrin.example/" + words() + "/" + id % 7,
@@ -143,16 +143,16 @@ class ItemTableTest {
             String q,
             String section,
             Field field,
-            FindingKind kind,
+            String check,
             String shared,
             String state,
             String target,
             String indexable) {
-        return new ItemFilter(q, section, field, kind, shared, state, target, indexable, null);
+        return new ItemFilter(q, section, field, check, shared, state, target, indexable, null);
     }
 
-    private static boolean has(ItemTable.Line line, FindingKind kind) {
-        return line.findings().stream().anyMatch(mark -> mark.kind() == kind);
+    private static boolean has(ItemTable.Line line, String check) {
+        return line.findings().stream().anyMatch(mark -> mark.check().equals(check));
     }
 
     @ParameterizedTest
@@ -179,13 +179,12 @@ class ItemTableTest {
                     line -> line.section().equals("/section-2/") && line.indexable(),
                     ItemSort.H1);
             assertSame(
-                    filter(null, null, Field.TITLE, FindingKind.DUPLICATE, "group 3", null, null, null),
+                    filter(null, null, Field.TITLE, "duplicate", "group 3", null, null, null),
                     line -> line.indexable()
-                            && line.findings()
-                                    .contains(new FindingSets.Mark(Field.TITLE, FindingKind.DUPLICATE, "group 3")),
+                            && line.findings().contains(new FindingSets.Mark(Field.TITLE, "duplicate", "group 3")),
                     ItemSort.ADDRESS);
             assertSame(
-                    filter(null, null, null, FindingKind.NOT_INDEXABLE, null, null, null, null),
+                    filter(null, null, null, NotIndexable.CODE, null, null, null, null),
                     line -> !line.indexable(),
                     ItemSort.LINKS_IN);
             assertSame(
@@ -200,9 +199,9 @@ class ItemTableTest {
                                     .anyMatch(field -> field != null && field.state() != null),
                     ItemSort.DEPTH);
             assertSame(
-                    filter(null, null, null, FindingKind.TOO_LONG, null, null, "3", null),
+                    filter(null, null, null, "too-long", null, null, "3", null),
                     line -> line.indexable()
-                            && has(line, FindingKind.TOO_LONG)
+                            && has(line, "too-long")
                             && Long.valueOf(3).equals(line.keywordId()),
                     ItemSort.FINDINGS);
             assertSame(filter("no such text", null, null, null, null, null, null, null), line -> false, ItemSort.TITLE);
@@ -229,10 +228,10 @@ class ItemTableTest {
             assertThat(table.sections().stream().mapToInt(Items.Section::items).sum())
                     .isEqualTo(plain.size());
             assertThat(table.findingCounts().stream()
-                            .filter(found -> found.key().kind() == FindingKind.MISSING)
+                            .filter(found -> found.key().check() == "missing")
                             .mapToInt(FindingCount::items)
                             .sum())
-                    .isEqualTo((int) count(line -> line.indexable() && has(line, FindingKind.MISSING)));
+                    .isEqualTo((int) count(line -> line.indexable() && has(line, "missing")));
             long hash = "Kayak".hashCode();
             Predicate<ItemTable.Line> twin = line -> line.cells()[0].alike() == hash;
             assertThat(table.alikeItems(Field.TITLE, List.of(hash)))

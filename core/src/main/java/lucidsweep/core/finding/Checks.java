@@ -1,0 +1,100 @@
+package lucidsweep.core.finding;
+
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import lucidsweep.core.item.Field;
+
+/** All checks, in the order in which findings of one item are said. */
+public final class Checks {
+
+    private static final List<Check> ALL = Stream.of(
+                    Stream.of(new NotIndexable()),
+                    ofText(Field.TITLE),
+                    Stream.of(
+                            new KeywordLate(),
+                            new PlaceMissing(),
+                            new BrandMissing(),
+                            new BrandDoubled(),
+                            new BrandFirst(),
+                            new GenericTitle(),
+                            new CommonEnding(),
+                            new RepeatedWord(),
+                            new ListOfKeywords(),
+                            new SameAsHeading()),
+                    ofText(Field.DESCRIPTION),
+                    Stream.of(new SameAsTitle(), new OpeningOffTitle(), new WithoutTags()),
+                    Stream.of(
+                            new Missing(Field.H1),
+                            new Empty(Field.H1),
+                            new SeveralElements(Field.H1),
+                            new HeadingKeywordMissing()),
+                    Stream.of(
+                            new SlugTooLong(),
+                            new SlugCapitals(),
+                            new SlugUnderscores(),
+                            new SessionInAddress(),
+                            new SlugOffTitle()),
+                    Stream.of(
+                            new TagsMissing(),
+                            new TooManyTags(),
+                            new TagTooLong(),
+                            new OneWordTag(),
+                            new TagTwice(),
+                            new NearTwinTags(),
+                            new TagCapitals(),
+                            new TagOffText(),
+                            new TagsUnused()))
+            .<Check>flatMap(Function.identity())
+            .toList();
+
+    private static final Map<String, Check> BY_ID =
+            ALL.stream().collect(Collectors.toMap(Check::id, Function.identity()));
+
+    private Checks() {}
+
+    private static Stream<Check> ofText(Field field) {
+        return Stream.of(
+                new Missing(field),
+                new Empty(field),
+                new SeveralElements(field),
+                new DuplicateText(field),
+                new TooLong(field),
+                new TooShort(field),
+                new KeywordMissing(field),
+                new KeywordIncomplete(field),
+                new AllCapitals(field),
+                new CutByAuthor(field),
+                new TemplateText(field),
+                new BrokenEncoding(field),
+                new Markup(field),
+                new OutdatedYear(field),
+                new TooManyEmoji(field));
+    }
+
+    public static List<Check> all() {
+        return ALL;
+    }
+
+    /**
+     * The check of a field with a code.
+     *
+     * @throws IllegalArgumentException where there is none such
+     */
+    public static Check of(Field field, String code) {
+        Check check = BY_ID.get(Check.id(field, code));
+        if (check == null) throw new IllegalArgumentException("there is no check " + code + " of " + field.label());
+        return check;
+    }
+
+    /** Whether any field has a check of that code. */
+    public static boolean isCode(String code) {
+        return ALL.stream().anyMatch(check -> check.code().equals(code));
+    }
+
+    static Fix recipeFor(Field field) {
+        return field == Field.TITLE || field == Field.DESCRIPTION ? Fix.RECIPE : Fix.BY_HAND;
+    }
+}

@@ -1,0 +1,88 @@
+package lucidsweep.core.finding;
+
+import java.util.List;
+import lucidsweep.core.item.Field;
+import lucidsweep.core.keyword.Word;
+import lucidsweep.core.keyword.Words;
+import lucidsweep.core.text.Graphemes;
+import lucidsweep.core.text.TextKey;
+
+/**
+ * A text as the checks see it. What is worked out of it is worked out once, when the first check asks for it; not for use by
+ * several threads.
+ */
+public final class InspectedText {
+
+    private final Field field;
+    private final int captured;
+    private final String value;
+    private final Words language;
+    private final int alike;
+    private final String twin;
+    private List<Word> words;
+    private String key;
+    private int characters = -1;
+
+    /**
+     * A text in force: the draft where there is one, else what the last sweep captured.
+     *
+     * @param captured how many such elements the sweep found
+     * @param value the text in force; "" where there is none
+     * @param language what takes it apart
+     * @param alike how many items have the same text, this one included
+     * @param twin the address of another of them; "" where there is none
+     */
+    public InspectedText(Field field, int captured, String value, Words language, int alike, String twin) {
+        this.field = field;
+        this.captured = captured;
+        this.value = value;
+        this.language = language;
+        this.alike = alike;
+        this.twin = twin;
+    }
+
+    Field field() {
+        return field;
+    }
+
+    int captured() {
+        return captured;
+    }
+
+    String value() {
+        return value;
+    }
+
+    Words language() {
+        return language;
+    }
+
+    int alike() {
+        return alike;
+    }
+
+    String twin() {
+        return twin;
+    }
+
+    boolean present() {
+        return !value.isBlank();
+    }
+
+    List<Word> words() {
+        if (words == null) words = language.of(value);
+        return words;
+    }
+
+    /** What it is compared by, as {@link TextKey#key} gives it. */
+    String key() {
+        if (key == null) key = TextKey.key(value);
+        return key;
+    }
+
+    /** Its length in grapheme clusters. */
+    int characters() {
+        if (characters < 0) characters = Graphemes.count(value);
+        return characters;
+    }
+}

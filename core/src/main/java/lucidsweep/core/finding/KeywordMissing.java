@@ -1,0 +1,33 @@
+package lucidsweep.core.finding;
+
+import java.util.function.Consumer;
+import lucidsweep.core.item.Field;
+import lucidsweep.core.keyword.Phrase;
+import lucidsweep.core.keyword.PhraseMatch;
+
+/** A text has not one word of the item's keyword. */
+final class KeywordMissing extends TextCheck {
+
+    KeywordMissing(Field field) {
+        super(
+                field,
+                "keyword-missing",
+                "keyword missing",
+                field == Field.TITLE ? Cost.REACH : Cost.APPEAL,
+                Checks.recipeFor(field));
+    }
+
+    @Override
+    Sentence sentence() {
+        return Sentence.of(field(), "has no word of the item’s keyword", "have no word of their items’ keywords");
+    }
+
+    @Override
+    void look(InspectedText text, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
+        if (item.keyword().isEmpty()) return;
+        Phrase keyword = item.keyword().get();
+        if (PhraseMatch.of(text.words(), keyword).startsAt() < 0) {
+            found.accept(finding("“" + keyword.text() + "” is missing"));
+        }
+    }
+}

@@ -1,0 +1,30 @@
+package lucidsweep.core.finding;
+
+import java.util.function.Consumer;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import lucidsweep.core.item.Field;
+
+/** Something of a template was left standing: "{{title}}", "undefined", "Lorem ipsum", "Your description here". */
+final class TemplateText extends TextCheck {
+
+    private static final Pattern LEFT_STANDING = Pattern.compile(
+            "\\{\\{[^}]{0,80}}}|\\{%[^%]{0,80}%}|\\$\\{[^}]{0,80}}|<%|%%[a-z_]{1,40}%%|%(?:\\d\\$)?[sd]\\b|\\[object Object]"
+                    + "|\\b(?:undefined|null|NaN)\\b|(?i:lorem ipsum|dolor sit amet"
+                    + "|\\b(?:your|insert|enter|add) (?:page |site |meta )?(?:title|description|text|name) here\\b)");
+
+    TemplateText(Field field) {
+        super(field, "template-text", "template text", Cost.APPEAL, Checks.recipeFor(field));
+    }
+
+    @Override
+    Sentence sentence() {
+        return Sentence.of(field(), "contains text of a template", "contain text of a template");
+    }
+
+    @Override
+    void look(InspectedText text, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
+        Matcher left = LEFT_STANDING.matcher(text.value());
+        if (left.find()) found.accept(finding("“" + left.group() + "” was left standing"));
+    }
+}

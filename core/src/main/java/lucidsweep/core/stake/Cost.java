@@ -1,0 +1,43 @@
+package lucidsweep.core.stake;
+
+/**
+ * What a kind of fault does to the clicks of an item, as a factor on a log scale: -0.2 is 18% fewer clicks.
+ *
+ * @param effect how the log of the clicks changes with the fault
+ * @param error its standard error
+ * @param items how many items with demand have the fault
+ * @param source whether the figures of the property say so, or only what is assumed without them
+ */
+public record Cost(double effect, double error, int items, Source source) {
+
+    /** Where a cost comes from. */
+    public enum Source {
+        /** No item with demand has the fault: it is what is assumed of any property. */
+        ASSUMED,
+        /** The property's own figures have narrowed what is assumed, by less than half. */
+        BOTH,
+        /** The property's own figures say more than what is assumed. */
+        OWN
+    }
+
+    private static final double WIDTH = 1.96;
+
+    /** The lower end of the 95% interval of the effect. */
+    public double low() {
+        return effect - WIDTH * error;
+    }
+
+    /** The upper end of the 95% interval of the effect. */
+    public double high() {
+        return effect + WIDTH * error;
+    }
+
+    /** The share of its clicks that an item loses by the fault, 0 to 1; none where the effect is not below 0. */
+    public double loss() {
+        return lossAt(effect);
+    }
+
+    static double lossAt(double effect) {
+        return effect < 0 ? -Math.expm1(effect) : 0;
+    }
+}

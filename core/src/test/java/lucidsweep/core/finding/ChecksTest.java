@@ -1,0 +1,184 @@
+package lucidsweep.core.finding;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import lucidsweep.core.item.Field;
+import lucidsweep.core.keyword.Phrase;
+import lucidsweep.core.keyword.PlacesNamed;
+import lucidsweep.core.keyword.Words;
+import lucidsweep.core.page.Noindex;
+import lucidsweep.core.standard.Standard;
+import lucidsweep.core.text.Ending;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** Every check against the cases of checks.csv: what it finds, what it leaves alone, and that it is there. */
+class ChecksTest {
+
+    private static final Words ENGLISH = Words.in("en");
+    private static final InspectionContext AROUND = new InspectionContext(
+            Standard.ofPages(),
+            List.of(new Ending(" | Tarrin Bay Kayaks, all year", 80, 260)),
+            Set.of("tarrin bay kayaks"),
+            new PlacesNamed(List.of("Gull Cove", "Fennick")),
+            2026);
+    private static final Pattern NOTE = Pattern.compile("<(alike )?(\\d+)>(.*)");
+
+    /** A case: what a check says of an item, "-" for nothing; parts that are empty are as on a page without faults. */
+    record Case(
+            String check,
+            String evidence,
+            String title,
+            String description,
+            String h1,
+            String tags,
+            String keyword,
+            String address,
+            String noindex) {
+
+        private InspectedItem item() {
+            boolean page = tags.isEmpty();
+            return new InspectedItem(
+                    address.isEmpty() ? "https://bay.example/hire" : address,
+                    noindex.isEmpty() ? Optional.empty() : Optional.of(new Noindex(Noindex.Reason.NOINDEX, "noindex")),
+                    text(Field.TITLE, title, "Kayak hire by the hour in Gull Cove"),
+                    text(
+                            Field.DESCRIPTION,
+                            description,
+                            "Hire a kayak in Gull Cove for two hours, half a day or a whole week."),
+                    text(Field.H1, h1, "Hire in Gull Cove"),
+                    page ? 1 : -1,
+                    page ? null : tags.equals("<none>") ? List.of() : List.of(tags.split(", ")),
+                    keyword.isEmpty() ? Optional.empty() : Optional.of(Phrase.of(keyword, ENGLISH)),
+                    Set.of());
+        }
+
+        private InspectedText text(Field field, String given, String good) {
+            if (field == Field.H1 && !tags.isEmpty()) return new InspectedText(field, -1, "", ENGLISH, 1, "");
+            Matcher note = NOTE.matcher(given);
+            if (!note.matches())
+                return new InspectedText(field, 1, given.isEmpty() ? good : given, ENGLISH, 1, "/other");
+            int number = Integer.parseInt(note.group(2));
+            return note.group(1) == null
+                    ? new InspectedText(field, number, note.group(3), ENGLISH, 1, "")
+                    : new InspectedText(field, 1, note.group(3), ENGLISH, number, "/twin");
+        }
+    }
+
+    static Stream<Case> cases() throws IOException {
+        try (InputStream in = ChecksTest.class.getResourceAsStream("checks.csv")) {
+            String all = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+            return all.lines()
+                    .skip(1)
+                    .map(ChecksTest::cells)
+                    .map(cell ->
+                            new Case(cell[0], cell[1], cell[2], cell[3], cell[4], cell[5], cell[6], cell[7], cell[8]));
+        }
+    }
+
+    private static String[] cells(String line) {
+        Matcher cell =
+                Pattern.compile("\"((?:[^\"]|\"\")*)\"(?:,|$)|([^,]*)(?:,|$)").matcher(line);
+        return cell.results()
+                .limit(9)
+                .map(found ->
+                        found.group(1) == null ? found.group(2) : found.group(1).replace("\"\"", "\""))
+                .toArray(String[]::new);
+    }
+
+    @ParameterizedTest
+    @MethodSource("cases")
+    void findsWhatItShouldAndNothingElse(Case given) {
+        String[] id = given.check().split(" ");
+        Check check = Checks.of(Field.valueOf(id[0].toUpperCase(java.util.Locale.ROOT)), id[1]);
+        List<Finding> found = new java.util.ArrayList<>();
+        check.look(given.item(), AROUND, found::add);
+        if (given.evidence().equals("-")) assertThat(found).isEmpty();
+        else
+            assertThat(found)
+                    .singleElement()
+                    .satisfies(finding -> assertThat(finding.evidence()).contains(given.evidence()));
+    }
+
+    @Test
+    void everyCheckHasCasesOfBothKinds() throws IOException {
+        Set<String> ids = Checks.all().stream().map(Check::id).collect(Collectors.toCollection(TreeSet::new));
+        for (boolean finds : new boolean[] {true, false}) {
+            assertThat(cases().filter(each -> each.evidence().equals("-") != finds)
+                            .map(Case::check))
+                    .containsAll(ids);
+        }
+        assertThat(ids).hasSameSizeAs(Checks.all());
+    }
+
+    @Test
+    void everyCheckSpeaksInSentences() {
+        for (Check check : Checks.all()) {
+            assertThat(check.says(1, "")).as(check.id()).matches("1 .*\\.");
+            assertThat(check.says(2_123, " in /tours/")).as(check.id()).matches("2,123 \\w.*s in /tours/ .*\\.");
+            assertThat(check.label()).doesNotContain("-code").isNotBlank();
+        }
+    }
+
+    @Test
+    void aCheckThatIsOffAndAFieldThatIsKeptAreLeftAlone() {
+        Case home = new Case("", "", "Home", "<0>", "", "", "", "", "");
+        List<String> found = new Inspection(AROUND)
+                .of(home.item()).stream().map(finding -> finding.check().id()).toList();
+        assertThat(found)
+                .contains("title generic", "title too-short", "description missing")
+                .doesNotContain("title brand-missing");
+        InspectedItem item = home.item();
+        InspectedItem kept = new InspectedItem(
+                item.address(),
+                item.noindex(),
+                item.title(),
+                item.description(),
+                item.h1(),
+                item.h1Count(),
+                item.tags(),
+                item.keyword(),
+                Set.of(Field.TITLE));
+        assertThat(new Inspection(AROUND).of(kept)).extracting(Finding::field).doesNotContain(Field.TITLE);
+    }
+
+    /** Whatever is written somewhere, no check fails or takes long. */
+    @ParameterizedTest
+    @MethodSource("hostile")
+    void nothingFailsOnOddTexts(String text) {
+        Case odd = new Case("", "", text, text, text, text, text, text, "");
+        Case page = new Case("", "", text, text, text, "", "", "https://bay.example/" + text, "");
+        assertThat(Stream.of(odd, page).flatMap(each -> new Inspection(AROUND).of(each.item()).stream()))
+                .allSatisfy(finding -> assertThat(finding.evidence()).isNotBlank());
+    }
+
+    static Stream<String> hostile() {
+        return Arrays.stream(new String[] {
+            "\u0000\u0001\u202e\u200b",
+            "🛶".repeat(5_000),
+            "%".repeat(10_000),
+            "{{".repeat(5_000),
+            "<a ".repeat(3_000),
+            "מפרץ תרין קיאקים",
+            "\ud83d",
+            "a, ".repeat(3_000),
+            "2024 ".repeat(2_000),
+            "e\u0301".repeat(5_000),
+            "-",
+            "//////",
+        });
+    }
+}
