@@ -13,6 +13,7 @@ const cause = (says: string, changes: Partial<Cause>): Cause => ({
   section: "",
   items: 12,
   links: 300,
+  stake: { clicks: 0, low: 0, high: 0 },
   weight: 312,
   says,
   fix: "cut",
@@ -32,6 +33,7 @@ beforeEach(() => {
   serve("GET /api/properties/7/jobs", []);
   serve("GET /api/properties/7/sections", []);
   serve("GET /api/properties/7/causes", [ENDING, HEADINGS]);
+  serve("GET /api/properties/7/costs", { items: 0, from: "", to: "", months: 0, costs: [] });
   serve("GET /api/properties/7/findings/checks", [
     { field: "title", check: "too-long", label: "title too long", items: 12 },
     { field: "h1", check: "missing", label: "H1 missing", items: 5 },
@@ -47,6 +49,39 @@ it("lists causes by weight, each with the action that fixes it ready at the desk
   expect(place).toBe(
     "/p/7/rewrite?field=title&check=common-ending&shared=+%7C+Tarrin&section=%2Ftours%2F&tool=remove-ending&on=title",
   );
+});
+
+it("says what is at stake in clicks a month, how sure that is, and what that rests on", async () => {
+  serve("GET /api/properties/7/causes", [
+    cause("48 titles are cut off on result pages.", { stake: { clicks: 1234.4, low: 310, high: 2100 } }),
+    HEADINGS,
+  ]);
+  serve("GET /api/properties/7/costs", {
+    items: 412,
+    from: "2026-08-28",
+    to: "2026-11-26",
+    months: 3,
+    costs: [
+      {
+        field: "description",
+        check: "missing",
+        label: "description missing",
+        effect: -0.198,
+        low: -0.288,
+        high: -0.117,
+        lostShare: 0.18,
+        items: 53,
+        source: "own",
+      },
+    ],
+  });
+  show(<Triage />, "/p/7/triage");
+  expect(await screen.findByText("1,234 clicks a month (310 to 2,100)")).toBeTruthy();
+  expect(screen.getByText("no clicks at stake that figures here show")).toBeTruthy();
+  fireEvent.click(await screen.findByRole("link", { name: "What faults cost here" }));
+  const row = (await screen.findByText("description missing")).closest("tr") as HTMLElement;
+  expect(row.textContent).toBe("description missing5318%11% to 25%this property’s figures");
+  expect(screen.getByText(/412 items with demand of 28 Aug 2026 to 26 Nov 2026 \(3.0 months\)/)).toBeTruthy();
 });
 
 it("leads to the desk without a tool where only a person can help", async () => {

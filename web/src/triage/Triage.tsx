@@ -4,9 +4,10 @@ import { Link, useNavigate, useSearchParams } from "react-router";
 import { answer, api, type Cause } from "../api/client";
 import { ofProperty, useChecks } from "../api/queries";
 import { FileLink } from "../parts/FileLink";
-import { count, of } from "../parts/number";
+import { count, day, of } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { useProperty } from "../parts/useProperty";
+import { Costs, useCosts } from "./Costs";
 import { FoundItems } from "./FoundItems";
 import css from "./Triage.module.css";
 
@@ -19,21 +20,42 @@ export function Triage() {
     <div className={stage.stage}>
       <div className={css.page}>
         <div className={css.causes}>
-          <header className={css.head}>
-            <h1>What holds this property back</h1>
-            <FileLink href={`/api/properties/${propertyId}/causes.csv`} />
-            {standing && (
-              <p>
-                {count(standing.withFindings)} of {count(standing.indexable)} indexable items have findings. Causes are
-                ranked by the inbound links of their items, or by how many there are where nothing links to them.
-              </p>
-            )}
-          </header>
-          <CauseList propertyId={propertyId} gathered={(standing?.items ?? 0) > 0} />
+          {search.get("view") === "costs" ? (
+            <Costs propertyId={propertyId} />
+          ) : (
+            <>
+              <header className={css.head}>
+                <h1>What holds this property back</h1>
+                <FileLink href={`/api/properties/${propertyId}/causes.csv`} />
+                {standing && (
+                  <p>
+                    {count(standing.withFindings)} of {count(standing.indexable)} indexable items have findings.{" "}
+                    <RankedBy propertyId={propertyId} />
+                  </p>
+                )}
+              </header>
+              <CauseList propertyId={propertyId} gathered={(standing?.items ?? 0) > 0} />
+            </>
+          )}
         </div>
         <Ledger propertyId={propertyId} />
       </div>
     </div>
+  );
+}
+
+/** What the order of the causes rests on. */
+function RankedBy({ propertyId }: { propertyId: number }) {
+  const costs = useCosts(propertyId);
+  if (!costs.data) return null;
+  if (costs.data.from === "") {
+    return <>Causes are ranked by the inbound links of their items, since no demand by item and query was imported.</>;
+  }
+  return (
+    <>
+      Causes are ranked by the clicks a month that better titles and descriptions could win at the positions of today,
+      by demand of {day(costs.data.from)} to {day(costs.data.to)}. <Link to="?view=costs">What faults cost here</Link>
+    </>
   );
 }
 
@@ -73,7 +95,8 @@ function CauseList({ propertyId, gathered }: { propertyId: number; gathered: boo
       </p>
     );
   }
-  const most = Math.max(...causes.data.map((cause) => cause.weight));
+  const clicks = causes.data.some((cause) => cause.stake.clicks > 0);
+  const most = Math.max(...causes.data.map((cause) => (clicks ? cause.stake.high : cause.weight)));
   const mend = (cause: Cause) => {
     const filter = filterOf(cause);
     const field = WRITTEN.has(cause.field) ? cause.field : "";
@@ -91,21 +114,42 @@ function CauseList({ propertyId, gathered }: { propertyId: number; gathered: boo
             <Link to={`?${filterOf(cause)}`}>{cause.says}</Link>
             <span className={css.label}>{cause.label}</span>
           </div>
-          <div
-            className={css.stake}
-            title={`weight ${Math.round(cause.weight)}: links and items, times what the field matters`}
-          >
-            <span className={css.bar} style={{ width: `${Math.max(1, (cause.weight / most) * 100)}%` }} />
-            <span className={css.links}>
-              {cause.links > 0 ? of(cause.links, "inbound link") : of(cause.items, "item")}
-            </span>
-          </div>
+          {clicks ? <AtStake cause={cause} most={most} /> : <Weight cause={cause} most={most} />}
           <Button size="xs" variant="default" onClick={() => mend(cause)}>
             {ACTION[cause.fix]}
           </Button>
         </li>
       ))}
     </ol>
+  );
+}
+
+const share = (part: number, most: number) => `${Math.max(0, (part / most) * 100)}%`;
+
+/** The clicks that fixing a cause could win, with the band of what is uncertain, on one scale for all causes. */
+function AtStake({ cause, most }: { cause: Cause; most: number }) {
+  const { clicks, low, high } = cause.stake;
+  if (high < 0.5) return <span className={css.unknown}>no clicks at stake that figures here show</span>;
+  return (
+    <div className={css.stake}>
+      <span className={css.scale}>
+        <span className={css.bar} style={{ width: share(clicks, most) }} />
+        <span className={css.band} style={{ left: share(low, most), width: share(high - low, most) }} />
+      </span>
+      <span className={css.links}>
+        {of(Math.round(clicks), "click")} a month ({count(Math.round(low))} to {count(Math.round(high))})
+      </span>
+    </div>
+  );
+}
+
+/** What ranks a cause where there is no demand. */
+function Weight({ cause, most }: { cause: Cause; most: number }) {
+  return (
+    <div className={css.stake}>
+      <span className={css.bar} style={{ width: share(Math.max(cause.weight, most / 100), most) }} />
+      <span className={css.links}>{cause.links > 0 ? of(cause.links, "inbound link") : of(cause.items, "item")}</span>
+    </div>
   );
 }
 

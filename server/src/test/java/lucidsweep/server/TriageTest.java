@@ -116,8 +116,8 @@ class TriageTest {
         assertThat(lines)
                 .hasSize(causes.size() + 1)
                 .first()
-                .isEqualTo("field,check,items,links,weight,section,shared,says");
-        assertThat(cells(lines.get(1)).get(7))
+                .isEqualTo("field,check,items,links,clicks,low,high,weight,section,shared,says");
+        assertThat(cells(lines.get(1)).get(10))
                 .isEqualTo(causes.get(0).path("says").asString());
     }
 

@@ -121,6 +121,16 @@ public final class DemandRows {
         return tally;
     }
 
+    /** The same by item and query at once; rows that do not name both say nothing here. */
+    public DemandTally tallyPairs(int from, int to, Only only) {
+        DemandTally tally = new DemandTally(from, to);
+        for (int row = 0; row < size; row++) {
+            if (items[row] == NONE || queries[row] == NONE || !counts(row, only)) continue;
+            tally.add(items[row], queries[row], firsts[row], lasts[row], clicks[row], impressions[row], positions[row]);
+        }
+        return tally;
+    }
+
     private int number(int row, By by) {
         return switch (by) {
             case ITEM -> items[row];

@@ -6,9 +6,18 @@ package lucidsweep.core.finding;
  * @param shared the ending or the text they share; "" where it is only the check
  * @param section the folder they all stand in; "" where they stand in many
  * @param links the links to their items, which stand in for demand until it arrives
- * @param weight what causes are ranked by: links times what the field matters
+ * @param stake what fixing it could win, in clicks a month
+ * @param weight what causes are ranked by where as much is at stake: links times what the field matters
  * @param says the cause in a sentence
  * @param fix the action that fixes it
  */
 public record Cause(
-        Check check, String shared, String section, int items, long links, double weight, String says, Fix fix) {}
+        Check check,
+        String shared,
+        String section,
+        int items,
+        long links,
+        Stake stake,
+        double weight,
+        String says,
+        Fix fix) {}

@@ -20,7 +20,7 @@ public final class Causes {
     private Causes() {}
 
     /**
-     * The causes, the weightiest first.
+     * The causes, those with most clicks at stake first, then the weightiest.
      *
      * @param tallies findings counted by field, kind, what they share, and section
      * @param fitWithout for a common ending, how many of its titles would fit without it
@@ -35,7 +35,8 @@ public final class Causes {
             if (check.isShared()) addShared(some, fitWithout, causes);
             else addBySection(some, causes);
         });
-        causes.sort(Comparator.comparingDouble(Cause::weight)
+        causes.sort(Comparator.comparingDouble((Cause cause) -> cause.stake().clicks())
+                .thenComparingDouble(Cause::weight)
                 .reversed()
                 .thenComparing(Comparator.comparingInt(Cause::items).reversed())
                 .thenComparing(Cause::says));
@@ -100,8 +101,9 @@ public final class Causes {
         Check check = members.get(0).check();
         long links = members.stream().mapToLong(Tally::links).sum();
         int items = items(members);
+        Stake stake = members.stream().map(Tally::stake).reduce(Stake.NONE, Stake::plus);
         double weight = check.field().weight() * (links + items);
-        return new Cause(check, shared, section, items, links, weight, says, check.fix());
+        return new Cause(check, shared, section, items, links, stake, weight, says, check.fix());
     }
 
     private static int items(List<Tally> tallies) {

@@ -1,6 +1,7 @@
 package lucidsweep.core.stake;
 
 import java.util.Arrays;
+import lucidsweep.core.finding.Stake;
 
 /**
  * How often results are clicked, beyond what their positions explain. The clicks of an item are held to be
@@ -54,20 +55,38 @@ public final class AppealModel {
     }
 
     /**
-     * The clicks that an item would win if some faults were fixed, shared out among them in proportion to their effects.
+     * What an item would win if its faults were fixed, shared out among them in proportion to their effects. The interval of
+     * each is what it would be at the ends of its own interval, the others being as they are.
      *
      * @param expected the clicks that its positions let expect
      * @param faults the numbers of all its faults, all different
-     * @return for each of them, in the same order, 0 or more
+     * @return for each of them, in the same order
      */
-    public double[] gains(double expected, int[] faults) {
-        double lost = 0;
-        for (int fault : faults) lost += Math.max(0, -costs[fault].effect());
-        double[] gains = new double[faults.length];
-        if (lost == 0) return gains;
-        double gain = expected * base * -Math.expm1(-lost);
-        for (int i = 0; i < faults.length; i++) gains[i] = gain * Math.max(0, -costs[faults[i]].effect()) / lost;
-        return gains;
+    public Stake[] stakes(double expected, int[] faults) {
+        double[] lost = Arrays.stream(faults)
+                .mapToDouble(fault -> loss(costs[fault].effect()))
+                .toArray();
+        double all = Arrays.stream(lost).sum();
+        Stake[] stakes = new Stake[faults.length];
+        for (int i = 0; i < faults.length; i++) {
+            double others = all - lost[i];
+            Cost cost = costs[faults[i]];
+            stakes[i] = new Stake(
+                    gain(expected, lost[i], others),
+                    gain(expected, loss(cost.high()), others),
+                    gain(expected, loss(cost.low()), others));
+        }
+        return stakes;
+    }
+
+    /** The part of what an item would win that is owed to one fault. */
+    private double gain(double expected, double lost, double lostToOthers) {
+        double all = lost + lostToOthers;
+        return lost == 0 ? 0 : expected * base * -Math.expm1(-all) * lost / all;
+    }
+
+    private static double loss(double effect) {
+        return Math.max(0, -effect);
     }
 
     /** Takes the items of a property, then fits. */

@@ -1,5 +1,7 @@
 package lucidsweep.core.stake;
 
+import java.util.Locale;
+
 /**
  * What a kind of fault does to the clicks of an item, as a factor on a log scale: -0.2 is 18% fewer clicks.
  *
@@ -17,7 +19,13 @@ public record Cost(double effect, double error, int items, Source source) {
         /** The property's own figures have narrowed what is assumed, by less than half. */
         BOTH,
         /** The property's own figures say more than what is assumed. */
-        OWN
+        OWN;
+
+        /** As it stands in the API: "own". */
+        @Override
+        public String toString() {
+            return name().toLowerCase(Locale.ROOT);
+        }
     }
 
     private static final double WIDTH = 1.96;

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -23,13 +24,13 @@ class CausesTest {
         Check duplicate = Checks.of(Field.TITLE, "duplicate");
         List<Cause> causes = Causes.of(
                 List.of(
-                        new Tally(ending, " | Tarrin", "", "/tours/", 2_070, 2_070),
-                        new Tally(ending, " | Tarrin", "", "/hire/", 10, 10),
-                        new Tally(missing, "", "", "/shop/", 40, 5_000),
-                        new Tally(missing, "", "", "/journal/", 3, 5),
-                        new Tally(duplicate, "boats", "Boats!", "/shop/", 9, 9),
-                        new Tally(duplicate, "canoes", "Canoes", "/shop/", 2, 2),
-                        new Tally(duplicate, "oars", "Oars", "/hire/", 2, 2)),
+                        new Tally(ending, " | Tarrin", "", "/tours/", 2_070, 2_070, Stake.NONE),
+                        new Tally(ending, " | Tarrin", "", "/hire/", 10, 10, Stake.NONE),
+                        new Tally(missing, "", "", "/shop/", 40, 5_000, Stake.NONE),
+                        new Tally(missing, "", "", "/journal/", 3, 5, Stake.NONE),
+                        new Tally(duplicate, "boats", "Boats!", "/shop/", 9, 9, Stake.NONE),
+                        new Tally(duplicate, "canoes", "Canoes", "/shop/", 2, 2, Stake.NONE),
+                        new Tally(duplicate, "oars", "Oars", "/hire/", 2, 2, Stake.NONE)),
                 found -> 75);
         assertThat(causes)
                 .extracting(Cause::says)
@@ -48,7 +49,7 @@ class CausesTest {
             List<Tally> tallies = tallies(new Random(seed));
             List<Cause> causes = Causes.of(tallies, ending -> 1);
             assertThat(perKind(causes.stream()
-                            .map(c -> new Tally(c.check(), "", "", "", c.items(), c.links()))
+                            .map(c -> new Tally(c.check(), "", "", "", c.items(), c.links(), c.stake()))
                             .toList()))
                     .isEqualTo(perKind(tallies));
             assertThat(causes).allSatisfy(cause -> {
@@ -57,7 +58,17 @@ class CausesTest {
                 if (!cause.section().isEmpty() && cause.shared().isEmpty())
                     assertThat(cause.says()).contains("in " + cause.section());
             });
-            assertThat(causes).extracting(Cause::weight).isSortedAccordingTo(Collections.reverseOrder());
+            assertThat(causes)
+                    .isSortedAccordingTo(Comparator.comparingDouble(
+                                    (Cause cause) -> cause.stake().clicks())
+                            .thenComparingDouble(Cause::weight)
+                            .reversed());
+            assertThat(causes.stream()
+                            .mapToDouble(cause -> cause.stake().clicks())
+                            .sum())
+                    .isEqualTo(tallies.stream()
+                            .mapToDouble(tally -> tally.stake().clicks())
+                            .sum());
         }
     }
 
@@ -107,9 +118,11 @@ class CausesTest {
             String shared = check.isShared() ? " shared " + random.nextInt(4) : "";
             String section = SECTIONS[random.nextInt(SECTIONS.length)];
             int items = 1 + random.nextInt(12);
+            double clicks = random.nextInt(3) * 4;
+            Stake stake = new Stake(clicks, clicks / 2, clicks * 2);
             tallies.put(
                     check.id() + shared + section,
-                    new Tally(check, shared, shared, section, items, random.nextInt(30)));
+                    new Tally(check, shared, shared, section, items, random.nextInt(30), stake));
         }
         return new ArrayList<>(tallies.values());
     }

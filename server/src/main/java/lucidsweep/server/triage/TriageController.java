@@ -1,5 +1,7 @@
 package lucidsweep.server.triage;
 
+import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -12,8 +14,11 @@ import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.Fix;
 import lucidsweep.core.finding.NotIndexable;
+import lucidsweep.core.finding.Stake;
 import lucidsweep.core.finding.Tally;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.stake.AppealFaults;
+import lucidsweep.core.stake.Cost;
 import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
@@ -37,9 +42,11 @@ class TriageController {
     private final Findings findings;
     private final Items items;
     private final Drafts drafts;
+    private final Stakes stakes;
 
-    TriageController(FindingMapper mapper, Findings findings, Items items, Drafts drafts) {
+    TriageController(FindingMapper mapper, Findings findings, Items items, Drafts drafts, Stakes stakes) {
         this.drafts = drafts;
+        this.stakes = stakes;
         this.mapper = mapper;
         this.findings = findings;
         this.items = items;
@@ -54,6 +61,7 @@ class TriageController {
             String section,
             int items,
             long links,
+            Stake stake,
             double weight,
             String says,
             Fix fix) {
@@ -67,6 +75,7 @@ class TriageController {
                     cause.section(),
                     cause.items(),
                     cause.links(),
+                    cause.stake(),
                     cause.weight(),
                     cause.says(),
                     cause.fix());
@@ -82,6 +91,7 @@ class TriageController {
                 .filter(count -> !count.key().check().equals(NotIndexable.CODE))
                 .toList();
         Map<FindingCount, String> examples = examples(counts);
+        Map<FindingCount.Key, Stake> atStake = stakes.byFinding(propertyId);
         List<Tally> tallies = counts.stream()
                 .map(count -> new Tally(
                         Checks.of(count.key().field(), count.key().check()),
@@ -89,7 +99,8 @@ class TriageController {
                         examples.getOrDefault(count, count.key().shared()),
                         count.key().section(),
                         count.items(),
-                        count.links()))
+                        count.links(),
+                        atStake.getOrDefault(count.key(), Stake.NONE)))
                 .toList();
         return Causes.of(tallies, ending -> {
                     Integer fit = mapper.fitWithout(propertyId, ending);
@@ -141,17 +152,101 @@ class TriageController {
                 .toList();
     }
 
+    /**
+     * What faults cost here.
+     *
+     * @param items how many items with demand the costs were fitted to
+     * @param from, to the days whose demand counts, as ISO dates; "" where there is none
+     * @param months how many months of them are reported
+     */
+    record CostsView(int items, String from, String to, double months, List<CostView> costs) {
+
+        static CostsView of(Stakes.Costs costs) {
+            boolean none = costs.demand().byItem().isEmpty();
+            List<CostView> views = new ArrayList<>();
+            for (int i = 0; i < AppealFaults.checks().size(); i++) {
+                views.add(
+                        CostView.of(AppealFaults.checks().get(i), costs.model().cost(i)));
+            }
+            views.sort(Comparator.comparingDouble(CostView::effect));
+            return new CostsView(
+                    costs.model().items(),
+                    none ? "" : LocalDate.ofEpochDay(costs.demand().from()).toString(),
+                    none ? "" : LocalDate.ofEpochDay(costs.demand().to()).toString(),
+                    costs.demand().months(),
+                    views);
+        }
+    }
+
+    /**
+     * What one kind of fault costs.
+     *
+     * @param effect, low, high how the log of an item's clicks changes with it
+     * @param lostShare the share of its clicks that an item loses, 0 to 1
+     * @param items how many items with demand have it
+     */
+    record CostView(
+            Field field,
+            String check,
+            String label,
+            double effect,
+            double low,
+            double high,
+            double lostShare,
+            int items,
+            Cost.Source source) {
+
+        static CostView of(Check check, Cost cost) {
+            return new CostView(
+                    check.field(),
+                    check.code(),
+                    check.field().label() + " " + check.label(),
+                    cost.effect(),
+                    cost.low(),
+                    cost.high(),
+                    cost.loss(),
+                    cost.items(),
+                    cost.source());
+        }
+    }
+
+    @GetMapping("/costs")
+    CostsView costs(@PathVariable long propertyId) {
+        return CostsView.of(stakes.costs(propertyId));
+    }
+
+    @GetMapping("/costs.csv")
+    ResponseEntity<StreamingResponseBody> costsCsv(@PathVariable long propertyId) {
+        CostsView costs = costs(propertyId);
+        return Rows.download("costs.csv", csv -> {
+            csv.row("field", "check", "coefficient", "low", "high", "items", "source");
+            for (CostView cost : costs.costs()) {
+                csv.row(
+                        cost.field(),
+                        cost.check(),
+                        cost.effect(),
+                        cost.low(),
+                        cost.high(),
+                        cost.items(),
+                        cost.source());
+            }
+        });
+    }
+
     @GetMapping("/causes.csv")
     ResponseEntity<StreamingResponseBody> causesCsv(@PathVariable long propertyId) {
         List<CauseView> causes = causes(propertyId);
         return Rows.download("causes.csv", csv -> {
-            csv.row("field", "check", "items", "links", "weight", "section", "shared", "says");
+            csv.row("field", "check", "items", "links", "clicks", "low", "high", "weight", "section", "shared", "says");
             for (CauseView cause : causes) {
                 csv.row(
                         cause.field(),
                         cause.check(),
                         cause.items(),
                         cause.links(),
+                        Math.round(cause.stake().clicks()),
+                        Math.round(cause.stake().low()),
+                        Math.round(cause.stake().high()),
                         Math.round(cause.weight()),
                         cause.section(),
                         cause.shared(),

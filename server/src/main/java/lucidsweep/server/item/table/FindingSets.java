@@ -5,20 +5,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
-import lucidsweep.core.finding.NotIndexable;
-import lucidsweep.core.item.Field;
+import lucidsweep.server.item.table.FoundItem.Mark;
 
 /** Numbers the sets of findings that items have: few sets are shared by many items. */
 final class FindingSets {
-
-    /** A finding without its evidence. */
-    record Mark(Field field, String check, String shared) {
-
-        /** Whether it keeps its item from being counted; what else is wrong with that is set apart. */
-        boolean isNotIndexable() {
-            return check.equals(NotIndexable.CODE);
-        }
-    }
 
     private final Map<List<Mark>, Integer> numbers = new HashMap<>();
     private final List<List<Mark>> sets = new ArrayList<>();

@@ -9,6 +9,7 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Consumer;
 import lucidsweep.core.finding.NotIndexable;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
@@ -35,7 +36,7 @@ final class ItemTable {
             Cell[] cells,
             Long keywordId,
             String keyword,
-            List<FindingSets.Mark> findings) {}
+            List<FoundItem.Mark> findings) {}
 
     /** A text in force with the state of its draft, null where it has none; no cell where an item has no such field by nature. */
     record Cell(String text, int px, long alike, DraftState state) {}
@@ -205,8 +206,8 @@ final class ItemTable {
         bySet.forEach((key, some) -> {
             boolean counted = (key & 1) == 1;
             String where = sections.name((int) (key >> 1));
-            for (FindingSets.Mark mark : findingSets.set((int) (key >> 33))) {
-                if (!counted && !mark.isNotIndexable()) continue;
+            for (FoundItem.Mark mark : findingSets.set((int) (key >> 33))) {
+                if (!counted && !mark.check().equals(NotIndexable.CODE)) continue;
                 FindingCount.Key found = new FindingCount.Key(mark.field(), mark.check(), mark.shared(), where);
                 sums.computeIfAbsent(found, any -> new Sum(some.first)).add(some.items, some.links);
             }
@@ -216,6 +217,15 @@ final class ItemTable {
                         entry.getKey(), entry.getValue().items, entry.getValue().links, ids[entry.getValue().first]))
                 .sorted(Comparator.comparing(FindingCount::key))
                 .toList();
+    }
+
+    /** Visits every indexable item with what was found of it. */
+    synchronized void forEachFound(Consumer<FoundItem> visit) {
+        for (int row = indexable.nextSetBit(0); row >= 0; row = indexable.nextSetBit(row + 1)) {
+            boolean drafted = fields[0].state.get(row) != 0 || fields[1].state.get(row) != 0;
+            visit.accept(new FoundItem(
+                    ids[row], sections.name(section.get(row)), drafted, findingSets.set(findingSet.get(row))));
+        }
     }
 
     /** Items that are counted together. */

@@ -28,7 +28,7 @@ class ItemTables {
     /** Where more rows than this share of a table change, it is read anew as a whole. */
     private static final int FEW = 8;
 
-    private static final TypeReference<List<FindingSets.Mark>> MARKS = new TypeReference<>() {};
+    private static final TypeReference<List<FoundItem.Mark>> MARKS = new TypeReference<>() {};
 
     private final ItemMapper mapper;
     private final DraftMapper texts;
@@ -115,7 +115,7 @@ class ItemTables {
     private final class Parts {
         private final Map<Long, DraftMapper.DraftRow> drafts = new HashMap<>();
         private final Map<Long, ItemMapper.Aimed> aims = new HashMap<>();
-        private final Map<Long, List<FindingSets.Mark>> findings = new HashMap<>();
+        private final Map<Long, List<FoundItem.Mark>> findings = new HashMap<>();
 
         private void add(DraftMapper.DraftRow field) {
             drafts.put(field.id(), field);

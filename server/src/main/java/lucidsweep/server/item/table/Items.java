@@ -332,6 +332,11 @@ public class Items {
         return tables.of(propertyId).findingCounts();
     }
 
+    /** Visits every indexable item with what was found of it. */
+    public void forEachFound(long propertyId, Consumer<FoundItem> visit) {
+        tables.of(propertyId).forEachFound(visit);
+    }
+
     /** Indexable items that share one of these texts, by hash. */
     public List<AlikeGroup> alikeGroups(long propertyId, Field field, Collection<Long> keys) {
         return tables.of(propertyId).alikeGroups(field, keys);

@@ -43,13 +43,13 @@ class ItemTableTest {
     private ItemTable.Line line(long id) {
         boolean indexable = random.nextInt(8) > 0;
         Long keyword = random.nextInt(3) == 0 ? null : (long) random.nextInt(5);
-        List<FindingSets.Mark> findings = new ArrayList<>();
+        List<FoundItem.Mark> findings = new ArrayList<>();
         for (String check : CHECKS) {
             if (random.nextInt(3) == 0)
                 findings.add(
-                        new FindingSets.Mark(Field.TITLE, check, check.equals("duplicate") ? "group " + id % 4 : ""));
+                        new FoundItem.Mark(Field.TITLE, check, check.equals("duplicate") ? "group " + id % 4 : ""));
         }
-        if (!indexable) findings.add(new FindingSets.Mark(Field.INDEXING, NotIndexable.CODE, ""));
+        if (!indexable) findings.add(new FoundItem.Mark(Field.INDEXING, NotIndexable.CODE, ""));
         return new ItemTable.Line(
                 id,
                 "https://tarrin.example/" + words() + "/" + id % 7,
@@ -181,7 +181,7 @@ class ItemTableTest {
             assertSame(
                     filter(null, null, Field.TITLE, "duplicate", "group 3", null, null, null),
                     line -> line.indexable()
-                            && line.findings().contains(new FindingSets.Mark(Field.TITLE, "duplicate", "group 3")),
+                            && line.findings().contains(new FoundItem.Mark(Field.TITLE, "duplicate", "group 3")),
                     ItemSort.ADDRESS);
             assertSame(
                     filter(null, null, null, NotIndexable.CODE, null, null, null, null),

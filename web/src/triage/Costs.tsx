@@ -1,0 +1,63 @@
+import { useQuery } from "@tanstack/react-query";
+import { Link } from "react-router";
+import { answer, api, type FaultCost } from "../api/client";
+import { ofProperty } from "../api/queries";
+import { FileLink } from "../parts/FileLink";
+import { count, day, of, percent } from "../parts/number";
+import { PlainTable } from "../parts/PlainTable";
+import css from "./Triage.module.css";
+
+const SOURCES: Record<FaultCost["source"], string> = {
+  own: "this property’s figures",
+  both: "assumed, and narrowed by figures here",
+  assumed: "assumed: no item with demand has it",
+};
+
+export const useCosts = (propertyId: number) =>
+  useQuery({
+    queryKey: ofProperty(propertyId, "costs"),
+    queryFn: () => answer(api.GET("/api/properties/{propertyId}/costs", { params: { path: { propertyId } } })),
+  });
+
+/** The share of its clicks that an item loses at an effect on the log scale; a gain is a negative loss. */
+const loss = (effect: number) => {
+  const share = 1 - Math.exp(effect);
+  return share < 0 ? `−${percent(-share)}` : percent(share);
+};
+
+/** What each fault of a title or description costs on this property, with how sure that is. */
+export function Costs({ propertyId }: { propertyId: number }) {
+  const costs = useCosts(propertyId);
+  if (costs.error) return <p className={css.empty}>{costs.error.message}</p>;
+  if (costs.isPending) return <div className={css.skeleton} />;
+  const { items, from, to, months } = costs.data;
+  return (
+    <>
+      <header className={css.head}>
+        <h1>What faults cost here</h1>
+        <FileLink href={`/api/properties/${propertyId}/costs.csv`} />
+        <p>
+          {from === ""
+            ? "No demand by item and query was imported, so this is what is assumed of any property."
+            : `Items with a fault against others at the same positions: ${of(items, "item")} with demand of ${day(from)} to ${day(to)} (${months.toFixed(1)} months), queries with the brand left out. A minus stands for more clicks.`}{" "}
+          <Link to="?">Back to the causes</Link>
+        </p>
+      </header>
+      <PlainTable head={["Check", "Items", "Fewer clicks", "95% interval", "Known from"]} right={[1, 2, 3]}>
+        <tbody>
+          {costs.data.costs.map((cost) => (
+            <tr key={`${cost.field} ${cost.check}`}>
+              <td>{cost.label}</td>
+              <td className={css.number}>{count(cost.items)}</td>
+              <td className={css.number}>{loss(cost.effect)}</td>
+              <td className={css.number}>
+                {loss(cost.high)} to {loss(cost.low)}
+              </td>
+              <td>{SOURCES[cost.source]}</td>
+            </tr>
+          ))}
+        </tbody>
+      </PlainTable>
+    </>
+  );
+}
