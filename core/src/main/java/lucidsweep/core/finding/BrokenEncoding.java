@@ -23,6 +23,7 @@ final class BrokenEncoding extends TextCheck {
 
     @Override
     void look(InspectedText text, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
+        if (!text.hasAny("\uFFFDâÂÃ&")) return;
         Matcher broken = BROKEN.matcher(text.value());
         if (broken.find()) found.accept(finding("“" + broken.group() + "” stands in it"));
     }

@@ -4,6 +4,7 @@ import java.util.List;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Word;
 import lucidsweep.core.keyword.Words;
+import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Graphemes;
 import lucidsweep.core.text.TextKey;
 
@@ -22,6 +23,7 @@ public final class InspectedText {
     private List<Word> words;
     private String key;
     private int characters = -1;
+    private Standard.Width width;
 
     /**
      * A text in force: the draft where there is one, else what the last sweep captured.
@@ -78,6 +80,18 @@ public final class InspectedText {
     String key() {
         if (key == null) key = TextKey.key(value);
         return key;
+    }
+
+    /** How wide it is; always held to the same limits. */
+    Standard.Width width(Standard.TextLimits limits) {
+        if (width == null) width = limits.width(value);
+        return width;
+    }
+
+    /** Whether any of some characters stands in it; quicker than the search for what they may begin. */
+    boolean hasAny(String characters) {
+        for (int i = 0; i < characters.length(); i++) if (value.indexOf(characters.charAt(i)) >= 0) return true;
+        return false;
     }
 
     /** Its length in grapheme clusters. */

@@ -9,6 +9,7 @@ import lucidsweep.core.standard.Standard;
 final class ListOfKeywords extends TextCheck {
 
     private static final Pattern SEPARATOR = Pattern.compile("\\s*[,;/|•·]\\s*|\\s+[-–—]\\s+");
+    private static final String SEPARATORS = ",;/|•·-–—";
     private static final Pattern SPACE = Pattern.compile("\\s+");
     private static final int SHORT_PHRASE = 3;
 
@@ -28,12 +29,20 @@ final class ListOfKeywords extends TextCheck {
 
     @Override
     void look(InspectedText text, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
+        int max = around.standard().wording().maxPhrases();
+        if (separators(text.value()) < max) return;
         int phrases = 0;
         for (String phrase : SEPARATOR.split(text.value().strip())) {
             if (!phrase.isEmpty() && SPACE.split(phrase).length <= SHORT_PHRASE) phrases++;
         }
-        if (phrases > around.standard().wording().maxPhrases()) {
+        if (phrases > max) {
             found.accept(finding(phrases + " short phrases in a row"));
         }
+    }
+
+    private static int separators(String text) {
+        int count = 0;
+        for (int i = 0; i < text.length(); i++) if (SEPARATORS.indexOf(text.charAt(i)) >= 0) count++;
+        return count;
     }
 }

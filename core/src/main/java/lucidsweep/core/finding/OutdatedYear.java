@@ -24,6 +24,7 @@ final class OutdatedYear extends TextCheck {
 
     @Override
     void look(InspectedText text, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
+        if (!text.value().contains("20")) return;
         Matcher year = YEAR.matcher(text.value());
         int latest = 0;
         while (year.find()) {

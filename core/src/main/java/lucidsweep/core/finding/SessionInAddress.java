@@ -23,7 +23,7 @@ final class SessionInAddress extends Check {
 
     @Override
     void look(InspectedItem item, InspectionContext around, Consumer<Finding> found) {
-        if (!item.isPage()) return;
+        if (!item.isPage() || item.address().indexOf('=') < 0) return;
         Matcher session = SESSION.matcher(item.address());
         if (session.find()) found.accept(finding("“" + session.group().substring(1) + "” stands in the address"));
     }

@@ -1,9 +1,10 @@
 package lucidsweep.core.finding;
 
-import java.util.HashSet;
+import java.util.List;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import lucidsweep.core.keyword.Word;
 import lucidsweep.core.page.Slug;
 
@@ -22,13 +23,14 @@ final class SlugOffTitle extends SlugCheck {
     @Override
     void look(Slug slug, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
         if (!item.title().present()) return;
-        Set<String> title = item.title().words().stream()
+        String key = item.title().key() + " " + item.h1().key();
+        List<String> words = slug.words();
+        if (words.stream().anyMatch(key::contains)) return;
+        Set<String> title = Stream.concat(item.title().words().stream(), item.h1().words().stream())
                 .filter(word -> !word.stop())
                 .map(Word::stem)
-                .collect(Collectors.toCollection(HashSet::new));
-        item.h1().words().forEach(word -> title.add(word.stem()));
-        String key = item.title().key() + " " + item.h1().key();
-        boolean shares = slug.words().stream().anyMatch(word -> title.contains(word) || key.contains(word));
+                .collect(Collectors.toSet());
+        boolean shares = words.stream().anyMatch(title::contains);
         if (!title.isEmpty() && !shares) {
             found.accept(finding("“" + slug.text() + "” shares no word with the title"));
         }

@@ -1,5 +1,6 @@
 package lucidsweep.core.finding;
 
+import java.util.List;
 import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -13,6 +14,9 @@ final class TemplateText extends TextCheck {
                     + "|\\b(?:undefined|null|NaN)\\b|(?i:lorem ipsum|dolor sit amet"
                     + "|\\b(?:your|insert|enter|add) (?:page |site |meta )?(?:title|description|text|name) here\\b)");
 
+    /** In the text as it is compared; quicker than the search for all that may be left standing. */
+    private static final List<String> MAY_BE = List.of("undefined", "null", "nan", "lorem", "dolor", " here");
+
     TemplateText(Field field) {
         super(field, "template-text", "template text", Cost.APPEAL, Checks.recipeFor(field));
     }
@@ -24,6 +28,7 @@ final class TemplateText extends TextCheck {
 
     @Override
     void look(InspectedText text, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
+        if (!text.hasAny("{$<%[") && MAY_BE.stream().noneMatch(text.key()::contains)) return;
         Matcher left = LEFT_STANDING.matcher(text.value());
         if (left.find()) found.accept(finding("“" + left.group() + "” was left standing"));
     }

@@ -29,7 +29,7 @@ final class TooLong extends TextCheck {
     void look(InspectedText text, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
         Standard.TextLimits limits = around.standard().limits(field());
         List<String> over = new ArrayList<>();
-        Standard.Width width = limits.width(text.value());
+        Standard.Width width = text.width(limits);
         addPx(over, width.desktopOver(), limits.desktop().limitPx(), "on a desktop");
         addPx(over, width.phoneOver(), limits.phone().limitPx(), "on mobile");
         if (text.characters() > limits.maxChars()) {

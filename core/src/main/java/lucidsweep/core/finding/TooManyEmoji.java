@@ -7,6 +7,8 @@ import lucidsweep.core.standard.Standard;
 /** More emoji than the standard allows. */
 final class TooManyEmoji extends TextCheck {
 
+    private static final int FIRST = 0x2600;
+
     TooManyEmoji(Field field) {
         super(field, "emoji", "too many emoji", Cost.APPEAL, Fix.BULK_EDIT);
     }
@@ -23,6 +25,7 @@ final class TooManyEmoji extends TextCheck {
 
     @Override
     void look(InspectedText text, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
+        if (text.value().chars().noneMatch(c -> c >= FIRST)) return;
         int max = around.standard().wording().maxEmoji();
         long emoji = text.value().codePoints().filter(TooManyEmoji::isEmoji).count();
         if (emoji > max) found.accept(finding(emoji + " emoji, " + max + (max == 1 ? " is" : " are") + " allowed"));

@@ -24,7 +24,7 @@ final class TooShort extends TextCheck {
     @Override
     void look(InspectedText text, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
         Standard.TextLimits limits = around.standard().limits(field());
-        double px = limits.desktop().width(text.value());
+        double px = text.width(limits).px();
         if (px >= limits.minPx()) return;
         found.accept(finding(Math.round(px) + " px wide, at least " + Math.round(limits.minPx()) + " px are expected"));
     }

@@ -32,6 +32,7 @@ public final class PlacesNamed {
 
     /** The place that a phrase names; "" for none. */
     public String in(String phrase) {
+        if (places.isEmpty()) return "";
         String key = " " + TextKey.key(phrase) + " ";
         for (Place place : places) if (key.contains(place.key)) return place.name;
         return "";

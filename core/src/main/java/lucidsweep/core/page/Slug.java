@@ -1,6 +1,6 @@
 package lucidsweep.core.page;
 
-import java.util.Arrays;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 
@@ -39,8 +39,13 @@ public record Slug(String text) {
 
     /** Its words in small letters. */
     public List<String> words() {
-        return Arrays.stream(text.toLowerCase(Locale.ROOT).split("[^\\p{L}\\p{N}]+"))
-                .filter(word -> !word.isEmpty())
-                .toList();
+        List<String> words = new ArrayList<>();
+        int start = 0;
+        for (int i = 0; i <= text.length(); i++) {
+            if (i < text.length() && Character.isLetterOrDigit(text.charAt(i))) continue;
+            if (i > start) words.add(text.substring(start, i).toLowerCase(Locale.ROOT));
+            start = i + 1;
+        }
+        return words;
     }
 }
