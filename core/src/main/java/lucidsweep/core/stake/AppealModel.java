@@ -213,23 +213,24 @@ public final class AppealModel {
 
         /** The τ at which the squared residuals, each over its variance, add up to as many as there are items. */
         private double spread(double[] at) {
+            double[] means = new double[size];
+            for (int i = 0; i < size; i++) means[i] = mean(i, at);
+            if (excess(means, 0) <= 0) return 0;
             double low = 0;
             double high = MAX_SPREAD;
-            if (excess(at, 0) <= 0) return 0;
-            for (int round = 0; round < 60; round++) {
+            for (int round = 0; round < 40; round++) {
                 double middle = (low + high) / 2;
-                if (excess(at, middle) > 0) low = middle;
+                if (excess(means, middle) > 0) low = middle;
                 else high = middle;
             }
             return (low + high) / 2;
         }
 
-        private double excess(double[] at, double spread) {
+        private double excess(double[] means, double spread) {
             double sum = 0;
             for (int i = 0; i < size; i++) {
-                double mean = mean(i, at);
-                double residual = clicks[i] - mean;
-                sum += residual * residual / (mean * (1 + spread * mean));
+                double residual = clicks[i] - means[i];
+                sum += residual * residual / (means[i] * (1 + spread * means[i]));
             }
             return sum - size;
         }

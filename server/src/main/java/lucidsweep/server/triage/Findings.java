@@ -33,8 +33,6 @@ import lucidsweep.server.job.Lookahead;
 import lucidsweep.server.job.PropertyLine;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
-import org.springframework.core.Ordered;
-import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
@@ -69,9 +67,7 @@ public class Findings {
         this.json = json;
     }
 
-    /** Before all others that hear of it, since what they say rests on findings. */
     @EventListener
-    @Order(Ordered.HIGHEST_PRECEDENCE)
     void targetsChanged(TargetsChanged changed) {
         evaluate(changed.propertyId());
     }

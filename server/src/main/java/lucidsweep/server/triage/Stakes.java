@@ -13,17 +13,19 @@ import lucidsweep.core.stake.AppealFaults;
 import lucidsweep.core.stake.AppealModel;
 import lucidsweep.server.aim.demand.Demands;
 import lucidsweep.server.aim.demand.ExpectedClicks;
-import lucidsweep.server.aim.targets.TargetsChanged;
 import lucidsweep.server.gather.sweep.DemandChanged;
+import lucidsweep.server.gather.sweep.SweepEnded;
 import lucidsweep.server.item.table.FindingCount;
 import lucidsweep.server.item.table.FoundItem;
 import lucidsweep.server.item.table.Items;
 import org.springframework.context.event.EventListener;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Service;
 
 /**
- * What faults cost a property, from its own demand. Costs are fitted when they are first asked for after a sweep or an import
- * of demand, to the texts that searchers saw; what is at stake follows every change of a text at once.
+ * What faults cost a property, from its own demand. Costs are fitted in the job of a sweep or an import of demand, or when they
+ * are first asked for after a start, to the texts that searchers saw; what is at stake follows every change of a text at once.
  */
 @Service
 class Stakes {
@@ -50,15 +52,22 @@ class Stakes {
         }
     }
 
+    /** After all others that hear of it: by then the findings are those of what the sweep saw. */
     @EventListener
-    void demandChanged(DemandChanged demand) {
-        kept.invalidate(demand.propertyId());
+    @Order(Ordered.LOWEST_PRECEDENCE)
+    void sweepEnded(SweepEnded sweep) {
+        fitAnew(sweep.propertyId());
     }
 
-    /** Targets are worked out anew after every sweep and change of keywords, and findings after them. */
     @EventListener
-    void targetsChanged(TargetsChanged changed) {
-        kept.invalidate(changed.propertyId());
+    @Order(Ordered.LOWEST_PRECEDENCE)
+    void demandChanged(DemandChanged demand) {
+        fitAnew(demand.propertyId());
+    }
+
+    private void fitAnew(long propertyId) {
+        kept.invalidate(propertyId);
+        costs(propertyId);
     }
 
     Costs costs(long propertyId) {

@@ -25,6 +25,8 @@ import lucidsweep.server.gather.sweep.DemandChanged;
 import lucidsweep.server.gather.sweep.SweepEnded;
 import lucidsweep.server.item.table.Items;
 import org.springframework.context.event.EventListener;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 
 /** The demand of properties in memory, kept until demand or items change. */
@@ -48,12 +50,15 @@ public class Demands {
         this.items = items;
     }
 
+    /** Before all others, since they ask for what was reported. */
     @EventListener
+    @Order(Ordered.HIGHEST_PRECEDENCE)
     void demandChanged(DemandChanged demand) {
         kept.invalidate(demand.propertyId());
     }
 
     @EventListener
+    @Order(Ordered.HIGHEST_PRECEDENCE)
     void sweepEnded(SweepEnded sweep) {
         kept.invalidate(sweep.propertyId());
     }

@@ -23,6 +23,7 @@ import lucidsweep.server.job.PropertyLine;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -122,12 +123,14 @@ public class TargetRuns {
     }
 
     @EventListener
+    @Order(0)
     void sweepEnded(SweepEnded sweep) {
         mapper.setDue(sweep.propertyId());
         workOutAnew(sweep.propertyId());
     }
 
     @EventListener
+    @Order(0)
     void demandChanged(DemandChanged demand) {
         mapper.setDue(demand.propertyId());
         workOutAnew(demand.propertyId());
