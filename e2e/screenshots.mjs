@@ -79,6 +79,8 @@ await page.getByText("By country, in thirteen weeks").waitFor();
 await shoot("tags");
 await show("/p/1/triage", "titles end in the same");
 await shoot("triage");
+await show("/p/1/triage?view=costs", "description missing");
+await shoot("costs");
 await show("/p/1/rewrite?section=%2Ftours%2F", "Sunset tour");
 await page.locator("[data-column=title]").nth(3).click();
 await page.getByLabel("The result on a desktop").waitFor();
