@@ -40,6 +40,7 @@ class DemoSiteTest {
             for (Planted fault : site.planted())
                 expected.add(fault.path() + " " + fault.field() + " " + fault.finding());
             expected.addAll(List.of("/empty title missing", "/empty description missing", "/empty h1 missing"));
+            for (String odd : List.of("/latin", "/flaky", "/slow")) expected.add(odd + " slug off-title");
             assertThat(found(api, property, website.address().toString()))
                     .containsExactlyInAnyOrderElementsOf(expected);
 

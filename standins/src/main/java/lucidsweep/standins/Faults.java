@@ -156,7 +156,6 @@ final class Faults {
         SitePage headless = take("workshop");
         headless.h1s.set(0, "");
         note(headless, "h1", "empty");
-        for (String path : List.of("/latin", "/flaky", "/slow")) planted.add(new Planted(path, "slug", "off-title"));
     }
 
     /** Words a title and a description so that a check finds it, around the name of their page. */

@@ -87,6 +87,9 @@ interface BatchMapper {
             group by b.id, b.title order by max(b.id) desc limit 3""")
     List<Conflict> conflictsOfRedo(@Param("range") IdRange range);
 
+    @Select("select exists (select 1 from handover where property_id = #{propertyId})")
+    boolean anythingDelivered(long propertyId);
+
     @Select("""
             select d.handover_id, h.created delivered, count(*) texts
             from change c join draft d on d.id = c.field_id join handover h on h.id = d.handover_id

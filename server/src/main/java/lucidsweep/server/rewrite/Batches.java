@@ -298,7 +298,8 @@ public class Batches implements SmartInitializingSingleton {
                     Batch batch = find(id);
                     if (batch.state() == state) throw Refusal.conflict("this batch is " + state + " already");
                     refuseConflicts(batch, state == Batch.State.UNDONE);
-                    List<Left> delivered = mapper.deliveredOf(id, IdRange.of(id));
+                    List<Left> delivered =
+                            mapper.anythingDelivered(propertyId) ? mapper.deliveredOf(id, IdRange.of(id)) : List.of();
                     if (delivered.stream().mapToInt(Left::texts).sum() == batch.items()) {
                         throw Refusal.conflict("All of its texts were delivered since, " + said(delivered)
                                 + "; nothing was changed. To change them, write new drafts.");

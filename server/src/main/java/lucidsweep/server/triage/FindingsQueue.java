@@ -44,9 +44,13 @@ public class FindingsQueue {
     }
 
     private static final class Due {
-        private final ChangedTexts texts = new ChangedTexts();
+        private final ChangedTexts texts;
         private final List<Long> changes = new ArrayList<>();
         private final CompletableFuture<Void> done = new CompletableFuture<>();
+
+        private Due(ChangedTexts texts) {
+            this.texts = texts;
+        }
     }
 
     /**
@@ -54,11 +58,13 @@ public class FindingsQueue {
      * come in its order.
      *
      * @param change the number that {@link Findings#due} gave it
+     * @param texts belongs to the queue from now on
      * @return ends with the work, however it ends
      */
     public synchronized Future<?> add(long propertyId, long change, ChangedTexts texts) {
-        Due due = waiting.computeIfAbsent(propertyId, any -> new Due());
-        due.texts.addAll(texts);
+        Due due = waiting.get(propertyId);
+        if (due == null) waiting.put(propertyId, due = new Due(texts));
+        else due.texts.addAll(texts);
         due.changes.add(change);
         if (atWork.add(propertyId)) threads.execute(() -> work(propertyId));
         return due.done;
