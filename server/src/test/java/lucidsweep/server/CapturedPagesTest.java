@@ -208,7 +208,7 @@ class CapturedPagesTest {
                 .filter(page -> page.path("alsoAt").size() == 2)
                 .count();
         assertThat(grouped).as("one that names the two others").isEqualTo(1);
-        assertThat(api.get("/api/properties/" + property + "/items?kind=missing&field=description")
+        assertThat(api.get("/api/properties/" + property + "/items?check=missing&field=description")
                         .json()
                         .path("total")
                         .asInt())

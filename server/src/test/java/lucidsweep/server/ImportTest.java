@@ -327,7 +327,7 @@ class ImportTest {
             int videos = new ChannelVideos(7).json().size();
             assertThat(videos).isGreaterThanOrEqualTo(90);
             assertThat(apply(plan, Api.choice(plan))).isEqualTo(videos + " videos read.");
-            JsonNode kinds = api.get("/api/properties/" + property + "/items?kind=missing&field=description")
+            JsonNode kinds = api.get("/api/properties/" + property + "/items?check=missing&field=description")
                     .json();
             assertThat(kinds.path("total").asInt()).isEqualTo((int) new ChannelVideos(7)
                     .planted().stream()

@@ -196,7 +196,7 @@ class ScopeTest {
                 .path("rows");
         assertThat(rows.get(0).path("noindex").isNull()).isTrue();
         assertThat(rows.get(1).path("noindex").asString()).isEqualTo("the same page as " + site.address() + "hire/");
-        assertThat(api.get("/api/properties/" + property + "/items?kind=duplicate&field=title")
+        assertThat(api.get("/api/properties/" + property + "/items?check=duplicate&field=title")
                         .json()
                         .path("total")
                         .asInt())
