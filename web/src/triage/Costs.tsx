@@ -19,11 +19,8 @@ export const useCosts = (propertyId: number) =>
     queryFn: () => answer(api.GET("/api/properties/{propertyId}/costs", { params: { path: { propertyId } } })),
   });
 
-/** The share of its clicks that an item loses at an effect on the log scale; a gain is a negative loss. */
-const loss = (effect: number) => {
-  const share = 1 - Math.exp(effect);
-  return share < 0 ? `−${percent(-share)}` : percent(share);
-};
+/** A share that may be below 0, with a minus that is as wide as a plus. */
+const signed = (part: number) => (part < 0 ? `−${percent(-part)}` : percent(part));
 
 /** What each fault of a title or description costs on this property, with how sure that is. */
 export function Costs({ propertyId }: { propertyId: number }) {
@@ -49,9 +46,9 @@ export function Costs({ propertyId }: { propertyId: number }) {
             <tr key={`${cost.field} ${cost.check}`}>
               <td>{cost.label}</td>
               <td className={css.number}>{count(cost.items)}</td>
-              <td className={css.number}>{loss(cost.effect)}</td>
+              <td className={css.number}>{signed(cost.lostShare)}</td>
               <td className={css.number}>
-                {loss(cost.high)} to {loss(cost.low)}
+                {signed(cost.lostLow)} to {signed(cost.lostHigh)}
               </td>
               <td>{SOURCES[cost.source]}</td>
             </tr>

@@ -95,7 +95,7 @@ function CauseList({ propertyId, gathered }: { propertyId: number; gathered: boo
       </p>
     );
   }
-  const clicks = causes.data.some((cause) => cause.stake.clicks > 0);
+  const clicks = causes.data.some((cause) => cause.stake.high > 0);
   const most = Math.max(...causes.data.map((cause) => (clicks ? cause.stake.high : cause.weight)));
   const mend = (cause: Cause) => {
     const filter = filterOf(cause);
@@ -129,7 +129,7 @@ const share = (part: number, most: number) => `${Math.max(0, (part / most) * 100
 /** The clicks that fixing a cause could win, with the band of what is uncertain, on one scale for all causes. */
 function AtStake({ cause, most }: { cause: Cause; most: number }) {
   const { clicks, low, high } = cause.stake;
-  if (high < 0.5) return <span className={css.unknown}>no clicks at stake that figures here show</span>;
+  if (high < 0.5) return <span className={css.unknown}>no clicks at stake</span>;
   return (
     <div className={css.stake}>
       <span className={css.scale}>

@@ -473,6 +473,7 @@ class WalkTest {
                 "/p/2/aim?side=tags",
                 "/p/2/aim?side=groups",
                 "/p/1/triage",
+                "/p/1/triage?view=costs",
                 "/p/1/triage?field=title&check=missing",
                 "/p/1/rewrite?tool=recipe",
                 "/p/1/release",

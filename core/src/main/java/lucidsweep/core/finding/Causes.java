@@ -5,7 +5,6 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -54,12 +53,13 @@ public final class Causes {
             int items = items(members);
             if (first.check().code().equals(CommonEnding.CODE)) {
                 int fit = fitWithout.apply(group.getKey());
-                String says = count(items) + " titles end in the same "
+                String says = Sentence.number(items) + " titles end in the same "
                         + group.getKey().strip().length() + " letters, “"
-                        + group.getKey().strip() + "”. Without them, " + count(fit) + (fit == 1 ? " fits." : " fit.");
+                        + group.getKey().strip() + "”. Without them, " + Sentence.number(fit)
+                        + (fit == 1 ? " fits." : " fit.");
                 causes.add(cause(members, group.getKey(), "", says));
             } else if (items >= OWN_CAUSE) {
-                String says = count(items) + " items share one "
+                String says = Sentence.number(items) + " items share one "
                         + first.check().field().label() + ": “" + first.example() + "”.";
                 causes.add(cause(members, group.getKey(), "", says));
             } else {
@@ -68,8 +68,9 @@ public final class Causes {
             }
         }
         if (small.isEmpty()) return;
-        String says = count(items(small)) + " " + small.get(0).check().field().noun()
-                + "s are used on several items, in " + count(smallGroups)
+        String says = Sentence.number(items(small)) + " "
+                + small.get(0).check().field().label()
+                + "s are used on several items, in " + Sentence.number(smallGroups)
                 + (smallGroups == 1 ? " small group." : " small groups.");
         causes.add(cause(small, "", "", says));
     }
@@ -108,9 +109,5 @@ public final class Causes {
 
     private static int items(List<Tally> tallies) {
         return tallies.stream().mapToInt(Tally::items).sum();
-    }
-
-    private static String count(int number) {
-        return String.format(Locale.UK, "%,d", number);
     }
 }

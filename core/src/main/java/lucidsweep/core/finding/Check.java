@@ -75,7 +75,8 @@ public abstract class Check {
         return id(field, code);
     }
 
-    static String id(Field field, String code) {
+    /** The name among all checks of one with a code: "title too-long". */
+    public static String id(Field field, String code) {
         return field.code() + " " + code;
     }
 

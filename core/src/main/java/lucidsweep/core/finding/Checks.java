@@ -1,7 +1,9 @@
 package lucidsweep.core.finding;
 
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -53,6 +55,9 @@ public final class Checks {
     private static final Map<String, Check> BY_ID =
             ALL.stream().collect(Collectors.toMap(Check::id, Function.identity()));
 
+    private static final Set<String> CODES =
+            ALL.stream().map(Check::code).collect(Collectors.toCollection(LinkedHashSet::new));
+
     private Checks() {}
 
     private static Stream<Check> ofText(Field field) {
@@ -89,12 +94,8 @@ public final class Checks {
         return check;
     }
 
-    /** Whether any field has a check of that code. */
-    public static boolean isCode(String code) {
-        return ALL.stream().anyMatch(check -> check.code().equals(code));
-    }
-
-    static Fix recipeFor(Field field) {
-        return field == Field.TITLE || field == Field.DESCRIPTION ? Fix.RECIPE : Fix.BY_HAND;
+    /** The codes that any field has a check of. */
+    public static Set<String> codes() {
+        return CODES;
     }
 }

@@ -7,7 +7,7 @@ import lucidsweep.core.item.Field;
 final class Empty extends Check {
 
     Empty(Field field) {
-        super(field, "empty", "empty", field == Field.H1 ? Cost.NEITHER : Cost.APPEAL, Checks.recipeFor(field));
+        super(field, "empty", "empty", field == Field.H1 ? Cost.NEITHER : Cost.APPEAL, Fix.ofText(field));
     }
 
     @Override

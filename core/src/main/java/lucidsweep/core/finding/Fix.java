@@ -1,6 +1,7 @@
 package lucidsweep.core.finding;
 
 import java.util.Locale;
+import lucidsweep.core.item.Field;
 
 /** The tool of Rewrite that fixes what a check finds. */
 public enum Fix {
@@ -10,6 +11,11 @@ public enum Fix {
     BULK_EDIT,
     TAGS,
     BY_HAND;
+
+    /** What writes a text anew; only titles and descriptions are written by recipe. */
+    static Fix ofText(Field field) {
+        return field == Field.TITLE || field == Field.DESCRIPTION ? RECIPE : BY_HAND;
+    }
 
     /** As it stands in the API: "remove-ending". */
     @Override

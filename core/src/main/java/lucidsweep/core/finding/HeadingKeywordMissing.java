@@ -21,7 +21,7 @@ final class HeadingKeywordMissing extends TextCheck {
     void look(InspectedText text, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
         if (item.keyword().isEmpty()) return;
         Phrase keyword = item.keyword().get();
-        PhraseMatch match = PhraseMatch.of(text.words(), keyword);
+        PhraseMatch match = text.match(keyword);
         if (match.present()) return;
         found.accept(finding("“" + keyword.text() + "” lacks: " + String.join(", ", match.missing())));
     }

@@ -2,6 +2,8 @@ package lucidsweep.core.finding;
 
 import java.util.List;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.keyword.Phrase;
+import lucidsweep.core.keyword.PhraseMatch;
 import lucidsweep.core.keyword.Word;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.standard.Standard;
@@ -24,6 +26,7 @@ public final class InspectedText {
     private String key;
     private int characters = -1;
     private Standard.Width width;
+    private PhraseMatch match;
 
     /**
      * A text in force: the draft where there is one, else what the last sweep captured.
@@ -86,6 +89,12 @@ public final class InspectedText {
     Standard.Width width(Standard.TextLimits limits) {
         if (width == null) width = limits.width(value);
         return width;
+    }
+
+    /** How it holds the keyword of its item; always asked with the same one. */
+    PhraseMatch match(Phrase keyword) {
+        if (match == null) match = PhraseMatch.of(words(), keyword);
+        return match;
     }
 
     /** Whether any of some characters stands in it; quicker than the search for what they may begin. */

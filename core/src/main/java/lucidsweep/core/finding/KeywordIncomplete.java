@@ -14,7 +14,7 @@ final class KeywordIncomplete extends TextCheck {
                 "keyword-incomplete",
                 "words of the keyword missing",
                 field == Field.TITLE ? Cost.REACH : Cost.APPEAL,
-                Checks.recipeFor(field));
+                Fix.ofText(field));
     }
 
     @Override
@@ -26,7 +26,7 @@ final class KeywordIncomplete extends TextCheck {
     void look(InspectedText text, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
         if (item.keyword().isEmpty()) return;
         Phrase keyword = item.keyword().get();
-        PhraseMatch match = PhraseMatch.of(text.words(), keyword);
+        PhraseMatch match = text.match(keyword);
         if (match.present() || match.startsAt() < 0 || PlaceMissing.isAll(match, keyword, around)) return;
         found.accept(finding("“" + keyword.text() + "” lacks: " + String.join(", ", match.missing())));
     }

@@ -27,7 +27,7 @@ final class KeywordLate extends TextCheck {
     void look(InspectedText text, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
         if (item.keyword().isEmpty()) return;
         Phrase keyword = item.keyword().get();
-        PhraseMatch match = PhraseMatch.of(text.words(), keyword);
+        PhraseMatch match = text.match(keyword);
         int leading = around.standard().leadingWords();
         if (!match.present() || match.leading(leading)) return;
         found.accept(finding("“" + keyword.text() + "” starts at word " + (match.startsAt() + 1)

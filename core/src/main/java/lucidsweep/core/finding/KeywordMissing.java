@@ -3,7 +3,6 @@ package lucidsweep.core.finding;
 import java.util.function.Consumer;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Phrase;
-import lucidsweep.core.keyword.PhraseMatch;
 
 /** A text has not one word of the item's keyword. */
 final class KeywordMissing extends TextCheck {
@@ -14,7 +13,7 @@ final class KeywordMissing extends TextCheck {
                 "keyword-missing",
                 "keyword missing",
                 field == Field.TITLE ? Cost.REACH : Cost.APPEAL,
-                Checks.recipeFor(field));
+                Fix.ofText(field));
     }
 
     @Override
@@ -26,7 +25,7 @@ final class KeywordMissing extends TextCheck {
     void look(InspectedText text, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
         if (item.keyword().isEmpty()) return;
         Phrase keyword = item.keyword().get();
-        if (PhraseMatch.of(text.words(), keyword).startsAt() < 0) {
+        if (text.match(keyword).startsAt() < 0) {
             found.accept(finding("“" + keyword.text() + "” is missing"));
         }
     }

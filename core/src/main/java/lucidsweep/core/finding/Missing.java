@@ -7,7 +7,7 @@ import lucidsweep.core.item.Field;
 final class Missing extends Check {
 
     Missing(Field field) {
-        super(field, "missing", "missing", field == Field.H1 ? Cost.NEITHER : Cost.APPEAL, Checks.recipeFor(field));
+        super(field, "missing", "missing", field == Field.H1 ? Cost.NEITHER : Cost.APPEAL, Fix.ofText(field));
     }
 
     @Override

@@ -30,7 +30,7 @@ final class PlaceMissing extends TextCheck {
     void look(InspectedText text, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
         if (item.keyword().isPresent()) {
             Phrase keyword = item.keyword().get();
-            PhraseMatch match = PhraseMatch.of(text.words(), keyword);
+            PhraseMatch match = text.match(keyword);
             if (match.present() || match.startsAt() < 0 || !isAll(match, keyword, around)) return;
             report(around.places().in(keyword.text()), "“" + keyword.text() + "”", found);
             return;

@@ -19,11 +19,15 @@ record Sentence(String noun, String one, String many) {
 
     /** Of the texts of a field: "2 titles are cut off". */
     static Sentence of(Field field, String one, String many) {
-        return new Sentence(field.noun(), one, many);
+        return new Sentence(field.label(), one, many);
+    }
+
+    /** "2,123". */
+    static String number(int count) {
+        return String.format(Locale.UK, "%,d", count);
     }
 
     String of(int count, String where) {
-        return String.format(Locale.UK, "%,d", count) + " " + noun + (count == 1 ? "" : "s") + where + " "
-                + (count == 1 ? one : many) + ".";
+        return number(count) + " " + noun + (count == 1 ? "" : "s") + where + " " + (count == 1 ? one : many) + ".";
     }
 }

@@ -18,6 +18,6 @@ final class SeveralElements extends Check {
     @Override
     void look(InspectedItem item, InspectionContext around, Consumer<Finding> found) {
         int count = item.text(field()).captured();
-        if (count > 1) found.accept(finding("the page has " + count + " " + field().noun() + "s"));
+        if (count > 1) found.accept(finding("the page has " + count + " " + field().label() + "s"));
     }
 }

@@ -14,8 +14,4 @@ public record Stake(double clicks, double low, double high) {
     public Stake plus(Stake other) {
         return new Stake(clicks + other.clicks, low + other.low, high + other.high);
     }
-
-    public Stake times(double factor) {
-        return new Stake(clicks * factor, low * factor, high * factor);
-    }
 }

@@ -18,7 +18,7 @@ final class TemplateText extends TextCheck {
     private static final List<String> MAY_BE = List.of("undefined", "null", "nan", "lorem", "dolor", " here");
 
     TemplateText(Field field) {
-        super(field, "template-text", "template text", Cost.APPEAL, Checks.recipeFor(field));
+        super(field, "template-text", "template text", Cost.APPEAL, Fix.ofText(field));
     }
 
     @Override

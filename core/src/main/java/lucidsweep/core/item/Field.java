@@ -24,11 +24,6 @@ public enum Field {
         return label;
     }
 
-    /** What one text of it is called: "title", "tag set", "H1". */
-    public String noun() {
-        return this == TAGS ? "tag set" : label;
-    }
-
     /** What a finding in this field weighs against one in the title: titles move ranking, descriptions move clicks. */
     public double weight() {
         return weight;

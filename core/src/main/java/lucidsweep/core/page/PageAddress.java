@@ -16,7 +16,6 @@ import java.util.regex.Pattern;
 public final class PageAddress {
 
     private static final int LONGEST = 2_000;
-    private static final Pattern SUFFIX = Pattern.compile("\\.[A-Za-z0-9]{2,5}$");
     private static final Pattern FIRST_PAGE =
             Pattern.compile("(?i)(?<=/)(index|default|home)\\.(x?html?|php|aspx?|jsp|cgi)$");
 
@@ -93,11 +92,7 @@ public final class PageAddress {
 
     /** The words of the last part of the path, "kayak hire" of "/boats/kayak-hire.html"; empty for a home page. */
     public static String slugWords(String address) {
-        String path = pathOf(address);
-        String[] segments = path.split("/");
-        String last = segments.length == 0 ? "" : segments[segments.length - 1];
-        String name = WORD_BREAK.matcher(SUFFIX.matcher(last).replaceFirst("")).replaceAll(" ");
-        return URLDecoder.decode(name, StandardCharsets.UTF_8).strip();
+        return WORD_BREAK.matcher(Slug.of(address).text()).replaceAll(" ").strip();
     }
 
     /** The folder a page lives in, "/boats/" of "/boats/kayak-hire.html"; "/" at the top. */

@@ -1,19 +1,22 @@
 package lucidsweep.core.page;
 
+import java.net.URLDecoder;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.regex.Pattern;
 
 /**
  * The last part of a page's path, by which people and search engines call it.
  *
  * <pre>{@code Slug.of("https://bay.example/tours/Sea_cave.html").text()   // "Sea_cave" }</pre>
  *
- * @param text as it stands in the address, without the ending of a file; "" where the path has none
+ * @param text as people read it, without the ending of a file: "café" of "caf%C3%A9.html"; "" where the path has none
  */
 public record Slug(String text) {
 
-    private static final int MAX_EXTENSION = 5;
+    private static final Pattern SUFFIX = Pattern.compile("\\.[A-Za-z0-9]{2,5}$");
 
     /** The slug of an address. */
     public static Slug of(String address) {
@@ -28,9 +31,17 @@ public record Slug(String text) {
         while (end > path && address.charAt(end - 1) == '/') end--;
         if (end <= path + 1) return new Slug("");
         String last = address.substring(Math.min(end, address.lastIndexOf('/', end - 1) + 1), end);
-        int dot = last.lastIndexOf('.');
-        boolean file = dot > 0 && last.length() - dot - 1 <= MAX_EXTENSION;
-        return new Slug(file ? last.substring(0, dot) : last);
+        return new Slug(decoded(SUFFIX.matcher(last).replaceFirst("")));
+    }
+
+    /** A plus stands for itself in a path; what cannot be decoded is left as it is. */
+    private static String decoded(String part) {
+        if (part.indexOf('%') < 0) return part;
+        try {
+            return URLDecoder.decode(part.replace("+", "%2B"), StandardCharsets.UTF_8);
+        } catch (IllegalArgumentException notEncoded) {
+            return part;
+        }
     }
 
     public boolean isEmpty() {

@@ -47,7 +47,7 @@ public final class AppealFaults {
 
     /** The number of a check; -1 where it says nothing of how often a result is clicked. */
     public static int number(Field field, String code) {
-        return NUMBERS.getOrDefault(field.code() + " " + code, -1);
+        return NUMBERS.getOrDefault(Check.id(field, code), -1);
     }
 
     /** What is assumed of each fault. */

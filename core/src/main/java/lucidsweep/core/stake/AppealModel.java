@@ -96,6 +96,7 @@ public final class AppealModel {
         private static final double MAX_STEP = 1;
         private static final double CLOSE = 1e-8;
         private static final double MAX_SPREAD = 20;
+        private static final double MAX_CLICKS = 1e9;
         private static final double BASE_DEVIATION = 1;
 
         private final Prior[] priors;
@@ -113,18 +114,20 @@ public final class AppealModel {
          * Adds an item.
          *
          * @param clicksExpected by its positions; an item of which nothing is expected says nothing and is left out
-         * @param clicked its clicks
+         * @param clicked its clicks; of more than a billion, both are taken in proportion
          * @param itsFaults their numbers, all different
          */
         public void add(double clicksExpected, double clicked, int[] itsFaults) {
             if (!(clicksExpected > 0) || !(clicked >= 0)) return;
+            // Larger ones would swamp what is assumed in the arithmetic, so that nothing could be solved.
+            double scale = Math.min(1, MAX_CLICKS / Math.max(clicksExpected, clicked));
             if (size == expected.length) {
                 expected = Arrays.copyOf(expected, size * 2);
                 clicks = Arrays.copyOf(clicks, size * 2);
                 faults = Arrays.copyOf(faults, size * 2);
             }
-            expected[size] = clicksExpected;
-            clicks[size] = clicked;
+            expected[size] = clicksExpected * scale;
+            clicks[size] = clicked * scale;
             faults[size++] = itsFaults;
         }
 
@@ -154,7 +157,11 @@ public final class AppealModel {
             return costs;
         }
 
-        /** By how much of what is assumed is left: a quarter of the variance where the own figures say as much again three times. */
+        /**
+         * Where a cost comes from.
+         *
+         * @param left the standard error as a share of the deviation of what is assumed
+         */
         private static Cost.Source source(int items, double left) {
             if (items == 0) return Cost.Source.ASSUMED;
             return left * left < 0.5 ? Cost.Source.OWN : Cost.Source.BOTH;

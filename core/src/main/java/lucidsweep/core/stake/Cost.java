@@ -16,9 +16,9 @@ public record Cost(double effect, double error, int items, Source source) {
     public enum Source {
         /** No item with demand has the fault: it is what is assumed of any property. */
         ASSUMED,
-        /** The property's own figures have narrowed what is assumed, by less than half. */
+        /** The property's own figures have narrowed what is assumed; more than half of its variance is left. */
         BOTH,
-        /** The property's own figures say more than what is assumed. */
+        /** The property's own figures say more: less than half of the variance of what is assumed is left. */
         OWN;
 
         /** As it stands in the API: "own". */
@@ -40,12 +40,8 @@ public record Cost(double effect, double error, int items, Source source) {
         return effect + WIDTH * error;
     }
 
-    /** The share of its clicks that an item loses by the fault, 0 to 1; none where the effect is not below 0. */
-    public double loss() {
-        return lossAt(effect);
-    }
-
-    static double lossAt(double effect) {
-        return effect < 0 ? -Math.expm1(effect) : 0;
+    /** The share of its clicks that an item loses at an effect, 1 at most; below 0 where it wins some. */
+    public static double lostShare(double effect) {
+        return -Math.expm1(effect);
     }
 }

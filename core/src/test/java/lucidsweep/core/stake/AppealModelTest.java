@@ -95,7 +95,7 @@ class AppealModelTest {
         assertThat(cost.effect()).isCloseTo(-0.1, within(1e-9));
         assertThat(cost.error()).isCloseTo(0.15, within(1e-9));
         assertThat(cost.source()).isEqualTo(Cost.Source.ASSUMED);
-        assertThat(cost.loss()).isCloseTo(0.095, within(0.001));
+        assertThat(Cost.lostShare(cost.effect())).isCloseTo(0.095, within(0.001));
     }
 
     @Test
@@ -117,7 +117,18 @@ class AppealModelTest {
     /** One item with all the clicks, none with any, or absurd numbers: an answer all the same, and a finite one. */
     @Test
     void oddFiguresGiveFiniteCosts() {
-        double[][] odd = {{1e9, 1e9}, {1e-9, 1e6}, {1e6, 0}, {0, 5}, {Double.NaN, 1}, {5, Double.NaN}, {3, 3}};
+        double[][] odd = {
+            {1e9, 1e9},
+            {1e-9, 1e6},
+            {1e6, 0},
+            {0, 5},
+            {Double.NaN, 1},
+            {1e18, 1e18},
+            {1e300, 1},
+            {Double.MIN_VALUE, 1e300},
+            {5, Double.NaN},
+            {3, 3}
+        };
         for (double[] alone : odd) {
             AppealModel.Fitter fitter = new AppealModel.Fitter(PRIORS);
             fitter.add(alone[0], alone[1], new int[] {0, 3});

@@ -77,6 +77,8 @@ class Stakes {
     private Costs fit(long propertyId) {
         ExpectedClicks demand = demands.expectedClicks(propertyId);
         AppealModel.Fitter fitter = new AppealModel.Fitter(AppealFaults.priors());
+        // What is assumed needs no table to be read.
+        if (demand.byItem().isEmpty()) return new Costs(fitter.fit(), demand);
         Map<List<FoundItem.Mark>, int[]> faults = new IdentityHashMap<>();
         items.forEachFound(propertyId, item -> {
             ExpectedClicks.Item clicks = demand.byItem().get(item.id());

@@ -182,7 +182,8 @@ class TriageController {
      * What one kind of fault costs.
      *
      * @param effect, low, high how the log of an item's clicks changes with it
-     * @param lostShare the share of its clicks that an item loses, 0 to 1
+     * @param lostShare the share of its clicks that an item loses, 1 at most; below 0 where it wins some
+     * @param lostLow, lostHigh the ends of its 95% interval
      * @param items how many items with demand have it
      */
     record CostView(
@@ -193,6 +194,8 @@ class TriageController {
             double low,
             double high,
             double lostShare,
+            double lostLow,
+            double lostHigh,
             int items,
             Cost.Source source) {
 
@@ -204,7 +207,9 @@ class TriageController {
                     cost.effect(),
                     cost.low(),
                     cost.high(),
-                    cost.loss(),
+                    Cost.lostShare(cost.effect()),
+                    Cost.lostShare(cost.high()),
+                    Cost.lostShare(cost.low()),
                     cost.items(),
                     cost.source());
         }

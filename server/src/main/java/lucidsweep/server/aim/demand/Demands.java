@@ -135,7 +135,7 @@ public class Demands {
         int from = to - KeywordMapper.WINDOW + 1;
         ClickCurve.Fitter fitter = new ClickCurve.Fitter();
         Map<Long, ExpectedClicks.Item> byItem = new HashMap<>();
-        if (rows.size() == 0) return new ExpectedClicks(fitter.fit(), byItem, 0, 0, 0);
+        if (rows.size() == 0) return new ExpectedClicks(byItem, 0, 0, 0);
         Only withoutBrand = new Only(null, queries(propertyId, demand, false), -1);
         DemandTally tally = rows.tallyPairs(from, to, withoutBrand);
         List<DemandTally.Line> lines = tally.lines().stream()
@@ -155,7 +155,7 @@ public class Demands {
             double expected = line.now().impressions() * curve.rate(line.now().position());
             byItem.merge(item, new ExpectedClicks.Item(expected, line.now().clicks()), ExpectedClicks.Item::plus);
         }
-        return new ExpectedClicks(curve, byItem, from, to, tally.months());
+        return new ExpectedClicks(byItem, from, to, tally.months());
     }
 
     /** Queries of some items, and those of the others only. */

@@ -1,17 +1,15 @@
 package lucidsweep.server.aim.demand;
 
 import java.util.Map;
-import lucidsweep.core.demand.ClickCurve;
 
 /**
  * What the positions of items let expect in the last thirteen weeks, queries for the brand left out.
  *
- * @param curve the click curve of the property
  * @param byItem the items that were shown, by id
  * @param from, to the first and last day that count, from 1970-01-01 on
  * @param months how many months of these days are reported
  */
-public record ExpectedClicks(ClickCurve curve, Map<Long, Item> byItem, int from, int to, double months) {
+public record ExpectedClicks(Map<Long, Item> byItem, int from, int to, double months) {
 
     /**
      * Of one item, in all these days.

@@ -20,8 +20,9 @@ public record FilterForm(
         Long asOf) {
 
     public ItemView view(long propertyId) {
-        if (check != null && !check.isEmpty() && !Checks.isCode(check)) {
-            throw Refusal.badInput("there is no check \"" + check + "\"");
+        if (check != null && !check.isEmpty() && !Checks.codes().contains(check)) {
+            throw Refusal.badInput(
+                    "check: expected one of " + String.join(", ", Checks.codes()) + ", got \"" + check + "\"");
         }
         ItemFilter filter =
                 new ItemFilter(q, section, field, check, shared, state, target, indexable, (List<Long>) null);
