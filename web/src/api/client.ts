@@ -37,6 +37,7 @@ export type DemandReported = Whole<Schemas["Reported"]>;
 export type DemandWeek = Whole<Schemas["Week"]>;
 export type DemandRow = Whole<Schemas["DemandRow"]>;
 export type Cause = Whole<Schemas["CauseView"]>;
+export type FaultCosts = Whole<Schemas["CostsView"]>;
 export type FaultCost = Whole<Schemas["CostView"]>;
 export type CheckCount = Whole<Schemas["CheckCount"]>;
 export type Figures = Whole<Schemas["Figures"]>;

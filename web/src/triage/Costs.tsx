@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
-import { answer, api, type FaultCost } from "../api/client";
+import { answer, api, type FaultCost, type FaultCosts } from "../api/client";
 import { ofProperty } from "../api/queries";
 import { FileLink } from "../parts/FileLink";
 import { count, day, of, percent } from "../parts/number";
@@ -22,39 +22,42 @@ export const useCosts = (propertyId: number) =>
 /** A share that may be below 0, with a minus that is as wide as a plus. */
 const signed = (part: number) => (part < 0 ? `−${percent(-part)}` : percent(part));
 
+const restsOn = ({ items, from, to, months }: FaultCosts) =>
+  from === ""
+    ? "No demand by item and query was imported, so this is what is assumed of any property."
+    : `Items with a fault against others at the same positions: ${of(items, "item")} with demand of ${day(from)} to ${day(to)} (${months.toFixed(1)} months), queries with the brand left out. A minus stands for more clicks.`;
+
 /** What each fault of a title or description costs on this property, with how sure that is. */
 export function Costs({ propertyId }: { propertyId: number }) {
   const costs = useCosts(propertyId);
-  if (costs.error) return <p className={css.empty}>{costs.error.message}</p>;
-  if (costs.isPending) return <div className={css.skeleton} />;
-  const { items, from, to, months } = costs.data;
   return (
     <>
       <header className={css.head}>
         <h1>What faults cost here</h1>
         <FileLink href={`/api/properties/${propertyId}/costs.csv`} />
         <p>
-          {from === ""
-            ? "No demand by item and query was imported, so this is what is assumed of any property."
-            : `Items with a fault against others at the same positions: ${of(items, "item")} with demand of ${day(from)} to ${day(to)} (${months.toFixed(1)} months), queries with the brand left out. A minus stands for more clicks.`}{" "}
-          <Link to="?">Back to the causes</Link>
+          {costs.data && restsOn(costs.data)} <Link to="?">Back to the causes</Link>
         </p>
       </header>
-      <PlainTable head={["Check", "Items", "Fewer clicks", "95% interval", "Known from"]} right={[1, 2, 3]}>
-        <tbody>
-          {costs.data.costs.map((cost) => (
-            <tr key={`${cost.field} ${cost.check}`}>
-              <td>{cost.label}</td>
-              <td className={css.number}>{count(cost.items)}</td>
-              <td className={css.number}>{signed(cost.lostShare)}</td>
-              <td className={css.number}>
-                {signed(cost.lostLow)} to {signed(cost.lostHigh)}
-              </td>
-              <td>{SOURCES[cost.source]}</td>
-            </tr>
-          ))}
-        </tbody>
-      </PlainTable>
+      {costs.error && <p className={css.empty}>{costs.error.message}</p>}
+      {costs.isPending && <div className={css.skeleton} />}
+      {costs.data && (
+        <PlainTable head={["Check", "Items", "Fewer clicks", "95% interval", "Known from"]} right={[1, 2, 3]}>
+          <tbody>
+            {costs.data.costs.map((cost) => (
+              <tr key={`${cost.field} ${cost.check}`}>
+                <td>{cost.label}</td>
+                <td className={css.number}>{count(cost.items)}</td>
+                <td className={css.number}>{signed(cost.lostShare)}</td>
+                <td className={css.number}>
+                  {signed(cost.lostLow)} to {signed(cost.lostHigh)}
+                </td>
+                <td>{SOURCES[cost.source]}</td>
+              </tr>
+            ))}
+          </tbody>
+        </PlainTable>
+      )}
     </>
   );
 }

@@ -86,6 +86,15 @@ it("says what is at stake in clicks a month, how sure that is, and what that res
   expect(screen.getByText(/412 items with demand of 28 Aug 2026 to 26 Nov 2026 \(3.0 months\)/)).toBeTruthy();
 });
 
+it("says what went wrong with the costs, and leads back", async () => {
+  serve("GET /api/properties/7/costs", new Problem(500, "The database is closed."));
+  show(<Triage />, "/p/7/triage?view=costs");
+  expect(await screen.findByText("The database is closed.")).toBeTruthy();
+  expect(screen.getByRole("heading", { name: "What faults cost here" })).toBeTruthy();
+  fireEvent.click(screen.getByRole("link", { name: "Back to the causes" }));
+  expect(await screen.findByText(ENDING.says)).toBeTruthy();
+});
+
 it("leads to the desk without a tool where only a person can help", async () => {
   show(<Triage />, "/p/7/triage");
   const row = (await screen.findByText(HEADINGS.says)).closest("li") as HTMLElement;
