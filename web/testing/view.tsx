@@ -63,6 +63,7 @@ export function standing(changes: Partial<Standing> = {}, property: Partial<Stan
     aimed: 35,
     due: 0,
     withFindings: 60,
+    stake: { clicks: 0, low: 0, high: 0 },
     drafted: 5,
     sentBack: 1,
     approved: 2,

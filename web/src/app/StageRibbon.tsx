@@ -8,7 +8,7 @@ interface Stage {
   name: string;
   /** The one count that matters. */
   n: (standing: Standing) => number;
-  what: string;
+  what: string | ((standing: Standing) => string);
   /** How far the stage is, 0 to 1. */
   filled: (standing: Standing) => number;
 }
@@ -21,8 +21,8 @@ const STAGES: Stage[] = [
   {
     path: "triage",
     name: "Triage",
-    n: (s) => s.withFindings,
-    what: "with findings",
+    n: (s) => (s.stake.high > 0 ? Math.round(s.stake.clicks) : s.withFindings),
+    what: (s) => (s.stake.high > 0 ? "clicks at stake" : "with findings"),
     filled: (s) => (s.items === 0 ? 0 : 1 - share(s.withFindings, s.indexable)),
   },
   {
@@ -60,7 +60,8 @@ export function StageRibbon({ propertyId, standing }: { propertyId: number; stan
           >
             <span className={css.name}>{stage.name}</span>
             <span className={css.figure}>
-              <b>{n === undefined ? "–" : count(n)}</b> {stage.what}
+              <b>{n === undefined ? "–" : count(n)}</b>{" "}
+              {typeof stage.what === "string" ? stage.what : standing && stage.what(standing)}
             </span>
             <span className={css.line} aria-hidden="true">
               <span className={css.fill} style={{ width: `${Math.round(filled * 100)}%` }} />

@@ -36,7 +36,14 @@ const ROW = item(5, {
     score: 0.8,
     reason: "all its words stand in the H1",
   },
-  findings: [{ field: "title", check: "too-long", evidence: "33 px over 580 on a desktop" }],
+  findings: [
+    {
+      field: "title",
+      check: "too-long",
+      evidence: "33 px over 580 on a desktop",
+      stake: { clicks: 12.2, low: 4, high: 20.4 },
+    },
+  ],
 });
 
 beforeEach(() => {
@@ -48,6 +55,14 @@ beforeEach(() => {
       created: "2026-10-02T08:00:00Z",
       field: "title",
       afterText: "Hire a kayak",
+    },
+  ]);
+  serve("GET /api/properties/7/items/5/demand", [
+    {
+      impressions: 340.2,
+      clicks: 15,
+      expected: 20.8,
+      ranks: [{ keyword: "kayak lesson", searches: 210, position: 8.24, primary: true }],
     },
   ]);
   serve("POST /api/properties/7/looks", looks);
@@ -64,6 +79,10 @@ it("shows the result as it will look, the measure, the keyword, the findings and
   expect(screen.getByText("Captured: Hire")).toBeTruthy();
   expect(screen.getByText(/1,300 searches a month/)).toBeTruthy();
   expect(screen.getByText("1 finding")).toBeTruthy();
+  expect(screen.getByText("12 clicks a month (4 to 20)")).toBeTruthy();
+  expect((await screen.findByText(/340 impressions a month/)).textContent).toBe(
+    "340 impressions a month, at positions that let 21 clicks be expected; 15 came. For “kayak lesson” (210 searches) it stands at 8.2.",
+  );
   expect(await screen.findByText("(undone)")).toBeTruthy();
   fireEvent.click(screen.getByLabelText("Mobile"));
   expect(await screen.findByText(/^phone: Kayak hire/)).toBeTruthy();

@@ -6,7 +6,7 @@ import { ofProperty, useChange, useChecks } from "../api/queries";
 import css from "./CloseUp.module.css";
 import { ConflictDialog } from "./ConflictDialog";
 import { FitRuler } from "./FitRuler";
-import { count, dayAndTime, of, pathOf } from "./number";
+import { atStake, count, dayAndTime, of, pathOf } from "./number";
 import { ResultPreview } from "./ResultPreview";
 import { SidePanel } from "./SidePanel";
 import { tell, tellProblem } from "./tell";
@@ -314,6 +314,31 @@ function History({ propertyId, itemId }: { propertyId: number; itemId: number })
   );
 }
 
+/** What the clicks at stake with an item rest on. */
+function RestsOn({ propertyId, itemId }: { propertyId: number; itemId: number }) {
+  const demand = useQuery({
+    queryKey: ofProperty(propertyId, "item demand", itemId),
+    queryFn: () =>
+      answer(
+        api.GET("/api/properties/{propertyId}/items/{itemId}/demand", { params: { path: { propertyId, itemId } } }),
+      ),
+  });
+  const [of] = demand.data ?? [];
+  if (!of) return null;
+  return (
+    <p className={css.soft}>
+      {count(Math.round(of.impressions))} impressions a month, at positions that let {count(Math.round(of.expected))}{" "}
+      clicks be expected; {count(Math.round(of.clicks))} came.
+      {of.ranks.map((rank) => (
+        <span key={rank.keyword}>
+          {" "}
+          For “{rank.keyword}” ({count(Math.round(rank.searches))} searches) it stands at {rank.position.toFixed(1)}.
+        </span>
+      ))}
+    </p>
+  );
+}
+
 function Findings({ propertyId, item }: { propertyId: number; item: ItemRow }) {
   const checks = useChecks(propertyId);
   const labelOf = (field: string, check: string) =>
@@ -328,9 +353,16 @@ function Findings({ propertyId, item }: { propertyId: number; item: ItemRow }) {
             <b>{labelOf(finding.field, finding.check)}</b>
             <br />
             <span className={css.soft}>{finding.evidence}</span>
+            {finding.stake.high >= 0.5 && (
+              <>
+                <br />
+                <span className={css.stake}>{atStake(finding.stake)}</span>
+              </>
+            )}
           </li>
         ))}
       </ul>
+      <RestsOn propertyId={propertyId} itemId={item.id} />
       {item.depth < 0 && item.address.includes("://") && <p className={css.soft}>No link leads to it.</p>}
     </section>
   );

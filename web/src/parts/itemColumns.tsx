@@ -1,7 +1,7 @@
 import type { ItemRow } from "../api/client";
 import type { Column } from "./Grid";
 import css from "./itemColumns.module.css";
-import { count, pathOf } from "./number";
+import { atStake, count, pathOf } from "./number";
 import { TextCell } from "./TextCell";
 
 const sameAs = (row: ItemRow, field: string) =>
@@ -115,6 +115,38 @@ const findings: Column<ItemRow> = {
   ),
 };
 
+/** The clicks a month that fixing a row's findings could win, with a bar on the scale of the whole table. */
+const stake = (most: number): Column<ItemRow> => ({
+  key: "stake",
+  label: "clicks at stake",
+  track: "104px",
+  sort: "stake",
+  right: true,
+  text: (row) => String(Math.round(stakeOf(row).clicks)),
+  cell: (row) => {
+    const sum = stakeOf(row);
+    if (sum.high < 0.5) return "";
+    return (
+      <span className={css.stake} title={atStake(sum)}>
+        <span className={css.bar} style={{ width: `${Math.min(100, (sum.clicks / most) * 100)}%` }} />
+        {count(Math.round(sum.clicks))}
+      </span>
+    );
+  },
+});
+
+const stakeOf = (row: ItemRow) =>
+  row.noindex
+    ? { clicks: 0, low: 0, high: 0 }
+    : row.findings.reduce(
+        (sum, { stake: { clicks, low, high } }) => ({
+          clicks: sum.clicks + clicks,
+          low: sum.low + low,
+          high: sum.high + high,
+        }),
+        { clicks: 0, low: 0, high: 0 },
+      );
+
 const evidence = (field: string, check: string): Column<ItemRow> => ({
   key: "evidence",
   label: "evidence",
@@ -128,4 +160,4 @@ const evidence = (field: string, check: string): Column<ItemRow> => ({
 });
 
 /** Columns of a table of items, by what the stage is about. */
-export const itemColumns = { address, text, keyword, h1, links, published, views, findings, evidence };
+export const itemColumns = { address, text, keyword, h1, links, published, views, findings, stake, evidence };

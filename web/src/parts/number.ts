@@ -32,5 +32,9 @@ export function pathOf(address: string) {
   return slash < 0 ? "/" : address.slice(slash);
 }
 
+/** "12 clicks a month (4 to 20)". */
+export const atStake = ({ clicks, low, high }: { clicks: number; low: number; high: number }) =>
+  `${of(Math.round(clicks), "click")} a month (${count(Math.round(low))} to ${count(Math.round(high))})`;
+
 /** A share from 0 to 1 as people say it, such as "3.4%" or "26%". */
 export const percent = (share: number) => `${(100 * share).toFixed(share > 0 && share < 0.0995 ? 1 : 0)}%`;

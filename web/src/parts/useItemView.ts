@@ -15,6 +15,7 @@ export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned =
   const [nonce, setNonce] = useState(0);
   const order = useRef<{ key: string; asOf: number }>({ key: "", asOf: 0 });
   const seen = useRef<number>(undefined);
+  const [mostAtStake, setMostAtStake] = useState(0);
 
   const filter = useMemo(() => {
     const found: ItemFilter = { ...fixed };
@@ -40,6 +41,7 @@ export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned =
     if (order.current.key !== key) order.current = { key, asOf: slice.asOf };
     seen.current = seen.current === undefined ? slice.revision : Math.min(seen.current, slice.revision);
     if (from === 0) seen.current = slice.revision;
+    setMostAtStake(slice.mostAtStake);
     return slice;
   });
 
@@ -67,6 +69,8 @@ export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned =
     set,
     csv,
     idsBetween,
+    /** The clicks a month at stake with the item that has most of them: the scale of their bars. */
+    mostAtStake,
     /** The revision whose order is shown, where the order is pinned. */
     asOf: order.current.key === key ? order.current.asOf : undefined,
     /** The table as it is shown, as requests about its rows name it. */

@@ -31,6 +31,7 @@ it("shows where every property stands, and leads to where its work is", async ()
     "120",
     "35",
     "60",
+    "–",
     "6",
     "2",
     "4",

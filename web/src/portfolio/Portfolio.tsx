@@ -4,7 +4,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { answer, api, type Client, type Property, type Removed, type Standing } from "../api/client";
 import { useClients, usePortfolio } from "../api/queries";
-import { count, day, of } from "../parts/number";
+import { atStake, count, day, of } from "../parts/number";
 import { Backups } from "./Backups";
 import { ClientForm } from "./ClientForm";
 import { FirstSweep } from "./FirstSweep";
@@ -44,6 +44,7 @@ export function Portfolio() {
             </a>
           </header>
           <PropertyTable
+            mostAtStake={Math.max(0, ...(portfolio.data ?? []).map((s) => s.stake.clicks))}
             standings={portfolio.data?.filter((s) => s.property.clientId === client.id)}
             onChange={(property) => setOpen({ property, clientId: client.id })}
           />
@@ -74,7 +75,14 @@ function DueList({ standings }: { standings?: Standing[] }) {
   );
 }
 
-function PropertyTable({ standings, onChange }: { standings?: Standing[]; onChange: (property: Property) => void }) {
+interface TableProps {
+  standings?: Standing[];
+  /** The scale of the bars, the same for all clients. */
+  mostAtStake: number;
+  onChange: (property: Property) => void;
+}
+
+function PropertyTable({ standings, mostAtStake, onChange }: TableProps) {
   if (standings?.length === 0)
     return <p className={css.empty}>No property yet: a website or the listings of a shop.</p>;
   return (
@@ -87,6 +95,7 @@ function PropertyTable({ standings, onChange }: { standings?: Standing[]; onChan
           <th>Items</th>
           <th>With a keyword</th>
           <th>With findings</th>
+          <th>Clicks at stake</th>
           <th>Drafted</th>
           <th>Approved</th>
           <th>Delivered</th>
@@ -103,7 +112,14 @@ function PropertyTable({ standings, onChange }: { standings?: Standing[]; onChan
             </td>
             <td>{s.lastSweep ? day(s.lastSweep) : "never"}</td>
             <td>{s.nextSweep ? day(s.nextSweep) : "not planned"}</td>
-            {[s.items, s.aimed, s.withFindings, s.drafted + s.sentBack, s.approved, s.delivered, s.live].map((n, i) => (
+            {[s.items, s.aimed, s.withFindings].map((n, i) => (
+              <td key={i}>{count(n)}</td>
+            ))}
+            <td className={css.stake} title={s.stake.high > 0 ? atStake(s.stake) : "No demand by item and query"}>
+              {s.stake.high > 0 ? count(Math.round(s.stake.clicks)) : "–"}
+              <span className={css.bar} style={{ width: `${(s.stake.clicks / Math.max(1, mostAtStake)) * 100}%` }} />
+            </td>
+            {[s.drafted + s.sentBack, s.approved, s.delivered, s.live].map((n, i) => (
               <td key={i}>{count(n)}</td>
             ))}
             <td>

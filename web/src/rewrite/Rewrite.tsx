@@ -65,9 +65,10 @@ export function Rewrite() {
       itemColumns.text("title", "minmax(220px, 2fr)", unsavedOf),
       itemColumns.text("description", "minmax(220px, 2.2fr)", unsavedOf),
       ...(listings ? [itemColumns.text("tags", "minmax(220px, 1.6fr)", unsavedOf)] : [itemColumns.keyword]),
+      ...(view.mostAtStake > 0 ? [itemColumns.stake(view.mostAtStake)] : []),
       itemColumns.findings,
     ],
-    [listings, unsavedOf],
+    [listings, unsavedOf, view.mostAtStake],
   );
   const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
   const stale = view.asOf !== undefined && property !== undefined && view.asOf < property.revision;

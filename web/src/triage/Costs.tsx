@@ -25,7 +25,40 @@ const signed = (part: number) => (part < 0 ? `−${percent(-part)}` : percent(pa
 const restsOn = ({ items, from, to, months }: FaultCosts) =>
   from === ""
     ? "No demand by item and query was imported, so this is what is assumed of any property."
-    : `Items with a fault against others at the same positions: ${of(items, "item")} with demand of ${day(from)} to ${day(to)} (${months.toFixed(1)} months), queries with the brand left out. A minus stands for more clicks.`;
+    : `By ${of(items, "item")} with demand of ${day(from)} to ${day(to)} (${months.toFixed(1)} months), queries with the brand left out.`;
+
+type Reach = NonNullable<FaultCosts["reach"]>;
+
+/** What the keyword in the title does to the position. */
+function Reach({ reach }: { reach: Reach }) {
+  const lines: [string, Reach["wordsHigher"]][] = [
+    ["The title has all words of the query, against none", reach.wordsHigher],
+    ["The title begins with the query", reach.leadsHigher],
+  ];
+  return (
+    <>
+      <h2 className={css.part}>How high a result stands</h2>
+      <p className={css.about}>
+        The same item for several queries, and several items for the same query: {count(reach.pairs)} pairs. That an
+        item stands higher for what its H1 and slug say is left out. A position of 8 that is 25% higher is 6.
+      </p>
+      <PlainTable head={["Title", "Higher by", "95% interval", "Known from"]} right={[1, 2]}>
+        <tbody>
+          {lines.map(([what, share]) => (
+            <tr key={what}>
+              <td>{what}</td>
+              <td className={css.number}>{signed(share.share)}</td>
+              <td className={css.number}>
+                {signed(share.low)} to {signed(share.high)}
+              </td>
+              <td>{SOURCES[share.source]}</td>
+            </tr>
+          ))}
+        </tbody>
+      </PlainTable>
+    </>
+  );
+}
 
 /** What each fault of a title or description costs on this property, with how sure that is. */
 export function Costs({ propertyId }: { propertyId: number }) {
@@ -42,21 +75,28 @@ export function Costs({ propertyId }: { propertyId: number }) {
       {costs.error && <p className={css.empty}>{costs.error.message}</p>}
       {costs.isPending && <div className={css.skeleton} />}
       {costs.data && (
-        <PlainTable head={["Check", "Items", "Fewer clicks", "95% interval", "Known from"]} right={[1, 2, 3]}>
-          <tbody>
-            {costs.data.costs.map((cost) => (
-              <tr key={`${cost.field} ${cost.check}`}>
-                <td>{cost.label}</td>
-                <td className={css.number}>{count(cost.items)}</td>
-                <td className={css.number}>{signed(cost.lostShare)}</td>
-                <td className={css.number}>
-                  {signed(cost.lostLow)} to {signed(cost.lostHigh)}
-                </td>
-                <td>{SOURCES[cost.source]}</td>
-              </tr>
-            ))}
-          </tbody>
-        </PlainTable>
+        <>
+          {costs.data.reach && <Reach reach={costs.data.reach} />}
+          <h2 className={css.part}>How often a result is clicked</h2>
+          <p className={css.about}>
+            Items with a fault against others at the same positions. A minus stands for more clicks.
+          </p>
+          <PlainTable head={["Check", "Items", "Fewer clicks", "95% interval", "Known from"]} right={[1, 2, 3]}>
+            <tbody>
+              {costs.data.appeal.map((cost) => (
+                <tr key={`${cost.field} ${cost.check}`}>
+                  <td>{cost.label}</td>
+                  <td className={css.number}>{count(cost.items)}</td>
+                  <td className={css.number}>{signed(cost.lostShare)}</td>
+                  <td className={css.number}>
+                    {signed(cost.lostLow)} to {signed(cost.lostHigh)}
+                  </td>
+                  <td>{SOURCES[cost.source]}</td>
+                </tr>
+              ))}
+            </tbody>
+          </PlainTable>
+        </>
       )}
     </>
   );

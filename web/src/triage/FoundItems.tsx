@@ -26,9 +26,9 @@ export function FoundItems({ propertyId }: { propertyId: number }) {
         ? itemColumns.h1
         : itemColumns.text(field as "title" | "description" | "tags", "minmax(260px, 2fr)"),
       itemColumns.evidence(field, check),
-      itemColumns.links,
+      view.mostAtStake > 0 ? itemColumns.stake(view.mostAtStake) : itemColumns.links,
     ],
-    [field, check],
+    [field, check, view.mostAtStake],
   );
   return (
     <div className={stage.stage}>

@@ -33,7 +33,7 @@ beforeEach(() => {
   serve("GET /api/properties/7/jobs", []);
   serve("GET /api/properties/7/sections", []);
   serve("GET /api/properties/7/causes", [ENDING, HEADINGS]);
-  serve("GET /api/properties/7/costs", { items: 0, from: "", to: "", months: 0, costs: [] });
+  serve("GET /api/properties/7/costs", { items: 0, from: "", to: "", months: 0, appeal: [], reach: null });
   serve("GET /api/properties/7/findings/checks", [
     { field: "title", check: "too-long", label: "title too long", items: 12 },
     { field: "h1", check: "missing", label: "H1 missing", items: 5 },
@@ -61,7 +61,12 @@ it("says what is at stake in clicks a month, how sure that is, and what that res
     from: "2026-08-28",
     to: "2026-11-26",
     months: 3,
-    costs: [
+    reach: {
+      pairs: 1860,
+      wordsHigher: { share: 0.21, low: 0.14, high: 0.27, source: "own" },
+      leadsHigher: { share: 0.05, low: -0.02, high: 0.11, source: "both" },
+    },
+    appeal: [
       {
         field: "description",
         check: "missing",
@@ -83,6 +88,10 @@ it("says what is at stake in clicks a month, how sure that is, and what that res
   fireEvent.click(await screen.findByRole("link", { name: "What faults cost here" }));
   const row = (await screen.findByText("description missing")).closest("tr") as HTMLElement;
   expect(row.textContent).toBe("description missing5318%11% to 25%this property’s figures");
+  const words = screen.getByText(/all words of the query/).closest("tr") as HTMLElement;
+  expect(words.textContent).toContain("21%14% to 27%this property’s figures");
+  expect(screen.getByText(/1,860 pairs/)).toBeTruthy();
+  expect(screen.getByText("−2.0% to 11%")).toBeTruthy();
   expect(screen.getByText(/412 items with demand of 28 Aug 2026 to 26 Nov 2026 \(3.0 months\)/)).toBeTruthy();
 });
 
@@ -113,9 +122,16 @@ it("counts by kind, sets apart what is not indexable, and gives both tables away
 
 it("shows the items behind a cause with their evidence", async () => {
   const withFindings = item(5, {
-    findings: [{ field: "title", check: "too-long", evidence: "42 px over 580 on a desktop" }],
+    findings: [
+      {
+        field: "title",
+        check: "too-long",
+        evidence: "42 px over 580 on a desktop",
+        stake: { clicks: 0, low: 0, high: 0 },
+      },
+    ],
   });
-  serve("GET /api/properties/7/items", { total: 1, asOf: 4, rows: [withFindings] });
+  serve("GET /api/properties/7/items", { total: 1, asOf: 4, mostAtStake: 0, rows: [withFindings] });
   show(<Triage />, "/p/7/triage?field=title&check=too-long&section=%2Ftours%2F");
   expect(await screen.findByText("42 px over 580 on a desktop")).toBeTruthy();
   const { query } = asked("GET /api/properties/7/items")[0];

@@ -4,7 +4,7 @@ import { Link, useNavigate, useSearchParams } from "react-router";
 import { answer, api, type Cause } from "../api/client";
 import { ofProperty, useChecks } from "../api/queries";
 import { FileLink } from "../parts/FileLink";
-import { count, day, of } from "../parts/number";
+import { atStake, count, day, of } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { useProperty } from "../parts/useProperty";
 import { Costs, useCosts } from "./Costs";
@@ -136,9 +136,7 @@ function AtStake({ cause, most }: { cause: Cause; most: number }) {
         <span className={css.bar} style={{ width: share(clicks, most) }} />
         <span className={css.band} style={{ left: share(low, most), width: share(high - low, most) }} />
       </span>
-      <span className={css.links}>
-        {of(Math.round(clicks), "click")} a month ({count(Math.round(low))} to {count(Math.round(high))})
-      </span>
+      <span className={css.links}>{atStake(cause.stake)}</span>
     </div>
   );
 }

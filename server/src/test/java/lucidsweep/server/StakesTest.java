@@ -110,7 +110,7 @@ class StakesTest {
     }
 
     private static JsonNode cost(JsonNode costs, String field, String check) {
-        for (JsonNode cost : costs.path("costs")) {
+        for (JsonNode cost : costs.path("appeal")) {
             if (cost.path("field").asString().equals(field)
                     && cost.path("check").asString().equals(check)) return cost;
         }

@@ -28,12 +28,12 @@ public final class ClickCurve {
 
     private final Shape shape;
     private final List<Point> points;
-    private final PowerLaw tail;
+    private final ClickRates rates;
 
     private ClickCurve(Shape shape, List<Point> points, PowerLaw tail) {
         this.shape = shape;
         this.points = points;
-        this.tail = tail;
+        rates = new ClickRates(points.stream().map(Point::rate).toList(), tail.fall());
     }
 
     /** What the curve was made of. */
@@ -65,6 +65,16 @@ public final class ClickCurve {
     public record Point(
             int position, double rate, double low, double high, double impressions, double clicks, boolean thin) {}
 
+    /** Fitted to what was reported of items by query in one window. */
+    public static ClickCurve of(List<DemandTally.Line> lines) {
+        Fitter fitter = new Fitter();
+        for (DemandTally.Line line : lines) {
+            DemandTally.Sum sum = line.now();
+            fitter.add(line.query(), sum.position(), sum.impressions(), sum.clicks());
+        }
+        return fitter.fit();
+    }
+
     public Shape shape() {
         return shape;
     }
@@ -76,11 +86,11 @@ public final class ClickCurve {
 
     /** The expected rate at any position of 1 or more; between two positions it falls evenly. */
     public double rate(double position) {
-        if (position <= 1) return points.get(0).rate;
-        if (position >= POSITIONS) return points.get(POSITIONS - 1).rate * tail.at(position) / tail.at(POSITIONS);
-        int before = (int) position;
-        double share = position - before;
-        return points.get(before - 1).rate * (1 - share) + points.get(before).rate * share;
+        return rates.at(position);
+    }
+
+    public ClickRates rates() {
+        return rates;
     }
 
     /** Gathers the rows of a property that a curve is fitted to; queries for its brand stay out. */

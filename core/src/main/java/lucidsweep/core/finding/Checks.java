@@ -1,5 +1,6 @@
 package lucidsweep.core.finding;
 
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -55,6 +56,12 @@ public final class Checks {
     private static final Map<String, Check> BY_ID =
             ALL.stream().collect(Collectors.toMap(Check::id, Function.identity()));
 
+    private static final Map<Check, Integer> NUMBERS = new HashMap<>();
+
+    static {
+        for (int i = 0; i < ALL.size(); i++) NUMBERS.put(ALL.get(i), i);
+    }
+
     private static final Set<String> CODES =
             ALL.stream().map(Check::code).collect(Collectors.toCollection(LinkedHashSet::new));
 
@@ -92,6 +99,16 @@ public final class Checks {
         Check check = BY_ID.get(Check.id(field, code));
         if (check == null) throw new IllegalArgumentException("there is no check " + code + " of " + field.label());
         return check;
+    }
+
+    /** The place of a check among all; it lasts as long as the application runs. */
+    public static int number(Check check) {
+        return NUMBERS.get(check);
+    }
+
+    /** The check at a place. */
+    public static Check of(int number) {
+        return ALL.get(number);
     }
 
     /** The codes that any field has a check of. */

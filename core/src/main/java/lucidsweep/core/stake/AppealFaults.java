@@ -50,6 +50,20 @@ public final class AppealFaults {
         return NUMBERS.getOrDefault(Check.id(field, code), -1);
     }
 
+    /** The numbers of those checks that are faults here, in their order. */
+    public static int[] numbers(List<Check> checks) {
+        return checks.stream()
+                .mapToInt(check -> number(check.field(), check.code()))
+                .filter(number -> number >= 0)
+                .toArray();
+    }
+
+    /** What is assumed of a fault that a property has no figures of. */
+    public static Cost assumed(Check check) {
+        AppealModel.Prior prior = prior(check);
+        return new Cost(prior.mean(), prior.deviation(), 0, Cost.Source.ASSUMED);
+    }
+
     /** What is assumed of each fault. */
     public static AppealModel.Prior[] priors() {
         return CHECKS.stream().map(AppealFaults::prior).toArray(AppealModel.Prior[]::new);

@@ -19,7 +19,12 @@ public final class AppealModel {
     private final int items;
     private final double spread;
 
-    private AppealModel(double base, Cost[] costs, int items, double spread) {
+    /**
+     * A model that was fitted before.
+     *
+     * @param costs by the numbers of the faults
+     */
+    public AppealModel(double base, Cost[] costs, int items, double spread) {
         this.base = base;
         this.costs = costs;
         this.items = items;
@@ -152,19 +157,10 @@ public final class AppealModel {
             Cost[] costs = new Cost[priors.length];
             for (int k = 0; k < costs.length; k++) {
                 double error = Math.sqrt(inverse[k + 1][k + 1]);
-                costs[k] = new Cost(at[k + 1], error, counts[k], source(counts[k], error / priors[k].deviation()));
+                costs[k] =
+                        new Cost(at[k + 1], error, counts[k], Cost.Source.of(counts[k], error / priors[k].deviation()));
             }
             return costs;
-        }
-
-        /**
-         * Where a cost comes from.
-         *
-         * @param left the standard error as a share of the deviation of what is assumed
-         */
-        private static Cost.Source source(int items, double left) {
-            if (items == 0) return Cost.Source.ASSUMED;
-            return left * left < 0.5 ? Cost.Source.OWN : Cost.Source.BOTH;
         }
 
         /** Fisher scoring from where it stands to the top, a bounded step at a time. */

@@ -21,6 +21,17 @@ public record Cost(double effect, double error, int items, Source source) {
         /** The property's own figures say more: less than half of the variance of what is assumed is left. */
         OWN;
 
+        /**
+         * Where a cost comes from.
+         *
+         * @param items how many items with demand have the fault
+         * @param left the standard error as a share of the deviation of what is assumed
+         */
+        static Source of(int items, double left) {
+            if (items == 0) return ASSUMED;
+            return left * left < 0.5 ? OWN : BOTH;
+        }
+
         /** As it stands in the API: "own". */
         @Override
         public String toString() {

@@ -30,6 +30,7 @@ final class PropertyRows {
             "result",
             "review",
             "schedule",
+            "stake_model",
             "target",
             "writer",
             "handover",
@@ -41,7 +42,8 @@ final class PropertyRows {
 
     private static final List<String> OF_SWEEP =
             List.of("demand_before", "result_before", "item_before", "import_source");
-    private static final List<String> OF_ITEM = List.of("item_link", "twin", "better_refused");
+    private static final List<String> OF_ITEM =
+            List.of("item_link", "twin", "better_refused", "item_demand", "finding_stake");
 
     private final JdbcTemplate database;
     private final long property;

@@ -59,6 +59,7 @@ class PortfolioController {
                 counts.aimed(),
                 reviews.due(property.id()),
                 counts.withFindings(),
+                counts.stake(),
                 new Standing.Drafts(
                         drafts(counts, DraftState.DRAFTED),
                         drafts(counts, DraftState.SENT_BACK),

@@ -5,6 +5,7 @@ import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.client.Property;
 
@@ -13,6 +14,7 @@ import lucidsweep.server.client.Property;
  *
  * @param aimed items with a target
  * @param withFindings indexable items with at least one finding
+ * @param stake what fixing them could win, in clicks a month; nothing where no demand was imported
  * @param due keywords and tags to look at again, whose month is there
  * @param lastSweep null where there was none
  * @param nextSweep null where none is planned
@@ -26,6 +28,7 @@ public record Standing(
         long aimed,
         int due,
         long withFindings,
+        Stake stake,
         @JsonUnwrapped Drafts drafts,
         @Nullable Instant lastSweep,
         @Nullable LocalDate nextSweep) {

@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
@@ -18,6 +19,7 @@ import lucidsweep.core.finding.NotIndexable;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.PlacesNamed;
 import lucidsweep.core.keyword.Words;
+import lucidsweep.core.stake.StakeModel;
 import lucidsweep.core.text.Ending;
 import lucidsweep.core.text.TextKey;
 import lucidsweep.server.aim.targets.TargetsChanged;
@@ -48,6 +50,7 @@ public class Findings {
     private final FindingMapper mapper;
     private final Items items;
     private final Clients clients;
+    private final Stakes stakes;
     private final PropertyLine line;
     private final TransactionTemplate transaction;
     private final JsonMapper json;
@@ -56,12 +59,14 @@ public class Findings {
             FindingMapper mapper,
             Items items,
             Clients clients,
+            Stakes stakes,
             PropertyLine line,
             TransactionTemplate transaction,
             JsonMapper json) {
         this.mapper = mapper;
         this.items = items;
         this.clients = clients;
+        this.stakes = stakes;
         this.line = line;
         this.transaction = transaction;
         this.json = json;
@@ -90,13 +95,17 @@ public class Findings {
                 survey.titles().found(),
                 survey.descriptions().found());
         Map<String, Integer> fitWithout = new HashMap<>();
+        Optional<StakeFit> fit = stakes.fit(property);
         Lookahead.over(ids, AT_ONCE, some -> inspected(inspector, propertyId, some), stretch -> {
             transaction.executeWithoutResult(status -> {
                 mapper.deleteBetween(propertyId, stretch.first, stretch.last);
                 ManyRows.each(stretch.inspected.findings(), mapper::insert);
+                stakes.replace(stretch.first, stretch.last, stretch.inspected.stakes());
             });
-            stretch.inspected.fitWithout().forEach((ending, fit) -> fitWithout.merge(ending, fit, Integer::sum));
+            fit.ifPresent(learning -> stretch.inspected.found().forEach(learning::add));
+            stretch.inspected.fitWithout().forEach((ending, count) -> fitWithout.merge(ending, count, Integer::sum));
         });
+        fit.ifPresentOrElse(learnt -> stakes.keep(propertyId, learnt), () -> stakes.forget(propertyId));
         transaction.executeWithoutResult(status -> {
             storeEndings(propertyId, endings, fitWithout);
             mapper.judgedAll(propertyId, changes);
@@ -146,7 +155,10 @@ public class Findings {
     private record Stretch(long first, long last, Inspector.Inspected inspected) {}
 
     private Stretch inspected(Inspector inspector, long propertyId, long[] ids) {
-        return new Stretch(ids[0], ids[ids.length - 1], inspector.inspect(items.details(propertyId, ids)));
+        return new Stretch(
+                ids[0],
+                ids[ids.length - 1],
+                inspector.inspect(items.details(propertyId, ids), stakes.demand(ids[0], ids[ids.length - 1])));
     }
 
     /** Works out the findings of some items; endings stay as they were found in the whole. */
@@ -173,14 +185,21 @@ public class Findings {
                 byHash(items.alikeGroups(propertyId, Field.DESCRIPTION, descriptions)));
         transaction.executeWithoutResult(status -> {
             for (int start = 0; start < ids.length; start += LIST) {
-                mapper.deleteOf(Arrays.stream(ids, start, Math.min(ids.length, start + LIST))
+                Object[] some = Arrays.stream(ids, start, Math.min(ids.length, start + LIST))
                         .boxed()
-                        .toArray());
+                        .toArray();
+                mapper.deleteOf(some);
+                stakes.deleteOf(some);
             }
-            Lookahead.over(ids, AT_ONCE, some -> inspector.inspect(items.details(propertyId, some)), some -> {
-                ManyRows.each(some.findings(), mapper::insert);
-                some.fitWithout().forEach((ending, fit) -> fitWithout.merge(ending, fit, Integer::sum));
-            });
+            Lookahead.over(
+                    ids,
+                    AT_ONCE,
+                    some -> inspector.inspect(items.details(propertyId, some), stakes.demand(some)),
+                    some -> {
+                        ManyRows.each(some.findings(), mapper::insert);
+                        stakes.insert(some.stakes());
+                        some.fitWithout().forEach((ending, fit) -> fitWithout.merge(ending, fit, Integer::sum));
+                    });
             fitWithout.forEach((ending, more) -> mapper.addFitWithout(propertyId, ending, more));
         });
     }
@@ -223,7 +242,9 @@ public class Findings {
                 Words.in(property.language()), titles, descriptions, items.addresses(List.copyOf(twins)));
         Inspection inspection = new Inspection(new InspectionContext(
                 property.standard(), endings, brands, new PlacesNamed(client.placeNames()), yearOf(property.id())));
-        return new Inspector(property.id(), inspection, subjects, json);
+        Optional<StakeModel> costs = stakes.costs(property.id())
+                .map(fitted -> fitted.model(property.standard().leadingWords()));
+        return new Inspector(property.id(), inspection, subjects, Words.in(property.language()), costs, json);
     }
 
     /** The year in which the property was last swept, since what it says is held against that time. */

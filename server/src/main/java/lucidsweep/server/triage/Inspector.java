@@ -4,10 +4,16 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.CommonEnding;
 import lucidsweep.core.finding.Finding;
 import lucidsweep.core.finding.Inspection;
+import lucidsweep.core.keyword.Words;
+import lucidsweep.core.stake.ItemDemand;
+import lucidsweep.core.stake.StakeModel;
 import lucidsweep.server.item.table.ItemDetail;
+import lucidsweep.server.item.table.StakeParts;
 import lucidsweep.server.item.table.StoredFinding;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -20,36 +26,67 @@ final class Inspector {
     private final long propertyId;
     private final Inspection inspection;
     private final InspectedItems subjects;
+    private final Words language;
+    private final Optional<StakeModel> costs;
     private final JsonMapper json;
 
-    Inspector(long propertyId, Inspection inspection, InspectedItems subjects, JsonMapper json) {
+    /** @param costs what faults cost the property; empty where that is not known */
+    Inspector(
+            long propertyId,
+            Inspection inspection,
+            InspectedItems subjects,
+            Words language,
+            Optional<StakeModel> costs,
+            JsonMapper json) {
         this.propertyId = propertyId;
         this.inspection = inspection;
         this.subjects = subjects;
+        this.language = language;
+        this.costs = costs;
         this.json = json;
     }
+
+    /** An item and the checks that found something. */
+    record Found(ItemDetail item, List<Check> checks) {}
 
     /**
      * The findings of some items.
      *
+     * @param stakes what fixing them could win
+     * @param found all items that were inspected, those without findings too
      * @param fitWithout how many indexable titles with a common ending would fit without it, by ending
      */
-    record Inspected(List<FindingMapper.FindingValues> findings, Map<String, Integer> fitWithout) {}
+    record Inspected(
+            List<FindingMapper.FindingValues> findings,
+            List<StakeMapper.StakeLine> stakes,
+            List<Found> found,
+            Map<String, Integer> fitWithout) {}
 
-    Inspected inspect(List<ItemDetail> items) {
+    /** @param demand what is reported of the items, by id */
+    Inspected inspect(List<ItemDetail> items, Map<Long, ItemDemand> demand) {
         List<FindingMapper.FindingValues> findings = new ArrayList<>(items.size());
+        List<StakeMapper.StakeLine> stakes = new ArrayList<>();
+        List<Found> all = new ArrayList<>(items.size());
         Map<String, Integer> fitWithout = new HashMap<>();
         for (ItemDetail item : items) {
             // What is wrong with a page is said once, of the one that stands for all its addresses.
             if (item.isTwin()) continue;
-            List<StoredFinding> found = inspection.of(subjects.of(item)).stream()
-                    .map(Inspector::finding)
-                    .toList();
+            List<Finding> found = inspection.of(subjects.of(item));
+            List<Check> checks = found.stream().map(Finding::check).toList();
+            all.add(new Found(item, checks));
             if (found.isEmpty()) continue;
-            countFitWithout(item, found, 1, fitWithout);
-            findings.add(new FindingMapper.FindingValues(item.id(), propertyId, json.writeValueAsString(found)));
+            List<StoredFinding> stored = found.stream().map(Inspector::finding).toList();
+            countFitWithout(item, stored, 1, fitWithout);
+            findings.add(new FindingMapper.FindingValues(item.id(), propertyId, json.writeValueAsString(stored)));
+            String parts = parts(item, checks, demand.get(item.id()));
+            if (!parts.isEmpty()) stakes.add(new StakeMapper.StakeLine(item.id(), parts));
         }
-        return new Inspected(findings, fitWithout);
+        return new Inspected(findings, stakes, all, fitWithout);
+    }
+
+    private String parts(ItemDetail item, List<Check> checks, ItemDemand demand) {
+        if (demand == null || costs.isEmpty()) return "";
+        return StakeParts.text(costs.get().of(checks, demand, item.title().text(), language));
     }
 
     private static StoredFinding finding(Finding finding) {

@@ -2,130 +2,146 @@ package lucidsweep.server.triage;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
-import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.IntStream;
-import lucidsweep.core.finding.Stake;
-import lucidsweep.core.item.Field;
-import lucidsweep.core.stake.AppealFaults;
-import lucidsweep.core.stake.AppealModel;
+import java.util.Optional;
+import lucidsweep.core.keyword.Words;
+import lucidsweep.core.stake.ItemDemand;
+import lucidsweep.core.stake.StakeModel;
 import lucidsweep.server.aim.demand.Demands;
-import lucidsweep.server.aim.demand.ExpectedClicks;
-import lucidsweep.server.gather.sweep.DemandChanged;
-import lucidsweep.server.gather.sweep.SweepEnded;
-import lucidsweep.server.item.table.FindingCount;
-import lucidsweep.server.item.table.FoundItem;
-import lucidsweep.server.item.table.Items;
-import org.springframework.context.event.EventListener;
-import org.springframework.core.Ordered;
-import org.springframework.core.annotation.Order;
+import lucidsweep.server.aim.demand.ItemQueries;
+import lucidsweep.server.aim.targets.ItemKeywords;
+import lucidsweep.server.client.Property;
+import lucidsweep.server.database.IdRange;
+import lucidsweep.server.database.ManyRows;
+import lucidsweep.server.triage.StakeFit.ItemStake;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
- * What faults cost a property, from its own demand. Costs are fitted in the job of a sweep or an import of demand, or when they
- * are first asked for after a start, to the texts that searchers saw; what is at stake follows every change of a text at once.
+ * What faults cost a property, by its own demand. It is fitted when all items are inspected, after a sweep or an import of
+ * demand, and kept: a later edit is worth what the fit says of it.
  */
 @Service
 class Stakes {
 
-    private static final int MAX_KEPT = 20;
+    private static final int MAX_KEPT = 50;
+    private static final int AT_ONCE = 1_000;
 
+    private final StakeMapper mapper;
     private final Demands demands;
-    private final Items items;
-    private final Cache<Long, Costs> kept =
+    private final ItemKeywords keywords;
+    private final TransactionTemplate transaction;
+    private final JsonMapper json;
+    private final Cache<Long, Optional<FittedCosts>> kept =
             Caffeine.newBuilder().maximumSize(MAX_KEPT).build();
 
-    Stakes(Demands demands, Items items) {
+    Stakes(
+            StakeMapper mapper,
+            Demands demands,
+            ItemKeywords keywords,
+            TransactionTemplate transaction,
+            JsonMapper json) {
+        this.mapper = mapper;
         this.demands = demands;
-        this.items = items;
+        this.keywords = keywords;
+        this.transaction = transaction;
+        this.json = json;
     }
 
-    /** The costs of a property with the demand that they were fitted to. */
-    record Costs(AppealModel model, ExpectedClicks demand) {
-
-        /** What the positions of an item let expect in a month. */
-        double expectedAMonth(long itemId) {
-            ExpectedClicks.Item item = demand.byItem().get(itemId);
-            return item == null ? 0 : item.expected() / Math.max(1, demand.months());
-        }
+    /** The costs of a property; empty where nothing is reported of its items. */
+    Optional<FittedCosts> costs(long propertyId) {
+        return kept.get(
+                propertyId,
+                id -> Optional.ofNullable(mapper.model(id)).map(model -> json.readValue(model, FittedCosts.class)));
     }
 
-    /** After all others that hear of it: by then the findings are those of what the sweep saw. */
-    @EventListener
-    @Order(Ordered.LOWEST_PRECEDENCE)
-    void sweepEnded(SweepEnded sweep) {
-        fitAnew(sweep.propertyId());
+    /** What is reported of the items between two ids, if costs were fitted. */
+    Map<Long, ItemDemand> demand(long first, long last) {
+        return demand(mapper.demands(first, last));
     }
 
-    @EventListener
-    @Order(Ordered.LOWEST_PRECEDENCE)
-    void demandChanged(DemandChanged demand) {
-        fitAnew(demand.propertyId());
+    Map<Long, ItemDemand> demand(long[] ids) {
+        return demand(mapper.demandsOf(Arrays.stream(ids).boxed().toArray()));
     }
 
-    private void fitAnew(long propertyId) {
+    private Map<Long, ItemDemand> demand(List<StakeMapper.DemandLine> lines) {
+        Map<Long, ItemDemand> demand = new HashMap<>();
+        lines.forEach(line -> demand.put(line.itemId(), json.readValue(line.demand(), ItemDemand.class)));
+        return demand;
+    }
+
+    /** Writes what is at stake with the items between two ids. */
+    void replace(long first, long last, List<StakeMapper.StakeLine> stakes) {
+        mapper.deleteStakes(first, last);
+        insert(stakes);
+    }
+
+    void deleteOf(Object[] itemIds) {
+        mapper.deleteStakesOf(itemIds);
+    }
+
+    void insert(List<StakeMapper.StakeLine> stakes) {
+        ManyRows.each(stakes, mapper::insertStakes);
+    }
+
+    /** Prepares to fit the costs of a property anew; empty where nothing is reported of its items. */
+    Optional<StakeFit> fit(Property property) {
+        ItemQueries queries = demands.itemQueries(property.id());
+        if (queries.isEmpty()) return Optional.empty();
+        return Optional.of(new StakeFit(
+                queries,
+                keywords.of(property.id()),
+                Words.in(property.language()),
+                property.standard().leadingWords()));
+    }
+
+    /** Keeps costs that were fitted, and what is at stake by them; what is cut short is worked out again. */
+    void keep(long propertyId, StakeFit fit) {
+        StakeModel model = fit.model();
+        List<ItemStake> some = new ArrayList<>();
+        long[] written = {IdRange.of(propertyId).first() - 1};
+        fit.forEach(model, item -> {
+            some.add(item);
+            if (some.size() == AT_ONCE) written[0] = write(written[0] + 1, item.itemId(), some);
+        });
+        write(written[0] + 1, IdRange.of(propertyId).last(), some);
+        mapper.setModel(propertyId, json.writeValueAsString(FittedCosts.of(model, fit.queries())));
         kept.invalidate(propertyId);
-        costs(propertyId);
     }
 
-    Costs costs(long propertyId) {
-        return kept.get(propertyId, this::fit);
-    }
-
-    private Costs fit(long propertyId) {
-        ExpectedClicks demand = demands.expectedClicks(propertyId);
-        AppealModel.Fitter fitter = new AppealModel.Fitter(AppealFaults.priors());
-        // What is assumed needs no table to be read.
-        if (demand.byItem().isEmpty()) return new Costs(fitter.fit(), demand);
-        Map<List<FoundItem.Mark>, int[]> faults = new IdentityHashMap<>();
-        items.forEachFound(propertyId, item -> {
-            ExpectedClicks.Item clicks = demand.byItem().get(item.id());
-            if (clicks == null || item.drafted()) return;
-            fitter.add(clicks.expected(), clicks.clicked(), faults.computeIfAbsent(item.findings(), Stakes::faults));
+    /** Writes all there is of the items between two ids; returns the last of them. */
+    private long write(long first, long last, List<ItemStake> items) {
+        transaction.executeWithoutResult(status -> {
+            mapper.deleteDemands(first, last);
+            mapper.deleteStakes(first, last);
+            ManyRows.each(
+                    items.stream()
+                            .map(item ->
+                                    new StakeMapper.DemandLine(item.itemId(), json.writeValueAsString(item.demand())))
+                            .toList(),
+                    mapper::insertDemands);
+            insert(items.stream()
+                    .filter(item -> !item.parts().isEmpty())
+                    .map(item -> new StakeMapper.StakeLine(item.itemId(), item.parts()))
+                    .toList());
         });
-        return new Costs(fitter.fit(), demand);
+        items.clear();
+        return last;
     }
 
-    /** What fixing findings could win, by what they are counted by. */
-    Map<FindingCount.Key, Stake> byFinding(long propertyId) {
-        Costs costs = costs(propertyId);
-        Map<FindingCount.Key, Stake> sums = new HashMap<>();
-        if (costs.demand().byItem().isEmpty()) return sums;
-        Map<Group, double[]> expected = new HashMap<>();
-        items.forEachFound(propertyId, item -> {
-            double clicks = costs.expectedAMonth(item.id());
-            if (clicks == 0 || item.findings().isEmpty()) return;
-            expected.computeIfAbsent(new Group(item.findings(), item.section()), any -> new double[1])[0] += clicks;
+    /** Says that nothing is reported of the items of a property. */
+    void forget(long propertyId) {
+        IdRange items = IdRange.of(propertyId);
+        transaction.executeWithoutResult(status -> {
+            mapper.deleteModel(propertyId);
+            mapper.deleteDemands(items.first(), items.last());
+            mapper.deleteStakes(items.first(), items.last());
         });
-        expected.forEach((group, clicks) -> add(costs.model(), group, clicks[0], sums));
-        return sums;
-    }
-
-    /** Items with the same findings in one section: what they win is in proportion to what is expected of them. */
-    private record Group(List<FoundItem.Mark> findings, String section) {}
-
-    private static void add(AppealModel model, Group group, double expected, Map<FindingCount.Key, Stake> sums) {
-        int[] faults = faults(group.findings);
-        Stake[] stakes = model.stakes(expected, faults);
-        int next = 0;
-        for (FoundItem.Mark mark : group.findings) {
-            if (AppealFaults.number(mark.field(), mark.check()) < 0) continue;
-            FindingCount.Key key = new FindingCount.Key(mark.field(), mark.check(), mark.shared(), group.section);
-            sums.merge(key, stakes[next++], Stake::plus);
-        }
-    }
-
-    /** The numbers of the faults of titles and descriptions, in the order of the findings. */
-    private static int[] faults(List<FoundItem.Mark> findings) {
-        return findings.stream()
-                .flatMapToInt(mark -> number(mark.field(), mark.check()))
-                .toArray();
-    }
-
-    private static IntStream number(Field field, String check) {
-        int number = AppealFaults.number(field, check);
-        return number < 0 ? IntStream.empty() : IntStream.of(number);
+        kept.invalidate(propertyId);
     }
 }

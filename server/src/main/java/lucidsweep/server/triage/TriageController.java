@@ -1,27 +1,21 @@
 package lucidsweep.server.triage;
 
+import jakarta.annotation.Nullable;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Function;
-import java.util.stream.Collectors;
+import java.util.Optional;
 import lucidsweep.core.finding.Cause;
-import lucidsweep.core.finding.Causes;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.Fix;
-import lucidsweep.core.finding.NotIndexable;
 import lucidsweep.core.finding.Stake;
-import lucidsweep.core.finding.Tally;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.stake.AppealFaults;
 import lucidsweep.core.stake.Cost;
-import lucidsweep.server.item.draft.Drafts;
-import lucidsweep.server.item.draft.FieldId;
-import lucidsweep.server.item.draft.FieldLine;
+import lucidsweep.core.stake.ItemDemand;
 import lucidsweep.server.item.table.FindingCount;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.web.Rows;
@@ -36,20 +30,16 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 @RequestMapping("/api/properties/{propertyId}")
 class TriageController {
 
-    private static final int MAX_EXAMPLES = 1_000;
-
-    private final FindingMapper mapper;
+    private final RankedCauses causes;
     private final Findings findings;
     private final Items items;
-    private final Drafts drafts;
     private final Stakes stakes;
 
-    TriageController(FindingMapper mapper, Findings findings, Items items, Drafts drafts, Stakes stakes) {
-        this.drafts = drafts;
-        this.stakes = stakes;
-        this.mapper = mapper;
+    TriageController(RankedCauses causes, Findings findings, Items items, Stakes stakes) {
+        this.causes = causes;
         this.findings = findings;
         this.items = items;
+        this.stakes = stakes;
     }
 
     /** A cause as the interface shows it. */
@@ -87,49 +77,7 @@ class TriageController {
 
     @GetMapping("/causes")
     List<CauseView> causes(@PathVariable long propertyId) {
-        List<FindingCount> counts = items.findingCounts(propertyId).stream()
-                .filter(count -> !count.key().check().equals(NotIndexable.CODE))
-                .toList();
-        Map<FindingCount, String> examples = examples(counts);
-        Map<FindingCount.Key, Stake> atStake = stakes.byFinding(propertyId);
-        List<Tally> tallies = counts.stream()
-                .map(count -> new Tally(
-                        Checks.of(count.key().field(), count.key().check()),
-                        count.key().shared(),
-                        examples.getOrDefault(count, count.key().shared()),
-                        count.key().section(),
-                        count.items(),
-                        count.links(),
-                        atStake.getOrDefault(count.key(), Stake.NONE)))
-                .toList();
-        return Causes.of(tallies, ending -> {
-                    Integer fit = mapper.fitWithout(propertyId, ending);
-                    return fit == null ? 0 : fit;
-                })
-                .stream()
-                .map(CauseView::of)
-                .toList();
-    }
-
-    /** The texts that most items share, as they are written; what they are compared by says it for the others. */
-    private Map<FindingCount, String> examples(List<FindingCount> counts) {
-        List<FindingCount> shared = counts.stream()
-                .filter(count -> !count.key().shared().isEmpty()
-                        && FieldId.FIELDS.contains(count.key().field()))
-                .sorted(Comparator.comparingInt(FindingCount::items).reversed())
-                .limit(MAX_EXAMPLES)
-                .toList();
-        Map<Long, FieldLine> texts = drafts.fields(
-                shared.stream().map(TriageController::text).distinct().toList());
-        return shared.stream()
-                .filter(count -> texts.containsKey(text(count)))
-                .collect(Collectors.toMap(
-                        Function.identity(), count -> texts.get(text(count)).text()));
-    }
-
-    /** The id of the text in which the first of some findings is. */
-    private static long text(FindingCount count) {
-        return FieldId.of(count.firstItem(), count.key().field());
+        return causes.of(propertyId).stream().map(CauseView::of).toList();
     }
 
     @GetMapping("/findings/checks")
@@ -158,23 +106,58 @@ class TriageController {
      * @param items how many items with demand the costs were fitted to
      * @param from, to the days whose demand counts, as ISO dates; "" where there is none
      * @param months how many months of them are reported
+     * @param appeal what each fault of a title or description does to how often a result is clicked
+     * @param reach what a title with its keyword does to the position
      */
-    record CostsView(int items, String from, String to, double months, List<CostView> costs) {
+    record CostsView(
+            int items,
+            String from,
+            String to,
+            double months,
+            List<CostView> appeal,
+            @Nullable ReachView reach) {
 
-        static CostsView of(Stakes.Costs costs) {
-            boolean none = costs.demand().byItem().isEmpty();
-            List<CostView> views = new ArrayList<>();
-            for (int i = 0; i < AppealFaults.checks().size(); i++) {
-                views.add(
-                        CostView.of(AppealFaults.checks().get(i), costs.model().cost(i)));
-            }
-            views.sort(Comparator.comparingDouble(CostView::effect));
-            return new CostsView(
-                    costs.model().items(),
-                    none ? "" : LocalDate.ofEpochDay(costs.demand().from()).toString(),
-                    none ? "" : LocalDate.ofEpochDay(costs.demand().to()).toString(),
-                    costs.demand().months(),
-                    views);
+        static CostsView of(Optional<FittedCosts> fitted) {
+            List<CostView> views = AppealFaults.checks().stream()
+                    .map(check -> CostView.of(
+                            check,
+                            fitted.map(costs -> costs.costs().get(check.id())).orElse(AppealFaults.assumed(check))))
+                    .sorted(Comparator.comparingDouble(CostView::effect))
+                    .toList();
+            return fitted.map(costs -> new CostsView(
+                            costs.items(),
+                            LocalDate.ofEpochDay(costs.from()).toString(),
+                            LocalDate.ofEpochDay(costs.to()).toString(),
+                            costs.months(),
+                            views,
+                            ReachView.of(costs)))
+                    .orElse(new CostsView(0, "", "", 0, views, null));
+        }
+    }
+
+    /**
+     * What a title with its keyword does to the position.
+     *
+     * @param pairs how many items with a query it was fitted to
+     * @param wordsHigher by what share an item stands higher, all else equal, whose title has all words of the query
+     * @param leadsHigher the same where the title begins with them
+     */
+    record ReachView(int pairs, Share wordsHigher, Share leadsHigher) {
+
+        static ReachView of(FittedCosts costs) {
+            return new ReachView(costs.pairs(), Share.of(costs.words()), Share.of(costs.leads()));
+        }
+    }
+
+    /** A share with its 95% interval, and where it comes from. */
+    record Share(double share, double low, double high, Cost.Source source) {
+
+        static Share of(Cost cost) {
+            return new Share(
+                    Cost.lostShare(cost.effect()),
+                    Cost.lostShare(cost.high()),
+                    Cost.lostShare(cost.low()),
+                    cost.source());
         }
     }
 
@@ -220,12 +203,25 @@ class TriageController {
         return CostsView.of(stakes.costs(propertyId));
     }
 
+    /** What search engines report of an item in a month, as far as its clicks at stake rest on it. */
+    record ItemDemandView(double impressions, double clicks, double expected, List<ItemDemand.Rank> ranks) {}
+
+    /** The demand of an item; nothing where none is reported of it. */
+    @GetMapping("/items/{itemId}/demand")
+    List<ItemDemandView> demand(@PathVariable long propertyId, @PathVariable long itemId) {
+        items.requireOf(propertyId, itemId);
+        return stakes.demand(new long[] {itemId}).values().stream()
+                .map(demand ->
+                        new ItemDemandView(demand.impressions(), demand.clicked(), demand.expected(), demand.ranks()))
+                .toList();
+    }
+
     @GetMapping("/costs.csv")
     ResponseEntity<StreamingResponseBody> costsCsv(@PathVariable long propertyId) {
         CostsView costs = costs(propertyId);
         return Rows.download("costs.csv", csv -> {
             csv.row("field", "check", "coefficient", "low", "high", "items", "source");
-            for (CostView cost : costs.costs()) {
+            for (CostView cost : costs.appeal()) {
                 csv.row(
                         cost.field(),
                         cost.check(),

@@ -10,7 +10,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.BiConsumer;
 import lucidsweep.core.aim.KeywordMapper;
-import lucidsweep.core.demand.ClickCurve;
 import lucidsweep.core.demand.DemandRows;
 import lucidsweep.core.demand.DemandRows.By;
 import lucidsweep.core.demand.DemandRows.Only;
@@ -127,35 +126,15 @@ public class Demands {
         return sums;
     }
 
-    /** The clicks that the positions of the items let expect, and those that there were. */
-    public ExpectedClicks expectedClicks(long propertyId) {
+    /** What was reported of items by query in the last thirteen weeks, queries for the brand left out. */
+    public ItemQueries itemQueries(long propertyId) {
         ReadDemand demand = of(propertyId);
         DemandRows rows = demand.rows();
-        int to = rows.lastDay();
-        int from = to - KeywordMapper.WINDOW + 1;
-        ClickCurve.Fitter fitter = new ClickCurve.Fitter();
-        Map<Long, ExpectedClicks.Item> byItem = new HashMap<>();
-        if (rows.size() == 0) return new ExpectedClicks(byItem, 0, 0, 0);
+        if (rows.size() == 0) return ItemQueries.none(demand);
+        int from = rows.lastDay() - KeywordMapper.WINDOW + 1;
         Only withoutBrand = new Only(null, queries(propertyId, demand, false), -1);
-        DemandTally tally = rows.tallyPairs(from, to, withoutBrand);
-        List<DemandTally.Line> lines = tally.lines().stream()
-                .filter(line -> line.now().impressions() > 0 && line.now().position() >= 1)
-                .toList();
-        for (DemandTally.Line line : lines) {
-            fitter.add(
-                    line.query(),
-                    line.now().position(),
-                    line.now().impressions(),
-                    line.now().clicks());
-        }
-        ClickCurve curve = fitter.fit();
-        for (DemandTally.Line line : lines) {
-            Long item = demand.item(line.item());
-            if (item == null) continue;
-            double expected = line.now().impressions() * curve.rate(line.now().position());
-            byItem.merge(item, new ExpectedClicks.Item(expected, line.now().clicks()), ExpectedClicks.Item::plus);
-        }
-        return new ExpectedClicks(byItem, from, to, tally.months());
+        DemandTally tally = rows.tallyPairs(from, rows.lastDay(), withoutBrand);
+        return new ItemQueries(demand, tally, from, rows.lastDay());
     }
 
     /** Queries of some items, and those of the others only. */

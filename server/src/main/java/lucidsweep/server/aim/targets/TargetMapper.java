@@ -159,6 +159,12 @@ public interface TargetMapper {
             order by t.role, coalesce(k.volume, 0) desc, k.id""")
     List<ItemTarget> targetsOf(long itemId);
 
+    @Select("""
+            select t.item_id, k.phrase, k.volume, t.role = 'primary' "primary"
+            from target t join keyword k on k.id = t.keyword_id where t.property_id = #{propertyId} and not k.removed
+            order by t.item_id, t.role, k.id""")
+    List<ItemKeywords.Aim> aims(long propertyId);
+
     @Select("select count(*) > 0 from keyword where property_id = #{propertyId} and id = #{id} and not removed")
     boolean has(long propertyId, long id);
 

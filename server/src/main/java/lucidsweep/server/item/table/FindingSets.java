@@ -5,7 +5,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
-import lucidsweep.server.item.table.FoundItem.Mark;
 
 /** Numbers the sets of findings that items have: few sets are shared by many items. */
 final class FindingSets {

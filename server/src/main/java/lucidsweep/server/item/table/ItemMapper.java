@@ -59,6 +59,15 @@ interface ItemMapper {
     @Select("select item_id, found from finding " + DraftMapper.AMONG_IDS + "item_id")
     List<FindingLine> findingsOf(@Param("ids") Object[] ids);
 
+    /** What fixing the findings of an item could win, as {@link StakeParts} has it. */
+    record StakeLine(long itemId, String parts) {}
+
+    @Select("select item_id, parts from finding_stake where item_id between #{first} and #{last}")
+    List<StakeLine> stakes(long first, long last);
+
+    @Select("select item_id, parts from finding_stake " + DraftMapper.AMONG_IDS + "item_id")
+    List<StakeLine> stakesOf(@Param("ids") Object[] ids);
+
     /** What an {@link ItemTable} holds of an item itself. */
     record TableItem(
             long id,

@@ -3,6 +3,7 @@ package lucidsweep.server.item.table;
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import jakarta.annotation.Nullable;
 import java.util.List;
+import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.page.Noindex;
@@ -81,6 +82,6 @@ public record ItemRow(
             double score,
             String reason) {}
 
-    /** A finding in short, with the code of its check. */
-    public record Finding(Field field, String check, String evidence) {}
+    /** A finding in short, with the code of its check and the clicks a month that fixing it could win. */
+    public record Finding(Field field, String check, String evidence, Stake stake) {}
 }

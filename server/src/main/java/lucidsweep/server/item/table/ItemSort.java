@@ -16,7 +16,8 @@ public enum ItemSort {
     DEPTH,
     STATUS,
     KEYWORD,
-    FINDINGS;
+    FINDINGS,
+    STAKE;
 
     /** Reads "title-px"; an unknown name is an error. */
     public static ItemSort of(String name) {

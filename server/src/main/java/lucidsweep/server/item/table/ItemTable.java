@@ -9,8 +9,8 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Consumer;
 import lucidsweep.core.finding.NotIndexable;
+import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.item.draft.FieldId;
@@ -23,7 +23,11 @@ final class ItemTable {
 
     private static final int NONE = -1;
 
-    /** A row as it is read. */
+    /**
+     * A row as it is read.
+     *
+     * @param stakes what fixing the findings could win, as {@link StakeParts} has it; null where nothing is at stake
+     */
     record Line(
             long id,
             String address,
@@ -36,7 +40,8 @@ final class ItemTable {
             Cell[] cells,
             Long keywordId,
             String keyword,
-            List<FoundItem.Mark> findings) {}
+            List<Mark> findings,
+            float[] stakes) {}
 
     /** A text in force with the state of its draft, null where it has none; no cell where an item has no such field by nature. */
     record Cell(String text, int px, long alike, DraftState state) {}
@@ -53,6 +58,8 @@ final class ItemTable {
     private final IntColumn keyword = new IntColumn();
     private final IntColumn findingSet = new IntColumn();
     private final FindingSets findingSets = new FindingSets();
+    private float[][] stakes = new float[1_024][];
+    private double mostAtStake = NONE;
     private final BitSet indexable = new BitSet();
     private final TextColumn address = new TextColumn();
     private final TextColumn h1 = new TextColumn();
@@ -130,6 +137,9 @@ final class ItemTable {
         keyword.set(row, line.keywordId() == null ? NONE : keywords.number(line.keywordId(), line.keyword()));
         findingSet.set(row, findingSets.number(line.findings()));
         indexable.set(row, line.indexable());
+        if (row >= stakes.length) stakes = Arrays.copyOf(stakes, Math.max(row + 1, stakes.length * 2));
+        stakes[row] = line.stakes();
+        mostAtStake = NONE;
         for (int i = 0; i < fields.length; i++) fields[i].set(row, line.cells()[i]);
     }
 
@@ -167,9 +177,12 @@ final class ItemTable {
     synchronized Items.Counts counts() {
         int aimed = 0;
         int withFindings = 0;
+        double[] atStake = new double[3];
         for (int row = 0; row < size; row++) {
             if (keyword.get(row) != NONE) aimed++;
-            if (indexable.get(row) && findingSet.get(row) != 0) withFindings++;
+            if (!indexable.get(row) || findingSet.get(row) == 0) continue;
+            withFindings++;
+            for (int i = 0; stakes[row] != null && i < stakes[row].length; i++) atStake[i % 3] += stakes[row][i];
         }
         Map<DraftState, Integer> drafts = new EnumMap<>(DraftState.class);
         List<Field> drafted = new ArrayList<>();
@@ -179,7 +192,8 @@ final class ItemTable {
             for (DraftState state : DraftState.values()) drafts.merge(state, counts[number(state)], Integer::sum);
             if (counts[0] < size) drafted.add(FieldId.FIELDS.get(field));
         }
-        return new Items.Counts(size, indexable.cardinality(), aimed, withFindings, drafts, drafted);
+        Stake stake = new Stake(atStake[0], atStake[1], atStake[2]);
+        return new Items.Counts(size, indexable.cardinality(), aimed, withFindings, stake, drafts, drafted);
     }
 
     synchronized List<Items.Section> sections() {
@@ -195,53 +209,89 @@ final class ItemTable {
 
     /** Findings that count, and that of not being indexable, by field, kind, what they share, and section. */
     synchronized List<FindingCount> findingCounts() {
-        Map<Long, Sum> bySet = new LinkedHashMap<>();
+        Map<Long, Group> groups = new LinkedHashMap<>();
         for (int row = 0; row < size; row++) {
             if (findingSet.get(row) == 0) continue;
             long key = ((long) findingSet.get(row) << 32 | section.get(row)) << 1 | (indexable.get(row) ? 1 : 0);
             int first = row;
-            bySet.computeIfAbsent(key, any -> new Sum(first)).add(1, linksIn.get(row));
+            groups.computeIfAbsent(key, any -> new Group(first)).add(linksIn.get(row), stakes[row]);
         }
         Map<FindingCount.Key, Sum> sums = new LinkedHashMap<>();
-        bySet.forEach((key, some) -> {
+        groups.forEach((key, group) -> {
             boolean counted = (key & 1) == 1;
             String where = sections.name((int) (key >> 1));
-            for (FoundItem.Mark mark : findingSets.set((int) (key >> 33))) {
+            List<Mark> marks = findingSets.set((int) (key >> 33));
+            for (int i = 0; i < marks.size(); i++) {
+                Mark mark = marks.get(i);
                 if (!counted && !mark.check().equals(NotIndexable.CODE)) continue;
                 FindingCount.Key found = new FindingCount.Key(mark.field(), mark.check(), mark.shared(), where);
-                sums.computeIfAbsent(found, any -> new Sum(some.first)).add(some.items, some.links);
+                sums.computeIfAbsent(found, any -> new Sum(ids[group.first])).add(group, counted ? i : NONE);
             }
         });
         return sums.entrySet().stream()
-                .map(entry -> new FindingCount(
-                        entry.getKey(), entry.getValue().items, entry.getValue().links, ids[entry.getValue().first]))
+                .map(entry -> entry.getValue().of(entry.getKey()))
                 .sorted(Comparator.comparing(FindingCount::key))
                 .toList();
     }
 
-    /** Visits every indexable item with what was found of it. */
-    synchronized void forEachFound(Consumer<FoundItem> visit) {
-        for (int row = indexable.nextSetBit(0); row >= 0; row = indexable.nextSetBit(row + 1)) {
-            boolean drafted = fields[0].state.get(row) != 0 || fields[1].state.get(row) != 0;
-            visit.accept(new FoundItem(
-                    ids[row], sections.name(section.get(row)), drafted, findingSets.set(findingSet.get(row))));
-        }
-    }
-
-    /** Items that are counted together. */
-    private static final class Sum {
+    /** Items with the same findings in one section. */
+    private static final class Group {
         private final int first;
         private int items;
         private long links;
+        private double[] stakes;
 
-        private Sum(int first) {
+        private Group(int first) {
             this.first = first;
         }
 
-        private void add(int moreItems, long moreLinks) {
-            items += moreItems;
+        private void add(int moreLinks, float[] more) {
+            items++;
             links += moreLinks;
+            if (more == null) return;
+            if (stakes == null) stakes = new double[more.length];
+            for (int i = 0; i < more.length; i++) stakes[i] += more[i];
         }
+
+        private Stake stake(int finding) {
+            if (stakes == null || finding == NONE) return Stake.NONE;
+            return new Stake(stakes[3 * finding], stakes[3 * finding + 1], stakes[3 * finding + 2]);
+        }
+    }
+
+    /** Items with a finding. */
+    private static final class Sum {
+        private final long firstItem;
+        private int items;
+        private long links;
+        private Stake stake = Stake.NONE;
+
+        private Sum(long firstItem) {
+            this.firstItem = firstItem;
+        }
+
+        private void add(Group group, int finding) {
+            items += group.items;
+            links += group.links;
+            stake = stake.plus(group.stake(finding));
+        }
+
+        private FindingCount of(FindingCount.Key key) {
+            return new FindingCount(key, items, links, stake, firstItem);
+        }
+    }
+
+    /** The clicks at stake with the item that has most of them. */
+    synchronized double mostAtStake() {
+        if (mostAtStake == NONE) {
+            mostAtStake = 0;
+            for (int row = 0; row < size; row++) mostAtStake = Math.max(mostAtStake, clicksAtStake(row));
+        }
+        return mostAtStake;
+    }
+
+    private double clicksAtStake(int row) {
+        return indexable.get(row) ? StakeParts.sum(stakes[row]).clicks() : 0;
     }
 
     /** All items with one of these texts, by hash. */
@@ -309,6 +359,7 @@ final class ItemTable {
             case STATUS -> status;
             case SECTION -> ranked(section, sections);
             case KEYWORD -> ranked(keyword, keywords);
+            case STAKE -> (a, b) -> Double.compare(clicksAtStake(a), clicksAtStake(b));
             case FINDINGS ->
                 (a, b) -> Integer.compare(
                         findingSets.set(findingSet.get(a)).size(),

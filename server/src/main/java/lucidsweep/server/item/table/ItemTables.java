@@ -28,7 +28,7 @@ class ItemTables {
     /** Where more rows than this share of a table change, it is read anew as a whole. */
     private static final int FEW = 8;
 
-    private static final TypeReference<List<FoundItem.Mark>> MARKS = new TypeReference<>() {};
+    private static final TypeReference<List<Mark>> MARKS = new TypeReference<>() {};
 
     private final ItemMapper mapper;
     private final DraftMapper texts;
@@ -86,6 +86,7 @@ class ItemTables {
             texts.draftsOf(FieldId.ofAll(ids)).forEach(parts::add);
             mapper.aimsOf(ids).forEach(parts::add);
             mapper.findingsOf(ids).forEach(parts::add);
+            mapper.stakesOf(ids).forEach(parts::add);
             mapper.tableItemsOf(ids).forEach(item -> lines.add(parts.line(item)));
         }
         return lines;
@@ -106,6 +107,7 @@ class ItemTables {
             texts.drafts(FieldId.first(first), FieldId.last(after)).forEach(parts::add);
             mapper.aims(first, after).forEach(parts::add);
             mapper.findings(first, after).forEach(parts::add);
+            mapper.stakes(first, after).forEach(parts::add);
             chunk.forEach(item -> table.add(parts.line(item)));
         } while (chunk.size() == ROWS_AT_ONCE);
         return table;
@@ -115,7 +117,8 @@ class ItemTables {
     private final class Parts {
         private final Map<Long, DraftMapper.DraftRow> drafts = new HashMap<>();
         private final Map<Long, ItemMapper.Aimed> aims = new HashMap<>();
-        private final Map<Long, List<FoundItem.Mark>> findings = new HashMap<>();
+        private final Map<Long, List<Mark>> findings = new HashMap<>();
+        private final Map<Long, String> stakes = new HashMap<>();
 
         private void add(DraftMapper.DraftRow field) {
             drafts.put(field.id(), field);
@@ -129,8 +132,13 @@ class ItemTables {
             findings.put(line.itemId(), json.readValue(line.found(), MARKS));
         }
 
+        private void add(ItemMapper.StakeLine line) {
+            stakes.put(line.itemId(), line.parts());
+        }
+
         private ItemTable.Line line(ItemMapper.TableItem item) {
             ItemMapper.Aimed aim = aims.get(item.id());
+            List<Mark> marks = findings.getOrDefault(item.id(), List.of());
             return new ItemTable.Line(
                     item.id(),
                     item.address(),
@@ -147,7 +155,8 @@ class ItemTables {
                     },
                     aim == null ? null : aim.keywordId(),
                     aim == null ? null : aim.phrase(),
-                    findings.getOrDefault(item.id(), List.of()));
+                    marks,
+                    StakeParts.of(stakes.get(item.id()), marks.size()));
         }
 
         private ItemTable.Cell cell(long item, Field field, ItemMapper.Measured captured) {

@@ -13,6 +13,7 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.ObjLongConsumer;
 import java.util.stream.Stream;
+import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Phrase;
@@ -86,14 +87,16 @@ public class Items {
      *
      * @param asOf the revision whose order is shown; ask with it again and the rows keep their places
      * @param revision of the property when the rows were read: a decision about them says it
+     * @param mostAtStake the clicks a month at stake with the item of the property that has most of them
      */
-    public record Slice(long total, long asOf, long revision, List<ItemRow> rows) {}
+    public record Slice(long total, long asOf, long revision, double mostAtStake, List<ItemRow> rows) {}
 
     /**
      * Figures of a property.
      *
      * @param aimed items with a target
      * @param withFindings indexable items with at least one finding
+     * @param stake what fixing all findings could win
      * @param drafts how many drafts there are in each state that occurs
      * @param draftedFields the fields of which there are drafts
      */
@@ -102,6 +105,7 @@ public class Items {
             int indexable,
             int aimed,
             int withFindings,
+            Stake stake,
             Map<DraftState, Integer> drafts,
             List<Field> draftedFields) {}
 
@@ -115,7 +119,11 @@ public class Items {
         int start = Math.min(Math.max(0, from), ids.length);
         int end = Math.min(start + Math.min(Math.max(0, count), CHUNK), ids.length);
         return new Slice(
-                ids.length, view.asOf(), property.revision(), rows(property, Arrays.copyOfRange(ids, start, end)));
+                ids.length,
+                view.asOf(),
+                property.revision(),
+                tables.of(property.id()).mostAtStake(),
+                rows(property, Arrays.copyOfRange(ids, start, end)));
     }
 
     /** The ids of a table in its order. */
@@ -332,11 +340,6 @@ public class Items {
         return tables.of(propertyId).findingCounts();
     }
 
-    /** Visits every indexable item with what was found of it. */
-    public void forEachFound(long propertyId, Consumer<FoundItem> visit) {
-        tables.of(propertyId).forEachFound(visit);
-    }
-
     /** Indexable items that share one of these texts, by hash. */
     public List<AlikeGroup> alikeGroups(long propertyId, Field field, Collection<Long> keys) {
         return tables.of(propertyId).alikeGroups(field, keys);
@@ -429,16 +432,23 @@ public class Items {
         for (int i = 0; i < ids.length; i++) place.put(ids[i], i);
         List<Long> list = Arrays.stream(ids).boxed().toList();
         Map<Long, List<StoredFinding>> findings = findings(list);
+        Map<Long, String> stakes = new HashMap<>();
+        inLists(list, mapper::stakesOf).forEach(line -> stakes.put(line.itemId(), line.parts()));
         return inLists(list, mapper::lines).stream()
-                .map(line -> row(line, property, shown(findings.getOrDefault(line.id(), List.of()))))
+                .map(line ->
+                        row(line, property, shown(findings.getOrDefault(line.id(), List.of()), stakes.get(line.id()))))
                 .sorted(Comparator.comparing(row -> place.get(row.id())))
                 .toList();
     }
 
-    private static List<ItemRow.Finding> shown(List<StoredFinding> findings) {
-        return findings.stream()
-                .map(finding -> new ItemRow.Finding(finding.field(), finding.check(), finding.evidence()))
-                .toList();
+    private static List<ItemRow.Finding> shown(List<StoredFinding> findings, String parts) {
+        List<Stake> stakes = StakeParts.list(parts, findings.size());
+        List<ItemRow.Finding> shown = new ArrayList<>(findings.size());
+        for (int i = 0; i < findings.size(); i++) {
+            StoredFinding finding = findings.get(i);
+            shown.add(new ItemRow.Finding(finding.field(), finding.check(), finding.evidence(), stakes.get(i)));
+        }
+        return shown;
     }
 
     private static ItemRow row(ItemLine line, Property property, List<ItemRow.Finding> findings) {

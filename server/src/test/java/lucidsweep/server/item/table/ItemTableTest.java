@@ -13,6 +13,7 @@ import java.util.TreeMap;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import lucidsweep.core.finding.NotIndexable;
+import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import org.junit.jupiter.api.Test;
@@ -43,13 +44,12 @@ class ItemTableTest {
     private ItemTable.Line line(long id) {
         boolean indexable = random.nextInt(8) > 0;
         Long keyword = random.nextInt(3) == 0 ? null : (long) random.nextInt(5);
-        List<FoundItem.Mark> findings = new ArrayList<>();
+        List<Mark> findings = new ArrayList<>();
         for (String check : CHECKS) {
             if (random.nextInt(3) == 0)
-                findings.add(
-                        new FoundItem.Mark(Field.TITLE, check, check.equals("duplicate") ? "group " + id % 4 : ""));
+                findings.add(new Mark(Field.TITLE, check, check.equals("duplicate") ? "group " + id % 4 : ""));
         }
-        if (!indexable) findings.add(new FoundItem.Mark(Field.INDEXING, NotIndexable.CODE, ""));
+        if (!indexable) findings.add(new Mark(Field.INDEXING, NotIndexable.CODE, ""));
         return new ItemTable.Line(
                 id,
                 "https://tarrin.example/" + words() + "/" + id % 7,
@@ -62,7 +62,31 @@ class ItemTableTest {
                 new ItemTable.Cell[] {cell(), cell(), random.nextBoolean() ? cell() : null},
                 keyword,
                 keyword == null ? null : WORDS[keyword.intValue()],
-                findings);
+                findings,
+                stakes(findings.size()));
+    }
+
+    private float[] stakes(int findings) {
+        List<Stake> stakes = new ArrayList<>();
+        for (int i = 0; i < findings; i++) {
+            int clicks = random.nextInt(6);
+            stakes.add(clicks == 0 ? Stake.NONE : new Stake(clicks, clicks - 1, clicks + 0.5));
+        }
+        String stored = random.nextInt(3) == 0 ? null : StakeParts.text(stakes);
+        assertThat(StakeParts.of(stored, findings + 1))
+                .as("of findings that have changed meanwhile")
+                .isNull();
+        return StakeParts.of(stored, findings);
+    }
+
+    /** What the findings of some rows could win, those that a check found or all. */
+    private static double clicks(ItemTable.Line line, String check) {
+        double sum = 0;
+        for (int i = 0; i < line.findings().size(); i++) {
+            boolean wanted = check == null || line.findings().get(i).check().equals(check);
+            if (line.indexable() && wanted && line.stakes() != null) sum += line.stakes()[3 * i];
+        }
+        return sum;
     }
 
     private ItemTable.Cell cell() {
@@ -113,6 +137,7 @@ class ItemTableTest {
             case DEPTH -> Comparator.comparing(ItemTable.Line::depth);
             case STATUS -> Comparator.comparing(ItemTable.Line::status);
             case KEYWORD -> Comparator.comparing(line -> lower(line.keyword()));
+            case STAKE -> Comparator.comparing(line -> clicks(line, null));
             case FINDINGS -> Comparator.comparing(line -> line.findings().size());
         };
     }
@@ -180,8 +205,7 @@ class ItemTableTest {
                     ItemSort.H1);
             assertSame(
                     filter(null, null, Field.TITLE, "duplicate", "group 3", null, null, null),
-                    line -> line.indexable()
-                            && line.findings().contains(new FoundItem.Mark(Field.TITLE, "duplicate", "group 3")),
+                    line -> line.indexable() && line.findings().contains(new Mark(Field.TITLE, "duplicate", "group 3")),
                     ItemSort.ADDRESS);
             assertSame(
                     filter(null, null, null, NotIndexable.CODE, null, null, null, null),
@@ -232,6 +256,19 @@ class ItemTableTest {
                             .mapToInt(FindingCount::items)
                             .sum())
                     .isEqualTo((int) count(line -> line.indexable() && has(line, "missing")));
+            assertThat(table.findingCounts().stream()
+                            .filter(found -> found.key().check() == "missing")
+                            .mapToDouble(found -> found.stake().clicks())
+                            .sum())
+                    .isEqualTo(plain.values().stream()
+                            .mapToDouble(line -> clicks(line, "missing"))
+                            .sum());
+            double all = plain.values().stream()
+                    .mapToDouble(line -> clicks(line, null))
+                    .sum();
+            assertThat(counts.stake().clicks()).isEqualTo(all).isPositive();
+            assertThat(counts.stake().low()).isLessThan(all);
+            assertThat(counts.stake().high()).isGreaterThan(all);
             long hash = "Kayak".hashCode();
             Predicate<ItemTable.Line> twin = line -> line.cells()[0].alike() == hash;
             assertThat(table.alikeItems(Field.TITLE, List.of(hash)))

@@ -1,0 +1,66 @@
+package lucidsweep.server.triage;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import lucidsweep.core.demand.ClickRates;
+import lucidsweep.core.finding.Check;
+import lucidsweep.core.stake.AppealFaults;
+import lucidsweep.core.stake.AppealModel;
+import lucidsweep.core.stake.Cost;
+import lucidsweep.core.stake.ReachModel;
+import lucidsweep.core.stake.StakeModel;
+import lucidsweep.server.aim.demand.ItemQueries;
+
+/**
+ * What faults cost a property, as it is stored.
+ *
+ * @param base, items, spread as {@link AppealModel} has them
+ * @param costs by the ids of the checks; those of a check that came later are what is assumed of it
+ * @param words, leads, pairs as {@link ReachModel} has them
+ * @param from, to the first and last day of the demand, from 1970-01-01 on
+ * @param months how many months of them are reported
+ */
+record FittedCosts(
+        double base,
+        int items,
+        double spread,
+        Map<String, Cost> costs,
+        Cost words,
+        Cost leads,
+        int pairs,
+        ClickRates rates,
+        int from,
+        int to,
+        double months) {
+
+    static FittedCosts of(StakeModel model, ItemQueries queries) {
+        Map<String, Cost> costs = new HashMap<>();
+        List<Check> checks = AppealFaults.checks();
+        for (int i = 0; i < checks.size(); i++)
+            costs.put(checks.get(i).id(), model.appeal().cost(i));
+        return new FittedCosts(
+                model.appeal().base(),
+                model.appeal().items(),
+                model.appeal().spread(),
+                costs,
+                model.reach().words(),
+                model.reach().leads(),
+                model.reach().pairs(),
+                model.rates(),
+                queries.from(),
+                queries.to(),
+                queries.months());
+    }
+
+    StakeModel model(int leadingWords) {
+        Cost[] byNumber = AppealFaults.checks().stream()
+                .map(check -> costs.getOrDefault(check.id(), AppealFaults.assumed(check)))
+                .toArray(Cost[]::new);
+        return new StakeModel(
+                new AppealModel(base, byNumber, items, spread),
+                new ReachModel(words, leads, pairs),
+                rates,
+                leadingWords);
+    }
+}
