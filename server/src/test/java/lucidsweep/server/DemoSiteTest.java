@@ -17,6 +17,8 @@ import lucidsweep.standins.DemoSite;
 import lucidsweep.standins.KeywordFile;
 import lucidsweep.standins.Planted;
 import lucidsweep.standins.SearchMarket;
+import lucidsweep.standins.SearchReports;
+import lucidsweep.standins.Searchers;
 import lucidsweep.standins.ShopListings;
 import lucidsweep.standins.Website;
 import org.junit.jupiter.api.Test;
@@ -27,12 +29,16 @@ import tools.jackson.databind.JsonNode;
 @ExtendWith(RunningApplication.class)
 class DemoSiteTest {
 
+    private static final String PLACES =
+            "Gull Cove, Otter Point, Pellow Sound, Marram Sands, Skerry Island, Brackwater, "
+                    + "Heron Creek, Lantern Head, Saltmeadow, Fennick, Ravensea, Thrift Bay, Kittering";
+
     @Test
     void findsEveryPlantedFaultAndInventsNone(Api api) throws IOException {
         DemoSite site = DemoSite.ofSeed(7);
         assertThat(site.pages()).hasSizeGreaterThanOrEqualTo(320);
         try (Website website = Website.ofDemo(site, 0)) {
-            long property = api.property("website", website.address().toString(), true);
+            long property = api.property("website", website.address().toString(), true, PLACES);
             JsonNode job = api.sweep(property);
             assertThat(job.path("state").asString()).isEqualTo("done");
 
@@ -166,6 +172,15 @@ class DemoSiteTest {
             assertThat(summary.path("points")).hasSize(20);
             assertThat(summary.path("points").get(4).path("rate").asDouble()).isCloseTo(0.0464, within(0.005));
             assertThat(summary.path("pages")).isNotEmpty();
+
+            double lost =
+                    SearchReports.truth(SearchMarket.of(site, 7, Searchers.OF_DEMO), SearchReports.FIRST_TODAY).stream()
+                            .mapToDouble(page -> page.faultless() - page.now())
+                            .sum();
+            JsonNode stake = api.get(path + "/standing").json().path("stake");
+            assertThat(stake.path("clicks").asDouble() / lost).isBetween(1 / 1.5, 1.5);
+            assertThat(lost)
+                    .isBetween(stake.path("low").asDouble(), stake.path("high").asDouble());
         }
     }
 

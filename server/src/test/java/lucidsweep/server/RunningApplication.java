@@ -168,8 +168,14 @@ public final class RunningApplication implements ParameterResolver {
 
         /** Adds a client with one property and returns the property's id. */
         public long property(String kind, String address, boolean privateAllowed) {
+            return property(kind, address, privateAllowed, "Gull Cove");
+        }
+
+        /** The same of a client that serves some places. */
+        public long property(String kind, String address, boolean privateAllowed, String places) {
             long client = post(
-                            "/api/clients", "{\"name\":\"Tarrin Bay Kayaks\",\"brand\":\"\",\"places\":\"Gull Cove\"}")
+                            "/api/clients",
+                            "{\"name\":\"Tarrin Bay Kayaks\",\"brand\":\"\",\"places\":\"" + places + "\"}")
                     .json()
                     .path("id")
                     .asLong();

@@ -61,6 +61,58 @@ class TriageTest {
         assertThat(endingCause(shop)).isEmpty();
     }
 
+    @Test
+    void textsThatAreNearlyTheSameFollowEveryEdit(Api api) {
+        StringBuilder csv = new StringBuilder("listing id,title,description\n");
+        for (int i = 0; i < 30; i++) {
+            csv.append("P%d,Bell rope of %s for a sloop,\"Spun by hand, %s and tarred\"%n"
+                    .formatted(i, Integer.toString(i * 7919 + 131_071, 36), Integer.toString(i * 104_729, 36)));
+        }
+        csv.append("A,Boat fender plaited of old hemp rope for quays and jetties of every height,\n");
+        csv.append("B,Boat fender plaited of old hemp ropes for quays and jetties of every height,\n");
+        Shop shop = new Shop(api, csv.toString());
+        assertThat(near(shop, "A")).isEqualTo("91% the same as that of B");
+        assertThat(near(shop, "B")).isEqualTo("91% the same as that of A");
+        assertThat(nearCauses(shop)).containsExactly("2 titles are nearly the same as others, in 1 small group.");
+
+        shop.type("P1", "title", "Boat fenders plaited of old hemp rope for quays and jetties of every height");
+        shop.type("P2", "title", "A boat fender plaited of old hemp rope for quays and jetties of every height");
+        assertThat(near(shop, "P1")).contains("% the same as that of ");
+        assertThat(nearCauses(shop))
+                .containsExactly(
+                        "4 titles are nearly the same: “Boat fenders plaited of old hemp rope for quays and jetties of every height”.");
+
+        shop.type("A", "title", "Monkey’s fist with a lead core");
+        shop.type("P2", "title", "Boat fender plaited of old hemp ropes for quays and jetties of every height!");
+        assertThat(near(shop, "A")).isEmpty();
+        assertThat(near(shop, "B")).as("now a duplicate").isEmpty();
+        shop.type("B", "title", "Door mat woven of cable");
+        shop.type("P2", "title", "Sailor’s knot board, forty knots");
+        assertThat(near(shop, "P1")).isEmpty();
+        assertThat(nearCauses(shop)).isEmpty();
+    }
+
+    private static String near(Shop shop, String id) {
+        for (JsonNode row :
+                shop.get("/items?field=title&check=near-duplicate").json().path("rows")) {
+            if (!row.path("address").asString().equals(id)) continue;
+            for (JsonNode finding : row.path("findings"))
+                if (finding.path("check").asString().equals("near-duplicate"))
+                    return finding.path("evidence").asString();
+        }
+        return "";
+    }
+
+    private static List<String> nearCauses(Shop shop) {
+        List<String> says = new ArrayList<>();
+        for (JsonNode cause : shop.get("/causes").json()) {
+            if (cause.path("check").asString().equals("near-duplicate")
+                    && cause.path("field").asString().equals("title"))
+                says.add(cause.path("says").asString());
+        }
+        return says;
+    }
+
     private static String endingCause(Shop shop) {
         for (JsonNode cause : shop.get("/causes").json()) {
             if (cause.path("check").asString().equals("common-ending"))

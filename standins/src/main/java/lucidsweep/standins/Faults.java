@@ -11,6 +11,20 @@ final class Faults {
 
     private static final String LONG_ENDING = " | Tarrin Bay Kayaks: hire, tours and lessons";
 
+    private static final int LONGEST = 150;
+
+    /** Descriptions that are like no others, for pages whose wording is at fault. */
+    private static final List<String> NOTES = List.of(
+            "Ropes that nobody ties the same way twice, and why",
+            "A morning with the harbour master and her dog on the quay",
+            "Why we count the gulls before we look at the forecast",
+            "Three ways to carry a boat over soft sand without help",
+            "The day the tide forgot us, told by those who were there",
+            "Glue, clamps and patience: a week in the long shed",
+            "What the old lamp keeper wrote down each night at ten");
+
+    private int wordings;
+
     private final Map<String, List<SitePage>> bySection = new HashMap<>();
     private final Map<String, Integer> next = new HashMap<>();
     private final List<Planted> planted = new ArrayList<>();
@@ -34,6 +48,7 @@ final class Faults {
         plantHeadings();
         plantIndexing();
         plantWording();
+        plantLikeness();
         return planted;
     }
 
@@ -149,7 +164,12 @@ final class Faults {
         worded("emoji", "%s 🛶🛶");
         SitePage doubled = take("journal");
         title(doubled, Sections.BRAND + ": " + doubled.name + " | " + Sections.BRAND, "brand-doubled");
-        title(take("hire"), "Kayak hire, canoe hire, boat hire, gear hire", "list-of-keywords", "repeated-word");
+        title(
+                take("hire"),
+                "Kayak hire, canoe hire, boat hire, gear hire",
+                "list-of-keywords",
+                "repeated-word",
+                "place-missing");
         SitePage twice = take("journal");
         description(twice, twice.titles.get(0), "same-as-title");
         note(twice, "description", "too-short");
@@ -158,15 +178,29 @@ final class Faults {
         note(headless, "h1", "empty");
     }
 
+    /** The boats are described by two sentences that only their names tell apart, but where something else was planted. */
+    private void plantLikeness() {
+        for (SitePage page : bySection.get("boats")) {
+            boolean numbered =
+                    page.name.matches(".*\\d.*") && page.descriptions.get(0).length() <= LONGEST;
+            if (numbered && page.canonical.isEmpty()) note(page, "description", "patterned");
+        }
+        SitePage one = take("workshop");
+        SitePage other = take("workshop");
+        title(one, "What we learned about drying wetsuits in the rain", "near-duplicate");
+        title(other, "What we learned about drying wetsuits in the rains", "near-duplicate");
+        description(one, "Hang it inside out, under the fore deck, and never near the stove.", "near-duplicate");
+        description(other, "Hang it inside out, under the fore deck, and never near the stoves.", "near-duplicate");
+    }
+
     /** Words a title and a description so that a check finds it, around the name of their page. */
     private void worded(String finding, String pattern) {
         SitePage page = take("journal");
         String name = finding.equals("all-capitals") ? page.name.toUpperCase(Locale.ROOT) : page.name;
         title(page, pattern.formatted(name), finding);
         SitePage other = take("journal");
-        String text = finding.equals("all-capitals")
-                ? other.descriptions.get(0).toUpperCase(Locale.ROOT)
-                : other.descriptions.get(0);
+        String own = NOTES.get(wordings++ % NOTES.size());
+        String text = finding.equals("all-capitals") ? own.toUpperCase(Locale.ROOT) : own;
         description(other, pattern.formatted(text), finding);
     }
 

@@ -36,8 +36,27 @@ public record SearchMarket(List<Interest> interests, List<Truth> truths) {
      *
      * @param monthly searches a month, over the year
      * @param before, now its position until half a year ago and today; between the two it moves evenly
+     * @param appeal how much less or more it is clicked than a result without faults, on the log scale
+     * @param lower how many times as far down it stands than with a title that has all words of the query
      */
-    public record Interest(String path, String query, double monthly, double before, double now, boolean brand) {
+    public record Interest(
+            String path,
+            String query,
+            double monthly,
+            double before,
+            double now,
+            boolean brand,
+            double appeal,
+            double lower) {
+
+        Interest(String path, String query, double monthly, double before, double now, boolean brand) {
+            this(path, query, monthly, before, now, brand, 0, 1);
+        }
+
+        private Interest reacting(double itsAppeal, double timesLower) {
+            return new Interest(
+                    path, query, monthly, before * timesLower, now * timesLower, brand, itsAppeal, timesLower);
+        }
 
         private static final int MOVING_WEEKS = 26;
 
@@ -54,7 +73,12 @@ public record SearchMarket(List<Interest> interests, List<Truth> truths) {
     /** What was planted of a page and a query: "home", "better", "too-early", "served" or "brand". */
     public record Truth(String kind, String path, String query) {}
 
+    /** A market whose searchers do not mind any fault. */
     public static SearchMarket of(DemoSite site, long seed) {
+        return of(site, seed, Searchers.INDIFFERENT);
+    }
+
+    public static SearchMarket of(DemoSite site, long seed, Searchers searchers) {
         SearchMarket market = new SearchMarket(new ArrayList<>(), new ArrayList<>());
         Random random = new Random(seed);
         market.homes(random);
@@ -62,7 +86,18 @@ public record SearchMarket(List<Interest> interests, List<Truth> truths) {
         market.young();
         market.brand();
         market.others(site, random);
+        market.interests.replaceAll(interest -> market.react(interest, site, searchers));
         return market;
+    }
+
+    /** Where a page rises for something else than its title says, that is planted and stays. */
+    private Interest react(Interest interest, DemoSite site, Searchers searchers) {
+        boolean planted = truths.stream()
+                .anyMatch(truth -> !truth.kind.equals("home")
+                        && truth.path.equals(interest.path)
+                        && truth.query.equals(interest.query));
+        double lower = planted ? 1 : searchers.lower(site.pages().get(interest.path), interest.query);
+        return interest.reacting(interest.brand ? 0 : searchers.appealOf(site, interest.path), lower);
     }
 
     private void add(String kind, String path, String query, double monthly, double before, double now) {

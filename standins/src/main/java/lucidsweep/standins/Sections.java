@@ -15,6 +15,38 @@ final class Sections {
             "Sunset tour",
             "Birdwatching tour",
             "Island day tour");
+    private static final String[][] PROMISES = {
+        {
+            "Join our %s: first light on the water and a hot flask.",
+            "Up before the gulls? Our %s ends with breakfast.",
+            "Book our %s and have the whole bay to yourself."
+        },
+        {
+            "Lamps on and heads down: our %s has echoes all round.",
+            "Our %s goes in at half tide. Helmets are included.",
+            "Come on our %s; we know every rock by its name."
+        },
+        {
+            "On our %s you drift quietly while they come to look.",
+            "Forty pups last year: join our %s in small groups.",
+            "Our %s keeps its distance, and brings binoculars."
+        },
+        {
+            "Paddle home in the dusk: our %s has a lantern on each bow.",
+            "Our %s: two hours, one beach, and the sky on fire.",
+            "Join our %s with a blanket and something warm to drink."
+        },
+        {
+            "Terns, divers and a guide who whispers: our %s.",
+            "Our %s comes with dry bags for your glasses and camera.",
+            "Book our %s and bring patience; the rest is in the boat."
+        },
+        {
+            "Two crossings and lunch on the far side: our %s.",
+            "A long day out: our %s is for people who can paddle.",
+            "Our %s has sand in every sandwich. Kit is included."
+        }
+    };
     static final List<String> CRAFT = List.of(
             "Single kayak",
             "Double kayak",
@@ -24,6 +56,16 @@ final class Sections {
             "Children’s kayak",
             "Touring canoe",
             "Paddleboard");
+
+    private static final List<String> CRAFT_NOTES = List.of(
+            "dry, quick and easy to turn.",
+            "for two who like each other.",
+            "long, fast and made for swell.",
+            "warm days, wet legs, no worries.",
+            "rod holders and room for a catch.",
+            "short paddles, low sides, big smiles.",
+            "three seats and space for the tent.",
+            "stand up, fall in, try again.");
 
     private final Random random;
 
@@ -69,10 +111,7 @@ final class Sections {
                                 "tours",
                                 name,
                                 name,
-                                pick("Join our ", "Book our ", "Come on our ") + lower(tour) + " at " + place.name()
-                                        + pick(
-                                                ". Small groups, boats and kit included.",
-                                                ". Guides who know every rock, kit included."),
+                                pick(PROMISES[TOURS.indexOf(tour)]).formatted(lower(tour) + " at " + place.name()),
                                 "This tour starts at " + place.launch() + ". The water here is " + place.water()
                                         + ", and the guide decides on the day how far we go.",
                                 "The reason most people come is simple: " + place.sight() + ". "
@@ -107,9 +146,8 @@ final class Sections {
                                 name,
                                 name + " – Tarrin Bay",
                                 craft + " hire from " + place.name()
-                                        + pick(
-                                                ": two hours, half a day or a whole day.",
-                                                " with paddle, buoyancy aid and a map."),
+                                        + pick(": ", ", by the hour or the day: ")
+                                        + CRAFT_NOTES.get(CRAFT.indexOf(craft)),
                                 "Pick up at " + place.launch()
                                         + ". We fit the boat to you, show you the chart and agree where you turn round.",
                                 "The water at " + place.name() + " is " + place.water()

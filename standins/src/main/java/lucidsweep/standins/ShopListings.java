@@ -2,6 +2,7 @@ package lucidsweep.standins;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Random;
 
 /** The listings of the demo client's shop, made from a seed, with faults planted on purpose. */
@@ -25,6 +26,35 @@ public final class ShopListings {
         "Birch plywood tray"
     };
     static final String[] WOODS = {"ash", "cedar", "cherry", "oak", "walnut", "larch"};
+    private static final String[] STORIES = {
+        "we carve it on a shaving horse and balance it on one finger.",
+        "narrow in the blade and loomed to your own hands.",
+        "half a hull on a board, drawn from the lines of the boats we build.",
+        "it floats when it falls in, which is more than the keys do.",
+        "found on the tide line, wired and shaded in the loft.",
+        "the soundings are those of 1887, and so are two of the rocks.",
+        "two pegs and a batten, strong enough for a wet boat.",
+        "a board for one loaf, with a groove that holds the crumbs.",
+        "high water and low water, one hand, no numbers.",
+        "an old oar, sawn and set with brass, for the hall.",
+        "plaited from mooring line that has held boats for years.",
+        "turned like the cleat on a jetty, for drawers that stick.",
+        "thin as a shaving, with a blade at one end.",
+        "letters cut by hand and gilded, as many as your boat is called.",
+        "bent over a mould in one piece, with handles for cold fingers."
+    };
+    private static final String[] GRAINS = {
+        "The grain is pale and runs straight, and it bends before it breaks.",
+        "It smells of the shed for a year, and the colour deepens in the sun.",
+        "Reddish at first, then browner every summer that it is looked at.",
+        "Heavy and slow to dry; it will outlast the nail that it hangs on.",
+        "Dark bands through brown, no two pieces of it alike.",
+        "Knots the size of a penny, and resin that shines when it is oiled."
+    };
+    private static final String[] SIZES = {
+        "This one goes into hand luggage: a gift for people who paddle by the sea, or would like to own a boat that is new.",
+        "The big one wants a wall of its own, at home or on the coast: a gift for a paddler with room."
+    };
     private static final String[] OCCASIONS = {"a new boat", "a birthday", "a cabin by the sea"};
     static final String[] TAGS = {
         "kayak gift",
@@ -99,9 +129,10 @@ public final class ShopListings {
         String id = id(number);
         String size = variant == 0 ? "small" : "large";
         String title = good + ", gift for " + occasion + ", " + size + ", solid " + wood;
-        String description = "A " + size + " " + good.toLowerCase() + " made of " + wood
-                + " in our boat shed by the harbour, oiled by hand. "
-                + "Every piece is a little different, since the wood is what is left when a kayak has been planked.";
+        String description = "A " + size + " " + good.toLowerCase(Locale.ROOT) + " made of " + wood
+                + " in our boat shed: "
+                + STORIES[number / (WOODS.length * VARIANTS)] + " " + GRAINS[number / VARIANTS % WOODS.length] + " "
+                + SIZES[variant];
         List<String> tags = tags();
         switch (number % 12) {
             case 1 -> {

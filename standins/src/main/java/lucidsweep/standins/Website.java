@@ -118,6 +118,10 @@ public final class Website implements AutoCloseable {
             demand = null;
             return Reply.text(200, "<title>It is " + today + "</title>");
         }
+        if (path.equals("/search/truth")) {
+            byte[] truth = SearchReports.truthJson(market(site), today).getBytes(StandardCharsets.UTF_8);
+            return new Reply(200, "application/json", truth, Map.of());
+        }
         if (path.equals("/search/demand")) return feed(demand(site), exchange, path);
         if (path.equals("/marketplace/listings")) return feed(marketplace, exchange, path);
         if (path.equals("/channel/videos")) return feed(channel, exchange, path);
@@ -127,10 +131,13 @@ public final class Website implements AutoCloseable {
     /** What the stand-in search engine reports today; made when it is first asked for. */
     private synchronized Feed demand(DemoSite site) {
         if (demand == null) {
-            SearchMarket market = SearchMarket.of(site, MARKET_SEED);
-            demand = new Feed(SearchReports.rows(market, address(), today), ROWS_AT_ONCE);
+            demand = new Feed(SearchReports.rows(market(site), address(), today), ROWS_AT_ONCE);
         }
         return demand;
+    }
+
+    private static SearchMarket market(DemoSite site) {
+        return SearchMarket.of(site, MARKET_SEED, Searchers.OF_DEMO);
     }
 
     private Reply special(DemoSite site, String path) {

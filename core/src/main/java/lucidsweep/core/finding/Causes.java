@@ -59,8 +59,7 @@ public final class Causes {
                         + (fit == 1 ? " fits." : " fit.");
                 causes.add(cause(members, group.getKey(), "", says));
             } else if (items >= OWN_CAUSE) {
-                String says = Sentence.number(items) + " items share one "
-                        + first.check().field().label() + ": “" + first.example() + "”.";
+                String says = first.check().saysShared(items, first.example());
                 causes.add(cause(members, group.getKey(), "", says));
             } else {
                 small.addAll(members);
@@ -68,10 +67,13 @@ public final class Causes {
             }
         }
         if (small.isEmpty()) return;
-        String says = Sentence.number(items(small)) + " "
-                + small.get(0).check().field().label()
-                + "s are used on several items, in " + Sentence.number(smallGroups)
-                + (smallGroups == 1 ? " small group." : " small groups.");
+        String says = small.get(0)
+                .check()
+                .says(items(small), "")
+                .replaceFirst(
+                        "\\.$",
+                        ", in " + Sentence.number(smallGroups)
+                                + (smallGroups == 1 ? " small group." : " small groups."));
         causes.add(cause(small, "", "", says));
     }
 

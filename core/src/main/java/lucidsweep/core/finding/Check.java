@@ -102,6 +102,11 @@ public abstract class Check {
         return sentence().of(items, where);
     }
 
+    /** Says that the findings of so many items share something, such as the text of one of them. */
+    String saysShared(int items, String example) {
+        return Sentence.number(items) + " items share one " + field.label() + ": “" + example + "”.";
+    }
+
     /** Looks at an item that is indexable or not, and reports at most one finding. */
     abstract void look(InspectedItem item, InspectionContext around, Consumer<Finding> found);
 

@@ -73,6 +73,8 @@ public final class Checks {
                 new Empty(field),
                 new SeveralElements(field),
                 new DuplicateText(field),
+                new NearDuplicate(field),
+                new Patterned(field),
                 new TooLong(field),
                 new TooShort(field),
                 new KeywordMissing(field),

@@ -22,11 +22,11 @@ final class DuplicateText extends TextCheck {
 
     @Override
     void look(InspectedText text, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
-        if (item.noindex().isPresent() || text.alike() < 2) return;
-        int others = text.alike() - 1;
+        if (item.noindex().isPresent() || text.alike().same() < 2) return;
+        int others = text.alike().same() - 1;
         String evidence = others == 1
-                ? "the same as " + text.twin()
-                : "the same as " + text.twin() + " and " + (others - 1) + (others == 2 ? " other" : " others");
+                ? "the same as " + text.alike().twin()
+                : "the same as " + text.alike().twin() + " and " + (others - 1) + (others == 2 ? " other" : " others");
         found.accept(new Finding(this, evidence, text.key()));
     }
 }

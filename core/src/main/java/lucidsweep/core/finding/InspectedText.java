@@ -20,8 +20,7 @@ public final class InspectedText {
     private final int captured;
     private final String value;
     private final Words language;
-    private final int alike;
-    private final String twin;
+    private final Alike alike;
     private List<Word> words;
     private String key;
     private int characters = -1;
@@ -34,16 +33,14 @@ public final class InspectedText {
      * @param captured how many such elements the sweep found
      * @param value the text in force; "" where there is none
      * @param language what takes it apart
-     * @param alike how many items have the same text, this one included
-     * @param twin the address of another of them; "" where there is none
+     * @param alike the texts of other items that it is like
      */
-    public InspectedText(Field field, int captured, String value, Words language, int alike, String twin) {
+    public InspectedText(Field field, int captured, String value, Words language, Alike alike) {
         this.field = field;
         this.captured = captured;
         this.value = value;
         this.language = language;
         this.alike = alike;
-        this.twin = twin;
     }
 
     Field field() {
@@ -62,12 +59,8 @@ public final class InspectedText {
         return language;
     }
 
-    int alike() {
+    Alike alike() {
         return alike;
-    }
-
-    String twin() {
-        return twin;
     }
 
     boolean present() {

@@ -2,6 +2,7 @@ package lucidsweep.core.standard;
 
 import java.util.List;
 import java.util.Set;
+import lucidsweep.core.alike.AlikeTexts;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.text.Graphemes;
 import lucidsweep.core.text.Slot;
@@ -15,6 +16,7 @@ import lucidsweep.core.text.Slot;
  * @param endingShare an ending is common if at least this share of all titles has it, 0 to 1
  * @param endingPx … and it is at least so wide
  * @param settlingDays an item is too young to be judged by what it ranks for until so many days after it was published
+ * @param alike which texts are nearly the same, and which are a series
  * @param off the checks that are off, by their ids, such as "title same-as-h1"
  */
 public record Standard(
@@ -28,6 +30,7 @@ public record Standard(
         double endingPx,
         int settlingDays,
         Wording wording,
+        Likeness alike,
         Set<String> off) {
 
     /**
@@ -37,8 +40,18 @@ public record Standard(
      * @param maxEmoji in one text
      * @param openingChars within so many first characters a description has words of the title
      * @param maxSlugChars of the last part of an address
+     * @param maxSeries so many texts may be told apart by a place, a number or a name only
      */
-    public record Wording(int maxPhrases, int maxEmoji, int openingChars, int maxSlugChars) {}
+    public record Wording(int maxPhrases, int maxEmoji, int openingChars, int maxSlugChars, int maxSeries) {}
+
+    /** Which titles, and which descriptions, are nearly the same: titles are short, so that one word more is another title. */
+    public record Likeness(AlikeTexts.Limits titles, AlikeTexts.Limits descriptions) {
+
+        /** Those of titles or descriptions. */
+        public AlikeTexts.Limits of(Field field) {
+            return field == Field.TITLE ? titles : descriptions;
+        }
+    }
 
     /** The limits of a title or a description. */
     public TextLimits limits(Field field) {
@@ -110,8 +123,14 @@ public record Standard(
                 0.2,
                 120,
                 91,
-                new Wording(3, 1, 60, 75),
-                Set.of("title brand-missing", "title brand-first", "title same-as-h1", "tags off-text"));
+                new Wording(3, 1, 60, 75, 12),
+                new Likeness(new AlikeTexts.Limits(0.9, 3), new AlikeTexts.Limits(0.8, 3)),
+                Set.of(
+                        "title brand-missing",
+                        "title brand-first",
+                        "title same-as-h1",
+                        "title patterned",
+                        "tags off-text"));
     }
 
     /** What shop listings are held to: a long title, up to 13 tags of 20 characters. */
@@ -127,7 +146,8 @@ public record Standard(
                 pages.endingShare,
                 pages.endingPx,
                 pages.settlingDays,
-                new Wording(5, 3, 60, 75),
+                new Wording(5, 3, 60, 75, 12),
+                pages.alike,
                 pages.off);
     }
 }

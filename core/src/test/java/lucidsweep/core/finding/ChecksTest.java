@@ -16,6 +16,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import lucidsweep.core.alike.Series;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.PlacesNamed;
@@ -37,7 +38,7 @@ class ChecksTest {
             Set.of("tarrin bay kayaks"),
             new PlacesNamed(List.of("Gull Cove", "Fennick")),
             2026);
-    private static final Pattern NOTE = Pattern.compile("<(alike )?(\\d+)>(.*)");
+    private static final Pattern NOTE = Pattern.compile("<(alike |near |series )?(\\d+)>(.*)");
 
     /** A case: what a check says of an item, "-" for nothing; parts that are empty are as on a page without faults. */
     record Case(
@@ -69,14 +70,27 @@ class ChecksTest {
         }
 
         private InspectedText text(Field field, String given, String good) {
-            if (field == Field.H1 && !tags.isEmpty()) return new InspectedText(field, -1, "", ENGLISH, 1, "");
+            if (field == Field.H1 && !tags.isEmpty()) return text(field, -1, "", Alike.NONE);
             Matcher note = NOTE.matcher(given);
-            if (!note.matches())
-                return new InspectedText(field, 1, given.isEmpty() ? good : given, ENGLISH, 1, "/other");
+            if (!note.matches()) return text(field, 1, given.isEmpty() ? good : given, Alike.NONE);
             int number = Integer.parseInt(note.group(2));
-            return note.group(1) == null
-                    ? new InspectedText(field, number, note.group(3), ENGLISH, 1, "")
-                    : new InspectedText(field, 1, note.group(3), ENGLISH, number, "/twin");
+            String text = note.group(3);
+            if (note.group(1) == null) return text(field, number, text, Alike.NONE);
+            Alike alike = switch (note.group(1).strip()) {
+                case "alike" -> new Alike(number, "/twin", Optional.empty(), Optional.empty());
+                case "near" ->
+                    new Alike(
+                            1,
+                            "",
+                            Optional.of(new Alike.NearText("/twin", number / 100.0, "another text")),
+                            Optional.empty());
+                default -> new Alike(1, "", Optional.empty(), Optional.of(new Series("Hire in …", number)));
+            };
+            return text(field, 1, text, alike);
+        }
+
+        private static InspectedText text(Field field, int count, String text, Alike alike) {
+            return new InspectedText(field, count, text, ENGLISH, alike);
         }
     }
 

@@ -13,6 +13,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import lucidsweep.core.alike.AlikeTexts;
+import lucidsweep.core.alike.Near;
 import lucidsweep.core.finding.Inspection;
 import lucidsweep.core.finding.InspectionContext;
 import lucidsweep.core.finding.NotIndexable;
@@ -51,6 +53,7 @@ public class Findings {
     private final Items items;
     private final Clients clients;
     private final Stakes stakes;
+    private final LikeTexts likes;
     private final PropertyLine line;
     private final TransactionTemplate transaction;
     private final JsonMapper json;
@@ -60,6 +63,7 @@ public class Findings {
             Items items,
             Clients clients,
             Stakes stakes,
+            LikeTexts likes,
             PropertyLine line,
             TransactionTemplate transaction,
             JsonMapper json) {
@@ -67,6 +71,7 @@ public class Findings {
         this.items = items;
         this.clients = clients;
         this.stakes = stakes;
+        this.likes = likes;
         this.line = line;
         this.transaction = transaction;
         this.json = json;
@@ -86,14 +91,16 @@ public class Findings {
         long changes = mapper.changes(propertyId);
         Property property = clients.property(propertyId);
         long[] ids = items.allIds(propertyId);
-        Survey survey = new Survey(mapper.endings(propertyId));
-        Lookahead.over(ids, AT_ONCE, some -> items.texts(propertyId, some[0], some[some.length - 1]), survey::add);
+        Survey survey = survey(property, ids);
         List<Ending> endings = survey.endings(property.standard());
+        AlikeTexts.Found likeTitles = survey.likeTitles(endings);
+        AlikeTexts.Found likeDescriptions = survey.likeDescriptions();
+        likes.keep(propertyId, new LikeTexts.Indexes(likeTitles.index(), likeDescriptions.index()));
         Inspector inspector = inspector(
                 property,
                 endings,
-                survey.titles().found(),
-                survey.descriptions().found());
+                Likes.ofAll(survey.titles().found(), likeTitles),
+                Likes.ofAll(survey.descriptions().found(), likeDescriptions));
         Map<String, Integer> fitWithout = new HashMap<>();
         Optional<StakeFit> fit = stakes.fit(property);
         Lookahead.over(ids, AT_ONCE, some -> inspected(inspector, propertyId, some), stretch -> {
@@ -110,6 +117,21 @@ public class Findings {
             storeEndings(propertyId, endings, fitWithout);
             mapper.judgedAll(propertyId, changes);
         });
+    }
+
+    private Survey survey(Property property, long[] ids) {
+        Client client = clients.client(property.clientId());
+        Survey survey =
+                new Survey(mapper.endings(property.id()), property.standard().alike(), client.placeNames());
+        Lookahead.over(ids, AT_ONCE, some -> items.texts(property.id(), some[0], some[some.length - 1]), survey::add);
+        return survey;
+    }
+
+    private LikeTexts.Indexes indexes(long propertyId) {
+        Survey survey = survey(clients.property(propertyId), items.allIds(propertyId));
+        return new LikeTexts.Indexes(
+                survey.likeTitles(mapper.endings(propertyId)).index(),
+                survey.likeDescriptions().index());
     }
 
     /** Says, within the transaction that changes texts, that findings are to be worked out after it; returns the change's number. */
@@ -145,8 +167,11 @@ public class Findings {
                 items.changed(propertyId);
                 return;
             }
+            LikeTexts.Indexes indexes = likes.of(propertyId, this::indexes);
+            Set<Long> changed = Set.copyOf(touched);
+            touched.addAll(likes.touched(propertyId, indexes, changed));
             texts.alike().forEach((field, alike) -> touched.addAll(items.alikeItems(propertyId, field, alike)));
-            evaluate(propertyId, touched);
+            evaluate(propertyId, touched, changed, indexes);
             for (long change : changes) mapper.judged(propertyId, change);
             items.changed(propertyId, touched);
         });
@@ -162,14 +187,18 @@ public class Findings {
     }
 
     /** Works out the findings of some items; endings stay as they were found in the whole. */
-    private void evaluate(long propertyId, Collection<Long> itemIds) {
+    private void evaluate(long propertyId, Collection<Long> itemIds, Set<Long> changed, LikeTexts.Indexes indexes) {
         if (itemIds.isEmpty()) return;
         Property property = clients.property(propertyId);
         long[] ids = itemIds.stream().mapToLong(Long::longValue).sorted().toArray();
         Set<Long> titles = new HashSet<>();
         Set<Long> descriptions = new HashSet<>();
         Map<String, Integer> fitWithout = new HashMap<>();
+        Map<Long, Near> nearTitles = new HashMap<>();
+        Map<Long, Near> nearDescriptions = new HashMap<>();
         Lookahead.over(ids, AT_ONCE, some -> items.details(propertyId, some), details -> {
+            nearTitles.putAll(likes.near(propertyId, indexes, Field.TITLE, details, changed));
+            nearDescriptions.putAll(likes.near(propertyId, indexes, Field.DESCRIPTION, details, changed));
             Map<Long, List<StoredFinding>> before =
                     items.findings(details.stream().map(ItemDetail::id).toList());
             for (ItemDetail item : details) {
@@ -181,8 +210,11 @@ public class Findings {
         Inspector inspector = inspector(
                 property,
                 mapper.endings(propertyId),
-                byHash(items.alikeGroups(propertyId, Field.TITLE, titles)),
-                byHash(items.alikeGroups(propertyId, Field.DESCRIPTION, descriptions)));
+                Likes.ofFew(byHash(items.alikeGroups(propertyId, Field.TITLE, titles)), nearTitles, indexes.titles()),
+                Likes.ofFew(
+                        byHash(items.alikeGroups(propertyId, Field.DESCRIPTION, descriptions)),
+                        nearDescriptions,
+                        indexes.descriptions()));
         transaction.executeWithoutResult(status -> {
             for (int start = 0; start < ids.length; start += LIST) {
                 Object[] some = Arrays.stream(ids, start, Math.min(ids.length, start + LIST))
@@ -231,15 +263,11 @@ public class Findings {
         }
     }
 
-    private Inspector inspector(
-            Property property, List<Ending> endings, Map<Long, AlikeGroup> titles, Map<Long, AlikeGroup> descriptions) {
+    private Inspector inspector(Property property, List<Ending> endings, Likes titles, Likes descriptions) {
         Client client = clients.client(property.clientId());
         Set<String> brands = client.brandNames().stream().map(TextKey::key).collect(Collectors.toSet());
-        Set<Long> twins = new HashSet<>();
-        titles.values().forEach(group -> twins.addAll(InspectedItems.members(group)));
-        descriptions.values().forEach(group -> twins.addAll(InspectedItems.members(group)));
-        InspectedItems subjects = new InspectedItems(
-                Words.in(property.language()), titles, descriptions, items.addresses(List.copyOf(twins)));
+        InspectedItems subjects =
+                new InspectedItems(Words.in(property.language()), titles, descriptions, items::addresses);
         Inspection inspection = new Inspection(new InspectionContext(
                 property.standard(), endings, brands, new PlacesNamed(client.placeNames()), yearOf(property.id())));
         Optional<StakeModel> costs = stakes.costs(property.id())

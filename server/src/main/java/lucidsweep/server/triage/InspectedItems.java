@@ -1,61 +1,89 @@
 package lucidsweep.server.triage;
 
 import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import lucidsweep.core.compose.TagList;
+import lucidsweep.core.finding.Alike;
 import lucidsweep.core.finding.InspectedItem;
 import lucidsweep.core.finding.InspectedText;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.server.item.draft.FieldLine;
-import lucidsweep.server.item.table.AlikeGroup;
 import lucidsweep.server.item.table.ItemDetail;
 
-/** Makes of stored items what the rules look at. */
+/** Makes of stored items what the checks look at. */
 final class InspectedItems {
 
-    private final Words words;
-    private final Map<Long, AlikeGroup> titles;
-    private final Map<Long, AlikeGroup> descriptions;
-    private final Map<Long, String> addresses;
+    private static final String UNKNOWN = "another item";
 
-    InspectedItems(
-            Words words,
-            Map<Long, AlikeGroup> titles,
-            Map<Long, AlikeGroup> descriptions,
-            Map<Long, String> addresses) {
+    private final Words words;
+    private final Likes titles;
+    private final Likes descriptions;
+    private final Function<List<Long>, Map<Long, String>> addresses;
+
+    /** @param addresses reads those of some items */
+    InspectedItems(Words words, Likes titles, Likes descriptions, Function<List<Long>, Map<Long, String>> addresses) {
         this.words = words;
         this.titles = titles;
         this.descriptions = descriptions;
         this.addresses = addresses;
     }
 
-    InspectedItem of(ItemDetail item) {
+    /** An item with what its title and description are like. */
+    private record Liked(ItemDetail item, Likes.Like title, Likes.Like description) {}
+
+    /** Some items, in their order. */
+    List<InspectedItem> of(List<ItemDetail> items) {
+        List<Liked> liked = items.stream()
+                .map(item -> new Liked(item, titles.of(item.title()), descriptions.of(item.description())))
+                .toList();
+        Set<Long> others = new HashSet<>();
+        for (Liked each : liked) {
+            add(each.title, others);
+            add(each.description, others);
+        }
+        Map<Long, String> names = others.isEmpty() ? new HashMap<>() : addresses.apply(List.copyOf(others));
+        return liked.stream().map(each -> of(each, names)).toList();
+    }
+
+    private static void add(Likes.Like like, Set<Long> others) {
+        if (like.twin() != Likes.Like.NONE) others.add(like.twin());
+        like.near().ifPresent(near -> others.add(near.id()));
+    }
+
+    private InspectedItem of(Liked liked, Map<Long, String> names) {
+        ItemDetail item = liked.item;
         return new InspectedItem(
                 item.address(),
                 Optional.ofNullable(item.noindex()),
-                text(Field.TITLE, item.title(), titles, item.id()),
-                text(Field.DESCRIPTION, item.description(), descriptions, item.id()),
-                new InspectedText(Field.H1, item.seen().h1Count(), item.seen().h1(), words, 1, ""),
+                text(item.title(), alike(liked.title, names)),
+                text(item.description(), alike(liked.description, names)),
+                new InspectedText(Field.H1, item.seen().h1Count(), item.seen().h1(), words, Alike.NONE),
                 item.seen().h1Count(),
                 item.tags() == null ? null : TagList.of(item.tags().text()),
                 Optional.ofNullable(item.keyword()).map(keyword -> Phrase.of(keyword, words)),
                 kept(item));
     }
 
-    private InspectedText text(Field field, FieldLine text, Map<Long, AlikeGroup> groups, long itemId) {
-        AlikeGroup group = groups.get(text.alike());
-        int alike = group == null ? 1 : group.count();
-        String twin = "";
-        if (group != null) {
-            long other = group.firstItem() == itemId ? group.lastItem() : group.firstItem();
-            twin = addresses.getOrDefault(other, "another item");
-        }
-        return new InspectedText(field, text.count(), text.text(), words, alike, twin);
+    private InspectedText text(FieldLine text, Alike alike) {
+        return new InspectedText(text.field(), text.count(), text.text(), words, alike);
+    }
+
+    private static Alike alike(Likes.Like like, Map<Long, String> names) {
+        return new Alike(
+                like.same(),
+                like.twin() == Likes.Like.NONE ? "" : names.getOrDefault(like.twin(), UNKNOWN),
+                like.near()
+                        .map(near -> new Alike.NearText(
+                                names.getOrDefault(near.id(), UNKNOWN), near.likeness(), near.group())),
+                like.series());
     }
 
     private static Set<Field> kept(ItemDetail item) {
@@ -64,9 +92,5 @@ final class InspectedItems {
         if (item.description().isKept()) kept.add(Field.DESCRIPTION);
         if (item.tags() != null && item.tags().isKept()) kept.add(Field.TAGS);
         return kept;
-    }
-
-    static List<Long> members(AlikeGroup group) {
-        return List.of(group.firstItem(), group.lastItem());
     }
 }

@@ -8,6 +8,7 @@ import java.util.Optional;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.CommonEnding;
 import lucidsweep.core.finding.Finding;
+import lucidsweep.core.finding.InspectedItem;
 import lucidsweep.core.finding.Inspection;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.stake.ItemDemand;
@@ -68,10 +69,12 @@ final class Inspector {
         List<StakeMapper.StakeLine> stakes = new ArrayList<>();
         List<Found> all = new ArrayList<>(items.size());
         Map<String, Integer> fitWithout = new HashMap<>();
-        for (ItemDetail item : items) {
-            // What is wrong with a page is said once, of the one that stands for all its addresses.
-            if (item.isTwin()) continue;
-            List<Finding> found = inspection.of(subjects.of(item));
+        // What is wrong with a page is said once, of the one that stands for all its addresses.
+        List<ItemDetail> looked = items.stream().filter(item -> !item.isTwin()).toList();
+        List<InspectedItem> inspected = subjects.of(looked);
+        for (int i = 0; i < inspected.size(); i++) {
+            ItemDetail item = looked.get(i);
+            List<Finding> found = inspection.of(inspected.get(i));
             List<Check> checks = found.stream().map(Finding::check).toList();
             all.add(new Found(item, checks));
             if (found.isEmpty()) continue;

@@ -1,11 +1,14 @@
 package lucidsweep.server.triage;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import lucidsweep.core.alike.AlikeTexts;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Ending;
@@ -17,14 +20,23 @@ final class Survey {
 
     private final AlikeGroups titles = new AlikeGroups();
     private final AlikeGroups descriptions = new AlikeGroups();
+    private final AlikeTexts likeTitles;
+    private final AlikeTexts likeDescriptions;
     private final Ending.Finder endings = new Ending.Finder();
     private final List<Ending> known;
     private final Set<Ending> stillThere = new HashSet<>();
     private int titleCount;
 
-    /** @param known the endings that were common when this was last looked at */
-    Survey(List<Ending> known) {
+    /**
+     * Begins to look.
+     *
+     * @param known the endings that were common when this was last looked at
+     * @param places the places that the client serves
+     */
+    Survey(List<Ending> known, Standard.Likeness alike, Collection<String> places) {
         this.known = known;
+        likeTitles = new AlikeTexts(alike.titles(), places);
+        likeDescriptions = new AlikeTexts(alike.descriptions(), places);
     }
 
     /** Looks at the texts of some items; they come in the order of the items' ids. */
@@ -33,6 +45,7 @@ final class Survey {
             boolean title = text.field() == Field.TITLE;
             if (title && !text.text().isBlank()) addTitle(text.text());
             (title ? titles : descriptions).add(text.alike(), text.itemId());
+            (title ? likeTitles : likeDescriptions).add(text.itemId(), text.text(), text.alike());
         }
     }
 
@@ -42,6 +55,23 @@ final class Survey {
 
     AlikeGroups descriptions() {
         return descriptions;
+    }
+
+    /** Titles that are like others, their common endings left out. */
+    AlikeTexts.Found likeTitles(List<Ending> endings) {
+        return likeTitles.found(title -> withoutEnding(title, endings));
+    }
+
+    AlikeTexts.Found likeDescriptions() {
+        return likeDescriptions.found(UnaryOperator.identity());
+    }
+
+    private static String withoutEnding(String title, List<Ending> endings) {
+        for (Ending ending : endings) {
+            if (title.endsWith(ending.text()))
+                return title.substring(0, title.length() - ending.text().length());
+        }
+        return title;
     }
 
     private void addTitle(String title) {

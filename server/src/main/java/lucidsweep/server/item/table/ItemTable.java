@@ -23,11 +23,7 @@ final class ItemTable {
 
     private static final int NONE = -1;
 
-    /**
-     * A row as it is read.
-     *
-     * @param stakes what fixing the findings could win, as {@link StakeParts} has it; null where nothing is at stake
-     */
+    /** A row as it is read. */
     record Line(
             long id,
             String address,
@@ -40,8 +36,14 @@ final class ItemTable {
             Cell[] cells,
             Long keywordId,
             String keyword,
-            List<Mark> findings,
-            float[] stakes) {}
+            Found found) {}
+
+    /**
+     * What is wrong with an item.
+     *
+     * @param stakes what fixing it could win, as {@link StakeParts} has it; null where nothing is at stake
+     */
+    record Found(List<Mark> marks, float[] stakes) {}
 
     /** A text in force with the state of its draft, null where it has none; no cell where an item has no such field by nature. */
     record Cell(String text, int px, long alike, DraftState state) {}
@@ -135,10 +137,10 @@ final class ItemTable {
         depth.set(row, line.depth());
         linksIn.set(row, line.linksIn());
         keyword.set(row, line.keywordId() == null ? NONE : keywords.number(line.keywordId(), line.keyword()));
-        findingSet.set(row, findingSets.number(line.findings()));
+        findingSet.set(row, findingSets.number(line.found().marks()));
         indexable.set(row, line.indexable());
         if (row >= stakes.length) stakes = Arrays.copyOf(stakes, Math.max(row + 1, stakes.length * 2));
-        stakes[row] = line.stakes();
+        stakes[row] = line.found().stakes();
         mostAtStake = NONE;
         for (int i = 0; i < fields.length; i++) fields[i].set(row, line.cells()[i]);
     }

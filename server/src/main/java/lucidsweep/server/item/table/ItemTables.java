@@ -155,8 +155,7 @@ class ItemTables {
                     },
                     aim == null ? null : aim.keywordId(),
                     aim == null ? null : aim.phrase(),
-                    marks,
-                    StakeParts.of(stakes.get(item.id()), marks.size()));
+                    new ItemTable.Found(marks, StakeParts.of(stakes.get(item.id()), marks.size())));
         }
 
         private ItemTable.Cell cell(long item, Field field, ItemMapper.Measured captured) {

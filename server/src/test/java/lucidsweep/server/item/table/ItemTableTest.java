@@ -62,8 +62,7 @@ class ItemTableTest {
                 new ItemTable.Cell[] {cell(), cell(), random.nextBoolean() ? cell() : null},
                 keyword,
                 keyword == null ? null : WORDS[keyword.intValue()],
-                findings,
-                stakes(findings.size()));
+                new ItemTable.Found(findings, stakes(findings.size())));
     }
 
     private float[] stakes(int findings) {
@@ -82,9 +81,11 @@ class ItemTableTest {
     /** What the findings of some rows could win, those that a check found or all. */
     private static double clicks(ItemTable.Line line, String check) {
         double sum = 0;
-        for (int i = 0; i < line.findings().size(); i++) {
-            boolean wanted = check == null || line.findings().get(i).check().equals(check);
-            if (line.indexable() && wanted && line.stakes() != null) sum += line.stakes()[3 * i];
+        for (int i = 0; i < line.found().marks().size(); i++) {
+            boolean wanted =
+                    check == null || line.found().marks().get(i).check().equals(check);
+            if (line.indexable() && wanted && line.found().stakes() != null)
+                sum += line.found().stakes()[3 * i];
         }
         return sum;
     }
@@ -138,7 +139,7 @@ class ItemTableTest {
             case STATUS -> Comparator.comparing(ItemTable.Line::status);
             case KEYWORD -> Comparator.comparing(line -> lower(line.keyword()));
             case STAKE -> Comparator.comparing(line -> clicks(line, null));
-            case FINDINGS -> Comparator.comparing(line -> line.findings().size());
+            case FINDINGS -> Comparator.comparing(line -> line.found().marks().size());
         };
     }
 
@@ -177,7 +178,7 @@ class ItemTableTest {
     }
 
     private static boolean has(ItemTable.Line line, String check) {
-        return line.findings().stream().anyMatch(mark -> mark.check().equals(check));
+        return line.found().marks().stream().anyMatch(mark -> mark.check().equals(check));
     }
 
     @ParameterizedTest
@@ -205,7 +206,8 @@ class ItemTableTest {
                     ItemSort.H1);
             assertSame(
                     filter(null, null, Field.TITLE, "duplicate", "group 3", null, null, null),
-                    line -> line.indexable() && line.findings().contains(new Mark(Field.TITLE, "duplicate", "group 3")),
+                    line -> line.indexable()
+                            && line.found().marks().contains(new Mark(Field.TITLE, "duplicate", "group 3")),
                     ItemSort.ADDRESS);
             assertSame(
                     filter(null, null, null, NotIndexable.CODE, null, null, null, null),
@@ -244,7 +246,7 @@ class ItemTableTest {
             assertThat(counts.indexable()).isEqualTo((int) count(ItemTable.Line::indexable));
             assertThat(counts.aimed()).isEqualTo((int) count(line -> line.keywordId() != null));
             assertThat(counts.withFindings()).isEqualTo((int)
-                    count(line -> line.indexable() && !line.findings().isEmpty()));
+                    count(line -> line.indexable() && !line.found().marks().isEmpty()));
             assertThat(counts.drafts().get(DraftState.APPROVED)).isEqualTo((int) plain.values().stream()
                     .flatMap(line -> java.util.Arrays.stream(line.cells()))
                     .filter(field -> field != null && field.state() == DraftState.APPROVED)

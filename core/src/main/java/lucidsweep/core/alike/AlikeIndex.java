@@ -1,0 +1,150 @@
+package lucidsweep.core.alike;
+
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+
+/**
+ * All texts of a property by a sketch of 64 bits each, so that those near a changed one are found at once: about a millisecond
+ * among half a million. The series are those that there were when all texts were looked at.
+ */
+public final class AlikeIndex {
+
+    /** A text may be near many others; those that are nearest are enough to say so. */
+    private static final int MOST = 8;
+
+    private static final int MAX_LOOKED_AT = 2_000;
+    private static final double DEVIATIONS = 3;
+
+    private final double near;
+    private final PlaceMask places;
+    private final UnaryOperator<String> part;
+    private final Map<Long, Series> series;
+    private final int minBits;
+    private long[] ids;
+    private long[] forms;
+    private long[] sketches;
+    private int size;
+
+    AlikeIndex(
+            AlikeTexts.Limits limits,
+            PlaceMask places,
+            UnaryOperator<String> part,
+            long[] ids,
+            long[] forms,
+            long[] sketches,
+            Map<Long, Series> series) {
+        near = limits.near();
+        this.places = places;
+        this.part = part;
+        this.ids = ids;
+        this.forms = forms;
+        this.sketches = sketches;
+        this.series = series;
+        size = ids.length;
+        double agreeing = (1 + near) / 2;
+        double deviation = Math.sqrt(MinHash.FUNCTIONS * agreeing * (1 - agreeing));
+        minBits = (int) Math.floor(MinHash.FUNCTIONS * agreeing - DEVIATIONS * deviation);
+    }
+
+    /** A text as it is compared. */
+    private record Form(long hash, int slot, TextShape shape) {
+
+        int[] shingles() {
+            return Shingles.distinct(shape.compared(slot));
+        }
+    }
+
+    private Form form(String text) {
+        TextShape shape = TextShape.of(part.apply(text), places);
+        if (series.containsKey(shape.hash())) return new Form(shape.hash(), TextShape.NO_SLOT, shape);
+        for (int slot = 0; slot < shape.size(); slot++) {
+            if (shape.canOpen(slot) && series.containsKey(shape.hash(slot))) {
+                return new Form(shape.hash(slot), slot, shape);
+            }
+        }
+        return new Form(shape.hash(), TextShape.NO_SLOT, shape);
+    }
+
+    /** Sets the text of an item; "" where it has none any longer. */
+    public synchronized void set(long id, String text) {
+        int place = Arrays.binarySearch(ids, 0, size, id);
+        if (place < 0) {
+            place = -place - 1;
+            ids = inserted(ids, place);
+            forms = inserted(forms, place);
+            sketches = inserted(sketches, place);
+            ids[place] = id;
+            size++;
+        }
+        Form form = form(text);
+        forms[place] = text.isBlank() ? 0 : form.hash();
+        sketches[place] = MinHash.sketch(MinHash.of(Shingles.of(form.shape().compared(form.slot()))));
+    }
+
+    private long[] inserted(long[] values, int place) {
+        long[] wider = size < values.length ? values : Arrays.copyOf(values, size + 1_024);
+        System.arraycopy(values, place, wider, place + 1, size - place);
+        return wider;
+    }
+
+    /** The items whose texts are likely near an item's as it was set last: the likeliest, one of each form. */
+    public synchronized List<Long> candidates(long id) {
+        int own = Arrays.binarySearch(ids, 0, size, id);
+        if (own < 0 || forms[own] == 0) return List.of();
+        int[] places = new int[MAX_LOOKED_AT];
+        int count = 0;
+        for (int i = 0; i < size && count < MAX_LOOKED_AT; i++) {
+            if (agreeing(i, own) >= minBits && forms[i] != 0 && forms[i] != forms[own]) places[count++] = i;
+        }
+        Set<Long> seen = new HashSet<>();
+        return Arrays.stream(places, 0, count)
+                .boxed()
+                .sorted(Comparator.comparingInt((Integer place) -> -agreeing(place, own)))
+                .filter(place -> seen.add(forms[place]))
+                .limit(MOST)
+                .map(place -> ids[place])
+                .toList();
+    }
+
+    private int agreeing(int one, int other) {
+        return MinHash.FUNCTIONS - Long.bitCount(sketches[one] ^ sketches[other]);
+    }
+
+    /** A text of an item. */
+    public record Text(long id, String text) {}
+
+    /** The nearest of some texts to one, if any is near. */
+    public Optional<Near> nearest(String text, Collection<Text> others) {
+        if (text.isBlank()) return Optional.empty();
+        Form own = form(text);
+        int[] shingles = own.shingles();
+        Near nearest = null;
+        for (Text other : others) {
+            Form form = form(other.text());
+            if (form.hash() == own.hash()) continue;
+            double likeness = Shingles.likeness(shingles, form.shingles(), near);
+            if (likeness < near || nearest != null && nearest.likeness() >= likeness) continue;
+            nearest = new Near(other.id(), likeness, other.text());
+        }
+        return Optional.ofNullable(nearest);
+    }
+
+    /** The series that a text is of, if any. */
+    public Optional<Series> series(String text) {
+        return text.isBlank()
+                ? Optional.empty()
+                : Optional.ofNullable(series.get(form(text).hash()));
+    }
+
+    /** About how many bytes of memory it takes. */
+    public long bytes() {
+        return 24L * ids.length + 200L * series.size();
+    }
+}

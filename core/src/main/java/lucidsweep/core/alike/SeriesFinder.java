@@ -1,0 +1,171 @@
+package lucidsweep.core.alike;
+
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.Map;
+import lucidsweep.core.text.HashNumbers;
+
+/**
+ * Finds the series among many texts: those of one shape, and those whose shapes differ in one word at the same place.
+ *
+ * <p>The forms of a shape with each word left open in turn are counted first, in a table that is small and may count too much;
+ * only forms that it counts often enough are looked at.
+ */
+final class SeriesFinder {
+
+    private static final int MAX_SLOTS = 60;
+    private static final int COUNTERS = 1 << 24;
+
+    private final int minTexts;
+    private final HashNumbers shapes = new HashNumbers();
+    private int[] textCounts = new int[1_024];
+    private final byte[] counters = new byte[COUNTERS];
+    private int size;
+
+    SeriesFinder(int minTexts) {
+        this.minTexts = minTexts;
+    }
+
+    /**
+     * Takes a text; each one that differs in more than case, spacing and punctuation once.
+     *
+     * @return the number of its shape, counted up from 0
+     */
+    int add(TextShape shape) {
+        long hash = key(shape.hash());
+        int known = shapes.get(hash);
+        if (known >= 0) {
+            textCounts[known]++;
+            return known;
+        }
+        if (size == textCounts.length) textCounts = Arrays.copyOf(textCounts, size * 2);
+        textCounts[size] = 1;
+        shapes.add(hash, size);
+        for (int slot = 0; slot < Math.min(MAX_SLOTS, shape.size()); slot++) {
+            if (!shape.canOpen(slot)) continue;
+            int at = counter(shape.hash(slot));
+            if (counters[at] < Byte.MAX_VALUE) counters[at]++;
+        }
+        return size++;
+    }
+
+    private static long key(long hash) {
+        return hash == 0 ? 1 : hash;
+    }
+
+    private static int counter(long hash) {
+        return (int) (hash >>> 20) & COUNTERS - 1;
+    }
+
+    int size() {
+        return size;
+    }
+
+    interface Shapes {
+        TextShape of(int number);
+    }
+
+    /** What each shape is a part of. */
+    final class Found {
+        private final int[] slots = new int[size];
+        private final long[] forms = new long[size];
+        private final Map<Long, Series> series = new HashMap<>();
+
+        /** The word that is left open in a shape; {@link TextShape#NO_SLOT} for none. */
+        int slot(int shape) {
+            return slots[shape];
+        }
+
+        /** The same for shapes of one series. */
+        long form(int shape) {
+            return forms[shape];
+        }
+
+        /** The series by their forms. */
+        Map<Long, Series> series() {
+            return series;
+        }
+    }
+
+    Found found(Shapes shapes) {
+        Found found = new Found();
+        Arrays.fill(found.slots, TextShape.NO_SLOT);
+        OpenForms open = openForms(shapes);
+        open.choose(minTexts, found.slots);
+        for (int shape = 0; shape < size; shape++) {
+            TextShape words = shapes.of(shape);
+            if (found.slots[shape] != TextShape.NO_SLOT && textCounts[shape] >= minTexts && words.isTelling()) {
+                found.slots[shape] = TextShape.NO_SLOT;
+            }
+            long form = words.hash(found.slots[shape]);
+            found.forms[shape] = form;
+            boolean isSeries =
+                    found.slots[shape] != TextShape.NO_SLOT || textCounts[shape] >= minTexts && words.isTelling();
+            if (!isSeries) continue;
+            int more = textCounts[shape];
+            int slot = found.slots[shape];
+            found.series.merge(
+                    form,
+                    new Series(words.pattern(slot), more),
+                    (before, now) -> new Series(before.pattern(), before.texts() + more));
+        }
+        return found;
+    }
+
+    private OpenForms openForms(Shapes shapes) {
+        OpenForms open = new OpenForms();
+        for (int shape = 0; shape < size; shape++) {
+            TextShape words = shapes.of(shape);
+            for (int slot = 0; slot < Math.min(MAX_SLOTS, words.size()); slot++) {
+                if (!words.canOpen(slot)) continue;
+                long form = words.hash(slot);
+                if (counters[counter(form)] >= minTexts) open.add(form, shape, slot);
+            }
+        }
+        return open;
+    }
+
+    /** Forms with a word left open, and the shapes that have them. */
+    private static final class OpenForms {
+        private long[] forms = new long[1_024];
+        private int[] shapes = new int[1_024];
+        private int[] slots = new int[1_024];
+        private int size;
+
+        private void add(long form, int shape, int slot) {
+            if (size == forms.length) {
+                forms = Arrays.copyOf(forms, size * 2);
+                shapes = Arrays.copyOf(shapes, size * 2);
+                slots = Arrays.copyOf(slots, size * 2);
+            }
+            forms[size] = form;
+            shapes[size] = shape;
+            slots[size++] = slot;
+        }
+
+        /** Gives each shape the slot of the form that most others have, too; ties go to the first. */
+        private void choose(int min, int[] chosen) {
+            HashNumbers numbers = new HashNumbers();
+            int[] numberOf = new int[size];
+            int[] counts = new int[size];
+            int count = 0;
+            for (int i = 0; i < size; i++) {
+                if (numbers.add(key(forms[i]), count)) count++;
+                numberOf[i] = numbers.get(key(forms[i]));
+                counts[numberOf[i]]++;
+            }
+            int[] best = new int[chosen.length];
+            Arrays.fill(best, -1);
+            for (int i = 0; i < size; i++) {
+                if (counts[numberOf[i]] < min) continue;
+                int shape = shapes[i];
+                if (best[shape] < 0 || counts[numberOf[i]] > counts[numberOf[best[shape]]]) best[shape] = i;
+            }
+            int[] left = new int[count];
+            for (int i : best) if (i >= 0) left[numberOf[i]]++;
+            for (int shape = 0; shape < chosen.length; shape++) {
+                if (best[shape] >= 0 && left[numberOf[best[shape]]] >= min) chosen[shape] = slots[best[shape]];
+            }
+        }
+    }
+}

@@ -1,0 +1,126 @@
+package lucidsweep.server.triage;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+import lucidsweep.core.alike.AlikeIndex;
+import lucidsweep.core.alike.Near;
+import lucidsweep.core.finding.NearDuplicate;
+import lucidsweep.core.item.Field;
+import lucidsweep.server.item.table.ItemDetail;
+import lucidsweep.server.item.table.Items;
+import org.springframework.stereotype.Component;
+
+/**
+ * Keeps sketches of the texts of the properties in use, so that those near a changed text are found without reading all. They
+ * are made whenever all texts are looked at.
+ */
+@Component
+class LikeTexts {
+
+    private static final List<Field> FIELDS = List.of(Field.TITLE, Field.DESCRIPTION);
+
+    private final Items items;
+    private final Cache<Long, Indexes> kept = Caffeine.newBuilder()
+            .maximumWeight(Runtime.getRuntime().maxMemory() / 16 / 1_024)
+            .weigher((Long property, Indexes indexes) -> (int) (indexes.bytes() / 1_024) + 1)
+            .build();
+
+    LikeTexts(Items items) {
+        this.items = items;
+    }
+
+    /** The sketches of a property. */
+    record Indexes(AlikeIndex titles, AlikeIndex descriptions) {
+
+        AlikeIndex of(Field field) {
+            return field == Field.TITLE ? titles : descriptions;
+        }
+
+        private long bytes() {
+            return titles.bytes() + descriptions.bytes();
+        }
+    }
+
+    void keep(long propertyId, Indexes indexes) {
+        kept.put(propertyId, indexes);
+    }
+
+    Indexes of(long propertyId, Function<Long, Indexes> make) {
+        return kept.get(propertyId, make);
+    }
+
+    /** Takes the texts of items that have changed; returns them with those whose texts were or are now near. */
+    Set<Long> touched(long propertyId, Indexes indexes, Collection<Long> changed) {
+        Set<Long> touched = new HashSet<>(changed);
+        long[] ids = changed.stream().mapToLong(Long::longValue).sorted().toArray();
+        for (ItemDetail item : items.details(propertyId, ids)) {
+            for (Field field : FIELDS) {
+                AlikeIndex index = indexes.of(field);
+                touched.addAll(index.candidates(item.id()));
+                index.set(item.id(), item.noindex() == null ? item.field(field).text() : "");
+                touched.addAll(index.candidates(item.id()));
+            }
+        }
+        return touched;
+    }
+
+    /**
+     * The texts of a field that are nearest to those of some items, by item.
+     *
+     * @param changed those of them whose texts have changed
+     */
+    Map<Long, Near> near(
+            long propertyId, Indexes indexes, Field field, List<ItemDetail> some, Collection<Long> changed) {
+        AlikeIndex index = indexes.of(field);
+        Map<Long, List<Long>> candidates = new HashMap<>();
+        Map<Long, String> texts = new HashMap<>();
+        Set<Long> unread = new HashSet<>();
+        for (ItemDetail item : some) {
+            candidates.put(item.id(), index.candidates(item.id()));
+            texts.put(item.id(), item.field(field).text());
+            unread.addAll(candidates.get(item.id()));
+        }
+        unread.removeAll(texts.keySet());
+        long[] ids = unread.stream().mapToLong(Long::longValue).sorted().toArray();
+        items.details(propertyId, ids)
+                .forEach(item -> texts.put(item.id(), item.field(field).text()));
+        Map<Long, Near> near = new HashMap<>();
+        candidates.forEach((id, others) -> {
+            List<AlikeIndex.Text> theirs = new ArrayList<>(others.size());
+            for (long other : others) {
+                if (texts.containsKey(other)) theirs.add(new AlikeIndex.Text(other, texts.get(other)));
+            }
+            index.nearest(texts.get(id), theirs).ifPresent(found -> near.put(id, found));
+        });
+        return grouped(field, near, texts, changed);
+    }
+
+    /** Puts each into the group that its neighbour is in, else the one that it was in; else both begin one. */
+    private Map<Long, Near> grouped(
+            Field field, Map<Long, Near> near, Map<Long, String> texts, Collection<Long> changed) {
+        if (near.isEmpty()) return near;
+        Set<Long> ids = new HashSet<>(near.keySet());
+        near.values().forEach(found -> ids.add(found.id()));
+        ids.removeAll(changed);
+        Map<Long, String> groups = new HashMap<>();
+        items.findings(List.copyOf(ids))
+                .forEach((id, findings) -> findings.stream()
+                        .filter(finding ->
+                                finding.field() == field && finding.check().equals(NearDuplicate.CODE))
+                        .forEach(finding -> groups.put(id, finding.shared())));
+        near.replaceAll((id, found) -> {
+            String begun = texts.get(Math.min(id, found.id()));
+            String group = groups.getOrDefault(found.id(), groups.getOrDefault(id, begun));
+            return new Near(found.id(), found.likeness(), group);
+        });
+        return near;
+    }
+}
