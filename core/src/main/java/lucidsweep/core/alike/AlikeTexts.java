@@ -69,7 +69,7 @@ public final class AlikeTexts {
      * @param part the part of a text that is looked at, such as all but an ending that many have
      */
     public Found found(UnaryOperator<String> part) {
-        SeriesFinder series = new SeriesFinder(limits.series());
+        SeriesFinder series = new SeriesFinder(limits.series(), texts.size());
         int[] shapeOfText = new int[texts.size()];
         int[] firstTexts = new int[texts.size()];
         for (int start = 0; start < shapeOfText.length; start += AT_ONCE) {
@@ -125,7 +125,7 @@ public final class AlikeTexts {
             textOfForm = Arrays.stream(shapeOf, 0, count)
                     .map(shape -> firstTexts[shape])
                     .toArray();
-            groups = NearGroups.of(
+            groups = NearSearch.of(
                     count, form -> shape(textOfForm[form], part).compared(inSeries.slot(shapeOf[form])), limits.near());
             firstIds = new long[count];
             for (int i = size - 1; i >= 0; i--) firstIds[form(i)] = ids[i];

@@ -14,16 +14,20 @@ import lucidsweep.core.text.HashNumbers;
 final class SeriesFinder {
 
     private static final int MAX_SLOTS = 60;
-    private static final int COUNTERS = 1 << 24;
+    private static final int COUNTERS_A_TEXT = 32;
+    private static final int MAX_COUNTERS = 1 << 24;
 
     private final int minTexts;
     private final HashNumbers shapes = new HashNumbers();
     private int[] textCounts = new int[1_024];
-    private final byte[] counters = new byte[COUNTERS];
+    private final byte[] counters;
     private int size;
 
-    SeriesFinder(int minTexts) {
+    /** @param texts about how many will come */
+    SeriesFinder(int minTexts, int texts) {
         this.minTexts = minTexts;
+        int wanted = (int) Math.min(MAX_COUNTERS, (long) COUNTERS_A_TEXT * Math.max(1, texts));
+        counters = new byte[Integer.highestOneBit(wanted)];
     }
 
     /**
@@ -53,8 +57,8 @@ final class SeriesFinder {
         return hash == 0 ? 1 : hash;
     }
 
-    private static int counter(long hash) {
-        return (int) (hash >>> 20) & COUNTERS - 1;
+    private int counter(long hash) {
+        return (int) (hash >>> 20) & counters.length - 1;
     }
 
     int size() {
@@ -90,8 +94,7 @@ final class SeriesFinder {
     Found found(Shapes shapes) {
         Found found = new Found();
         Arrays.fill(found.slots, TextShape.NO_SLOT);
-        OpenForms open = openForms(shapes);
-        open.choose(minTexts, found.slots);
+        openForms(shapes).choose(minTexts, found.slots);
         for (int shape = 0; shape < size; shape++) {
             TextShape words = shapes.of(shape);
             if (found.slots[shape] != TextShape.NO_SLOT && textCounts[shape] >= minTexts && words.isTelling()) {

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import lucidsweep.core.alike.AlikeTexts;
@@ -93,8 +94,9 @@ public class Findings {
         long[] ids = items.allIds(propertyId);
         Survey survey = survey(property, ids);
         List<Ending> endings = survey.endings(property.standard());
+        CompletableFuture<AlikeTexts.Found> besides = CompletableFuture.supplyAsync(survey::likeDescriptions);
         AlikeTexts.Found likeTitles = survey.likeTitles(endings);
-        AlikeTexts.Found likeDescriptions = survey.likeDescriptions();
+        AlikeTexts.Found likeDescriptions = besides.join();
         likes.keep(propertyId, new LikeTexts.Indexes(likeTitles.index(), likeDescriptions.index()));
         Inspector inspector = inspector(
                 property,

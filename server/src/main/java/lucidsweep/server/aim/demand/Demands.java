@@ -71,7 +71,7 @@ public class Demands {
         ReadDemand demand = new ReadDemand();
         int today = (int) ReportedDays.today(reports, propertyId).toEpochDay();
         reports.forEachDemand(propertyId, row -> demand.add(row, today));
-        items.forEachAddress(propertyId, demand::item);
+        if (demand.rows().size() > 0) items.forEachAddress(propertyId, demand::item);
         return demand;
     }
 
