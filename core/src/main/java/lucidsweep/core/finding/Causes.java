@@ -9,22 +9,27 @@ import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
-/** Gathers findings into causes: by the ending or text they share, else by the section most of them stand in. */
+/**
+ * Gathers findings into causes: by the ending or text that they share, else by the sections where nearly all items have them;
+ * what is left of a check is one cause.
+ */
 public final class Causes {
 
     private static final int OWN_CAUSE = 4;
-    private static final double MAX_OF_THEM = 0.6;
-    private static final int MIN_FOR_SECTION = 8;
+    /** A cause names a section where at least so many of its items have the finding. */
+    private static final double NEARLY_ALL = 0.8;
 
     private Causes() {}
 
     /**
      * The causes, those with most clicks at stake first, then the weightiest.
      *
-     * @param tallies findings counted by field, kind, what they share, and section
+     * @param tallies findings counted by check, what they share, and section
+     * @param sections how many indexable items each section has
      * @param fitWithout for a common ending, how many of its titles would fit without it
      */
-    public static List<Cause> of(Collection<Tally> tallies, Function<String, Integer> fitWithout) {
+    public static List<Cause> of(
+            Collection<Tally> tallies, Map<String, Integer> sections, Function<String, Integer> fitWithout) {
         List<Cause> causes = new ArrayList<>();
         Map<Check, List<Tally>> byCheck = new LinkedHashMap<>();
         for (Tally tally : tallies) {
@@ -32,7 +37,7 @@ public final class Causes {
         }
         byCheck.forEach((check, some) -> {
             if (check.isShared()) addShared(some, fitWithout, causes);
-            else addBySection(some, causes);
+            else addBySection(some, sections, causes);
         });
         causes.sort(Comparator.comparingDouble((Cause cause) -> cause.stake().clicks())
                 .thenComparingDouble(Cause::weight)
@@ -58,8 +63,8 @@ public final class Causes {
                         + group.getKey().strip() + "”. Without them, " + Sentence.number(fit)
                         + (fit == 1 ? " fits." : " fit.");
                 causes.add(cause(members, group.getKey(), "", says));
-            } else if (items >= OWN_CAUSE) {
-                String says = first.check().saysShared(items, first.example());
+            } else if (items >= OWN_CAUSE || first.check().fix(group.getKey()) != first.check().fix()) {
+                String says = first.check().saysShared(items, group.getKey(), first.example());
                 causes.add(cause(members, group.getKey(), "", says));
             } else {
                 small.addAll(members);
@@ -77,16 +82,19 @@ public final class Causes {
         causes.add(cause(small, "", "", says));
     }
 
-    private static void addBySection(List<Tally> tallies, List<Cause> causes) {
-        Map<String, List<Tally>> sections = tallies.stream()
+    private static void addBySection(List<Tally> tallies, Map<String, Integer> sections, List<Cause> causes) {
+        Map<String, List<Tally>> bySection = tallies.stream()
                 .collect(Collectors.groupingBy(Tally::section, LinkedHashMap::new, Collectors.toList()));
-        int all = items(tallies);
+        int all = sections.values().stream().mapToInt(Integer::intValue).sum();
         List<Tally> rest = new ArrayList<>(tallies);
-        for (Map.Entry<String, List<Tally>> section : sections.entrySet()) {
-            int here = items(section.getValue());
-            if (sections.size() == 1 || all < MIN_FOR_SECTION || here < MAX_OF_THEM * all) continue;
-            causes.add(ofSection(section.getValue(), section.getKey()));
-            rest.removeAll(section.getValue());
+        // What nearly all items of the property have is not a matter of any section.
+        if (bySection.size() > 1 && items(tallies) < NEARLY_ALL * all) {
+            bySection.forEach((section, members) -> {
+                int here = items(members);
+                if (here < OWN_CAUSE || here < NEARLY_ALL * sections.getOrDefault(section, 0)) return;
+                causes.add(ofSection(members, section));
+                rest.removeAll(members);
+            });
         }
         if (!rest.isEmpty()) {
             List<String> where = rest.stream().map(Tally::section).distinct().toList();
@@ -106,7 +114,7 @@ public final class Causes {
         int items = items(members);
         Stake stake = members.stream().map(Tally::stake).reduce(Stake.NONE, Stake::plus);
         double weight = check.field().weight() * (links + items);
-        return new Cause(check, shared, section, items, links, stake, weight, says, check.fix());
+        return new Cause(check, shared, section, items, links, stake, weight, says, check.fix(shared));
     }
 
     private static int items(List<Tally> tallies) {

@@ -102,9 +102,19 @@ public abstract class Check {
         return sentence().of(items, where);
     }
 
-    /** Says that the findings of so many items share something, such as the text of one of them. */
-    String saysShared(int items, String example) {
+    /**
+     * Says that the findings of so many items share something.
+     *
+     * @param shared what, as findings have it
+     * @param example the text of one of them
+     */
+    String saysShared(int items, String shared, String example) {
         return Sentence.number(items) + " items share one " + field.label() + ": “" + example + "”.";
+    }
+
+    /** The action that fixes findings that share something. */
+    Fix fix(String shared) {
+        return fix;
     }
 
     /** Looks at an item that is indexable or not, and reports at most one finding. */

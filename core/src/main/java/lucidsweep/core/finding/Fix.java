@@ -10,6 +10,8 @@ public enum Fix {
     REMOVE_ENDING,
     BULK_EDIT,
     TAGS,
+    TRANSLATE,
+    JOIN,
     BY_HAND;
 
     /** What writes a text anew; only titles and descriptions are written by recipe. */

@@ -24,7 +24,7 @@ public final class NearDuplicate extends TextCheck {
     }
 
     @Override
-    String saysShared(int items, String example) {
+    String saysShared(int items, String shared, String example) {
         return Sentence.number(items) + " " + field().label() + "s are nearly the same: “" + example + "”.";
     }
 

@@ -25,7 +25,7 @@ final class Patterned extends TextCheck {
     }
 
     @Override
-    String saysShared(int items, String example) {
+    String saysShared(int items, String shared, String example) {
         return Sentence.number(items) + " " + field().label()
                 + "s are told apart by a place, a number or a name only, such as “" + example + "”.";
     }

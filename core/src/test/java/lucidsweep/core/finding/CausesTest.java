@@ -17,6 +17,9 @@ class CausesTest {
 
     private static final String[] SECTIONS = {"/", "/hire/", "/tours/", "/shop/", "/journal/"};
 
+    private static final Map<String, Integer> SIZES =
+            Map.of("/", 10, "/hire/", 20, "/tours/", 3_000, "/shop/", 45, "/journal/", 100);
+
     @Test
     void causesGatherWhatOneActionFixes() {
         Check ending = Checks.of(Field.TITLE, "common-ending");
@@ -30,8 +33,9 @@ class CausesTest {
                         new Tally(missing, "", "", "/journal/", 3, 5, Stake.NONE),
                         new Tally(duplicate, "boats", "Boats!", "/shop/", 9, 9, Stake.NONE),
                         new Tally(duplicate, "canoes", "Canoes", "/shop/", 2, 2, Stake.NONE),
-                        new Tally(duplicate, "oars", "Oars", "/hire/", 2, 2, Stake.NONE)),
-                found -> 75);
+                        new Tally(duplicate, "oars", "Oars", "/hire/", 2, 2, Stake.NONE),
+                        new Tally(duplicate, ":translation", "Oars", "/hire/", 3, 2, Stake.NONE)),
+                SIZES, found -> 75);
         assertThat(causes)
                 .extracting(Cause::says)
                 .containsExactly(
@@ -39,15 +43,33 @@ class CausesTest {
                         "40 items in /shop/ have no description.",
                         "9 items share one title: “Boats!”.",
                         "4 titles are used on several items, in 2 small groups.",
+                        "3 titles repeat those of the same pages in other languages.",
                         "3 items in /journal/ have no description.");
         assertThat(causes.get(0).fix()).isEqualTo(Fix.REMOVE_ENDING);
+        assertThat(causes.get(4).fix()).isEqualTo(Fix.TRANSLATE);
+    }
+
+    @Test
+    void aSectionIsNamedWhereNearlyAllOfItHasTheFault() {
+        Check missing = Checks.of(Field.DESCRIPTION, "missing");
+        List<Tally> tallies = new ArrayList<>(List.of(
+                new Tally(missing, "", "", "/shop/", 36, 1, Stake.NONE),
+                new Tally(missing, "", "", "/hire/", 15, 1, Stake.NONE),
+                new Tally(missing, "", "", "/journal/", 60, 1, Stake.NONE)));
+        assertThat(Causes.of(tallies, SIZES, ending -> 1))
+                .extracting(Cause::says)
+                .containsExactly("75 items have no description.", "36 items in /shop/ have no description.");
+        tallies.add(new Tally(missing, "", "", "/tours/", 2_900, 1, Stake.NONE));
+        assertThat(Causes.of(tallies, SIZES, ending -> 1))
+                .extracting(Cause::says)
+                .containsExactly("3,011 items have no description.");
     }
 
     @Test
     void everyFindingIsInOneCause() {
         for (int seed = 0; seed < 200; seed++) {
             List<Tally> tallies = tallies(new Random(seed));
-            List<Cause> causes = Causes.of(tallies, ending -> 1);
+            List<Cause> causes = Causes.of(tallies, SIZES, ending -> 1);
             assertThat(perKind(causes.stream()
                             .map(c -> new Tally(c.check(), "", "", "", c.items(), c.links(), c.stake()))
                             .toList()))
@@ -77,7 +99,7 @@ class CausesTest {
     void aNamedSectionHoldsAllItemsOfItsCause() {
         for (int seed = 0; seed < 200; seed++) {
             List<Tally> tallies = tallies(new Random(seed));
-            for (Cause cause : Causes.of(tallies, ending -> 1)) {
+            for (Cause cause : Causes.of(tallies, SIZES, ending -> 1)) {
                 if (cause.section().isEmpty() || !cause.shared().isEmpty()) continue;
                 int there = tallies.stream()
                         .filter(tally -> tally.check().equals(cause.check())
@@ -93,9 +115,9 @@ class CausesTest {
     void theOrderOfTheTalliesChangesNothing() {
         for (int seed = 0; seed < 50; seed++) {
             List<Tally> tallies = tallies(new Random(seed));
-            List<Cause> causes = Causes.of(tallies, ending -> 1);
+            List<Cause> causes = Causes.of(tallies, SIZES, ending -> 1);
             Collections.shuffle(tallies, new Random(seed + 1));
-            assertThat(Causes.of(tallies, ending -> 1)).isEqualTo(causes);
+            assertThat(Causes.of(tallies, SIZES, ending -> 1)).isEqualTo(causes);
         }
     }
 

@@ -65,7 +65,9 @@ class RankedCauses {
                         count.links(),
                         count.stake()))
                 .toList();
-        return Causes.of(tallies, ending -> {
+        Map<String, Integer> sections = items.sections(propertyId).stream()
+                .collect(Collectors.toMap(Items.Section::section, Items.Section::indexable));
+        return Causes.of(tallies, sections, ending -> {
             Integer fit = mapper.fitWithout(propertyId, ending);
             return fit == null ? 0 : fit;
         });

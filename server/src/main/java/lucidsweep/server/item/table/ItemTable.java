@@ -200,10 +200,14 @@ final class ItemTable {
 
     synchronized List<Items.Section> sections() {
         int[] counts = new int[sections.size()];
-        for (int row = 0; row < size; row++) counts[section.get(row)]++;
+        int[] open = new int[sections.size()];
+        for (int row = 0; row < size; row++) {
+            counts[section.get(row)]++;
+            if (indexable.get(row)) open[section.get(row)]++;
+        }
         List<Items.Section> found = new ArrayList<>();
         for (int i = 0; i < counts.length; i++) {
-            if (counts[i] > 0) found.add(new Items.Section(sections.name(i), counts[i]));
+            if (counts[i] > 0) found.add(new Items.Section(sections.name(i), counts[i], open[i]));
         }
         found.sort(Comparator.comparing(Items.Section::items).reversed().thenComparing(Items.Section::section));
         return found;

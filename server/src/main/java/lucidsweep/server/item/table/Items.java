@@ -109,8 +109,8 @@ public class Items {
             Map<DraftState, Integer> drafts,
             List<Field> draftedFields) {}
 
-    /** A folder or shop section and how many items it has. */
-    public record Section(String section, int items) {}
+    /** A folder or shop section, and how many items it has, and how many of them are indexable. */
+    public record Section(String section, int items, int indexable) {}
 
     public Slice slice(ItemView asked, int from, int count) {
         Property property = clients.property(asked.propertyId());
