@@ -4,7 +4,7 @@ import { useCallback, useMemo, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { answer, api, type Change, type ChangeKind, type Sweep } from "../api/client";
 import { ofProperty } from "../api/queries";
-import { FileLink } from "../parts/FileLink";
+import { TableLinks } from "../parts/FileLink";
 import bar from "../parts/FilterBar.module.css";
 import { type Column, Grid } from "../parts/Grid";
 import { count, dayAndTime, pathOf } from "../parts/number";
@@ -247,7 +247,7 @@ function Differences({ propertyId, before, after, search, set, onHand, children 
               })),
             ]}
           />
-          <FileLink href={`/api/properties/${propertyId}/comparison.csv?${searchOf(query)}`} />
+          <TableLinks csv={`/api/properties/${propertyId}/comparison.csv?${searchOf(query)}`} />
         </span>
       </div>
       <div className={stage.split}>

@@ -1,7 +1,7 @@
 import { NativeSelect } from "@mantine/core";
 import type { ReactNode } from "react";
 import { useChecks, useSections } from "../api/queries";
-import { FileLink } from "./FileLink";
+import { TableLinks } from "./FileLink";
 import css from "./FilterBar.module.css";
 import { IconX } from "./icons";
 import { count, of } from "./number";
@@ -104,7 +104,7 @@ export function FilterBar({
       )}
       <span className={css.rest}>
         {children}
-        <FileLink href={view.csv} />
+        <TableLinks csv={view.csv} />
       </span>
     </div>
   );

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { answer, api, type FaultCost, type FaultCosts } from "../api/client";
 import { ofProperty } from "../api/queries";
-import { FileLink } from "../parts/FileLink";
+import { TableLinks } from "../parts/FileLink";
 import { count, day, of, percent } from "../parts/number";
 import { PlainTable } from "../parts/PlainTable";
 import css from "./Triage.module.css";
@@ -67,7 +67,7 @@ export function Costs({ propertyId }: { propertyId: number }) {
     <>
       <header className={css.head}>
         <h1>What faults cost here</h1>
-        <FileLink href={`/api/properties/${propertyId}/costs.csv`} />
+        <TableLinks csv={`/api/properties/${propertyId}/costs.csv`} />
         <p>
           {costs.data && restsOn(costs.data)} <Link to="?">Back to the causes</Link>
         </p>

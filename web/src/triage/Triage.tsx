@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { answer, api, type Cause } from "../api/client";
 import { ofProperty, useChecks } from "../api/queries";
-import { FileLink } from "../parts/FileLink";
+import { TableLinks } from "../parts/FileLink";
 import { atStake, count, day, of } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { useProperty } from "../parts/useProperty";
@@ -26,7 +26,7 @@ export function Triage() {
             <>
               <header className={css.head}>
                 <h1>What holds this property back</h1>
-                <FileLink href={`/api/properties/${propertyId}/causes.csv`} />
+                <TableLinks csv={`/api/properties/${propertyId}/causes.csv`} />
                 {standing && (
                   <p>
                     {count(standing.withFindings)} of {count(standing.indexable)} indexable items have findings.{" "}
@@ -162,7 +162,7 @@ function Ledger({ propertyId }: { propertyId: number }) {
     <aside className={css.ledger}>
       <header>
         <h2>By check</h2>
-        <FileLink href={`/api/properties/${propertyId}/findings.csv`} />
+        <TableLinks csv={`/api/properties/${propertyId}/findings.csv`} />
       </header>
       {FIELDS.filter((field) => fields.includes(field)).map((field) => (
         <section key={field}>

@@ -1,6 +1,6 @@
 import { useCallback, useState } from "react";
 import type { DemandRow } from "../../api/client";
-import { FileLink } from "../../parts/FileLink";
+import { TableLinks } from "../../parts/FileLink";
 import { type Column, Grid } from "../../parts/Grid";
 import { count, day, of, pathOf } from "../../parts/number";
 import stage from "../../parts/stage.module.css";
@@ -101,7 +101,7 @@ export function DemandView({ propertyId }: { propertyId: number }) {
     <>
       <div className={css.head}>
         <DemandFilters demand={demand} window={data} />
-        <FileLink href={demand.csv} />
+        <TableLinks csv={demand.csv} />
       </div>
       {window.error && !demand.rows.problem && <p className={css.note}>{window.error.message}</p>}
       {data && !window.error && (

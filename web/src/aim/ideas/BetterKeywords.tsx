@@ -5,7 +5,7 @@ import { answer, api, type BetterRow } from "../../api/client";
 import { ofProperty, useChange } from "../../api/queries";
 import { BatchBar } from "../../parts/BatchBar";
 import { useChoice } from "../../parts/choice";
-import { FileLink } from "../../parts/FileLink";
+import { TableLinks } from "../../parts/FileLink";
 import { type Column, Grid } from "../../parts/Grid";
 import { count, day, of, pathOf } from "../../parts/number";
 import stage from "../../parts/stage.module.css";
@@ -120,7 +120,7 @@ export function BetterKeywords({ propertyId }: { propertyId: number }) {
             { value: "young", label: "Too early" },
           ]}
         />
-        <FileLink href={`/api/properties/${propertyId}/better.csv`} />
+        <TableLinks csv={`/api/properties/${propertyId}/better.csv`} />
       </div>
       <div className={stage.split}>
         <div className={stage.table}>

@@ -1,4 +1,4 @@
-import { FileLink } from "../../parts/FileLink";
+import { TableLinks } from "../../parts/FileLink";
 import { count, of } from "../../parts/number";
 import { PlainTable } from "../../parts/PlainTable";
 import css from "../Aim.module.css";
@@ -18,8 +18,7 @@ export function PagesToAdd({ propertyId }: { propertyId: number }) {
       <div className={css.line}>
         <h2>{summary.data ? of(pages.length, "page") : "–"} to add</h2>
         <span className={css.soft}>One for each topic that no item serves, the most searched first.</span>
-        <FileLink href={`/api/properties/${propertyId}/pages-to-add.csv`} />
-        <FileLink href={`/api/properties/${propertyId}/pages-to-add.xlsx`} label="XLSX" />
+        <TableLinks csv={`/api/properties/${propertyId}/pages-to-add.csv`} />
       </div>
       <Scrolled label="Pages to add">
         {summary.data && pages.length === 0 && (

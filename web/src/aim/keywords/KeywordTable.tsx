@@ -2,7 +2,7 @@ import { Button, Modal } from "@mantine/core";
 import { useCallback, useMemo, useState } from "react";
 import type { KeywordRow } from "../../api/client";
 import { useChoice } from "../../parts/choice";
-import { FileLink } from "../../parts/FileLink";
+import { TableLinks } from "../../parts/FileLink";
 import { Grid } from "../../parts/Grid";
 import { count } from "../../parts/number";
 import stage from "../../parts/stage.module.css";
@@ -39,7 +39,7 @@ export function KeywordTable({ propertyId, home }: { propertyId: number; home?: 
         <Modal opened={adding} onClose={() => setAdding(false)} title="Add keywords" size="lg">
           <AddKeywords propertyId={propertyId} />
         </Modal>
-        <FileLink href={csv} />
+        <TableLinks csv={csv} />
       </div>
       <div className={stage.split}>
         <div className={stage.table}>

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { answer, api, type GridCell } from "../../api/client";
 import { ofProperty, useChange } from "../../api/queries";
-import { FileLink } from "../../parts/FileLink";
+import { TableLinks } from "../../parts/FileLink";
 import { count, of, pathOf } from "../../parts/number";
 import { SidePanel } from "../../parts/SidePanel";
 import { searchOf } from "../../parts/searchOf";
@@ -36,7 +36,7 @@ export function PlaceGrid({ propertyId }: { propertyId: number }) {
           Choose the services
         </Button>
         <AddUnlisted propertyId={propertyId} cells={cells} />
-        <FileLink href={`/api/properties/${propertyId}/places.csv`} />
+        <TableLinks csv={`/api/properties/${propertyId}/places.csv`} />
       </div>
       {choosing && data && (
         <ServiceForm propertyId={propertyId} services={data.services} onDone={() => setChoosing(false)} />

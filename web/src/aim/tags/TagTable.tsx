@@ -3,7 +3,7 @@ import { useCallback, useState } from "react";
 import { useSearchParams } from "react-router";
 import { answer, api, type TagRow } from "../../api/client";
 import { ofProperty } from "../../api/queries";
-import { FileLink } from "../../parts/FileLink";
+import { TableLinks } from "../../parts/FileLink";
 import { type Column, Grid } from "../../parts/Grid";
 import { count, of } from "../../parts/number";
 import { searchOf } from "../../parts/searchOf";
@@ -147,7 +147,7 @@ export function TagTable({ propertyId }: { propertyId: number }) {
           value={q}
           onChange={(event) => set({ q: event.currentTarget.value })}
         />
-        <FileLink href={`/api/properties/${propertyId}/tags.csv?${searchOf(asked)}`} />
+        <TableLinks csv={`/api/properties/${propertyId}/tags.csv?${searchOf(asked)}`} />
       </div>
       <div className={stage.split}>
         <div className={stage.table}>

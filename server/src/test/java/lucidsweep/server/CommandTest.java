@@ -10,6 +10,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import lucidsweep.server.command.LucidCommand;
 import lucidsweep.standins.DemoSite;
@@ -158,10 +159,55 @@ class CommandTest {
                     .isEqualTo(150);
             assertThat(items).anyMatch(line -> line.startsWith(website.address() + ",200,yes,Home,53.35,4,"));
             List<String> findings = Files.readAllLines(out.resolve("findings.csv"));
-            assertThat(findings.get(0)).isEqualTo("address,field,check,evidence");
+            assertThat(findings.get(0)).isEqualTo("address,field,check,evidence,limit,clicks,low,high,counted");
             assertThat(findings).anyMatch(line -> line.startsWith(website.address() + ",title,generic,"));
             assertThat(findings).anyMatch(line -> line.contains(",title,keyword-incomplete,"));
         }
+    }
+
+    @Test
+    void holdsItemsOfAFileAgainstTheChecksAndGuardsABuild() throws IOException {
+        StringBuilder rows = new StringBuilder("address,title,description,indexable\n");
+        StringBuilder demand = new StringBuilder("page,query,clicks,impressions,position,from,to\n");
+        for (int i = 0; i < 60; i++) {
+            String address = "https://kiln.example/" + i;
+            String name = Integer.toString(i * 7919 + 131_071, 36);
+            String title = i % 3 == 0 ? "Raku course, all levels welcome" : "Raku course with the potter " + name;
+            rows.append("%s,\"%s\",\"%s: spun, glazed and fired twice in the old kiln behind the %s shed\",yes%n"
+                    .formatted(address, title, name, name));
+            demand.append("%s,raku %d,%d,900,4,2026-08-01,2026-10-30%n".formatted(address, i, i % 3 == 0 ? 40 : 90));
+        }
+        rows.append("https://kiln.example/gone,,,no\n");
+        Path items = Files.writeString(folder.resolve("items.csv"), rows);
+        Path reported = Files.writeString(folder.resolve("demand.csv"), demand);
+        String[] words = {
+            "triage", "--items", items.toString(), "--demand", reported.toString(), "--out", folder.toString()
+        };
+        Outcome outcome = run(words);
+        assertThat(outcome.status).as(outcome.errors).isZero();
+        List<String> findings = Files.readAllLines(folder.resolve("findings.csv"));
+        assertThat(findings)
+                .noneMatch(line -> line.contains("/gone"))
+                .filteredOn(line -> line.contains(",title,duplicate,"))
+                .hasSize(20)
+                .first()
+                .asString()
+                .matches("https://kiln.example/0,title,duplicate,the same as \\S+ and 18 others,,[1-9].*");
+        assertThat(findings.get(0)).isEqualTo("address,field,check,evidence,limit,clicks,low,high");
+        assertThat(Files.readAllLines(folder.resolve("causes.csv")).get(1))
+                .startsWith("\"20 titles repeat those of pages whose addresses differ in a number only")
+                .contains(",duplicate,title,20,");
+        assertThat(Files.readAllLines(folder.resolve("costs.csv")))
+                .first()
+                .isEqualTo("check,coefficient,low,high,items,source");
+        assertThat(Files.readAllLines(folder.resolve("costs.csv")))
+                .anyMatch(line -> line.startsWith("title duplicate,-0.") && line.endsWith(",20,own"));
+
+        List<String> strict = new ArrayList<>(List.of(words));
+        strict.addAll(List.of("--most", "19"));
+        assertThat(run(strict.toArray(String[]::new)).status).isEqualTo(4);
+        assertThat(run("triage", "--items", folder.resolve("none.csv").toString(), "--out", folder.toString()).status)
+                .isEqualTo(2);
     }
 
     @Test

@@ -99,7 +99,7 @@ class StakesTest {
         assertThat(lost / 3)
                 .isBetween(stake.path("low").asDouble(), stake.path("high").asDouble());
         assertThat(shop.get("/costs.csv").body())
-                .contains("title,duplicate,-0.")
+                .contains("title duplicate,-0.")
                 .contains(",100,own");
 
         for (int i = 0; i < LISTINGS; i += 8)

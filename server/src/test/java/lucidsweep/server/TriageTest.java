@@ -126,7 +126,7 @@ class TriageTest {
         Map<String, Integer> counted = new TreeMap<>();
         for (String line : api.get(path + "/findings.csv").body().split("\r\n")) {
             List<String> cells = cells(line);
-            boolean counts = cells.get(4).equals("yes") || cells.get(2).equals("not-indexable");
+            boolean counts = cells.get(8).equals("yes") || cells.get(2).equals("not-indexable");
             if (counts) counted.merge(cells.get(1) + " " + cells.get(2), 1, Integer::sum);
         }
         Map<String, Integer> kinds = new TreeMap<>();
@@ -168,8 +168,8 @@ class TriageTest {
         assertThat(lines)
                 .hasSize(causes.size() + 1)
                 .first()
-                .isEqualTo("field,check,items,links,clicks,low,high,weight,section,shared,says");
-        assertThat(cells(lines.get(1)).get(10))
+                .isEqualTo("cause,check,field,items,clicks,low,high,fix,links,section,shared");
+        assertThat(cells(lines.get(1)).get(0))
                 .isEqualTo(causes.get(0).path("says").asString());
     }
 

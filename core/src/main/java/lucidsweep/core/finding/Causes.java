@@ -63,7 +63,8 @@ public final class Causes {
                         + group.getKey().strip() + "”. Without them, " + Sentence.number(fit)
                         + (fit == 1 ? " fits." : " fit.");
                 causes.add(cause(members, group.getKey(), "", says));
-            } else if (items >= OWN_CAUSE || first.check().fix(group.getKey()) != first.check().fix()) {
+            } else if (items >= OWN_CAUSE
+                    || first.check().fix(group.getKey()) != first.check().fix()) {
                 String says = first.check().saysShared(items, group.getKey(), first.example());
                 causes.add(cause(members, group.getKey(), "", says));
             } else {

@@ -10,7 +10,7 @@ import lucidsweep.core.page.Kinship;
 enum CopyOf {
     TRANSLATION("those of the same pages in other languages", Fix.TRANSLATE),
     VARIANT("those of the same addresses in another spelling or with other parameters", Fix.JOIN),
-    SERIES("those of other parts of a series, such as its second page", Fix.RECIPE),
+    SERIES("those of pages whose addresses differ in a number only, such as parts of a series", Fix.RECIPE),
     SAME_SLUG("those of pages with the same slug in other folders", Fix.RECIPE);
 
     /** No text that is compared begins like this. */

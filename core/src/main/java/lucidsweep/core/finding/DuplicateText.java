@@ -42,8 +42,11 @@ final class DuplicateText extends TextCheck {
         String evidence = others == 1
                 ? "the same as " + text.alike().twin()
                 : "the same as " + text.alike().twin() + " and " + (others - 1) + (others == 2 ? " other" : " others");
-        found.accept(new Finding(this, evidence, CopyOf.of(item.address(), text.alike().twin())
-                .map(CopyOf::shared)
-                .orElseGet(text::key)));
+        found.accept(new Finding(
+                this,
+                evidence,
+                CopyOf.of(item.address(), text.alike().twin())
+                        .map(CopyOf::shared)
+                        .orElseGet(text::key)));
     }
 }

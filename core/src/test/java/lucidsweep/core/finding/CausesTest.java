@@ -35,7 +35,8 @@ class CausesTest {
                         new Tally(duplicate, "canoes", "Canoes", "/shop/", 2, 2, Stake.NONE),
                         new Tally(duplicate, "oars", "Oars", "/hire/", 2, 2, Stake.NONE),
                         new Tally(duplicate, ":translation", "Oars", "/hire/", 3, 2, Stake.NONE)),
-                SIZES, found -> 75);
+                SIZES,
+                found -> 75);
         assertThat(causes)
                 .extracting(Cause::says)
                 .containsExactly(

@@ -1,17 +1,12 @@
 package lucidsweep.server.command;
 
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.net.URI;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
-import java.util.stream.Stream;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.server.aim.keywords.Keywords;
 import lucidsweep.server.client.Client;
@@ -31,11 +26,8 @@ import lucidsweep.server.item.table.ItemView;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.table.TableFile;
-import lucidsweep.server.triage.Findings;
+import lucidsweep.server.triage.TriageTables;
 import lucidsweep.server.web.CsvText;
-import org.springframework.boot.WebApplicationType;
-import org.springframework.boot.builder.SpringApplicationBuilder;
-import org.springframework.context.ConfigurableApplicationContext;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -57,7 +49,7 @@ final class SweepCommand implements Callable<Integer> {
     private static final double MAX_RATE = 100_000;
 
     private final Class<?> startable;
-    private ConfigurableApplicationContext application;
+    private StartedApplication application;
 
     @Spec
     private CommandSpec spec;
@@ -104,12 +96,9 @@ final class SweepCommand implements Callable<Integer> {
         CrawlSettings settings = settings(address);
         CommandFiles.folder(out);
         TableFile keywords = keywordFile == null ? null : CommandFiles.table(keywordFile);
-        Path data = kept == null ? temporaryFolder() : CommandFiles.folder(kept);
-        try (ConfigurableApplicationContext started = start(data)) {
+        try (StartedApplication started = StartedApplication.start(startable, kept)) {
             application = started;
             sweep(address, settings, keywords);
-        } finally {
-            if (kept == null) delete(data);
         }
         return 0;
     }
@@ -136,7 +125,7 @@ final class SweepCommand implements Callable<Integer> {
 
     private void sweep(URI address, CrawlSettings settings, TableFile keywords) {
         Property property = property(address);
-        Sweeps sweeps = application.getBean(Sweeps.class);
+        Sweeps sweeps = application.get(Sweeps.class);
         Optional<Sweep> cutShort = sweeps.cutShort(property.id());
         cutShort.ifPresent(sweep -> {
             SweepStanding standing = sweeps.standing(sweep.id());
@@ -148,19 +137,19 @@ final class SweepCommand implements Callable<Integer> {
         if (sweep.state() == Sweep.State.FAILED) {
             throw new Unusable(
                     Unusable.UNREACHABLE,
-                    application.getBean(Jobs.class).find(sweep.jobId()).note());
+                    application.get(Jobs.class).find(sweep.jobId()).note());
         }
         if (keywords != null) {
-            Keywords.Added added = application.getBean(Keywords.class).add(property.id(), keywords);
-            application.getBean(Jobs.class).awaitEnd(added.jobId());
+            Keywords.Added added = application.get(Keywords.class).add(property.id(), keywords);
+            application.get(Jobs.class).awaitEnd(added.jobId());
         }
         write(property, sweep);
-        System.out.println(application.getBean(Jobs.class).find(sweep.jobId()).note());
+        System.out.println(application.get(Jobs.class).find(sweep.jobId()).note());
     }
 
     /** The property of the address that an earlier run left, or a new one. */
     private Property property(URI address) {
-        Clients clients = application.getBean(Clients.class);
+        Clients clients = application.get(Clients.class);
         return clients.properties().stream()
                 .filter(property -> property.address().equals(address.toString()))
                 .findFirst()
@@ -172,7 +161,7 @@ final class SweepCommand implements Callable<Integer> {
     }
 
     private void write(Property property, Sweep sweep) {
-        Items items = application.getBean(Items.class);
+        Items items = application.get(Items.class);
         try (CsvText csv = CommandFiles.csv(out, "items.csv")) {
             csv.row(
                     "address",
@@ -193,7 +182,7 @@ final class SweepCommand implements Callable<Integer> {
             items.forEach(ItemView.of(property.id(), ItemFilter.ALL), row -> csv.row(cells(row)));
             for (String outcome : List.of("redirect", "redirect-loop", "error-status")) {
                 application
-                        .getBean(Visits.class)
+                        .get(Visits.class)
                         .forEach(
                                 sweep.id(),
                                 outcome,
@@ -216,10 +205,7 @@ final class SweepCommand implements Callable<Integer> {
             }
         }
         try (CsvText csv = CommandFiles.csv(out, "findings.csv")) {
-            csv.row("address", "field", "check", "evidence");
-            application
-                    .getBean(Findings.class)
-                    .forEach(property.id(), row -> csv.row(row.address(), row.field(), row.check(), row.evidence()));
+            application.get(TriageTables.class).findings(property.id(), csv);
         }
     }
 
@@ -243,30 +229,7 @@ final class SweepCommand implements Callable<Integer> {
         };
     }
 
-    private ConfigurableApplicationContext start(Path data) {
-        return new SpringApplicationBuilder(startable)
-                .web(WebApplicationType.NONE)
-                .logStartupInfo(false)
-                .run("--lucid.data=" + data, "--lucid.go-on=false");
-    }
-
     private static boolean isLoopback(URI address) {
         return Set.of("127.0.0.1", "localhost", "[::1]").contains(address.getHost());
-    }
-
-    private static Path temporaryFolder() {
-        try {
-            return Files.createTempDirectory("lucid-sweep-");
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
-    private static void delete(Path folder) {
-        try (Stream<Path> all = Files.walk(folder)) {
-            for (Path each : all.sorted(Comparator.reverseOrder()).toList()) Files.deleteIfExists(each);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 }

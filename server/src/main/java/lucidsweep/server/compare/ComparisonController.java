@@ -36,7 +36,7 @@ class ComparisonController {
         return comparisons.slice(propertyId, before, after, new ComparisonFilter(kind, field, undrafted), from, count);
     }
 
-    @GetMapping("/comparison.csv")
+    @GetMapping({"/comparison.csv", "/comparison.xlsx"})
     ResponseEntity<StreamingResponseBody> csv(
             @PathVariable long propertyId,
             @RequestParam long before,
@@ -45,7 +45,7 @@ class ComparisonController {
             @RequestParam(required = false) String field,
             @RequestParam(defaultValue = "false") boolean undrafted) {
         ComparisonFilter filter = new ComparisonFilter(kind, field, undrafted);
-        return Rows.download("comparison.csv", csv -> {
+        return Rows.download("comparison", csv -> {
             csv.row("address", "change", "moved_to", "field", "before", "after", "drafted");
             comparisons.forEach(propertyId, before, after, filter, change -> {
                 if (change.fields().isEmpty()) {

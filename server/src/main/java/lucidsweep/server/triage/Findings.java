@@ -16,9 +16,12 @@ import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import lucidsweep.core.alike.AlikeTexts;
 import lucidsweep.core.alike.Near;
+import lucidsweep.core.finding.Check;
+import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.Inspection;
 import lucidsweep.core.finding.InspectionContext;
 import lucidsweep.core.finding.NotIndexable;
+import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.PlacesNamed;
 import lucidsweep.core.keyword.Words;
@@ -245,13 +248,17 @@ public class Findings {
 
     private List<FindingRow> rows(long propertyId, long[] ids) {
         List<ItemDetail> details = items.details(propertyId, ids);
-        Map<Long, List<StoredFinding>> findings =
-                items.findings(details.stream().map(ItemDetail::id).toList());
+        List<Long> some = details.stream().map(ItemDetail::id).toList();
+        Map<Long, List<StoredFinding>> findings = items.findings(some);
+        Map<Long, List<Stake>> atStake = items.stakes(findings);
         List<FindingRow> rows = new ArrayList<>();
         for (ItemDetail item : details) {
-            for (StoredFinding finding : findings.getOrDefault(item.id(), List.of())) {
-                boolean counted = item.noindex() == null && !finding.check().equals(NotIndexable.CODE);
-                rows.add(new FindingRow(item.address(), finding.field(), finding.check(), finding.evidence(), counted));
+            List<StoredFinding> found = findings.getOrDefault(item.id(), List.of());
+            for (int i = 0; i < found.size(); i++) {
+                Check check = Checks.of(found.get(i).field(), found.get(i).check());
+                boolean counted = item.noindex() == null && !check.code().equals(NotIndexable.CODE);
+                Stake stake = counted ? atStake.get(item.id()).get(i) : Stake.NONE;
+                rows.add(new FindingRow(item.address(), check, found.get(i).evidence(), stake, counted));
             }
         }
         return rows;

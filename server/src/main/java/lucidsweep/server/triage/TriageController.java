@@ -1,21 +1,15 @@
 package lucidsweep.server.triage;
 
-import jakarta.annotation.Nullable;
-import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import lucidsweep.core.finding.Cause;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.Fix;
 import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.Field;
-import lucidsweep.core.stake.AppealFaults;
-import lucidsweep.core.stake.Cost;
-import lucidsweep.core.stake.ItemDemand;
 import lucidsweep.server.item.table.FindingCount;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.web.Rows;
@@ -31,15 +25,13 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 class TriageController {
 
     private final RankedCauses causes;
-    private final Findings findings;
+    private final TriageTables tables;
     private final Items items;
-    private final Stakes stakes;
 
-    TriageController(RankedCauses causes, Findings findings, Items items, Stakes stakes) {
+    TriageController(RankedCauses causes, TriageTables tables, Items items) {
         this.causes = causes;
-        this.findings = findings;
+        this.tables = tables;
         this.items = items;
-        this.stakes = stakes;
     }
 
     /** A cause as the interface shows it. */
@@ -100,170 +92,13 @@ class TriageController {
                 .toList();
     }
 
-    /**
-     * What faults cost here.
-     *
-     * @param items how many items with demand the costs were fitted to
-     * @param from, to the days whose demand counts, as ISO dates; "" where there is none
-     * @param months how many months of them are reported
-     * @param appeal what each fault of a title or description does to how often a result is clicked
-     * @param reach what a title with its keyword does to the position
-     */
-    record CostsView(
-            int items,
-            String from,
-            String to,
-            double months,
-            List<CostView> appeal,
-            @Nullable ReachView reach) {
-
-        static CostsView of(Optional<FittedCosts> fitted) {
-            List<CostView> views = AppealFaults.checks().stream()
-                    .map(check -> CostView.of(
-                            check,
-                            fitted.map(costs -> costs.costs().get(check.id())).orElse(AppealFaults.assumed(check))))
-                    .sorted(Comparator.comparingDouble(CostView::effect))
-                    .toList();
-            return fitted.map(costs -> new CostsView(
-                            costs.items(),
-                            LocalDate.ofEpochDay(costs.from()).toString(),
-                            LocalDate.ofEpochDay(costs.to()).toString(),
-                            costs.months(),
-                            views,
-                            ReachView.of(costs)))
-                    .orElse(new CostsView(0, "", "", 0, views, null));
-        }
+    @GetMapping({"/causes.csv", "/causes.xlsx"})
+    ResponseEntity<StreamingResponseBody> causesFile(@PathVariable long propertyId) {
+        return Rows.download("causes", rows -> tables.causes(propertyId, rows));
     }
 
-    /**
-     * What a title with its keyword does to the position.
-     *
-     * @param pairs how many items with a query it was fitted to
-     * @param wordsHigher by what share an item stands higher, all else equal, whose title has all words of the query
-     * @param leadsHigher the same where the title begins with them
-     */
-    record ReachView(int pairs, Share wordsHigher, Share leadsHigher) {
-
-        static ReachView of(FittedCosts costs) {
-            return new ReachView(costs.pairs(), Share.of(costs.words()), Share.of(costs.leads()));
-        }
-    }
-
-    /** A share with its 95% interval, and where it comes from. */
-    record Share(double share, double low, double high, Cost.Source source) {
-
-        static Share of(Cost cost) {
-            return new Share(
-                    Cost.lostShare(cost.effect()),
-                    Cost.lostShare(cost.high()),
-                    Cost.lostShare(cost.low()),
-                    cost.source());
-        }
-    }
-
-    /**
-     * What one kind of fault costs.
-     *
-     * @param effect, low, high how the log of an item's clicks changes with it
-     * @param lostShare the share of its clicks that an item loses, 1 at most; below 0 where it wins some
-     * @param lostLow, lostHigh the ends of its 95% interval
-     * @param items how many items with demand have it
-     */
-    record CostView(
-            Field field,
-            String check,
-            String label,
-            double effect,
-            double low,
-            double high,
-            double lostShare,
-            double lostLow,
-            double lostHigh,
-            int items,
-            Cost.Source source) {
-
-        static CostView of(Check check, Cost cost) {
-            return new CostView(
-                    check.field(),
-                    check.code(),
-                    check.field().label() + " " + check.label(),
-                    cost.effect(),
-                    cost.low(),
-                    cost.high(),
-                    Cost.lostShare(cost.effect()),
-                    Cost.lostShare(cost.high()),
-                    Cost.lostShare(cost.low()),
-                    cost.items(),
-                    cost.source());
-        }
-    }
-
-    @GetMapping("/costs")
-    CostsView costs(@PathVariable long propertyId) {
-        return CostsView.of(stakes.costs(propertyId));
-    }
-
-    /** What search engines report of an item in a month, as far as its clicks at stake rest on it. */
-    record ItemDemandView(double impressions, double clicks, double expected, List<ItemDemand.Rank> ranks) {}
-
-    /** The demand of an item; nothing where none is reported of it. */
-    @GetMapping("/items/{itemId}/demand")
-    List<ItemDemandView> demand(@PathVariable long propertyId, @PathVariable long itemId) {
-        items.requireOf(propertyId, itemId);
-        return stakes.demand(new long[] {itemId}).values().stream()
-                .map(demand ->
-                        new ItemDemandView(demand.impressions(), demand.clicked(), demand.expected(), demand.ranks()))
-                .toList();
-    }
-
-    @GetMapping("/costs.csv")
-    ResponseEntity<StreamingResponseBody> costsCsv(@PathVariable long propertyId) {
-        CostsView costs = costs(propertyId);
-        return Rows.download("costs.csv", csv -> {
-            csv.row("field", "check", "coefficient", "low", "high", "items", "source");
-            for (CostView cost : costs.appeal()) {
-                csv.row(
-                        cost.field(),
-                        cost.check(),
-                        cost.effect(),
-                        cost.low(),
-                        cost.high(),
-                        cost.items(),
-                        cost.source());
-            }
-        });
-    }
-
-    @GetMapping("/causes.csv")
-    ResponseEntity<StreamingResponseBody> causesCsv(@PathVariable long propertyId) {
-        List<CauseView> causes = causes(propertyId);
-        return Rows.download("causes.csv", csv -> {
-            csv.row("field", "check", "items", "links", "clicks", "low", "high", "weight", "section", "shared", "says");
-            for (CauseView cause : causes) {
-                csv.row(
-                        cause.field(),
-                        cause.check(),
-                        cause.items(),
-                        cause.links(),
-                        Math.round(cause.stake().clicks()),
-                        Math.round(cause.stake().low()),
-                        Math.round(cause.stake().high()),
-                        Math.round(cause.weight()),
-                        cause.section(),
-                        cause.shared(),
-                        cause.says());
-            }
-        });
-    }
-
-    @GetMapping("/findings.csv")
-    ResponseEntity<StreamingResponseBody> csv(@PathVariable long propertyId) {
-        return Rows.download("findings.csv", csv -> {
-            csv.row("address", "field", "check", "evidence", "counted");
-            findings.forEach(
-                    propertyId,
-                    row -> csv.row(
-                            row.address(), row.field(), row.check(), row.evidence(), row.counted() ? "yes" : "no"));
-        });
+    @GetMapping({"/findings.csv", "/findings.xlsx"})
+    ResponseEntity<StreamingResponseBody> findingsFile(@PathVariable long propertyId) {
+        return Rows.download("findings", rows -> tables.findings(propertyId, rows));
     }
 }

@@ -8,6 +8,7 @@ import java.util.function.Consumer;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 /** Where the rows of a table are written to. */
 public interface Rows {
@@ -15,15 +16,21 @@ public interface Rows {
     /** Writes a row; a cell is a text, a number, or null for nothing. */
     void row(Object... cells);
 
-    /** An answer that is a file of rows, CSV or XLSX as its name ends; they are written as they are sent. */
+    /**
+     * An answer that is a file of rows, CSV or XLSX as the address that was asked for ends; they are written as they are sent.
+     *
+     * @param name of the file, without its ending
+     */
     static ResponseEntity<StreamingResponseBody> download(String name, Consumer<Rows> rows) {
-        boolean workbook = name.endsWith(".xlsx");
+        String asked = ServletUriComponentsBuilder.fromCurrentRequest().build().getPath();
+        boolean workbook = asked != null && asked.endsWith(".xlsx");
         StreamingResponseBody body = out -> {
             if (workbook) writeWorkbook(out, rows);
             else writeCsv(out, rows);
         };
+        String file = name + (workbook ? ".xlsx" : ".csv");
         return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + file + "\"")
                 .header(HttpHeaders.CONTENT_TYPE, workbook ? XlsxText.TYPE : "text/csv; charset=utf-8")
                 .body(body);
     }

@@ -41,7 +41,7 @@ class DemandController {
         return Page.of(tables.rows(propertyId, side, filter, q, sort, desc), from, count);
     }
 
-    @GetMapping("/rows.csv")
+    @GetMapping({"/rows.csv", "/rows.xlsx"})
     ResponseEntity<StreamingResponseBody> csv(
             @PathVariable long propertyId,
             @ParameterObject DemandFilter filter,
@@ -50,7 +50,7 @@ class DemandController {
             @RequestParam(defaultValue = "clicks") String sort,
             @RequestParam(defaultValue = "true") boolean desc) {
         List<DemandWindow.DemandRow> rows = tables.rows(propertyId, side, filter, q, sort, desc);
-        return Rows.download("demand-" + side + ".csv", csv -> {
+        return Rows.download("demand-" + side, csv -> {
             csv.row(
                     side.equals("items") ? "address" : "query",
                     "clicks",

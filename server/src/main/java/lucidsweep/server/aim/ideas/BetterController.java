@@ -49,9 +49,9 @@ class BetterController {
         betters.refuse(propertyId, ids);
     }
 
-    @GetMapping("/better.csv")
+    @GetMapping({"/better.csv", "/better.xlsx"})
     ResponseEntity<StreamingResponseBody> betterCsv(@PathVariable long propertyId) {
-        return Rows.download("better.csv", csv -> {
+        return Rows.download("better", csv -> {
             csv.row("address", "keyword_now", "keyword_better", "impressions", "position", "value", "reason");
             List<BetterRow> rows;
             int from = 0;
@@ -76,9 +76,9 @@ class BetterController {
         return store.summary(propertyId);
     }
 
-    @GetMapping("/pages-to-add.{format:csv|xlsx}")
-    ResponseEntity<StreamingResponseBody> pagesFile(@PathVariable long propertyId, @PathVariable String format) {
-        return Rows.download("pages-to-add." + format, rows -> {
+    @GetMapping({"/pages-to-add.csv", "/pages-to-add.xlsx"})
+    ResponseEntity<StreamingResponseBody> pagesFile(@PathVariable long propertyId) {
+        return Rows.download("pages-to-add", rows -> {
             rows.row("topic", "keyword", "volume", "slug", "title", "description", "section");
             for (AimSummary.PageToAdd page : summary(propertyId).pages()) {
                 for (AimSummary.HomelessKeyword keyword : page.keywords()) {

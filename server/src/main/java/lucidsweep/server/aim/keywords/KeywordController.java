@@ -130,14 +130,14 @@ class KeywordController {
         aims.keepHomes(propertyId, tables.ids(propertyId, selection));
     }
 
-    @GetMapping("/keywords.csv")
+    @GetMapping({"/keywords.csv", "/keywords.xlsx"})
     ResponseEntity<StreamingResponseBody> csv(
             @PathVariable long propertyId,
             @ParameterObject KeywordFilter filter,
             @RequestParam(defaultValue = "volume") String sort,
             @RequestParam(defaultValue = "true") boolean desc) {
         List<KeywordRow> rows = tables.view(propertyId, filter, sort, desc);
-        return Rows.download("keywords.csv", csv -> {
+        return Rows.download("keywords", csv -> {
             csv.row(
                     "keyword",
                     "volume",

@@ -38,10 +38,10 @@ class PlaceController {
         grids.choose(propertyId, chosen.services());
     }
 
-    @GetMapping("/places.csv")
+    @GetMapping({"/places.csv", "/places.xlsx"})
     ResponseEntity<StreamingResponseBody> csv(@PathVariable long propertyId) {
         List<PlaceGridView.GridCell> cells = grids.of(propertyId).cells();
-        return Rows.download("places.csv", csv -> {
+        return Rows.download("places", csv -> {
             csv.row("service", "place", "keyword", "volume", "address", "aimed");
             cells.forEach(cell -> csv.row(
                     cell.service(),

@@ -36,7 +36,7 @@ class TagController {
         return Page.of(tags.rows(propertyId, kind, q, sort, desc), from, count);
     }
 
-    @GetMapping("/tags.csv")
+    @GetMapping({"/tags.csv", "/tags.xlsx"})
     ResponseEntity<StreamingResponseBody> tagsCsv(
             @PathVariable long propertyId,
             @RequestParam(required = false) String kind,
@@ -44,7 +44,7 @@ class TagController {
             @RequestParam(defaultValue = "items") String sort,
             @RequestParam(defaultValue = "true") boolean desc) {
         List<TagRow> rows = tags.rows(propertyId, kind, q, sort, desc);
-        return Rows.download("tags.csv", csv -> {
+        return Rows.download("tags", csv -> {
             csv.row("tag", "items", "searches", "peaks", "impressions", "clicks", "rate", "course", "twins", "longer");
             rows.forEach(row -> csv.row(
                     row.tag(),

@@ -85,9 +85,9 @@ class SweepController {
         return visits.after(id, outcome, after, limit);
     }
 
-    @GetMapping("/sweeps/{id}/visits.csv")
+    @GetMapping({"/sweeps/{id}/visits.csv", "/sweeps/{id}/visits.xlsx"})
     ResponseEntity<StreamingResponseBody> csv(@PathVariable long id, @RequestParam(required = false) String outcome) {
-        return Rows.download("sweep.csv", csv -> {
+        return Rows.download("sweep", csv -> {
             csv.row("address", "outcome", "status", "detail", "redirect_to", "found_on", "depth", "millis", "bytes");
             visits.forEach(
                     id,

@@ -1,5 +1,7 @@
 package lucidsweep.server.gather.imports;
 
+import java.io.IOException;
+import java.io.InputStream;
 import java.nio.file.Files;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -9,6 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import lucidsweep.core.column.Meaning;
 import lucidsweep.core.column.RowKind;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
@@ -28,6 +31,7 @@ import lucidsweep.server.item.capture.ImportedRows;
 import lucidsweep.server.item.capture.KnownItems;
 import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.table.Items;
+import lucidsweep.server.job.Job;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.job.Progress;
 import lucidsweep.server.job.PropertyLine;
@@ -219,6 +223,24 @@ public class Imports {
         });
         start(sweep);
         return sweep;
+    }
+
+    /**
+     * Reads a file with its columns as they are guessed, and waits for the end.
+     *
+     * @return the job, as it ended
+     * @throws Refusal where the file is not of that kind
+     */
+    public Job runNow(long propertyId, String name, InputStream content, RowKind kind) throws IOException {
+        ImportPlan first = plans.plan(propertyId, name, content);
+        ImportPlan plan = plans.plan(first.token(), kind, null);
+        List<Meaning> meanings =
+                plan.columns().stream().map(ImportPlan.Column::meaning).toList();
+        List<Meaning> missing =
+                plan.questions().stream().map(ImportPlan.Question::meaning).toList();
+        Sweep sweep = apply(plan.token(), new ImportChoice(meanings, plan.dates(), null, missing));
+        jobs.awaitEnd(sweep.jobId());
+        return jobs.find(sweep.jobId());
     }
 
     private static Instant takenAt(LocalDate day) {

@@ -74,10 +74,10 @@ class ItemController {
         return items.row(id);
     }
 
-    @GetMapping("/properties/{propertyId}/items.csv")
+    @GetMapping({"/properties/{propertyId}/items.csv", "/properties/{propertyId}/items.xlsx"})
     ResponseEntity<StreamingResponseBody> csv(@PathVariable long propertyId, @ParameterObject FilterForm filter) {
         ItemView view = filter.view(propertyId);
-        return Rows.download("items.csv", csv -> write(view, csv));
+        return Rows.download("items", csv -> write(view, csv));
     }
 
     private void write(ItemView view, Rows csv) {

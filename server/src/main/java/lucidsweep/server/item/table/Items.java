@@ -335,6 +335,16 @@ public class Items {
         return found;
     }
 
+    /** What fixing each finding of some items could win, by item and in the order of its findings. */
+    public Map<Long, List<Stake>> stakes(Map<Long, List<StoredFinding>> findings) {
+        Map<Long, String> parts = new HashMap<>();
+        inLists(List.copyOf(findings.keySet()), mapper::stakesOf)
+                .forEach(line -> parts.put(line.itemId(), line.parts()));
+        Map<Long, List<Stake>> stakes = new HashMap<>();
+        findings.forEach((id, some) -> stakes.put(id, StakeParts.list(parts.get(id), some.size())));
+        return stakes;
+    }
+
     /** Findings counted; those of items that are not indexable are left out, but for that finding itself. */
     public List<FindingCount> findingCounts(long propertyId) {
         return tables.of(propertyId).findingCounts();
@@ -432,17 +442,17 @@ public class Items {
         for (int i = 0; i < ids.length; i++) place.put(ids[i], i);
         List<Long> list = Arrays.stream(ids).boxed().toList();
         Map<Long, List<StoredFinding>> findings = findings(list);
-        Map<Long, String> stakes = new HashMap<>();
-        inLists(list, mapper::stakesOf).forEach(line -> stakes.put(line.itemId(), line.parts()));
+        Map<Long, List<Stake>> stakes = stakes(findings);
         return inLists(list, mapper::lines).stream()
-                .map(line ->
-                        row(line, property, shown(findings.getOrDefault(line.id(), List.of()), stakes.get(line.id()))))
+                .map(line -> row(
+                        line,
+                        property,
+                        shown(findings.getOrDefault(line.id(), List.of()), stakes.getOrDefault(line.id(), List.of()))))
                 .sorted(Comparator.comparing(row -> place.get(row.id())))
                 .toList();
     }
 
-    private static List<ItemRow.Finding> shown(List<StoredFinding> findings, String parts) {
-        List<Stake> stakes = StakeParts.list(parts, findings.size());
+    private static List<ItemRow.Finding> shown(List<StoredFinding> findings, List<Stake> stakes) {
         List<ItemRow.Finding> shown = new ArrayList<>(findings.size());
         for (int i = 0; i < findings.size(); i++) {
             StoredFinding finding = findings.get(i);
