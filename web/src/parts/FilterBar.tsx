@@ -7,6 +7,16 @@ import { IconX } from "./icons";
 import { count, of } from "./number";
 import type { ItemView } from "./useItemView";
 
+/** What findings of copies share, which is no text but why they are copies. */
+const COPIES: Record<string, string> = {
+  ":translation": "copies in other languages",
+  ":variant": "copies at variants of an address",
+  ":series": "copies whose addresses differ in a number",
+  ":same-slug": "copies with the same slug",
+};
+
+const shares = (shared: string) => COPIES[shared] ?? `shares “${shared.trim()}”`;
+
 /** What narrows a table of items, and how many are left. */
 export function FilterBar({
   propertyId,
@@ -48,6 +58,9 @@ export function FilterBar({
         }}
         data={[
           { value: "", label: "all findings" },
+          ...[...new Set((checks.data ?? []).map((k) => k.field))]
+            .filter((field) => field !== "indexing")
+            .map((field) => ({ value: `${field} any`, label: `any of the ${field === "h1" ? "H1" : field}` })),
           ...(checks.data ?? []).map((k) => ({
             value: `${k.field} ${k.check}`,
             label: `${k.label} (${count(k.items)})`,
@@ -81,7 +94,7 @@ export function FilterBar({
         ]}
       />
       {filter.q && <Chip what={`contains “${filter.q}”`} onRemove={() => set({ q: undefined })} />}
-      {filter.shared && <Chip what={`shares “${filter.shared.trim()}”`} onRemove={() => set({ shared: undefined })} />}
+      {filter.shared && <Chip what={shares(filter.shared)} onRemove={() => set({ shared: undefined })} />}
       {narrowed && (
         <button
           type="button"

@@ -119,7 +119,7 @@ const findings: Column<ItemRow> = {
 const stake = (most: number): Column<ItemRow> => ({
   key: "stake",
   label: "clicks at stake",
-  track: "104px",
+  track: "128px",
   sort: "stake",
   right: true,
   text: (row) => String(Math.round(stakeOf(row).clicks)),
@@ -147,14 +147,21 @@ const stakeOf = (row: ItemRow) =>
         { clicks: 0, low: 0, high: 0 },
       );
 
+/** What was seen, of one check or of any of a field. */
+const evidenceOf = (row: ItemRow, field: string, check: string) =>
+  row.findings
+    .filter((finding) => finding.field === field && (check === "any" || finding.check === check))
+    .map((finding) => finding.evidence)
+    .join("; ");
+
 const evidence = (field: string, check: string): Column<ItemRow> => ({
   key: "evidence",
   label: "evidence",
   track: "minmax(200px, 1.4fr)",
-  text: (row) => row.findings.find((finding) => finding.field === field && finding.check === check)?.evidence ?? "",
+  text: (row) => evidenceOf(row, field, check),
   cell: (row) => (
-    <span className={css.address}>
-      {row.findings.find((finding) => finding.field === field && finding.check === check)?.evidence}
+    <span className={css.address} title={evidenceOf(row, field, check)}>
+      {evidenceOf(row, field, check)}
     </span>
   ),
 });

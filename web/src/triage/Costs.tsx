@@ -1,11 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
-import { Link } from "react-router";
 import { answer, api, type FaultCost, type FaultCosts } from "../api/client";
 import { ofProperty } from "../api/queries";
-import { TableLinks } from "../parts/FileLink";
 import { count, day, of, percent } from "../parts/number";
 import { PlainTable } from "../parts/PlainTable";
 import css from "./Triage.module.css";
+import { TriageHead } from "./TriageHead";
 
 const SOURCES: Record<FaultCost["source"], string> = {
   own: "this property’s figures",
@@ -65,13 +64,9 @@ export function Costs({ propertyId }: { propertyId: number }) {
   const costs = useCosts(propertyId);
   return (
     <>
-      <header className={css.head}>
-        <h1>What faults cost here</h1>
-        <TableLinks csv={`/api/properties/${propertyId}/costs.csv`} />
-        <p>
-          {costs.data && restsOn(costs.data)} <Link to="?">Back to the causes</Link>
-        </p>
-      </header>
+      <TriageHead title="What faults cost here" csv={`/api/properties/${propertyId}/costs.csv`}>
+        {costs.data && <p>{restsOn(costs.data)}</p>}
+      </TriageHead>
       {costs.error && <p className={css.empty}>{costs.error.message}</p>}
       {costs.isPending && <div className={css.skeleton} />}
       {costs.data && (

@@ -34,6 +34,11 @@ beforeEach(() => {
   serve("GET /api/properties/7/sections", []);
   serve("GET /api/properties/7/causes", [ENDING, HEADINGS]);
   serve("GET /api/properties/7/costs", { items: 0, from: "", to: "", months: 0, appeal: [], reach: null });
+  serve("GET /api/properties/7/findings/spots", [
+    { section: "/tours/", field: "title", findings: 90, clicks: 81.2 },
+    { section: "/hire/", field: "title", findings: 4, clicks: 3.4 },
+    { section: "/hire/", field: "h1", findings: 2, clicks: 0 },
+  ]);
   serve("GET /api/properties/7/findings/checks", [
     { field: "title", check: "too-long", label: "title too long", items: 12 },
     { field: "h1", check: "missing", label: "H1 missing", items: 5 },
@@ -85,7 +90,7 @@ it("says what is at stake in clicks a month, how sure that is, and what that res
   show(<Triage />, "/p/7/triage");
   expect(await screen.findByText("1,234 clicks a month (310 to 2,100)")).toBeTruthy();
   expect(screen.getByText("no clicks at stake")).toBeTruthy();
-  fireEvent.click(await screen.findByRole("link", { name: "What faults cost here" }));
+  fireEvent.click(await screen.findByRole("link", { name: "What faults cost" }));
   const row = (await screen.findByText("description missing")).closest("tr") as HTMLElement;
   expect(row.textContent).toBe("description missing5318%11% to 25%this property’s figures");
   const words = screen.getByText(/all words of the query/).closest("tr") as HTMLElement;
@@ -100,8 +105,39 @@ it("says what went wrong with the costs, and leads back", async () => {
   show(<Triage />, "/p/7/triage?view=costs");
   expect(await screen.findByText("The database is closed.")).toBeTruthy();
   expect(screen.getByRole("heading", { name: "What faults cost here" })).toBeTruthy();
-  fireEvent.click(screen.getByRole("link", { name: "Back to the causes" }));
+  fireEvent.click(screen.getByRole("link", { name: "Causes" }));
   expect(await screen.findByText(ENDING.says)).toBeTruthy();
+});
+
+it("shows where the clicks are, and leads to the items there", async () => {
+  show(<Triage />, "/p/7/triage");
+  const spot = await screen.findByRole("link", { name: /^title in \/tours\/: 90 findings, 81 clicks a month/ });
+  expect(spot.textContent).toBe("81");
+  expect(screen.getByRole("link", { name: /^H1 in \/hire\// }).textContent).toBe("0");
+  fireEvent.click(spot);
+  expect(place).toContain("check=any");
+  expect(place).toContain("section=%2Ftours%2F");
+});
+
+it("says what is in place, what it was after each sweep, and leads to the rest", async () => {
+  serve("GET /api/properties/7/checklist", {
+    indexable: 200,
+    sweeps: [
+      { swept: "2026-07-01T08:00:00Z", indexable: 180, withFindings: 120, clicks: 90 },
+      { swept: "2026-09-03T08:00:00Z", indexable: 200, withFindings: 110, clicks: 80 },
+      { swept: "2026-11-02T08:00:00Z", indexable: 200, withFindings: 80, clicks: 50 },
+    ],
+    checks: [
+      { field: "title", check: "missing", label: "missing", items: 8, before: [60, 38, 9] },
+      { field: "title", check: "empty", label: "empty", items: 0, before: [0, 0, 0] },
+    ],
+  });
+  show(<Triage />, "/p/7/triage?view=checklist");
+  const row = (await screen.findByText("Missing", { selector: "td" })).closest("tr") as HTMLElement;
+  expect(row.textContent).toBe("Missing96%81% on 3 Sept 20268");
+  expect(within(row).getByRole("img").getAttribute("aria-label")).toContain("67%, 81%, 96%");
+  expect(within(row).getByRole("link").getAttribute("href")).toContain("field=title&check=missing");
+  expect(screen.getByText(/since 1 Jul(y)? 2026/)).toBeTruthy();
 });
 
 it("leads to the desk without a tool where only a person can help", async () => {

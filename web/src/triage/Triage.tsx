@@ -7,33 +7,35 @@ import { TableLinks } from "../parts/FileLink";
 import { atStake, count, day, of } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { useProperty } from "../parts/useProperty";
+import { ChecklistView } from "./ChecklistView";
 import { Costs, useCosts } from "./Costs";
 import { FoundItems } from "./FoundItems";
+import { Spots } from "./Spots";
 import css from "./Triage.module.css";
+import { TriageHead } from "./TriageHead";
 
 /** What is wrong, by cause, the weightiest first; or the items that one check found. */
 export function Triage() {
   const { propertyId, standing } = useProperty();
   const [search] = useSearchParams();
+  const view = search.get("view") ?? "";
   if (search.get("check")) return <FoundItems propertyId={propertyId} />;
   return (
     <div className={stage.stage}>
       <div className={css.page}>
         <div className={css.causes}>
-          {search.get("view") === "costs" ? (
-            <Costs propertyId={propertyId} />
-          ) : (
+          {view === "costs" && <Costs propertyId={propertyId} />}
+          {view === "checklist" && <ChecklistView propertyId={propertyId} />}
+          {view === "" && (
             <>
-              <header className={css.head}>
-                <h1>What holds this property back</h1>
-                <TableLinks csv={`/api/properties/${propertyId}/causes.csv`} />
+              <TriageHead title="What holds this property back" csv={`/api/properties/${propertyId}/causes.csv`}>
                 {standing && (
                   <p>
                     {count(standing.withFindings)} of {count(standing.indexable)} indexable items have findings.{" "}
                     <RankedBy propertyId={propertyId} />
                   </p>
                 )}
-              </header>
+              </TriageHead>
               <CauseList propertyId={propertyId} gathered={(standing?.items ?? 0) > 0} />
             </>
           )}
@@ -54,7 +56,7 @@ function RankedBy({ propertyId }: { propertyId: number }) {
   return (
     <>
       Causes are ranked by the clicks a month that better titles and descriptions could win at the positions of today,
-      by demand of {day(costs.data.from)} to {day(costs.data.to)}. <Link to="?view=costs">What faults cost here</Link>
+      by demand of {day(costs.data.from)} to {day(costs.data.to)}.
     </>
   );
 }
@@ -160,6 +162,7 @@ function Ledger({ propertyId }: { propertyId: number }) {
   const fields = [...new Set(checks.data.map((check) => check.field))];
   return (
     <aside className={css.ledger}>
+      <Spots propertyId={propertyId} />
       <header>
         <h2>By check</h2>
         <TableLinks csv={`/api/properties/${propertyId}/findings.csv`} />

@@ -164,6 +164,29 @@ class TriageTest {
                     .isEqualTo(items);
         });
 
+        JsonNode checklist = api.get(path + "/checklist").json();
+        Map<String, Integer> listed = new TreeMap<>();
+        for (JsonNode line : checklist.path("checks")) {
+            assertThat(line.path("before").size()).isEqualTo(checklist.path("sweeps").size());
+            int found = line.path("items").asInt();
+            if (found > 0)
+                listed.put(line.path("field").asString() + " " + line.path("check").asString(), found);
+        }
+        assertThat(listed).as("the checklist and kinds").isEqualTo(kinds);
+        assertThat(checklist.path("sweeps")).isNotEmpty();
+        int spots = 0;
+        for (JsonNode spot : api.get(path + "/findings/spots").json()) {
+            spots += spot.path("findings").asInt();
+            assertThat(api.get(path + "/items?check=any&field="
+                                    + spot.path("field").asString() + "&section="
+                                    + Api.encoded(spot.path("section").asString()))
+                            .json()
+                            .path("total")
+                            .asInt())
+                    .isBetween(1, spot.path("findings").asInt());
+        }
+        assertThat(spots).isEqualTo(kinds.values().stream().mapToInt(Integer::intValue).sum());
+
         List<String> lines = api.get(path + "/causes.csv").body().lines().toList();
         assertThat(lines)
                 .hasSize(causes.size() + 1)

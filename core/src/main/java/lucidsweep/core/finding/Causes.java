@@ -65,7 +65,7 @@ public final class Causes {
                 causes.add(cause(members, group.getKey(), "", says));
             } else if (items >= OWN_CAUSE
                     || first.check().fix(group.getKey()) != first.check().fix()) {
-                String says = first.check().saysShared(items, group.getKey(), first.example());
+                String says = first.check().saysShared(items, group.getKey(), withoutStop(first.example()));
                 causes.add(cause(members, group.getKey(), "", says));
             } else {
                 small.addAll(members);
@@ -81,6 +81,11 @@ public final class Causes {
                         ", in " + Sentence.number(smallGroups)
                                 + (smallGroups == 1 ? " small group." : " small groups."));
         causes.add(cause(small, "", "", says));
+    }
+
+    /** A text without the full stop at its end, to be quoted within a sentence. */
+    private static String withoutStop(String text) {
+        return text.endsWith(".") ? text.substring(0, text.length() - 1) : text;
     }
 
     private static void addBySection(List<Tally> tallies, Map<String, Integer> sections, List<Cause> causes) {

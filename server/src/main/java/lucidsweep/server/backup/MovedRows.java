@@ -36,6 +36,7 @@ final class MovedRows {
             "body",
             "capture",
             "change",
+            "check_count",
             "column_memory",
             "demand",
             "demand_before",
@@ -54,6 +55,7 @@ final class MovedRows {
             "result",
             "result_before",
             "schedule",
+            "sweep_count",
             "target",
             "twin",
             "visit");

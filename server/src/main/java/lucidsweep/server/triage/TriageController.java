@@ -1,13 +1,18 @@
 package lucidsweep.server.triage;
 
+import java.time.Instant;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import lucidsweep.core.finding.Cause;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.Fix;
+import lucidsweep.core.finding.NotIndexable;
 import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.item.table.FindingCount;
@@ -26,10 +31,12 @@ class TriageController {
 
     private final RankedCauses causes;
     private final TriageTables tables;
+    private final Checklist checklist;
     private final Items items;
 
-    TriageController(RankedCauses causes, TriageTables tables, Items items) {
+    TriageController(RankedCauses causes, TriageTables tables, Checklist checklist, Items items) {
         this.causes = causes;
+        this.checklist = checklist;
         this.tables = tables;
         this.items = items;
     }
@@ -89,6 +96,69 @@ class TriageController {
                         .thenComparing(
                                 Comparator.comparingInt(CheckCount::items).reversed())
                         .thenComparing(CheckCount::check))
+                .toList();
+    }
+
+    /**
+     * What is in place, check by check.
+     *
+     * @param indexable how many items it is about now
+     * @param sweeps those before, the earliest first
+     */
+    record ChecklistView(int indexable, List<SweepView> sweeps, List<LineView> checks) {}
+
+    /** What a sweep left. */
+    record SweepView(Instant swept, int indexable, int withFindings, double clicks) {}
+
+    /**
+     * A check with how many items it finds something of.
+     *
+     * @param before the same after each sweep
+     */
+    record LineView(Field field, String check, String label, int items, List<Integer> before) {}
+
+    @GetMapping("/checklist")
+    ChecklistView checklist(@PathVariable long propertyId) {
+        return new ChecklistView(
+                items.counts(propertyId).indexable(),
+                checklist.sweeps(propertyId).stream()
+                        .map(sweep -> new SweepView(
+                                sweep.swept(), sweep.indexable(), sweep.withFindings(), sweep.clicks()))
+                        .toList(),
+                checklist.lines(propertyId).stream()
+                        .map(line -> new LineView(
+                                line.check().field(),
+                                line.check().code(),
+                                line.check().label(),
+                                line.items(),
+                                line.before()))
+                        .toList());
+    }
+
+    /** Findings of a field in a section. */
+    record SpotView(String section, Field field, int findings, double clicks) {}
+
+    /** Where the findings are: by section and field, without those of items that are not indexable. */
+    @GetMapping("/findings/spots")
+    List<SpotView> spots(@PathVariable long propertyId) {
+        return items.findingCounts(propertyId).stream()
+                .filter(count -> !count.key().check().equals(NotIndexable.CODE))
+                .map(count -> new SpotView(
+                        count.key().section(),
+                        count.key().field(),
+                        count.items(),
+                        count.stake().clicks()))
+                .collect(Collectors.toMap(
+                        spot -> spot.section() + "\n" + spot.field(),
+                        Function.identity(),
+                        (one, other) -> new SpotView(
+                                one.section(),
+                                one.field(),
+                                one.findings() + other.findings(),
+                                one.clicks() + other.clicks()),
+                        TreeMap::new))
+                .values()
+                .stream()
                 .toList();
     }
 

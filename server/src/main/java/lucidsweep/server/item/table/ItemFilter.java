@@ -10,7 +10,7 @@ import lucidsweep.core.item.Field;
  * @param q a text that the address, title, description or tags hold
  * @param section the folder or shop section
  * @param field with check: items with such a finding; with state: where such a draft is
- * @param check the code of the check that found it
+ * @param check the code of the check that found it, or any
  * @param shared what the findings share, such as an ending
  * @param state the state of a draft: drafted, approved, sent-back, delivered, live, or any
  * @param target with, without, or a keyword's id
@@ -28,7 +28,7 @@ public record ItemFilter(
         String indexable,
         List<Long> ids) {
 
-    /** As a state: any draft. */
+    /** As a state: any draft; as a check: any but that of not being indexable. */
     static final String ANY = "any";
 
     /** Everything. */

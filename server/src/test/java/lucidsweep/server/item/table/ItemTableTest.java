@@ -210,6 +210,12 @@ class ItemTableTest {
                             && line.found().marks().contains(new Mark(Field.TITLE, "duplicate", "group 3")),
                     ItemSort.ADDRESS);
             assertSame(
+                    filter(null, "/section-1/", Field.TITLE, "any", null, null, null, null),
+                    line -> line.indexable()
+                            && line.section().equals("/section-1/")
+                            && line.found().marks().stream().anyMatch(mark -> mark.field() == Field.TITLE),
+                    ItemSort.STAKE);
+            assertSame(
                     filter(null, null, null, NotIndexable.CODE, null, null, null, null),
                     line -> !line.indexable(),
                     ItemSort.LINKS_IN);

@@ -1,0 +1,116 @@
+import { useQuery } from "@tanstack/react-query";
+import { Link } from "react-router";
+import { answer, api, type Checklist, type ChecklistLine } from "../api/client";
+import { ofProperty } from "../api/queries";
+import { count, day, of, percent } from "../parts/number";
+import { PlainTable } from "../parts/PlainTable";
+import css from "./ChecklistView.module.css";
+import triage from "./Triage.module.css";
+import { TriageHead } from "./TriageHead";
+
+const FIELDS = ["title", "description", "tags", "h1", "slug"] as const;
+const NAMES: Record<string, string> = {
+  title: "Title",
+  description: "Description",
+  tags: "Tags",
+  h1: "H1",
+  slug: "Slug",
+};
+
+/** What is in place of the property and what is missing, check by check, and how that moved over the sweeps. */
+export function ChecklistView({ propertyId }: { propertyId: number }) {
+  const checklist = useQuery({
+    queryKey: ofProperty(propertyId, "checklist"),
+    queryFn: () => answer(api.GET("/api/properties/{propertyId}/checklist", { params: { path: { propertyId } } })),
+  });
+  const list = checklist.data;
+  return (
+    <>
+      <TriageHead title="What is in place">
+        {list && (
+          <p>
+            The share of {of(list.indexable, "indexable item")} that each check finds nothing wrong with
+            {list.sweeps.length > 1 && <>, now and after each sweep since {day(list.sweeps[0].swept)}</>}.
+          </p>
+        )}
+      </TriageHead>
+      {checklist.error && <p className={triage.empty}>{checklist.error.message}</p>}
+      {checklist.isPending && <div className={triage.skeleton} />}
+      {list && list.indexable === 0 && (
+        <p className={triage.empty}>Nothing gathered yet. What is in place is shown here once it is.</p>
+      )}
+      {list &&
+        list.indexable > 0 &&
+        FIELDS.map((field) => {
+          const lines = list.checks.filter((line) => line.field === field);
+          if (lines.length === 0) return null;
+          return (
+            <section key={field} className={css.field}>
+              <h2>{NAMES[field]}</h2>
+              <PlainTable head={["Check", "In place", "Earlier", "Over the sweeps", "To fix"]} right={[1, 2, 4]}>
+                <tbody>
+                  {lines.map((line) => (
+                    <Line key={line.check} line={line} list={list} />
+                  ))}
+                </tbody>
+              </PlainTable>
+            </section>
+          );
+        })}
+    </>
+  );
+}
+
+const inPlace = (items: number, indexable: number) => (indexable === 0 ? 1 : 1 - items / indexable);
+
+/** A share in place; what is nearly all is never said to be all. */
+const share = (part: number) => (part < 1 && part > 0.995 ? "99.5%+" : percent(part));
+
+function Line({ line, list }: { line: ChecklistLine; list: Checklist }) {
+  const shares = list.sweeps.map((sweep, i) => inPlace(line.before[i], sweep.indexable));
+  const now = inPlace(line.items, list.indexable);
+  const earlier = list.sweeps.length > 1 ? list.sweeps.length - 2 : undefined;
+  return (
+    <tr>
+      <td>{line.label.slice(0, 1).toUpperCase() + line.label.slice(1)}</td>
+      <td className={triage.number}>{share(now)}</td>
+      <td className={`${triage.number} ${css.soft}`}>
+        {earlier === undefined ? "" : `${share(shares[earlier])} on ${day(list.sweeps[earlier].swept)}`}
+      </td>
+      <td>
+        <Course shares={[...shares, now]} />
+      </td>
+      <td className={triage.number}>
+        {line.items === 0 ? (
+          "–"
+        ) : (
+          <Link to={`?${new URLSearchParams({ field: line.field, check: line.check })}`}>{count(line.items)}</Link>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+const WIDTH = 96;
+const HEIGHT = 20;
+
+/** A line of shares over the sweeps, from what it was at worst to all. */
+function Course({ shares }: { shares: number[] }) {
+  if (shares.length < 3) return null;
+  const low = Math.min(...shares, 0.95);
+  const x = (i: number) => 2 + (i / (shares.length - 1)) * (WIDTH - 4);
+  const y = (part: number) => 2 + ((1 - part) / (1 - low || 1)) * (HEIGHT - 4);
+  const points = shares.map((part, i) => `${x(i).toFixed(1)},${y(part).toFixed(1)}`).join(" ");
+  return (
+    <svg
+      className={css.course}
+      width={WIDTH}
+      height={HEIGHT}
+      role="img"
+      aria-label={`In place over the sweeps: ${shares.map(share).join(", ")}`}
+    >
+      <polyline points={points} />
+      <circle cx={x(shares.length - 1)} cy={y(shares[shares.length - 1])} r="2.5" />
+    </svg>
+  );
+}
