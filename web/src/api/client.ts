@@ -63,6 +63,7 @@ export type Change = Whole<Schemas["Change"]>;
 export type ChangeKind = Change["kind"];
 export type CaptureView = Whole<Schemas["CaptureView"]>;
 export type ImportTrial = Whole<Schemas["ImportTrial"]>;
+export type ReportForm = Schemas["ReportForm"];
 export type CrawlSettings = Schemas["CrawlSettings"];
 export type EditSpec = Schemas["EditSpec"];
 export type Selection = Schemas["Selection"];

@@ -1,4 +1,4 @@
-import { fireEvent, screen, within } from "@testing-library/react";
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { beforeEach, expect, it } from "vitest";
 import { asked, Problem, serve } from "../../testing/server";
 import { item, place, show, standing } from "../../testing/view";
@@ -138,6 +138,26 @@ it("says what is in place, what it was after each sweep, and leads to the rest",
   expect(within(row).getByRole("img").getAttribute("aria-label")).toContain("67%, 81%, 96%");
   expect(within(row).getByRole("link").getAttribute("href")).toContain("field=title&check=missing");
   expect(screen.getByText(/since 1 Jul(y)? 2026/)).toBeTruthy();
+});
+
+it("asks how the report is wanted, remembers it, and downloads it", async () => {
+  const saved: string[] = [];
+  URL.createObjectURL = () => "blob:report";
+  URL.revokeObjectURL = (url) => saved.push(url);
+  serve("POST /api/properties/7/report.html", {});
+  show(<Triage />, "/p/7/triage");
+  fireEvent.click(await screen.findByRole("button", { name: "Report" }));
+  const dialog = await screen.findByRole("dialog", { name: "Report for the client" });
+  fireEvent.change(within(dialog).getByLabelText("Language"), { target: { value: "de" } });
+  fireEvent.click(within(dialog).getByLabelText("What is next"));
+  fireEvent.click(within(dialog).getByRole("button", { name: "Download HTML" }));
+  await waitFor(() => expect(saved).toEqual(["blob:report"]));
+  expect(asked("POST /api/properties/7/report.html")[0].body).toEqual({
+    language: "de",
+    colour: "#6d1d5a",
+    sections: ["cost", "found", "examples", "checklist", "done"],
+  });
+  expect(JSON.parse(localStorage.getItem("lucid report") ?? "").language).toBe("de");
 });
 
 it("leads to the desk without a tool where only a person can help", async () => {

@@ -1,5 +1,6 @@
 import { Button } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { answer, api, type Cause } from "../api/client";
 import { ofProperty, useChecks } from "../api/queries";
@@ -10,6 +11,7 @@ import { useProperty } from "../parts/useProperty";
 import { ChecklistView } from "./ChecklistView";
 import { Costs, useCosts } from "./Costs";
 import { FoundItems } from "./FoundItems";
+import { ReportDialog } from "./ReportDialog";
 import { Spots } from "./Spots";
 import css from "./Triage.module.css";
 import { TriageHead } from "./TriageHead";
@@ -28,7 +30,11 @@ export function Triage() {
           {view === "checklist" && <ChecklistView propertyId={propertyId} />}
           {view === "" && (
             <>
-              <TriageHead title="What holds this property back" csv={`/api/properties/${propertyId}/causes.csv`}>
+              <TriageHead
+                title="What holds this property back"
+                csv={`/api/properties/${propertyId}/causes.csv`}
+                more={<Report propertyId={propertyId} />}
+              >
                 {standing && (
                   <p>
                     {count(standing.withFindings)} of {count(standing.indexable)} indexable items have findings.{" "}
@@ -43,6 +49,19 @@ export function Triage() {
         <Ledger propertyId={propertyId} />
       </div>
     </div>
+  );
+}
+
+/** Leads to the report for the client. */
+function Report({ propertyId }: { propertyId: number }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <Button size="xs" variant="default" onClick={() => setOpen(true)}>
+        Report
+      </Button>
+      {open && <ReportDialog propertyId={propertyId} onClose={() => setOpen(false)} />}
+    </>
   );
 }
 

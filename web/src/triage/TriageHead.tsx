@@ -9,8 +9,16 @@ const VIEWS = [
   { view: "costs", name: "What faults cost" },
 ];
 
+interface Props {
+  title: string;
+  csv?: string;
+  /** What else can be taken away. */
+  more?: ReactNode;
+  children?: ReactNode;
+}
+
 /** The heading of a view of Triage, with the ways to the others. */
-export function TriageHead({ title, csv, children }: { title: string; csv?: string; children?: ReactNode }) {
+export function TriageHead({ title, csv, more, children }: Props) {
   const [search] = useSearchParams();
   const here = search.get("view") ?? "";
   return (
@@ -22,7 +30,10 @@ export function TriageHead({ title, csv, children }: { title: string; csv?: stri
           </Link>
         ))}
       </nav>
-      {csv && <TableLinks csv={csv} />}
+      <span className={css.files}>
+        {csv && <TableLinks csv={csv} />}
+        {more}
+      </span>
       <h1>{title}</h1>
       {children}
     </header>

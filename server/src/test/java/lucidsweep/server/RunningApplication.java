@@ -98,9 +98,18 @@ public final class RunningApplication implements ParameterResolver {
         }
 
         public byte[] bytes(String path) {
+            return bytes(HttpRequest.newBuilder(URI.create(base + path)).build());
+        }
+
+        public byte[] postBytes(String path, String json) {
+            return bytes(HttpRequest.newBuilder(URI.create(base + path))
+                    .header("Content-Type", "application/json")
+                    .POST(HttpRequest.BodyPublishers.ofString(json))
+                    .build());
+        }
+
+        private byte[] bytes(HttpRequest request) {
             try {
-                HttpRequest request =
-                        HttpRequest.newBuilder(URI.create(base + path)).build();
                 return http.send(request, HttpResponse.BodyHandlers.ofByteArray())
                         .body();
             } catch (IOException | InterruptedException e) {

@@ -167,10 +167,12 @@ class TriageTest {
         JsonNode checklist = api.get(path + "/checklist").json();
         Map<String, Integer> listed = new TreeMap<>();
         for (JsonNode line : checklist.path("checks")) {
-            assertThat(line.path("before").size()).isEqualTo(checklist.path("sweeps").size());
+            assertThat(line.path("before").size())
+                    .isEqualTo(checklist.path("sweeps").size());
             int found = line.path("items").asInt();
             if (found > 0)
-                listed.put(line.path("field").asString() + " " + line.path("check").asString(), found);
+                listed.put(
+                        line.path("field").asString() + " " + line.path("check").asString(), found);
         }
         assertThat(listed).as("the checklist and kinds").isEqualTo(kinds);
         assertThat(checklist.path("sweeps")).isNotEmpty();
@@ -185,7 +187,8 @@ class TriageTest {
                             .asInt())
                     .isBetween(1, spot.path("findings").asInt());
         }
-        assertThat(spots).isEqualTo(kinds.values().stream().mapToInt(Integer::intValue).sum());
+        assertThat(spots)
+                .isEqualTo(kinds.values().stream().mapToInt(Integer::intValue).sum());
 
         List<String> lines = api.get(path + "/causes.csv").body().lines().toList();
         assertThat(lines)

@@ -15,6 +15,7 @@ import picocli.CommandLine.ParameterException;
             MeasureCommand.class,
             BackupCommand.class,
             RestoreCommand.class,
+            ReportCommand.class,
             HelpCommand.class
         },
         synopsisSubcommandLabel = "COMMAND",

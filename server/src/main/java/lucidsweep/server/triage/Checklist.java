@@ -18,7 +18,6 @@ import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.gather.sweep.SweepEnded;
 import lucidsweep.server.item.table.FindingCount;
 import lucidsweep.server.item.table.Items;
-import lucidsweep.server.triage.HistoryMapper.SweepCount;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
@@ -27,7 +26,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** What is in place of a property, check by check, now and after each sweep. */
 @Service
-class Checklist {
+public class Checklist {
 
     private static final int MOST_SWEEPS = 24;
 
@@ -80,7 +79,7 @@ class Checklist {
     }
 
     /** The sweeps of a property that were looked at, the earliest first. */
-    List<SweepCount> sweeps(long propertyId) {
+    public List<SweepCount> sweeps(long propertyId) {
         List<SweepCount> sweeps = new ArrayList<>(mapper.sweeps(propertyId, MOST_SWEEPS));
         Collections.reverse(sweeps);
         return sweeps;
@@ -92,10 +91,10 @@ class Checklist {
      * @param items how many indexable items it finds something of now
      * @param before the same after each sweep, in the order of {@link #sweeps}
      */
-    record Line(Check check, int items, List<Integer> before) {}
+    public record Line(Check check, int items, List<Integer> before) {}
 
     /** Every check that the property's standard has on, in the order of the fields. */
-    List<Line> lines(long propertyId) {
+    public List<Line> lines(long propertyId) {
         Property property = clients.property(propertyId);
         Map<Check, Integer> now = now(propertyId);
         Map<Long, Map<Check, Integer>> bySweep = new HashMap<>();

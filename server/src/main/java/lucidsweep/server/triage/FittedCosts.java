@@ -21,7 +21,7 @@ import lucidsweep.server.aim.demand.ItemQueries;
  * @param from, to the first and last day of the demand, from 1970-01-01 on
  * @param months how many months of them are reported
  */
-record FittedCosts(
+public record FittedCosts(
         double base,
         int items,
         double spread,

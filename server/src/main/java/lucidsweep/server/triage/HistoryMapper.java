@@ -14,10 +14,6 @@ import org.apache.ibatis.annotations.Select;
 @Mapper
 interface HistoryMapper {
 
-    /** What a sweep left in all. */
-    record SweepCount(
-            long sweepId, long propertyId, Instant swept, int indexable, int withFindings, double clicks) {}
-
     /** What a sweep left of a check. */
     record CheckCount(long sweepId, long propertyId, Field field, String checkCode, int items) {}
 

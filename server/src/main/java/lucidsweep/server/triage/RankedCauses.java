@@ -22,7 +22,7 @@ import org.springframework.stereotype.Service;
 
 /** The causes of a property's findings, kept until anything of it changes. */
 @Service
-class RankedCauses {
+public class RankedCauses {
 
     private static final int MAX_KEPT = 50;
     private static final int MAX_EXAMPLES = 1_000;
@@ -45,7 +45,7 @@ class RankedCauses {
     private record State(long propertyId, long revision) {}
 
     /** Those with most clicks at stake first. */
-    List<Cause> of(long propertyId) {
+    public List<Cause> of(long propertyId) {
         State now = new State(propertyId, clients.property(propertyId).revision());
         return kept.get(now, state -> found(propertyId));
     }

@@ -27,7 +27,7 @@ import tools.jackson.databind.json.JsonMapper;
  * demand, and kept: a later edit is worth what the fit says of it.
  */
 @Service
-class Stakes {
+public class Stakes {
 
     private static final int MAX_KEPT = 50;
     private static final int AT_ONCE = 1_000;
@@ -54,7 +54,7 @@ class Stakes {
     }
 
     /** The costs of a property; empty where nothing is reported of its items. */
-    Optional<FittedCosts> costs(long propertyId) {
+    public Optional<FittedCosts> costs(long propertyId) {
         return kept.get(
                 propertyId,
                 id -> Optional.ofNullable(mapper.model(id)).map(model -> json.readValue(model, FittedCosts.class)));

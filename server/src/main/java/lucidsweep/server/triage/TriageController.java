@@ -122,8 +122,8 @@ class TriageController {
         return new ChecklistView(
                 items.counts(propertyId).indexable(),
                 checklist.sweeps(propertyId).stream()
-                        .map(sweep -> new SweepView(
-                                sweep.swept(), sweep.indexable(), sweep.withFindings(), sweep.clicks()))
+                        .map(sweep ->
+                                new SweepView(sweep.swept(), sweep.indexable(), sweep.withFindings(), sweep.clicks()))
                         .toList(),
                 checklist.lines(propertyId).stream()
                         .map(line -> new LineView(

@@ -20,7 +20,10 @@ public record FilterForm(
         Long asOf) {
 
     public ItemView view(long propertyId) {
-        if (check != null && !check.isEmpty() && !check.equals(ItemFilter.ANY) && !Checks.codes().contains(check)) {
+        if (check != null
+                && !check.isEmpty()
+                && !check.equals(ItemFilter.ANY)
+                && !Checks.codes().contains(check)) {
             throw Refusal.badInput(
                     "check: expected one of " + String.join(", ", Checks.codes()) + ", got \"" + check + "\"");
         }

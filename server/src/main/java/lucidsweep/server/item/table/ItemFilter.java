@@ -38,6 +38,11 @@ public record ItemFilter(
         return new ItemFilter(null, null, null, null, null, state.code(), null, null, null);
     }
 
+    /** Those with a draft, in whatever state. */
+    public static ItemFilter ofAnyDraft() {
+        return new ItemFilter(null, null, null, null, null, ANY, null, null, null);
+    }
+
     public static ItemFilter ofIds(List<Long> ids) {
         return new ItemFilter(null, null, null, null, null, null, null, null, ids);
     }

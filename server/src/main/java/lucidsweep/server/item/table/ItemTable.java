@@ -418,11 +418,10 @@ final class ItemTable {
 
     private void keepWithFinding(BitSet wanted, ItemFilter filter) {
         boolean any = filter.check().equals(ItemFilter.ANY);
-        boolean[] having = findingSets.having(mark -> (any
-                        ? !mark.check().equals(NotIndexable.CODE)
-                        : mark.check().equals(filter.check()))
-                && (filter.field() == null || mark.field() == filter.field())
-                && (!given(filter.shared()) || mark.shared().equals(filter.shared())));
+        boolean[] having = findingSets.having(mark ->
+                (any ? !mark.check().equals(NotIndexable.CODE) : mark.check().equals(filter.check()))
+                        && (filter.field() == null || mark.field() == filter.field())
+                        && (!given(filter.shared()) || mark.shared().equals(filter.shared())));
         keep(wanted, row -> having[findingSet.get(row)]);
         if (!filter.check().equals(NotIndexable.CODE)) wanted.and(indexable);
     }
