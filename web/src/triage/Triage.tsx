@@ -13,6 +13,7 @@ import { Costs, useCosts } from "./Costs";
 import { FoundItems } from "./FoundItems";
 import { ReportDialog } from "./ReportDialog";
 import { Spots } from "./Spots";
+import { StandardView } from "./StandardView";
 import css from "./Triage.module.css";
 import { TriageHead } from "./TriageHead";
 
@@ -28,6 +29,7 @@ export function Triage() {
         <div className={css.causes}>
           {view === "costs" && <Costs propertyId={propertyId} />}
           {view === "checklist" && <ChecklistView propertyId={propertyId} />}
+          {view === "standard" && <StandardView propertyId={propertyId} />}
           {view === "" && (
             <>
               <TriageHead

@@ -7,6 +7,7 @@ const VIEWS = [
   { view: "", name: "Causes" },
   { view: "checklist", name: "Checklist" },
   { view: "costs", name: "What faults cost" },
+  { view: "standard", name: "Standard" },
 ];
 
 interface Props {

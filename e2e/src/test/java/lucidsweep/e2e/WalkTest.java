@@ -101,6 +101,52 @@ class WalkTest {
     }
 
     @Test
+    void triageIsWorkedFromItsPictureItsChecklistItsStandardAndItsReport() throws IOException {
+        page.navigate(address + "/p/1/triage");
+        link(Pattern.compile("^description in .shop.: \\d+ findings")).click();
+        assertThat(page.getByRole(AriaRole.GRID)).containsText("/shop/");
+        assertThat(page.getByLabel("Finding", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue("description any");
+        page.goBack();
+        link(Pattern.compile("^Checklist$")).click();
+        Locator missing = page.getByRole(AriaRole.ROW)
+                .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^Missing\\s*\\d+%")))
+                .first();
+        assertThat(missing).containsText("Jul 2026");
+        missing.getByRole(AriaRole.LINK).click();
+        assertThat(page.getByRole(AriaRole.GRID)).containsText("there is no title");
+        page.goBack();
+
+        link(Pattern.compile("^Standard$")).click();
+        page.getByLabel("Width on a desktop, at least").first().fill("300");
+        button("Preview").click();
+        assertThat(page.getByText(Pattern.compile("It would add \\d+ findings and take 0 away")))
+                .isVisible();
+        button("Apply").click();
+        assertThat(page.getByText("A standard of this property’s own.")).isVisible();
+        button("Undo").click();
+        assertThat(page.getByLabel("Width on a desktop, at least").first()).hasValue("200 px");
+        button("Back to the ready-made one").click();
+        assertThat(page.getByText("The ready-made standard for this kind of property."))
+                .isVisible();
+
+        link(Pattern.compile("^Causes$")).click();
+        button("Report").click();
+        page.getByLabel("Language").selectOption("German");
+        Download report = page.waitForDownload(() -> button("Download HTML").click());
+        assertThat(Files.readString(report.path()))
+                .contains("Was gefunden wurde", "Titel: zu lang")
+                .doesNotContain("<script");
+        Download workbook = page.waitForDownload(
+                () -> link(Pattern.compile("^XLSX$")).first().click());
+        assertThat(Files.size(workbook.path())).isGreaterThan(2_000);
+    }
+
+    private Locator link(Pattern name) {
+        return page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name));
+    }
+
+    @Test
     void aRecipeOverEverythingIsAppliedAndUndone() {
         page.navigate(address + "/p/1/rewrite?section=%2Fboats%2F");
         button("Rewrite in bulk").click();

@@ -201,7 +201,16 @@ class CommandTest {
                 .first()
                 .isEqualTo("check,coefficient,low,high,items,source");
         assertThat(Files.readAllLines(folder.resolve("costs.csv")))
-                .anyMatch(line -> line.startsWith("title duplicate,-0.") && line.endsWith(",20,own"));
+                .anyMatch(line -> line.startsWith("title duplicate,-0.") && line.contains(",20,"));
+
+        Path standard = Files.writeString(folder.resolve("standard.json"), "{\"off\":[\"title duplicate\"]}");
+        List<String> lenient = new ArrayList<>(List.of(words));
+        lenient.addAll(List.of("--standard", standard.toString()));
+        assertThat(run(lenient.toArray(String[]::new)).status).isZero();
+        assertThat(Files.readAllLines(folder.resolve("findings.csv"))).noneMatch(line -> line.contains(",duplicate,"));
+        Files.writeString(standard, "{\"off\":[\"title too-loud\"]}");
+        assertThat(run(lenient.toArray(String[]::new)).errors)
+                .isEqualTo("lucid: off: there is no check \"title too-loud\"\n");
 
         List<String> strict = new ArrayList<>(List.of(words));
         strict.addAll(List.of("--most", "19"));

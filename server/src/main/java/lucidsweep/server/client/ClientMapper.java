@@ -52,6 +52,12 @@ interface ClientMapper {
                 private_allowed = #{form.privateAllowed}, revision = revision + 1 where id = #{id}""")
     void updateProperty(long id, PropertyForm form);
 
+    /** Sets what is set of a standard; that changes what is found. */
+    @Update("""
+            update property set own_standard = #{standard}, text_changes = text_changes + 1, revision = revision + 1
+            where id = #{id}""")
+    void setStandard(long id, String standard);
+
     @Update("update property set removed = case when #{removed} then now() end where id = #{id}")
     void removeProperty(long id, boolean removed);
 

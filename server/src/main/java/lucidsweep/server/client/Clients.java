@@ -85,6 +85,14 @@ public class Clients {
         return property(id);
     }
 
+    /** Sets what its fields are held to, as JSON; null for the ready-made standard. Findings are due then. */
+    public Property setStandard(long id, String standard) {
+        property(id);
+        mapper.setStandard(id, standard);
+        durability.await();
+        return property(id);
+    }
+
     void removeClient(long id, boolean removed) {
         client(id);
         mapper.removeClient(id, removed);

@@ -1,5 +1,6 @@
 package lucidsweep.server.client;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import lucidsweep.core.standard.Standard;
 
 /**
@@ -9,6 +10,7 @@ import lucidsweep.core.standard.Standard;
  * @param language of its texts, such as "en"
  * @param privateAllowed whether a sweep may reach private and loopback addresses
  * @param revision counts up with every change to its data
+ * @param ownStandard what was set of its standard, as JSON; null for the ready-made one
  */
 public record Property(
         long id,
@@ -18,11 +20,22 @@ public record Property(
         String address,
         String language,
         boolean privateAllowed,
-        long revision) {
+        long revision,
+        @JsonIgnore String ownStandard) {
 
     /** What its fields are held to. */
     public Standard standard() {
-        return kind == PropertyKind.WEBSITE ? Standard.ofPages() : Standard.ofListings();
+        return OwnStandards.of(kind, ownStandard);
+    }
+
+    /** What its fields are held to where nothing is set. */
+    public Standard readyStandard() {
+        return OwnStandards.ready(kind);
+    }
+
+    /** Whether anything was set of its standard. */
+    public boolean hasOwnStandard() {
+        return ownStandard != null;
     }
 
     public boolean hasTags() {

@@ -7,7 +7,10 @@ import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.client.Property;
 import lucidsweep.server.table.TableFile;
+import lucidsweep.server.triage.StandardFile;
 import lucidsweep.server.web.CsvText;
 
 /** The files that commands read and write; what cannot be done ends as one line. */
@@ -32,6 +35,22 @@ final class CommandFiles {
         } catch (IOException e) {
             throw new Unusable("cannot make the folder " + name + ": " + why(e));
         }
+    }
+
+    /** A standard as JSON, checked; null where no file is given. */
+    static String standard(Path file) {
+        if (file == null) return null;
+        try {
+            String json = Files.readString(file);
+            StandardFile.of(json);
+            return json;
+        } catch (IOException e) {
+            throw new Unusable("cannot read the file " + file);
+        }
+    }
+
+    static void setStandard(StartedApplication application, Property property, String standard) {
+        if (standard != null) application.get(Clients.class).setStandard(property.id(), standard);
     }
 
     static CsvText csv(Path folder, String name) {

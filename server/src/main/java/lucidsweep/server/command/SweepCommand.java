@@ -78,6 +78,9 @@ final class SweepCommand implements Callable<Integer> {
     @Option(names = "--exclude", paramLabel = "PATTERN", description = "leaves out addresses such as /basket/*")
     private List<String> exclude = List.of();
 
+    @Option(names = "--standard", paramLabel = "FILE", description = "a standard as JSON, as the interface saves it")
+    private Path standardFile;
+
     @Option(
             names = "--data",
             paramLabel = "DIR",
@@ -96,9 +99,10 @@ final class SweepCommand implements Callable<Integer> {
         CrawlSettings settings = settings(address);
         CommandFiles.folder(out);
         TableFile keywords = keywordFile == null ? null : CommandFiles.table(keywordFile);
+        String standard = CommandFiles.standard(standardFile);
         try (StartedApplication started = StartedApplication.start(startable, kept)) {
             application = started;
-            sweep(address, settings, keywords);
+            sweep(address, settings, keywords, standard);
         }
         return 0;
     }
@@ -123,8 +127,9 @@ final class SweepCommand implements Callable<Integer> {
         }
     }
 
-    private void sweep(URI address, CrawlSettings settings, TableFile keywords) {
+    private void sweep(URI address, CrawlSettings settings, TableFile keywords, String standard) {
         Property property = property(address);
+        CommandFiles.setStandard(application, property, standard);
         Sweeps sweeps = application.get(Sweeps.class);
         Optional<Sweep> cutShort = sweeps.cutShort(property.id());
         cutShort.ifPresent(sweep -> {

@@ -59,6 +59,9 @@ final class TriageCommand implements Callable<Integer> {
     @Option(names = "--language", paramLabel = "CODE", defaultValue = "en", description = "default: ${DEFAULT-VALUE}")
     private String language;
 
+    @Option(names = "--standard", paramLabel = "FILE", description = "a standard as JSON, as the interface saves it")
+    private Path standardFile;
+
     @Option(names = "--most", paramLabel = "N", description = "more findings end with exit status 4")
     private Integer most;
 
@@ -71,11 +74,13 @@ final class TriageCommand implements Callable<Integer> {
         TableFile items = CommandFiles.table(itemFile);
         TableFile keywords = keywordFile == null ? null : CommandFiles.table(keywordFile);
         if (demandFile != null) CommandFiles.table(demandFile);
+        String standard = CommandFiles.standard(standardFile);
         if (most != null && most < 0) throw new Unusable("--most: expected 0 or more, got " + most);
         CommandFiles.folder(out);
         boolean pages = Mapping.guess(RowKind.PAGES, items.first(SAMPLE_ROWS)).isComplete(RowKind.PAGES);
         try (StartedApplication application = StartedApplication.start(startable, null)) {
             Property property = property(application.get(Clients.class), pages);
+            CommandFiles.setStandard(application, property, standard);
             read(application, property, indexable(items), pages ? RowKind.PAGES : RowKind.LISTINGS);
             if (keywords != null) {
                 Keywords.Added added = application.get(Keywords.class).add(property.id(), keywords);

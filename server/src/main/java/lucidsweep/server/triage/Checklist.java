@@ -121,7 +121,8 @@ public class Checklist {
                 .toList();
     }
 
-    private static boolean isOf(Property property, Field field) {
+    /** Whether a property has a field by nature. */
+    static boolean isOf(Property property, Field field) {
         return switch (field) {
             case TAGS -> property.hasTags();
             case H1, SLUG -> !property.hasTags();

@@ -26,6 +26,7 @@ import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.PlacesNamed;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.stake.StakeModel;
+import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Ending;
 import lucidsweep.core.text.TextKey;
 import lucidsweep.server.aim.targets.TargetsChanged;
@@ -95,7 +96,7 @@ public class Findings {
         long changes = mapper.changes(propertyId);
         Property property = clients.property(propertyId);
         long[] ids = items.allIds(propertyId);
-        Survey survey = survey(property, ids);
+        Survey survey = survey(property, property.standard(), ids);
         List<Ending> endings = survey.endings(property.standard());
         CompletableFuture<AlikeTexts.Found> besides = CompletableFuture.supplyAsync(survey::likeDescriptions);
         AlikeTexts.Found likeTitles = survey.likeTitles(endings);
@@ -103,6 +104,7 @@ public class Findings {
         likes.keep(propertyId, new LikeTexts.Indexes(likeTitles.index(), likeDescriptions.index()));
         Inspector inspector = inspector(
                 property,
+                property.standard(),
                 endings,
                 Likes.ofAll(survey.titles().found(), likeTitles),
                 Likes.ofAll(survey.descriptions().found(), likeDescriptions));
@@ -124,16 +126,33 @@ public class Findings {
         });
     }
 
-    private Survey survey(Property property, long[] ids) {
+    private Survey survey(Property property, Standard standard, long[] ids) {
         Client client = clients.client(property.clientId());
-        Survey survey =
-                new Survey(mapper.endings(property.id()), property.standard().alike(), client.placeNames());
-        Lookahead.over(ids, AT_ONCE, some -> items.texts(property.id(), some[0], some[some.length - 1]), survey::add);
+        Survey survey = new Survey(mapper.endings(property.id()), standard.alike(), client.placeNames());
+        Lookahead.over(ids, AT_ONCE, some -> items.texts(property.id(), some), survey::add);
         return survey;
     }
 
+    /** Holds some items to a standard and stores nothing. */
+    void tryOut(Property property, Standard standard, long[] ids, Consumer<Inspector.Found> visit) {
+        Survey survey = survey(property, standard, ids);
+        List<Ending> endings = survey.endings(standard);
+        Inspector inspector = inspector(
+                property,
+                standard,
+                endings,
+                Likes.ofAll(survey.titles().found(), survey.likeTitles(endings)),
+                Likes.ofAll(survey.descriptions().found(), survey.likeDescriptions()));
+        Lookahead.over(
+                ids,
+                AT_ONCE,
+                some -> inspector.inspect(items.details(property.id(), some), Map.of()),
+                some -> some.found().forEach(visit));
+    }
+
     private LikeTexts.Indexes indexes(long propertyId) {
-        Survey survey = survey(clients.property(propertyId), items.allIds(propertyId));
+        Property property = clients.property(propertyId);
+        Survey survey = survey(property, property.standard(), items.allIds(propertyId));
         return new LikeTexts.Indexes(
                 survey.likeTitles(mapper.endings(propertyId)).index(),
                 survey.likeDescriptions().index());
@@ -214,6 +233,7 @@ public class Findings {
         });
         Inspector inspector = inspector(
                 property,
+                property.standard(),
                 mapper.endings(propertyId),
                 Likes.ofFew(byHash(items.alikeGroups(propertyId, Field.TITLE, titles)), nearTitles, indexes.titles()),
                 Likes.ofFew(
@@ -272,13 +292,14 @@ public class Findings {
         }
     }
 
-    private Inspector inspector(Property property, List<Ending> endings, Likes titles, Likes descriptions) {
+    private Inspector inspector(
+            Property property, Standard standard, List<Ending> endings, Likes titles, Likes descriptions) {
         Client client = clients.client(property.clientId());
         Set<String> brands = client.brandNames().stream().map(TextKey::key).collect(Collectors.toSet());
         InspectedItems subjects =
                 new InspectedItems(Words.in(property.language()), titles, descriptions, items::addresses);
         Inspection inspection = new Inspection(new InspectionContext(
-                property.standard(), endings, brands, new PlacesNamed(client.placeNames()), yearOf(property.id())));
+                standard, endings, brands, new PlacesNamed(client.placeNames()), yearOf(property.id())));
         Optional<StakeModel> costs = stakes.costs(property.id())
                 .map(fitted -> fitted.model(property.standard().leadingWords()));
         return new Inspector(property.id(), inspection, subjects, Words.in(property.language()), costs, json);

@@ -1,0 +1,113 @@
+package lucidsweep.server.triage;
+
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.lang.annotation.ElementType;
+import java.lang.annotation.Retention;
+import java.lang.annotation.RetentionPolicy;
+import java.lang.annotation.Target;
+import java.util.List;
+import lucidsweep.core.finding.Checks;
+import lucidsweep.core.finding.NotIndexable;
+import lucidsweep.core.item.Field;
+import lucidsweep.core.standard.StandardForm;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.client.Property;
+import lucidsweep.server.job.Jobs;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** What a property's fields are held to: looked at, tried, set and set back. */
+@RestController
+@RequestMapping("/api/properties/{propertyId}/standard")
+class StandardController {
+
+    private final Clients clients;
+    private final StandardPreview previews;
+    private final Findings findings;
+    private final Jobs jobs;
+    private final JsonMapper json;
+
+    StandardController(Clients clients, StandardPreview previews, Findings findings, Jobs jobs, JsonMapper json) {
+        this.clients = clients;
+        this.previews = previews;
+        this.findings = findings;
+        this.jobs = jobs;
+        this.json = json;
+    }
+
+    /**
+     * A standard.
+     *
+     * @param set what holds now
+     * @param ready what holds where nothing is set
+     * @param own whether anything was set
+     */
+    record StandardView(StandardForm set, StandardForm ready, boolean own, List<CheckView> checks) {}
+
+    /** A check that can be on or off. */
+    record CheckView(String id, Field field, String label, String limit) {}
+
+    @GetMapping
+    StandardView standard(@PathVariable long propertyId) {
+        return view(clients.property(propertyId));
+    }
+
+    private static StandardView view(Property property) {
+        return new StandardView(
+                StandardForm.of(property.standard()),
+                StandardForm.of(property.readyStandard()),
+                property.hasOwnStandard(),
+                Checks.all().stream()
+                        .filter(check -> !check.code().equals(NotIndexable.CODE))
+                        .filter(check -> Checklist.isOf(property, check.field()))
+                        .map(check -> new CheckView(
+                                check.id(), check.field(), check.label(), check.limit(property.standard())))
+                        .toList());
+    }
+
+    /** What another standard would find, in up to ten thousand items. */
+    @PostMapping("/preview")
+    StandardPreview.StandardDifference preview(
+            @PathVariable long propertyId, @StandardBody @RequestBody JsonNode form) {
+        return previews.of(clients.property(propertyId), StandardFile.of(form));
+    }
+
+    /** What was set before a change, to go back to it; the job holds all items to the new standard. */
+    record Changed(StandardView now, StandardForm before, long jobId) {}
+
+    @PutMapping
+    Changed set(@PathVariable long propertyId, @StandardBody @RequestBody JsonNode form) {
+        return change(propertyId, json.writeValueAsString(StandardFile.of(form)));
+    }
+
+    @DeleteMapping
+    Changed setBack(@PathVariable long propertyId) {
+        return change(propertyId, null);
+    }
+
+    private Changed change(long propertyId, String standard) {
+        StandardForm before = StandardForm.of(clients.property(propertyId).standard());
+        Property property = clients.setStandard(propertyId, standard);
+        long job = jobs.start(propertyId, "standard", "Holding all items to the standard", progress -> {
+            findings.makeUp(propertyId);
+            return "All items are held to the standard as it is now.";
+        });
+        return new Changed(view(property), before, job);
+    }
+
+    /** Says in the description of the API what a body holds that is read strictly. */
+    @Target(ElementType.PARAMETER)
+    @Retention(RetentionPolicy.RUNTIME)
+    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+            content = @Content(schema = @Schema(implementation = StandardForm.class)))
+    @interface StandardBody {}
+}

@@ -1,0 +1,80 @@
+package lucidsweep.server.triage;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import lucidsweep.core.finding.Check;
+import lucidsweep.core.finding.Checks;
+import lucidsweep.core.finding.NotIndexable;
+import lucidsweep.core.item.Field;
+import lucidsweep.core.standard.Standard;
+import lucidsweep.core.standard.StandardForm;
+import lucidsweep.server.client.Property;
+import lucidsweep.server.item.table.Items;
+import org.springframework.stereotype.Component;
+
+/** Says what a change of a standard would find and no longer find, by the same items held to both. */
+@Component
+class StandardPreview {
+
+    private static final int MOST_ITEMS = 10_000;
+
+    private final Findings findings;
+    private final Items items;
+
+    StandardPreview(Findings findings, Items items) {
+        this.findings = findings;
+        this.items = items;
+    }
+
+    /**
+     * What would change.
+     *
+     * @param items how many items were held to both standards
+     * @param all how many there are; more where only every so many were looked at
+     * @param added, removed how many findings would come and go
+     * @param checks those whose number would change
+     */
+    record StandardDifference(int items, int all, int added, int removed, List<ChangedCheck> checks) {}
+
+    /** A check with how many it finds now and would find. */
+    record ChangedCheck(Field field, String check, String label, int before, int after) {}
+
+    StandardDifference of(Property property, StandardForm form) {
+        long[] all = items.allIds(property.id());
+        long[] some = every(all, 1 + all.length / MOST_ITEMS);
+        Map<Check, Integer> before = counts(property, property.standard(), some);
+        Map<Check, Integer> after = counts(property, form.over(property.readyStandard()), some);
+        List<ChangedCheck> lines = new ArrayList<>();
+        int added = 0;
+        int removed = 0;
+        for (Check check : Checks.all()) {
+            int now = before.getOrDefault(check, 0);
+            int then = after.getOrDefault(check, 0);
+            if (now == then) continue;
+            added += Math.max(0, then - now);
+            removed += Math.max(0, now - then);
+            lines.add(new ChangedCheck(
+                    check.field(), check.code(), check.field().label() + " " + check.label(), now, then));
+        }
+        return new StandardDifference(some.length, all.length, added, removed, lines);
+    }
+
+    private static long[] every(long[] ids, int step) {
+        long[] some = new long[(ids.length + step - 1) / step];
+        for (int i = 0; i < some.length; i++) some[i] = ids[i * step];
+        return some;
+    }
+
+    private Map<Check, Integer> counts(Property property, Standard standard, long[] ids) {
+        Map<Check, Integer> counts = new HashMap<>();
+        findings.tryOut(property, standard, ids, found -> {
+            if (found.item().noindex() != null) return;
+            for (Check check : found.checks()) {
+                if (!check.code().equals(NotIndexable.CODE)) counts.merge(check, 1, Integer::sum);
+            }
+        });
+        return counts;
+    }
+}

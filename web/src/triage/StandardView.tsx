@@ -1,0 +1,354 @@
+import { Button, Checkbox, NumberInput, Textarea } from "@mantine/core";
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import {
+  answer,
+  api,
+  type StandardCheck,
+  type StandardDifference,
+  type StandardForm,
+  type StandardView as View,
+} from "../api/client";
+import { ofProperty, useChange, usePortfolio } from "../api/queries";
+import { ChooseFile } from "../parts/ChooseFile";
+import { count, of } from "../parts/number";
+import { tell, tellProblem } from "../parts/tell";
+import css from "./StandardView.module.css";
+import triage from "./Triage.module.css";
+import { TriageHead } from "./TriageHead";
+
+interface Limit {
+  /** Where it stands in the form: "title.maxChars". */
+  path: string;
+  label: string;
+  unit: string;
+  step?: number;
+}
+
+const LIMITS: { heading: string; limits: Limit[] }[] = [
+  {
+    heading: "Title",
+    limits: [
+      { path: "title.desktopPx", label: "Width on a desktop, at most", unit: "px" },
+      { path: "title.mobilePx", label: "Width on mobile, at most", unit: "px" },
+      { path: "title.maxChars", label: "Length, at most", unit: "characters" },
+      { path: "title.minPx", label: "Width on a desktop, at least", unit: "px" },
+      { path: "wording.leadingWords", label: "The keyword starts within the first", unit: "words" },
+      { path: "wording.maxPhrases", label: "Short phrases in a row, at most", unit: "phrases" },
+      { path: "likeness.endingShare", label: "An ending is common from", unit: "of all titles", step: 0.05 },
+      { path: "likeness.endingPx", label: "… and this width on", unit: "px" },
+      { path: "likeness.nearTitles", label: "Nearly the same from", unit: "in common", step: 0.05 },
+    ],
+  },
+  {
+    heading: "Description",
+    limits: [
+      { path: "description.desktopPx", label: "Width on a desktop, at most", unit: "px" },
+      { path: "description.mobilePx", label: "Width on mobile, at most", unit: "px" },
+      { path: "description.maxChars", label: "Length, at most", unit: "characters" },
+      { path: "description.minPx", label: "Width on a desktop, at least", unit: "px" },
+      { path: "wording.openingChars", label: "Words of the title within the first", unit: "characters" },
+      { path: "likeness.nearDescriptions", label: "Nearly the same from", unit: "in common", step: 0.05 },
+    ],
+  },
+  {
+    heading: "Wording",
+    limits: [
+      { path: "wording.maxRepeats", label: "The same word in a text, at most", unit: "times" },
+      { path: "wording.maxEmoji", label: "Emoji in a text, at most", unit: "emoji" },
+      { path: "likeness.maxSeries", label: "Told apart by a name only, at most", unit: "texts" },
+      { path: "wording.maxSlugChars", label: "Slug, at most", unit: "characters" },
+      { path: "settlingDays", label: "An item is young for", unit: "days" },
+    ],
+  },
+  {
+    heading: "Tags",
+    limits: [
+      { path: "tags.max", label: "Tags of an item, at most", unit: "tags" },
+      { path: "tags.maxChars", label: "Length of a tag, at most", unit: "characters" },
+    ],
+  },
+];
+
+const FIELDS = ["title", "description", "tags", "h1", "slug"] as const;
+const NAMES: Record<string, string> = {
+  title: "Title",
+  description: "Description",
+  tags: "Tags",
+  h1: "H1",
+  slug: "Slug",
+};
+
+type Part = Record<string, number | undefined>;
+
+function limitIn(form: StandardForm, path: string): number | undefined {
+  const [part, name] = path.split(".");
+  const found = (form as Record<string, unknown>)[part];
+  return (name === undefined ? found : (found as Part)?.[name]) as number | undefined;
+}
+
+function withValue(form: StandardForm, path: string, value: number): StandardForm {
+  const [part, name] = path.split(".");
+  if (name === undefined) return { ...form, [part]: value };
+  return { ...form, [part]: { ...((form as Record<string, unknown>)[part] as Part), [name]: value } };
+}
+
+/** What the property's fields are held to: limits and checks, previewed before they are applied. */
+export function StandardView({ propertyId }: { propertyId: number }) {
+  const standard = useQuery({
+    queryKey: ofProperty(propertyId, "standard"),
+    queryFn: () => answer(api.GET("/api/properties/{propertyId}/standard", { params: { path: { propertyId } } })),
+  });
+  const [before, setBefore] = useState<StandardForm>();
+  return (
+    <>
+      <TriageHead title="What texts are held to">
+        <p>
+          {standard.data?.own === false
+            ? "The ready-made standard for this kind of property."
+            : "A standard of this property’s own."}{" "}
+          A change is previewed before it is applied.
+        </p>
+      </TriageHead>
+      {standard.error && <p className={triage.empty}>{standard.error.message}</p>}
+      {standard.isPending && <div className={triage.skeleton} />}
+      {standard.data && (
+        <Form
+          key={JSON.stringify(standard.data.set)}
+          propertyId={propertyId}
+          view={standard.data}
+          before={before}
+          onChanged={setBefore}
+        />
+      )}
+    </>
+  );
+}
+
+interface FormProps {
+  propertyId: number;
+  view: View;
+  /** What held before the last change here. */
+  before: StandardForm | undefined;
+  onChanged: (before: StandardForm) => void;
+}
+
+function Form({ propertyId, view, before, onChanged }: FormProps) {
+  const [form, setForm] = useState<StandardForm>(view.set);
+  const changed = useMemo(() => JSON.stringify(form) !== JSON.stringify(view.set), [form, view.set]);
+  const path = { params: { path: { propertyId } } };
+  const preview = useMutation({
+    mutationFn: (body: StandardForm) =>
+      answer(api.POST("/api/properties/{propertyId}/standard/preview", { ...path, body })),
+    onError: tellProblem,
+  });
+  const apply = useChange(propertyId, (body: StandardForm | undefined) =>
+    body === undefined
+      ? answer(api.DELETE("/api/properties/{propertyId}/standard", path))
+      : answer(api.PUT("/api/properties/{propertyId}/standard", { ...path, body })),
+  );
+  const set = (next: StandardForm) => {
+    setForm(next);
+    preview.reset();
+  };
+  const applyNow = (body: StandardForm | undefined) =>
+    apply.mutate(body, {
+      onSuccess: (done) => {
+        onChanged(done.before);
+        tell("The standard is applied; all items are being held to it.");
+      },
+    });
+  const off = new Set(form.off ?? []);
+  const fields = FIELDS.filter((field) => view.checks.some((check) => check.field === field));
+  const shown = LIMITS.filter(({ heading }) => heading !== "Tags" || fields.includes("tags"));
+  return (
+    <form className={css.form} onSubmit={(event) => event.preventDefault()}>
+      <div className={css.bar}>
+        <Button
+          size="xs"
+          disabled={!changed}
+          loading={preview.isPending}
+          variant="default"
+          onClick={() => preview.mutate(form)}
+        >
+          Preview
+        </Button>
+        <Button size="xs" disabled={!changed} loading={apply.isPending} onClick={() => applyNow(form)}>
+          Apply
+        </Button>
+        <Button size="xs" variant="subtle" disabled={!changed} onClick={() => set(view.set)}>
+          Revert
+        </Button>
+        {before && (
+          <Button size="xs" variant="subtle" onClick={() => applyNow(before)}>
+            Undo
+          </Button>
+        )}
+        {view.own && (
+          <Button size="xs" variant="subtle" onClick={() => applyNow(undefined)}>
+            Back to the ready-made one
+          </Button>
+        )}
+        <span className={css.rest}>
+          <CopyFrom propertyId={propertyId} onStandard={set} />
+          <ChooseFile
+            size="xs"
+            variant="subtle"
+            label="Open JSON"
+            accept=".json,application/json"
+            onFile={(file) => readFile(file).then(set, tellProblem)}
+          />
+          <a
+            className={css.link}
+            download="standard.json"
+            href={`data:application/json,${encodeURIComponent(JSON.stringify(form, null, 2))}`}
+          >
+            Save JSON
+          </a>
+        </span>
+      </div>
+      {preview.data && <Difference difference={preview.data} />}
+      <div className={css.columns}>
+        <div>
+          {shown.map(({ heading, limits }) => (
+            <section key={heading}>
+              <h2>{heading}</h2>
+              {limits.map((limit) => (
+                <NumberInput
+                  key={limit.path}
+                  size="xs"
+                  className={
+                    limitIn(form, limit.path) === limitIn(view.ready, limit.path)
+                      ? css.limit
+                      : `${css.limit} ${css.own}`
+                  }
+                  label={limit.label}
+                  suffix={` ${limit.unit}`}
+                  min={0}
+                  step={limit.step ?? 1}
+                  value={limitIn(form, limit.path)}
+                  onChange={(value) => typeof value === "number" && set(withValue(form, limit.path, value))}
+                />
+              ))}
+            </section>
+          ))}
+          <section>
+            <h2>Titles that say nothing</h2>
+            <Textarea
+              aria-label="Titles that say nothing, one a line"
+              autosize
+              minRows={4}
+              maxRows={12}
+              value={(form.generic ?? []).join("\n")}
+              onChange={(event) =>
+                set({
+                  ...form,
+                  generic: event.currentTarget.value.split("\n").filter((line, i, all) => line || i < all.length - 1),
+                })
+              }
+            />
+          </section>
+        </div>
+        <div>
+          {fields.map((field) => (
+            <section key={field}>
+              <h2>{NAMES[field]}: checks</h2>
+              {view.checks
+                .filter((check) => check.field === field)
+                .map((check) => (
+                  <Check
+                    key={check.id}
+                    check={check}
+                    on={!off.has(check.id)}
+                    onChange={(on) =>
+                      set({
+                        ...form,
+                        off: on ? (form.off ?? []).filter((id) => id !== check.id) : [...(form.off ?? []), check.id],
+                      })
+                    }
+                  />
+                ))}
+            </section>
+          ))}
+        </div>
+      </div>
+    </form>
+  );
+}
+
+function Check({ check, on, onChange }: { check: StandardCheck; on: boolean; onChange: (on: boolean) => void }) {
+  return (
+    <Checkbox
+      size="xs"
+      className={css.check}
+      label={check.label}
+      description={check.limit || undefined}
+      checked={on}
+      onChange={(event) => onChange(event.currentTarget.checked)}
+    />
+  );
+}
+
+function Difference({ difference }: { difference: StandardDifference }) {
+  const { items, all, added, removed, checks } = difference;
+  return (
+    <section className={css.difference} aria-live="polite">
+      <p>
+        <b>
+          {added === 0 && removed === 0
+            ? "The same findings as now"
+            : `It would add ${of(added, "finding")} and take ${count(removed)} away`}
+        </b>
+        {items < all && (
+          <>
+            {" "}
+            in {count(items)} of {of(all, "item")}, evenly chosen
+          </>
+        )}
+        .
+      </p>
+      <ul>
+        {checks.map((line) => (
+          <li key={`${line.field} ${line.check}`}>
+            {line.label}: {count(line.before)} → {count(line.after)}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Takes over the standard of another property. */
+function CopyFrom({ propertyId, onStandard }: { propertyId: number; onStandard: (form: StandardForm) => void }) {
+  const portfolio = usePortfolio();
+  const others = (portfolio.data ?? []).filter(({ property }) => property.id !== propertyId);
+  if (others.length === 0) return null;
+  const take = (id: number) =>
+    answer(api.GET("/api/properties/{propertyId}/standard", { params: { path: { propertyId: id } } })).then(
+      (view) => onStandard(view.set),
+      tellProblem,
+    );
+  return (
+    <select
+      aria-label="Copy from another property"
+      className={css.copy}
+      value=""
+      onChange={(event) => event.currentTarget.value && take(Number(event.currentTarget.value))}
+    >
+      <option value="">Copy from …</option>
+      {others.map(({ property, clientName }) => (
+        <option key={property.id} value={property.id}>
+          {clientName}, {property.name}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+async function readFile(file: File): Promise<StandardForm> {
+  try {
+    return JSON.parse(await file.text());
+  } catch {
+    throw new Error(`Expected a standard as JSON; ${file.name} is none.`);
+  }
+}
