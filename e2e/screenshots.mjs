@@ -81,6 +81,19 @@ await show("/p/1/triage", "titles end in the same");
 await shoot("triage");
 await show("/p/1/triage?view=costs", "description missing");
 await shoot("costs");
+await show("/p/1/triage?view=checklist", "What is in place");
+await page.getByText("Words of the keyword missing").first().waitFor();
+await shoot("checklist");
+await show("/p/1/triage", "titles end in the same");
+await page.getByRole("button", { name: "Report" }).click();
+const [report] = await Promise.all([
+  page.waitForEvent("download"),
+  page.getByRole("button", { name: "Download HTML" }).click(),
+]);
+const sheet = await browser.newPage({ viewport: { width: 860, height: 1216 } });
+await sheet.goto(`file://${await report.path()}`);
+await sheet.screenshot({ path: join(root, "docs/screenshots/report.png") });
+await sheet.close();
 await show("/p/1/rewrite?section=%2Ftours%2F", "Sunset tour");
 await page.locator("[data-column=title]").nth(3).click();
 await page.getByLabel("The result on a desktop").waitFor();

@@ -152,12 +152,14 @@ function Form({ propertyId, view, before, onChanged }: FormProps) {
     preview.reset();
   };
   const applyNow = (body: StandardForm | undefined) =>
-    apply.mutate(body, {
-      onSuccess: (done) => {
+    // Not by callbacks of the call: the form is made anew with what is set, and would not hear of them.
+    apply.mutateAsync(body).then(
+      (done) => {
         onChanged(done.before);
         tell("The standard is applied; all items are being held to it.");
       },
-    });
+      () => undefined,
+    );
   const off = new Set(form.off ?? []);
   const fields = FIELDS.filter((field) => view.checks.some((check) => check.field === field));
   const shown = LIMITS.filter(({ heading }) => heading !== "Tags" || fields.includes("tags"));

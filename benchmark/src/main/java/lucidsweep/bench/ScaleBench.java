@@ -76,6 +76,7 @@ final class ScaleBench {
         application.getBean(Clients.class).touch(property);
 
         pages();
+        triage();
         typing();
 
         start = System.nanoTime();
@@ -205,6 +206,45 @@ final class ScaleBench {
         p95 = Report.p95(warm);
         Report.line(
                 "A page of the desk, scrolling on: p95 of 200", "< 150 ms", Report.format("%.0f ms", p95), p95 < 150);
+    }
+
+    /** Causes of a property that has just changed, single edits with all that follows from them, and another standard tried. */
+    private void triage() throws IOException, InterruptedException {
+        String path = "/api/properties/" + property;
+        long[] causes = new long[40];
+        for (int i = 0; i < causes.length; i++) {
+            application.getBean(Clients.class).touch(property);
+            long start = System.nanoTime();
+            get(path + "/causes");
+            get(path + "/findings/spots");
+            get(path + "/findings/checks");
+            causes[i] = System.nanoTime() - start;
+        }
+        double p95 = Report.p95(java.util.Arrays.copyOfRange(causes, 5, causes.length));
+        Report.line(
+                "Triage's first screen after a change: p95 of 35",
+                "< 150 ms",
+                Report.format("%.0f ms", p95),
+                p95 < 150);
+
+        Random random = new Random(5);
+        long[] edits = new long[120];
+        for (int i = 0; i < edits.length; i++) {
+            String id =
+                    find(get(path + "/items?count=1&from=" + random.nextInt(ITEMS)), "\"rows\":\\[\\{\"id\":(\\d+)");
+            String body = "[{\"itemId\":" + id + ",\"field\":\"title\",\"text\":\"" + words(random, 6) + "\"}]";
+            long start = System.nanoTime();
+            post(path + "/cells", body);
+            edits[i] = System.nanoTime() - start;
+        }
+        p95 = Report.p95(java.util.Arrays.copyOfRange(edits, 20, edits.length));
+        Report.line(
+                "A title typed, findings right again: p95 of 100", "< 30 ms", Report.format("%.0f ms", p95), p95 < 30);
+
+        long start = System.nanoTime();
+        post(path + "/standard/preview", "{\"title\":{\"maxChars\":50}}");
+        double seconds = Report.seconds(System.nanoTime() - start);
+        Report.line("A change of standard previewed", "< 1 s", Report.format("%.2f s", seconds), seconds < 1);
     }
 
     private String page(String sort, String filter, boolean desc, Random random) {

@@ -47,14 +47,14 @@ class ReportTest {
         String html = english.body();
         assertThat(html)
                 .contains("Tarrin Bay Kayaks: titles and descriptions in search")
-                .contains("80 items were looked at; 80 of them can appear in search results.")
+                .contains("Items looked at: 80; of these can appear in search results: 80.")
                 .contains("19 items share one title: “Oak paddle &lt;b&gt;&amp; co&lt;/b&gt;”.")
                 .contains("--own: #123456")
                 .contains("<img src=\"data:image/png;base64,iVBORw0KGgo")
                 .contains("clicks a month (")
                 .contains("Proposed")
                 .contains("Oak paddle number nought")
-                .contains("1 texts are drafted")
+                .contains("Texts drafted that wait to be delivered: 1.")
                 .doesNotContain("<script")
                 .doesNotContain("<b>& co")
                 .doesNotContain("http://", "https://", "{{");

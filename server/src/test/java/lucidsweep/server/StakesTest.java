@@ -107,6 +107,11 @@ class StakesTest {
         double half =
                 shop.get("/causes").json().get(0).path("stake").path("clicks").asDouble();
         assertThat(half / stake.path("clicks").asDouble()).isBetween(0.3, 0.7);
+
+        shop.importDemand(demand());
+        assertThat(cost(shop.get("/costs").json(), "title", "duplicate"))
+                .as("what searchers have not seen teaches nothing")
+                .isEqualTo(duplicate);
     }
 
     private static JsonNode cost(JsonNode costs, String field, String check) {

@@ -89,10 +89,11 @@ public class Findings {
 
     /** Works out the findings of a whole property anew; a stretch at a time, since they can be worked out again. */
     public void evaluate(long propertyId) {
-        line.run(propertyId, "findings of all items", () -> evaluateAll(propertyId));
+        line.run(propertyId, "findings of all items", () -> evaluateAll(propertyId, true));
     }
 
-    private void evaluateAll(long propertyId) {
+    /** @param learns whether costs are fitted anew; not where only drafts have changed, which searchers have not seen */
+    private void evaluateAll(long propertyId, boolean learns) {
         long changes = mapper.changes(propertyId);
         Property property = clients.property(propertyId);
         long[] ids = items.allIds(propertyId);
@@ -109,7 +110,7 @@ public class Findings {
                 Likes.ofAll(survey.titles().found(), likeTitles),
                 Likes.ofAll(survey.descriptions().found(), likeDescriptions));
         Map<String, Integer> fitWithout = new HashMap<>();
-        Optional<StakeFit> fit = stakes.fit(property);
+        Optional<StakeFit> fit = learns ? stakes.fit(property) : Optional.empty();
         Lookahead.over(ids, AT_ONCE, some -> inspected(inspector, propertyId, some), stretch -> {
             transaction.executeWithoutResult(status -> {
                 mapper.deleteBetween(propertyId, stretch.first, stretch.last);
@@ -119,7 +120,7 @@ public class Findings {
             fit.ifPresent(learning -> stretch.inspected.found().forEach(learning::add));
             stretch.inspected.fitWithout().forEach((ending, count) -> fitWithout.merge(ending, count, Integer::sum));
         });
-        fit.ifPresentOrElse(learnt -> stakes.keep(propertyId, learnt), () -> stakes.forget(propertyId));
+        if (learns) fit.ifPresentOrElse(learnt -> stakes.keep(property, learnt), () -> stakes.forget(propertyId));
         transaction.executeWithoutResult(status -> {
             storeEndings(propertyId, endings, fitWithout);
             mapper.judgedAll(propertyId, changes);
@@ -187,7 +188,7 @@ public class Findings {
             Set<Long> touched = texts.itemIds();
             items.refresh(propertyId, touched);
             if (touched.size() > FEW) {
-                evaluateAll(propertyId);
+                evaluateAll(propertyId, false);
                 items.changed(propertyId);
                 return;
             }

@@ -22,6 +22,7 @@ import lucidsweep.core.stake.ReachModel;
 import lucidsweep.core.stake.StakeModel;
 import lucidsweep.server.aim.demand.ItemQueries;
 import lucidsweep.server.aim.targets.ItemKeywords;
+import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.StakeParts;
 
 /**
@@ -32,6 +33,8 @@ final class StakeFit {
 
     /** More would take longer and tell hardly more; every so many items are left out. */
     private static final int MAX_PAIRS = 300_000;
+
+    private static final double MAX_UNSEEN = 0.1;
 
     private final ItemQueries queries;
     private final Map<Long, List<ItemKeywords.Aim>> keywords;
@@ -46,6 +49,7 @@ final class StakeFit {
     private final Map<String, BitSet> queriesLike = new HashMap<>();
     private final List<Due> due = new ArrayList<>();
     private int learntFrom;
+    private int unseen;
 
     /** An item to be said something of; its title only where its keywords depend on it. */
     private record Due(long itemId, ItemDemand demand, byte[] checks, String title) {}
@@ -74,10 +78,23 @@ final class StakeFit {
         ItemDemand demand = ItemDemand.of(lines, rates, queries.monthsToDivideBy(), ranks(id, lines));
         String title = demand.ranks().isEmpty() ? "" : found.item().title().text();
         due.add(new Due(id, demand, numbers(found.checks()), title));
-        if (found.item().title().draft() != null || found.item().description().draft() != null) return;
+        if (isUnseen(found.item().title()) || isUnseen(found.item().description())) {
+            unseen++;
+            return;
+        }
         double months = queries.monthsToDivideBy();
         appeal.add(demand.expected() * months, demand.clicked() * months, AppealFaults.numbers(found.checks()));
         if (learntFrom++ % every == 0) learnReach(found, lines);
+    }
+
+    /** Whether searchers have not seen the text that the findings are of. */
+    private static boolean isUnseen(FieldLine text) {
+        return text.draft() != null && !text.draft().equals(text.captured());
+    }
+
+    /** Whether there is too little left to learn from, since many items are drafted. */
+    boolean learntLittle() {
+        return unseen > MAX_UNSEEN * due.size();
     }
 
     /** Where the item stands for its own keywords. */

@@ -100,9 +100,15 @@ public class Stakes {
                 property.standard().leadingWords()));
     }
 
-    /** Keeps costs that were fitted, and what is at stake by them; what is cut short is worked out again. */
-    void keep(long propertyId, StakeFit fit) {
-        StakeModel model = fit.model();
+    /**
+     * Keeps costs that were fitted, and what is at stake by them; what is cut short is worked out again. Where many items are
+     * drafted, the costs of before stay: they were learnt from texts that searchers saw.
+     */
+    void keep(Property property, StakeFit fit) {
+        long propertyId = property.id();
+        Optional<FittedCosts> before = fit.learntLittle() ? costs(propertyId) : Optional.empty();
+        StakeModel model = before.map(costs -> costs.model(property.standard().leadingWords()))
+                .orElseGet(fit::model);
         List<ItemStake> some = new ArrayList<>();
         long[] written = {IdRange.of(propertyId).first() - 1};
         fit.forEach(model, item -> {
@@ -110,7 +116,9 @@ public class Stakes {
             if (some.size() == AT_ONCE) written[0] = write(written[0] + 1, item.itemId(), some);
         });
         write(written[0] + 1, IdRange.of(propertyId).last(), some);
-        mapper.setModel(propertyId, json.writeValueAsString(FittedCosts.of(model, fit.queries())));
+        if (before.isEmpty()) {
+            mapper.setModel(propertyId, json.writeValueAsString(FittedCosts.of(model, fit.queries())));
+        }
         kept.invalidate(propertyId);
     }
 

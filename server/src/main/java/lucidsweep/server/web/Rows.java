@@ -23,14 +23,18 @@ public interface Rows {
      */
     static ResponseEntity<StreamingResponseBody> download(String name, Consumer<Rows> rows) {
         String asked = ServletUriComponentsBuilder.fromCurrentRequest().build().getPath();
-        boolean workbook = asked != null && asked.endsWith(".xlsx");
+        return file(name + (asked != null && asked.endsWith(".xlsx") ? ".xlsx" : ".csv"), rows);
+    }
+
+    /** The same as the name ends. */
+    static ResponseEntity<StreamingResponseBody> file(String name, Consumer<Rows> rows) {
+        boolean workbook = name.endsWith(".xlsx");
         StreamingResponseBody body = out -> {
             if (workbook) writeWorkbook(out, rows);
             else writeCsv(out, rows);
         };
-        String file = name + (workbook ? ".xlsx" : ".csv");
         return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + file + "\"")
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
                 .header(HttpHeaders.CONTENT_TYPE, workbook ? XlsxText.TYPE : "text/csv; charset=utf-8")
                 .body(body);
     }

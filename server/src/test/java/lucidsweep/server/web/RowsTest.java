@@ -20,7 +20,7 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 class RowsTest {
 
     private static byte[] sent(String name, Consumer<Rows> rows) throws IOException {
-        ResponseEntity<StreamingResponseBody> answer = Rows.download(name, rows);
+        ResponseEntity<StreamingResponseBody> answer = Rows.file(name, rows);
         assertThat(answer.getHeaders().getFirst(HttpHeaders.CONTENT_DISPOSITION))
                 .isEqualTo("attachment; filename=\"" + name + "\"");
         ByteArrayOutputStream out = new ByteArrayOutputStream();
