@@ -130,13 +130,17 @@ public class Findings {
     private Survey survey(Property property, Standard standard, long[] ids) {
         Client client = clients.client(property.clientId());
         Survey survey = new Survey(mapper.endings(property.id()), standard.alike(), client.placeNames());
-        Lookahead.over(ids, AT_ONCE, some -> items.texts(property.id(), some), survey::add);
+        Lookahead.over(ids, AT_ONCE, some -> items.texts(property.id(), some[0], some[some.length - 1]), survey::add);
         return survey;
     }
 
-    /** Holds some items to a standard and stores nothing. */
-    void tryOut(Property property, Standard standard, long[] ids, Consumer<Inspector.Found> visit) {
-        Survey survey = survey(property, standard, ids);
+    /** Holds some items to a standard and stores nothing; what they are like is told among them. */
+    void tryOut(Property property, Standard standard, List<ItemDetail> some, Consumer<Inspector.Found> visit) {
+        Client client = clients.client(property.clientId());
+        Survey survey = new Survey(mapper.endings(property.id()), standard.alike(), client.placeNames());
+        for (ItemDetail item : some) {
+            if (item.noindex() == null) survey.add(List.of(item.title(), item.description()));
+        }
         List<Ending> endings = survey.endings(standard);
         Inspector inspector = inspector(
                 property,
@@ -144,11 +148,12 @@ public class Findings {
                 endings,
                 Likes.ofAll(survey.titles().found(), survey.likeTitles(endings)),
                 Likes.ofAll(survey.descriptions().found(), survey.likeDescriptions()));
-        Lookahead.over(
-                ids,
-                AT_ONCE,
-                some -> inspector.inspect(items.details(property.id(), some), Map.of()),
-                some -> some.found().forEach(visit));
+        for (int start = 0; start < some.size(); start += AT_ONCE) {
+            inspector
+                    .inspect(some.subList(start, Math.min(some.size(), start + AT_ONCE)), Map.of())
+                    .found()
+                    .forEach(visit);
+        }
     }
 
     private LikeTexts.Indexes indexes(long propertyId) {

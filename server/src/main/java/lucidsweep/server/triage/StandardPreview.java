@@ -11,6 +11,7 @@ import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.standard.StandardForm;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.item.table.ItemDetail;
 import lucidsweep.server.item.table.Items;
 import org.springframework.stereotype.Component;
 
@@ -43,7 +44,7 @@ class StandardPreview {
 
     StandardDifference of(Property property, StandardForm form) {
         long[] all = items.allIds(property.id());
-        long[] some = every(all, 1 + all.length / MOST_ITEMS);
+        List<ItemDetail> some = items.details(property.id(), every(all, 1 + all.length / MOST_ITEMS));
         Map<Check, Integer> before = counts(property, property.standard(), some);
         Map<Check, Integer> after = counts(property, form.over(property.readyStandard()), some);
         List<ChangedCheck> lines = new ArrayList<>();
@@ -58,7 +59,7 @@ class StandardPreview {
             lines.add(new ChangedCheck(
                     check.field(), check.code(), check.field().label() + " " + check.label(), now, then));
         }
-        return new StandardDifference(some.length, all.length, added, removed, lines);
+        return new StandardDifference(some.size(), all.length, added, removed, lines);
     }
 
     private static long[] every(long[] ids, int step) {
@@ -67,9 +68,9 @@ class StandardPreview {
         return some;
     }
 
-    private Map<Check, Integer> counts(Property property, Standard standard, long[] ids) {
+    private Map<Check, Integer> counts(Property property, Standard standard, List<ItemDetail> some) {
         Map<Check, Integer> counts = new HashMap<>();
-        findings.tryOut(property, standard, ids, found -> {
+        findings.tryOut(property, standard, some, found -> {
             if (found.item().noindex() != null) return;
             for (Check check : found.checks()) {
                 if (!check.code().equals(NotIndexable.CODE)) counts.merge(check, 1, Integer::sum);

@@ -62,11 +62,16 @@ final class ItemTable {
     private final FindingSets findingSets = new FindingSets();
     private float[][] stakes = new float[1_024][];
     private double mostAtStake = NONE;
+    private List<FindingCount> counted;
     private final BitSet indexable = new BitSet();
     private final TextColumn address = new TextColumn();
     private final TextColumn h1 = new TextColumn();
     private final FieldColumns[] fields = {new FieldColumns(), new FieldColumns(), new FieldColumns()};
     private final Map<ItemSort, RowOrder> orders = new EnumMap<>(ItemSort.class);
+
+    /** The rows that have changed since an order was last asked for. */
+    private final Map<ItemSort, BitSet> unordered = new EnumMap<>(ItemSort.class);
+
     private final RowOrder[] alikeOrders = new RowOrder[FieldId.FIELDS.size()];
 
     /** What is known of one field of all items. */
@@ -112,10 +117,12 @@ final class ItemTable {
         }
         if (added) {
             orders.clear();
+            unordered.clear();
             Arrays.fill(alikeOrders, null);
             return;
         }
-        orders.replaceAll((sort, order) -> order.after(changed, comparator(sort)));
+        for (ItemSort sort : orders.keySet())
+            unordered.computeIfAbsent(sort, any -> new BitSet()).or(changed);
         for (int field = 0; field < FieldId.FIELDS.size(); field++) {
             if (alikeOrders[field] != null)
                 alikeOrders[field] = alikeOrders[field].after(changed, byAlike(fields[field].alike));
@@ -142,6 +149,7 @@ final class ItemTable {
         if (row >= stakes.length) stakes = Arrays.copyOf(stakes, Math.max(row + 1, stakes.length * 2));
         stakes[row] = line.found().stakes();
         mostAtStake = NONE;
+        counted = null;
         for (int i = 0; i < fields.length; i++) fields[i].set(row, line.cells()[i]);
     }
 
@@ -152,7 +160,7 @@ final class ItemTable {
     /** The ids that a filter means, in an order; items without a value come last either way. */
     synchronized long[] ids(ItemFilter filter, ItemSort sort, boolean descending) {
         BitSet wanted = wanted(filter);
-        RowOrder order = orders.computeIfAbsent(sort, key -> RowOrder.of(size, comparator(key)));
+        RowOrder order = order(sort);
         long[] found = new long[wanted.cardinality()];
         int at = 0;
         int withValue = sort == ItemSort.KEYWORD ? firstWithoutKeyword(order) : size;
@@ -163,6 +171,12 @@ final class ItemTable {
             for (int i = 0; i < size; i++) if (wanted.get(order.row(i))) found[at++] = ids[order.row(i)];
         }
         return found;
+    }
+
+    private RowOrder order(ItemSort sort) {
+        BitSet changed = unordered.remove(sort);
+        if (changed != null) orders.computeIfPresent(sort, (key, order) -> order.after(changed, plainComparator(key)));
+        return orders.computeIfAbsent(sort, key -> RowOrder.of(size, comparator(key)));
     }
 
     private int firstWithoutKeyword(RowOrder order) {
@@ -215,6 +229,11 @@ final class ItemTable {
 
     /** Findings that count, and that of not being indexable, by field, kind, what they share, and section. */
     synchronized List<FindingCount> findingCounts() {
+        if (counted == null) counted = countFindings();
+        return counted;
+    }
+
+    private List<FindingCount> countFindings() {
         Map<Long, Group> groups = new LinkedHashMap<>();
         for (int row = 0; row < size; row++) {
             if (findingSet.get(row) == 0) continue;
@@ -370,6 +389,18 @@ final class ItemTable {
                 (a, b) -> Integer.compare(
                         findingSets.set(findingSet.get(a)).size(),
                         findingSets.set(findingSet.get(b)).size());
+        };
+    }
+
+    /** The same for few comparisons: those of texts are ready at once. */
+    private RowComparator plainComparator(ItemSort sort) {
+        return switch (sort) {
+            case ADDRESS -> address.plainComparator();
+            case H1 -> h1.plainComparator();
+            case TITLE -> fields[0].text.plainComparator();
+            case DESCRIPTION -> fields[1].text.plainComparator();
+            case TAGS -> fields[2].text.plainComparator();
+            default -> comparator(sort);
         };
     }
 

@@ -296,16 +296,11 @@ public class Items {
         return found;
     }
 
-    /** The titles and descriptions of the indexable ones among some items of a property, in the order of their ids. */
-    public List<FieldLine> texts(long propertyId, long[] ids) {
-        long first = ids[0];
-        long last = ids[ids.length - 1];
-        FieldLines lines = lines(first, last);
-        boolean all = last - first < DENSE * ids.length;
-        List<DraftMapper.Core> cores = all ? texts.coresBetween(first, last) : texts.coresOf(boxed(ids));
-        return cores.stream()
+    /** The titles and descriptions of the indexable items of a property whose ids lie between two, in their order. */
+    public List<FieldLine> texts(long propertyId, long firstItem, long lastItem) {
+        FieldLines lines = lines(firstItem, lastItem);
+        return texts.coresBetween(firstItem, lastItem).stream()
                 .filter(item -> item.noindexReason() == null)
-                .filter(item -> !all || Arrays.binarySearch(ids, item.id()) >= 0)
                 .flatMap(item -> Stream.of(lines.of(item, Field.TITLE), lines.of(item, Field.DESCRIPTION)))
                 .toList();
     }

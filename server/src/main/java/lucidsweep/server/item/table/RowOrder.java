@@ -28,16 +28,33 @@ final class RowOrder {
     RowOrder after(BitSet changed, RowComparator by) {
         int[] moved = changed.stream().toArray();
         sort(moved, by);
+        int[] kept = new int[rows.length];
+        int count = 0;
+        for (int row : rows) if (!changed.get(row)) kept[count++] = row;
         int[] merged = new int[rows.length];
+        int from = 0;
         int at = 0;
-        int next = 0;
-        for (int row : rows) {
-            if (changed.get(row)) continue;
-            while (next < moved.length && before(moved[next], row, by)) merged[at++] = moved[next++];
+        for (int row : moved) {
+            int place = placeOf(row, kept, from, count, by);
+            System.arraycopy(kept, from, merged, at, place - from);
+            at += place - from;
             merged[at++] = row;
+            from = place;
         }
-        while (next < moved.length) merged[at++] = moved[next++];
+        System.arraycopy(kept, from, merged, at, count - from);
         return new RowOrder(merged);
+    }
+
+    /** Where a row belongs among others that are in order. */
+    private static int placeOf(int row, int[] others, int from, int to, RowComparator by) {
+        int low = from;
+        int high = to;
+        while (low < high) {
+            int middle = (low + high) >>> 1;
+            if (before(row, others[middle], by)) high = middle;
+            else low = middle + 1;
+        }
+        return low;
     }
 
     private static boolean before(int a, int b, RowComparator by) {

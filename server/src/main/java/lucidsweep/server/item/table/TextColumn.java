@@ -49,6 +49,11 @@ final class TextColumn {
         };
     }
 
+    /** The same order, for few comparisons: it is ready at once. */
+    RowComparator plainComparator() {
+        return (a, b) -> Arrays.compareUnsigned(texts[a], texts[b]);
+    }
+
     private int commonStart(int size) {
         if (size == 0) return 0;
         int common = texts[0].length;
