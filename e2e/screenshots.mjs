@@ -90,8 +90,9 @@ const [report] = await Promise.all([
   page.waitForEvent("download"),
   page.getByRole("button", { name: "Download HTML" }).click(),
 ]);
+await report.saveAs(join(data, "report.html"));
 const sheet = await browser.newPage({ viewport: { width: 860, height: 1216 } });
-await sheet.goto(`file://${await report.path()}`);
+await sheet.goto(`file://${join(data, "report.html")}`);
 await sheet.screenshot({ path: join(root, "docs/screenshots/report.png") });
 await sheet.close();
 await show("/p/1/rewrite?section=%2Ftours%2F", "Sunset tour");

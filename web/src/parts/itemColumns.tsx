@@ -1,7 +1,7 @@
 import type { ItemRow } from "../api/client";
 import type { Column } from "./Grid";
 import css from "./itemColumns.module.css";
-import { atStake, count, pathOf } from "./number";
+import { atStake, count, few, pathOf } from "./number";
 import { TextCell } from "./TextCell";
 
 const sameAs = (row: ItemRow, field: string) =>
@@ -129,7 +129,7 @@ const stake = (most: number): Column<ItemRow> => ({
     return (
       <span className={css.stake} title={atStake(sum)}>
         <span className={css.bar} style={{ width: `${Math.min(100, (sum.clicks / most) * 100)}%` }} />
-        {count(Math.round(sum.clicks))}
+        {few(sum.clicks)}
       </span>
     );
   },

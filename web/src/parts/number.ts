@@ -32,6 +32,9 @@ export function pathOf(address: string) {
   return slash < 0 ? "/" : address.slice(slash);
 }
 
+/** Clicks in a small place: "12", "<1", and "–" for none. */
+export const few = (clicks: number) => (clicks >= 0.5 ? count(Math.round(clicks)) : clicks > 0 ? "<1" : "–");
+
 /** "12 clicks a month (4 to 20)". */
 export const atStake = ({ clicks, low, high }: { clicks: number; low: number; high: number }) =>
   `${of(Math.round(clicks), "click")} a month (${count(Math.round(low))} to ${count(Math.round(high))})`;

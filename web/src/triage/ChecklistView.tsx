@@ -47,7 +47,7 @@ export function ChecklistView({ propertyId }: { propertyId: number }) {
           return (
             <section key={field} className={css.field}>
               <h2>{NAMES[field]}</h2>
-              <PlainTable head={["Check", "In place", "Earlier", "Over the sweeps", "To fix"]} right={[1, 2, 4]}>
+              <PlainTable head={["Check", "In place", earlierDay(list), "Over the sweeps", "To fix"]} right={[1, 2, 4]}>
                 <tbody>
                   {lines.map((line) => (
                     <Line key={line.check} line={line} list={list} />
@@ -63,20 +63,26 @@ export function ChecklistView({ propertyId }: { propertyId: number }) {
 
 const inPlace = (items: number, indexable: number) => (indexable === 0 ? 1 : 1 - items / indexable);
 
+/** The place of the sweep before the last one; below 0 where there is none. */
+const earlierOf = (list: Checklist) => list.sweeps.length - 2;
+
+const earlierDay = (list: Checklist) => {
+  const before = list.sweeps[earlierOf(list)];
+  return before ? `On ${day(before.swept)}` : "";
+};
+
 /** A share in place; what is nearly all is never said to be all. */
 const share = (part: number) => (part < 1 && part > 0.995 ? "99.5%+" : percent(part));
 
 function Line({ line, list }: { line: ChecklistLine; list: Checklist }) {
   const shares = list.sweeps.map((sweep, i) => inPlace(line.before[i], sweep.indexable));
   const now = inPlace(line.items, list.indexable);
-  const earlier = list.sweeps.length > 1 ? list.sweeps.length - 2 : undefined;
+  const earlier = earlierOf(list);
   return (
     <tr>
       <td>{line.label.slice(0, 1).toUpperCase() + line.label.slice(1)}</td>
       <td className={triage.number}>{share(now)}</td>
-      <td className={`${triage.number} ${css.soft}`}>
-        {earlier === undefined ? "" : `${share(shares[earlier])} on ${day(list.sweeps[earlier].swept)}`}
-      </td>
+      <td className={`${triage.number} ${css.soft}`}>{earlier < 0 ? "" : share(shares[earlier])}</td>
       <td>
         <Course shares={[...shares, now]} />
       </td>

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { answer, api, type Spot } from "../api/client";
 import { ofProperty } from "../api/queries";
-import { count, of } from "../parts/number";
+import { count, few, of } from "../parts/number";
 import css from "./Spots.module.css";
 
 const FIELDS: Spot["field"][] = ["title", "description", "tags", "h1", "slug"];
@@ -71,7 +71,7 @@ function SpotLink({ spot, clicks, share }: { spot: Spot; clicks: boolean; share:
       aria-label={what}
     >
       <span className={css.spot} style={{ width: size, height: size }} />
-      <span className={css.number}>{count(Math.round(clicks ? spot.clicks : spot.findings))}</span>
+      <span className={css.number}>{clicks ? few(spot.clicks) : count(spot.findings)}</span>
     </Link>
   );
 }

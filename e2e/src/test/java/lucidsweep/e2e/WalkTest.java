@@ -112,7 +112,7 @@ class WalkTest {
         Locator missing = page.getByRole(AriaRole.ROW)
                 .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^Missing\\s*\\d+%")))
                 .first();
-        assertThat(missing).containsText(Pattern.compile("\\d+% on \\d+ \\w+ 2026"));
+        assertThat(missing).containsText(Pattern.compile("\\d+%\\d+%"));
         missing.getByRole(AriaRole.LINK).click();
         assertThat(page.getByRole(AriaRole.GRID)).containsText("there is no title");
         page.goBack();

@@ -227,10 +227,10 @@ public class Findings {
         Map<Long, Near> nearTitles = new HashMap<>();
         Map<Long, Near> nearDescriptions = new HashMap<>();
         Lookahead.over(ids, AT_ONCE, some -> items.details(propertyId, some), details -> {
-            nearTitles.putAll(likes.near(propertyId, indexes, Field.TITLE, details, changed));
-            nearDescriptions.putAll(likes.near(propertyId, indexes, Field.DESCRIPTION, details, changed));
             Map<Long, List<StoredFinding>> before =
                     items.findings(details.stream().map(ItemDetail::id).toList());
+            nearTitles.putAll(likes.near(propertyId, indexes, Field.TITLE, details, before, changed));
+            nearDescriptions.putAll(likes.near(propertyId, indexes, Field.DESCRIPTION, details, before, changed));
             for (ItemDetail item : details) {
                 titles.add(item.title().alike());
                 descriptions.add(item.description().alike());

@@ -16,6 +16,7 @@ import lucidsweep.core.finding.NearDuplicate;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.item.table.ItemDetail;
 import lucidsweep.server.item.table.Items;
+import lucidsweep.server.item.table.StoredFinding;
 import org.springframework.stereotype.Component;
 
 /**
@@ -24,6 +25,9 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class LikeTexts {
+
+    /** With more than so many changed texts it is quicker to look for what is near each. */
+    private static final int FEW_CHANGED = 8;
 
     private static final List<Field> FIELDS = List.of(Field.TITLE, Field.DESCRIPTION);
 
@@ -75,32 +79,51 @@ class LikeTexts {
     /**
      * The texts of a field that are nearest to those of some items, by item.
      *
+     * @param before what was found of them
      * @param changed those of them whose texts have changed
      */
     Map<Long, Near> near(
-            long propertyId, Indexes indexes, Field field, List<ItemDetail> some, Collection<Long> changed) {
+            long propertyId,
+            Indexes indexes,
+            Field field,
+            List<ItemDetail> some,
+            Map<Long, List<StoredFinding>> before,
+            Set<Long> changed) {
         AlikeIndex index = indexes.of(field);
         Map<Long, List<Long>> candidates = new HashMap<>();
         Map<Long, String> texts = new HashMap<>();
         Set<Long> unread = new HashSet<>();
+        Set<Long> apart = new HashSet<>();
         for (ItemDetail item : some) {
-            candidates.put(item.id(), index.candidates(item.id()));
+            if (item.noindex() != null) apart.add(item.id());
+            // A text that stayed and was near none can only be near one that has changed.
+            boolean anyMayBe = changed.contains(item.id())
+                    || changed.size() > FEW_CHANGED
+                    || wasNear(before.getOrDefault(item.id(), List.of()), field);
+            candidates.put(item.id(), anyMayBe ? index.candidates(item.id()) : List.copyOf(changed));
             texts.put(item.id(), item.field(field).text());
             unread.addAll(candidates.get(item.id()));
         }
         unread.removeAll(texts.keySet());
         long[] ids = unread.stream().mapToLong(Long::longValue).sorted().toArray();
-        items.details(propertyId, ids)
-                .forEach(item -> texts.put(item.id(), item.field(field).text()));
+        for (ItemDetail item : items.details(propertyId, ids)) {
+            if (item.noindex() == null) texts.put(item.id(), item.field(field).text());
+        }
         Map<Long, Near> near = new HashMap<>();
         candidates.forEach((id, others) -> {
             List<AlikeIndex.Text> theirs = new ArrayList<>(others.size());
             for (long other : others) {
-                if (texts.containsKey(other)) theirs.add(new AlikeIndex.Text(other, texts.get(other)));
+                if (texts.containsKey(other) && !apart.contains(other))
+                    theirs.add(new AlikeIndex.Text(other, texts.get(other)));
             }
             index.nearest(texts.get(id), theirs).ifPresent(found -> near.put(id, found));
         });
         return grouped(field, near, texts, changed);
+    }
+
+    private static boolean wasNear(List<StoredFinding> findings, Field field) {
+        return findings.stream()
+                .anyMatch(finding -> finding.field() == field && finding.check().equals(NearDuplicate.CODE));
     }
 
     /** Puts each into the group that its neighbour is in, else the one that it was in; else both begin one. */
