@@ -16,6 +16,7 @@ import java.util.stream.Collectors;
 public final class Causes {
 
     private static final int OWN_CAUSE = 4;
+    private static final int MAX_QUOTED = 90;
     /** A cause names a section where at least so many of its items have the finding. */
     private static final double NEARLY_ALL = 0.8;
 
@@ -65,7 +66,7 @@ public final class Causes {
                 causes.add(cause(members, group.getKey(), "", says));
             } else if (items >= OWN_CAUSE
                     || first.check().fix(group.getKey()) != first.check().fix()) {
-                String says = first.check().saysShared(items, group.getKey(), withoutStop(first.example()));
+                String says = first.check().saysShared(items, group.getKey(), quoted(first.example()));
                 causes.add(cause(members, group.getKey(), "", says));
             } else {
                 small.addAll(members);
@@ -83,8 +84,12 @@ public final class Causes {
         causes.add(cause(small, "", "", says));
     }
 
-    /** A text without the full stop at its end, to be quoted within a sentence. */
-    private static String withoutStop(String text) {
+    /** A text to be quoted within a sentence: without the full stop at its end, and of a long one its beginning. */
+    private static String quoted(String text) {
+        if (text.length() > MAX_QUOTED) {
+            int space = text.lastIndexOf(' ', MAX_QUOTED);
+            return text.substring(0, space > 0 ? space : text.offsetByCodePoints(0, MAX_QUOTED / 2)) + " …";
+        }
         return text.endsWith(".") ? text.substring(0, text.length() - 1) : text;
     }
 

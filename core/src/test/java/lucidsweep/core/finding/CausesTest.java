@@ -51,6 +51,20 @@ class CausesTest {
     }
 
     @Test
+    void whatIsQuotedIsShort() {
+        Check duplicate = Checks.of(Field.DESCRIPTION, "duplicate");
+        for (String text : List.of("A boat. ".repeat(40).strip(), "x".repeat(300), "🛶".repeat(300))) {
+            Tally tally = new Tally(duplicate, "boats", text, "/shop/", 9, 9, Stake.NONE);
+            assertThat(Causes.of(List.of(tally), SIZES, ending -> 1))
+                    .singleElement()
+                    .extracting(Cause::says)
+                    .asString()
+                    .hasSizeLessThan(140)
+                    .endsWith(" …”.");
+        }
+    }
+
+    @Test
     void aSectionIsNamedWhereNearlyAllOfItHasTheFault() {
         Check missing = Checks.of(Field.DESCRIPTION, "missing");
         List<Tally> tallies = new ArrayList<>(List.of(
