@@ -41,13 +41,21 @@ function remembered(): Choice {
   }
 }
 
+function remember(choice: Choice) {
+  try {
+    localStorage.setItem(REMEMBERED, JSON.stringify(choice));
+  } catch {
+    // A large logo may not fit; the report is made all the same.
+  }
+}
+
 /** Asks how the report for the client is wanted, and downloads it. */
 export function ReportDialog({ propertyId, onClose }: { propertyId: number; onClose: () => void }) {
   const [choice, setChoice] = useState(remembered);
   const change = (part: Partial<Choice>) => setChoice((now) => ({ ...now, ...part }));
   const download = useMutation({
     mutationFn: async (format: "html" | "xlsx") => {
-      localStorage.setItem(REMEMBERED, JSON.stringify(choice));
+      remember(choice);
       const form = { language: choice.language, colour: choice.colour, logo: choice.logo, sections: choice.sections };
       await save(`/api/properties/${propertyId}/report.${format}`, form as ReportForm, `report.${format}`);
     },

@@ -93,6 +93,11 @@ function withValue(form: StandardForm, path: string, value: number): StandardFor
   return { ...form, [part]: { ...((form as Record<string, unknown>)[part] as Part), [name]: value } };
 }
 
+/** Without the empty lines of what is being typed. */
+function withoutBlanks(form: StandardForm): StandardForm {
+  return { ...form, generic: form.generic?.filter((line) => line.trim()) };
+}
+
 /** What the property's fields are held to: limits and checks, previewed before they are applied. */
 export function StandardView({ propertyId }: { propertyId: number }) {
   const standard = useQuery({
@@ -171,11 +176,11 @@ function Form({ propertyId, view, before, onChanged }: FormProps) {
           disabled={!changed}
           loading={preview.isPending}
           variant="default"
-          onClick={() => preview.mutate(form)}
+          onClick={() => preview.mutate(withoutBlanks(form))}
         >
           Preview
         </Button>
-        <Button size="xs" disabled={!changed} loading={apply.isPending} onClick={() => applyNow(form)}>
+        <Button size="xs" disabled={!changed} loading={apply.isPending} onClick={() => applyNow(withoutBlanks(form))}>
           Apply
         </Button>
         <Button size="xs" variant="subtle" disabled={!changed} onClick={() => set(view.set)}>
@@ -203,7 +208,7 @@ function Form({ propertyId, view, before, onChanged }: FormProps) {
           <a
             className={css.link}
             download="standard.json"
-            href={`data:application/json,${encodeURIComponent(JSON.stringify(form, null, 2))}`}
+            href={`data:application/json,${encodeURIComponent(JSON.stringify(withoutBlanks(form), null, 2))}`}
           >
             Save JSON
           </a>
@@ -242,12 +247,7 @@ function Form({ propertyId, view, before, onChanged }: FormProps) {
               minRows={4}
               maxRows={12}
               value={(form.generic ?? []).join("\n")}
-              onChange={(event) =>
-                set({
-                  ...form,
-                  generic: event.currentTarget.value.split("\n").filter((line, i, all) => line || i < all.length - 1),
-                })
-              }
+              onChange={(event) => set({ ...form, generic: event.currentTarget.value.split("\n") })}
             />
           </section>
         </div>

@@ -56,6 +56,15 @@ it("lists causes by weight, each with the action that fixes it ready at the desk
   );
 });
 
+it("shows texts that Rewrite has no tool for without choosing one", async () => {
+  serve("GET /api/properties/7/causes", [
+    cause("9 titles are the same in two languages.", { check: "untranslated", fix: "translate" }),
+  ]);
+  show(<Triage />, "/p/7/triage");
+  fireEvent.click(await screen.findByRole("button", { name: "Preview" }));
+  expect(place).toBe("/p/7/rewrite?field=title&check=untranslated");
+});
+
 it("says what is at stake in clicks a month, how sure that is, and what that rests on", async () => {
   serve("GET /api/properties/7/causes", [
     cause("48 titles are cut off on result pages.", { stake: { clicks: 1234.4, low: 310, high: 2100 } }),

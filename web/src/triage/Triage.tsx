@@ -87,9 +87,14 @@ const ACTION: Record<string, string> = {
   cut: "Cut to fit",
   "remove-ending": "Remove the ending",
   tags: "Fix the tags",
+  translate: "Preview",
+  join: "Preview",
   "bulk-edit": "Open in Rewrite",
   "by-hand": "Preview",
 };
+
+/** The fixes that Rewrite has a tool for. */
+const TOOLS = new Set<string>(["recipe", "cut", "remove-ending", "tags"]);
 
 /** The fields that are written at the desk. */
 const WRITTEN = new Set<string>(["title", "description", "tags"]);
@@ -123,7 +128,7 @@ function CauseList({ propertyId, gathered }: { propertyId: number; gathered: boo
   const mend = (cause: Cause) => {
     const filter = filterOf(cause);
     const field = WRITTEN.has(cause.field) ? cause.field : "";
-    if (field && cause.fix !== "by-hand" && cause.fix !== "bulk-edit") {
+    if (field && TOOLS.has(cause.fix)) {
       filter.set("tool", cause.fix);
       filter.set("on", field);
     }

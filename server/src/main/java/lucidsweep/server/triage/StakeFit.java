@@ -1,7 +1,6 @@
 package lucidsweep.server.triage;
 
 import java.util.ArrayList;
-import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -20,6 +19,7 @@ import lucidsweep.core.stake.AppealModel;
 import lucidsweep.core.stake.ItemDemand;
 import lucidsweep.core.stake.ReachModel;
 import lucidsweep.core.stake.StakeModel;
+import lucidsweep.core.text.TextKey;
 import lucidsweep.server.aim.demand.ItemQueries;
 import lucidsweep.server.aim.targets.ItemKeywords;
 import lucidsweep.server.item.draft.FieldLine;
@@ -46,13 +46,13 @@ final class StakeFit {
     private final ReachModel.Fitter reach = new ReachModel.Fitter();
     private final Map<Integer, Integer> queryNumbers = new HashMap<>();
     private final List<Phrase> phrases = new ArrayList<>();
-    private final Map<String, BitSet> queriesLike = new HashMap<>();
+    private final Map<Integer, Long> queryKeys = new HashMap<>();
     private final List<Due> due = new ArrayList<>();
     private int learntFrom;
     private int unseen;
 
     /** An item to be said something of; its title only where its keywords depend on it. */
-    private record Due(long itemId, ItemDemand demand, byte[] checks, String title) {}
+    private record Due(long itemId, ItemDemand demand, short[] checks, String title) {}
 
     /** What is at stake with an item, and what that rests on. */
     record ItemStake(long itemId, ItemDemand demand, String parts) {}
@@ -101,9 +101,9 @@ final class StakeFit {
     private List<ItemDemand.Rank> ranks(long id, List<DemandTally.Line> lines) {
         List<ItemDemand.Rank> ranks = new ArrayList<>();
         for (ItemKeywords.Aim aim : keywords.getOrDefault(id, List.of())) {
-            BitSet same = queriesLike.computeIfAbsent(aim.phrase(), text -> queries.queriesLike(text, language));
+            long key = key(aim.phrase());
             DemandTally.Sum sum = lines.stream()
-                    .filter(line -> same.get(line.query()))
+                    .filter(line -> queryKeys.computeIfAbsent(line.query(), query -> key(queries.query(query))) == key)
                     .map(DemandTally.Line::now)
                     .reduce(DemandTally.Sum::plus)
                     .orElse(null);
@@ -113,6 +113,11 @@ final class StakeFit {
             ranks.add(new ItemDemand.Rank(aim.phrase(), searches, sum.position(), aim.primary()));
         }
         return ranks;
+    }
+
+    /** The same for phrases that say the same. */
+    private long key(String phrase) {
+        return TextKey.exactHash(Phrase.of(phrase, language).key());
     }
 
     private void learnReach(Inspector.Found found, List<DemandTally.Line> lines) {
@@ -142,9 +147,9 @@ final class StakeFit {
         return 1 - match.missing().size() / (double) phrase.words().size();
     }
 
-    private static byte[] numbers(List<Check> checks) {
-        byte[] numbers = new byte[checks.size()];
-        for (int i = 0; i < numbers.length; i++) numbers[i] = (byte) Checks.number(checks.get(i));
+    private static short[] numbers(List<Check> checks) {
+        short[] numbers = new short[checks.size()];
+        for (int i = 0; i < numbers.length; i++) numbers[i] = (short) Checks.number(checks.get(i));
         return numbers;
     }
 
@@ -156,7 +161,7 @@ final class StakeFit {
     void forEach(StakeModel model, Consumer<ItemStake> visit) {
         for (Due item : due) {
             List<Check> checks = new ArrayList<>(item.checks.length);
-            for (byte number : item.checks) checks.add(Checks.of(number));
+            for (short number : item.checks) checks.add(Checks.of(number));
             visit.accept(new ItemStake(
                     item.itemId, item.demand, StakeParts.text(model.of(checks, item.demand, item.title, language))));
         }

@@ -63,6 +63,7 @@ public final class StandardFile {
                 .map(each -> each.getPropertyName() == null ? "" : each.getPropertyName())
                 .filter(name -> !name.isEmpty())
                 .collect(Collectors.joining("."));
-        return Refusal.badInput(where + ": expected a number or a list, as a standard that is saved has it");
+        return Refusal.badInput((where.isEmpty() ? "a standard" : where)
+                + ": expected a number or a list, as a standard that is saved has it");
     }
 }

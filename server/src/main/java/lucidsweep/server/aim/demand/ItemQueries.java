@@ -1,13 +1,11 @@
 package lucidsweep.server.aim.demand;
 
-import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import lucidsweep.core.demand.ClickCurve;
 import lucidsweep.core.demand.DemandTally;
 import lucidsweep.core.demand.DemandTally.Line;
-import lucidsweep.core.keyword.Words;
 
 /** What is reported of the items of a property by query, over some weeks. */
 public final class ItemQueries {
@@ -101,10 +99,5 @@ public final class ItemQueries {
     /** A query by the number that lines have. */
     public String query(int number) {
         return demand.query(number);
-    }
-
-    /** The numbers of the queries that say the same as a phrase. */
-    public BitSet queriesLike(String phrase, Words language) {
-        return demand.queriesLike(phrase, language);
     }
 }
