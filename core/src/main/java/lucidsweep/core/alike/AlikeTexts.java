@@ -158,6 +158,11 @@ public final class AlikeTexts {
                     : Optional.ofNullable(inSeries.series().get(inSeries.form(shapeOfText[textOf[place]])));
         }
 
+        /** About how many bytes of memory it takes, the texts included. */
+        public long bytes() {
+            return texts.bytes() + 40L * size + 24L * formOf.length;
+        }
+
         /** What has to be known of all texts to look at those that change; without the texts themselves. */
         public AlikeIndex index() {
             long[] forms = new long[size];

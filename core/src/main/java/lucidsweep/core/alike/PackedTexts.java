@@ -42,4 +42,9 @@ final class PackedTexts {
     int size() {
         return size;
     }
+
+    /** How many bytes of memory it takes. */
+    long bytes() {
+        return blocks.stream().mapToLong(block -> block.length).sum() + 12L * from.length;
+    }
 }

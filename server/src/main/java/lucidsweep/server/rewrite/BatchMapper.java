@@ -70,6 +70,9 @@ interface BatchMapper {
 
     record Conflict(String title, int fields) {}
 
+    @Select("select not exists (select 1 from batch where property_id = #{propertyId} and id > #{id})")
+    boolean isLatest(long id, long propertyId);
+
     @Select("""
             select coalesce(b.title, 'Edits') title, count(*) fields
             from change c left join draft w on w.id = c.field_id

@@ -396,6 +396,8 @@ public class Batches implements SmartInitializingSingleton {
     }
 
     private void refuseConflicts(Batch batch, boolean undo) {
+        // Nothing can have touched the texts of the latest batch after it.
+        if (undo && mapper.isLatest(batch.id(), batch.propertyId())) return;
         IdRange range = IdRange.of(batch.id());
         List<BatchMapper.Conflict> conflicts =
                 undo ? mapper.conflictsOfUndo(batch.id(), range) : mapper.conflictsOfRedo(range);

@@ -89,7 +89,10 @@ public class Findings {
 
     /** Works out the findings of a whole property anew; a stretch at a time, since they can be worked out again. */
     public void evaluate(long propertyId) {
-        line.run(propertyId, "findings of all items", () -> evaluateAll(propertyId, true));
+        line.run(propertyId, "findings of all items", () -> {
+            likes.forget(propertyId);
+            evaluateAll(propertyId, true);
+        });
     }
 
     /** @param learns whether costs are fitted anew; not where only drafts have changed, which searchers have not seen */
@@ -97,12 +100,16 @@ public class Findings {
         long changes = mapper.changes(propertyId);
         Property property = clients.property(propertyId);
         long[] ids = items.allIds(propertyId);
-        Survey survey = survey(property, property.standard(), ids);
+        Map<Field, AlikeTexts.Found> unchanged = likes.found(propertyId);
+        Survey survey = survey(property, property.standard(), ids, unchanged.keySet());
         List<Ending> endings = survey.endings(property.standard());
-        CompletableFuture<AlikeTexts.Found> besides = CompletableFuture.supplyAsync(survey::likeDescriptions);
-        AlikeTexts.Found likeTitles = survey.likeTitles(endings);
+        CompletableFuture<AlikeTexts.Found> besides = unchanged.containsKey(Field.DESCRIPTION)
+                ? CompletableFuture.completedFuture(unchanged.get(Field.DESCRIPTION))
+                : CompletableFuture.supplyAsync(survey::likeDescriptions);
+        AlikeTexts.Found likeTitles =
+                unchanged.containsKey(Field.TITLE) ? unchanged.get(Field.TITLE) : survey.likeTitles(endings);
         AlikeTexts.Found likeDescriptions = besides.join();
-        likes.keep(propertyId, new LikeTexts.Indexes(likeTitles.index(), likeDescriptions.index()));
+        likes.keep(propertyId, likeTitles, likeDescriptions);
         Inspector inspector = inspector(
                 property,
                 property.standard(),
@@ -127,9 +134,10 @@ public class Findings {
         });
     }
 
-    private Survey survey(Property property, Standard standard, long[] ids) {
+    /** @param without fields whose texts need not be compared */
+    private Survey survey(Property property, Standard standard, long[] ids, Set<Field> without) {
         Client client = clients.client(property.clientId());
-        Survey survey = new Survey(mapper.endings(property.id()), standard.alike(), client.placeNames());
+        Survey survey = new Survey(mapper.endings(property.id()), standard.alike(), client.placeNames(), without);
         Lookahead.over(ids, AT_ONCE, some -> items.texts(property.id(), some[0], some[some.length - 1]), survey::add);
         return survey;
     }
@@ -137,7 +145,7 @@ public class Findings {
     /** Holds some items to a standard and stores nothing; what they are like is told among them. */
     void tryOut(Property property, Standard standard, List<ItemDetail> some, Consumer<Inspector.Found> visit) {
         Client client = clients.client(property.clientId());
-        Survey survey = new Survey(mapper.endings(property.id()), standard.alike(), client.placeNames());
+        Survey survey = new Survey(mapper.endings(property.id()), standard.alike(), client.placeNames(), Set.of());
         for (ItemDetail item : some) {
             if (item.noindex() == null) survey.add(List.of(item.title(), item.description()));
         }
@@ -158,7 +166,7 @@ public class Findings {
 
     private LikeTexts.Indexes indexes(long propertyId) {
         Property property = clients.property(propertyId);
-        Survey survey = survey(property, property.standard(), items.allIds(propertyId));
+        Survey survey = survey(property, property.standard(), items.allIds(propertyId), Set.of());
         return new LikeTexts.Indexes(
                 survey.likeTitles(mapper.endings(propertyId)).index(),
                 survey.likeDescriptions().index());
@@ -192,6 +200,7 @@ public class Findings {
         line.run(propertyId, "findings of changed items", () -> {
             Set<Long> touched = texts.itemIds();
             items.refresh(propertyId, touched);
+            texts.alike().keySet().forEach(field -> likes.forgetFound(propertyId, field));
             if (touched.size() > FEW) {
                 evaluateAll(propertyId, false);
                 items.changed(propertyId);

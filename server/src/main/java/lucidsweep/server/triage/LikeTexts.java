@@ -4,6 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -11,6 +12,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import lucidsweep.core.alike.AlikeIndex;
+import lucidsweep.core.alike.AlikeTexts;
 import lucidsweep.core.alike.Near;
 import lucidsweep.core.finding.NearDuplicate;
 import lucidsweep.core.item.Field;
@@ -37,6 +39,12 @@ class LikeTexts {
             .weigher((Long property, Indexes indexes) -> (int) (indexes.bytes() / 1_024) + 1)
             .build();
 
+    /** What was found when all texts of a field were compared; it holds until one of them changes. */
+    private final Cache<Long, Map<Field, AlikeTexts.Found>> found = Caffeine.newBuilder()
+            .maximumWeight(Runtime.getRuntime().maxMemory() / 16 / 1_024)
+            .weigher((Long property, Map<Field, AlikeTexts.Found> found) -> weight(found.values()))
+            .build();
+
     LikeTexts(Items items) {
         this.items = items;
     }
@@ -53,8 +61,33 @@ class LikeTexts {
         }
     }
 
-    void keep(long propertyId, Indexes indexes) {
-        kept.put(propertyId, indexes);
+    private static int weight(Collection<AlikeTexts.Found> found) {
+        return (int) (found.stream().mapToLong(AlikeTexts.Found::bytes).sum() / 1_024) + 1;
+    }
+
+    void keep(long propertyId, AlikeTexts.Found titles, AlikeTexts.Found descriptions) {
+        kept.put(propertyId, new Indexes(titles.index(), descriptions.index()));
+        found.put(propertyId, Map.of(Field.TITLE, titles, Field.DESCRIPTION, descriptions));
+    }
+
+    /** What is known of fields whose texts have not changed since all were compared. */
+    Map<Field, AlikeTexts.Found> found(long propertyId) {
+        Map<Field, AlikeTexts.Found> known = found.getIfPresent(propertyId);
+        return known == null ? Map.of() : known;
+    }
+
+    /** Says that some texts of a field changed. */
+    void forgetFound(long propertyId, Field field) {
+        found.asMap().computeIfPresent(propertyId, (id, known) -> {
+            Map<Field, AlikeTexts.Found> left = new EnumMap<>(known);
+            left.remove(field);
+            return left.isEmpty() ? null : left;
+        });
+    }
+
+    /** Says that anything may have changed, the limits and the names of places too. */
+    void forget(long propertyId) {
+        found.invalidate(propertyId);
     }
 
     Indexes of(long propertyId, Function<Long, Indexes> make) {

@@ -24,6 +24,7 @@ final class Survey {
     private final AlikeTexts likeDescriptions;
     private final Ending.Finder endings = new Ending.Finder();
     private final List<Ending> known;
+    private final Set<Field> without;
     private final Set<Ending> stillThere = new HashSet<>();
     private int titleCount;
 
@@ -32,9 +33,11 @@ final class Survey {
      *
      * @param known the endings that were common when this was last looked at
      * @param places the places that the client serves
+     * @param without fields whose texts are not compared, since what is alike among them is known
      */
-    Survey(List<Ending> known, Standard.Likeness alike, Collection<String> places) {
+    Survey(List<Ending> known, Standard.Likeness alike, Collection<String> places, Set<Field> without) {
         this.known = known;
+        this.without = without;
         likeTitles = new AlikeTexts(alike.titles(), places);
         likeDescriptions = new AlikeTexts(alike.descriptions(), places);
     }
@@ -45,7 +48,8 @@ final class Survey {
             boolean title = text.field() == Field.TITLE;
             if (title && !text.text().isBlank()) addTitle(text.text());
             (title ? titles : descriptions).add(text.alike(), text.itemId());
-            (title ? likeTitles : likeDescriptions).add(text.itemId(), text.text(), text.alike());
+            if (!without.contains(text.field()))
+                (title ? likeTitles : likeDescriptions).add(text.itemId(), text.text(), text.alike());
         }
     }
 

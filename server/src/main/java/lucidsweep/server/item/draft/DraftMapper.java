@@ -62,6 +62,9 @@ public interface DraftMapper {
     @Select(CORE + "where id between #{first} and #{last} and not gone order by id")
     List<Core> coresBetween(long first, long last);
 
+    @Select(CORE + "where id between #{first} and #{last} order by id")
+    List<Core> coresBetweenGoneToo(long first, long last);
+
     @Select(CORE + AMONG_IDS + "id where not gone order by id")
     List<Core> coresOf(@Param("ids") Object[] ids);
 

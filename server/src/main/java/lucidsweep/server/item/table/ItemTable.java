@@ -81,12 +81,17 @@ final class ItemTable {
         private final IntColumn state = new IntColumn();
         private long[] alike = new long[1_024];
 
+        /** The rows whose text became another since the order of equal texts was last asked for. */
+        private final BitSet regrouped = new BitSet();
+
         private void set(int row, Cell field) {
             text.set(row, field == null ? null : field.text());
             px.set(row, field == null ? 0 : field.px());
             state.set(row, field == null ? 0 : number(field.state()));
             if (row >= alike.length) alike = Arrays.copyOf(alike, Math.max(row + 1, alike.length * 2));
-            alike[row] = field == null ? 0 : field.alike();
+            long now = field == null ? 0 : field.alike();
+            if (alike[row] != now) regrouped.set(row);
+            alike[row] = now;
         }
     }
 
@@ -123,10 +128,6 @@ final class ItemTable {
         }
         for (ItemSort sort : orders.keySet())
             unordered.computeIfAbsent(sort, any -> new BitSet()).or(changed);
-        for (int field = 0; field < FieldId.FIELDS.size(); field++) {
-            if (alikeOrders[field] != null)
-                alikeOrders[field] = alikeOrders[field].after(changed, byAlike(fields[field].alike));
-        }
     }
 
     /** Adds a row behind all others; one whose place would be before others comes with the next reading of all. */
@@ -343,8 +344,7 @@ final class ItemTable {
 
     private void forEachAlike(int field, long key, java.util.function.IntConsumer visit) {
         long[] alike = fields[field].alike;
-        if (alikeOrders[field] == null) alikeOrders[field] = RowOrder.of(size, byAlike(alike));
-        RowOrder order = alikeOrders[field];
+        RowOrder order = alikeOrder(field);
         int from = 0;
         int to = size;
         while (from < to) {
@@ -353,6 +353,16 @@ final class ItemTable {
             else to = middle;
         }
         for (int i = from; i < size && alike[order.row(i)] == key; i++) visit.accept(order.row(i));
+    }
+
+    private RowOrder alikeOrder(int field) {
+        BitSet changed = fields[field].regrouped;
+        RowComparator byAlike = byAlike(fields[field].alike);
+        RowOrder known = alikeOrders[field];
+        if (known == null) alikeOrders[field] = RowOrder.of(size, byAlike);
+        else if (!changed.isEmpty()) alikeOrders[field] = known.after(changed, byAlike);
+        changed.clear();
+        return alikeOrders[field];
     }
 
     private static RowComparator byAlike(long[] alike) {
