@@ -2,20 +2,12 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { answer, api, type Checklist, type ChecklistLine } from "../api/client";
 import { ofProperty } from "../api/queries";
+import { FIELDS, fieldName } from "../parts/fields";
 import { count, day, of, percent } from "../parts/number";
 import { PlainTable } from "../parts/PlainTable";
 import css from "./ChecklistView.module.css";
 import triage from "./Triage.module.css";
 import { TriageHead } from "./TriageHead";
-
-const FIELDS = ["title", "description", "tags", "h1", "slug"] as const;
-const NAMES: Record<string, string> = {
-  title: "Title",
-  description: "Description",
-  tags: "Tags",
-  h1: "H1",
-  slug: "Slug",
-};
 
 /** What is in place of the property and what is missing, check by check, and how that moved over the sweeps. */
 export function ChecklistView({ propertyId }: { propertyId: number }) {
@@ -46,7 +38,7 @@ export function ChecklistView({ propertyId }: { propertyId: number }) {
           if (lines.length === 0) return null;
           return (
             <section key={field} className={css.field}>
-              <h2>{NAMES[field]}</h2>
+              <h2>{fieldName(field)}</h2>
               <PlainTable head={["Check", "In place", earlierDay(list), "Over the sweeps", "To fix"]} right={[1, 2, 4]}>
                 <tbody>
                   {lines.map((line) => (

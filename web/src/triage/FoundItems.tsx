@@ -22,9 +22,9 @@ export function FoundItems({ propertyId }: { propertyId: number }) {
   const columns = useMemo(
     () => [
       itemColumns.address,
-      field === "h1" || field === "indexing" || field === "slug"
-        ? itemColumns.h1
-        : itemColumns.text(field as "title" | "description" | "tags", "minmax(260px, 2fr)"),
+      field === "title" || field === "description" || field === "tags"
+        ? itemColumns.text(field, "minmax(260px, 2fr)")
+        : itemColumns.h1,
       itemColumns.evidence(field, check),
       view.mostAtStake > 0 ? itemColumns.stake(view.mostAtStake) : itemColumns.links,
     ],

@@ -2,11 +2,22 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { answer, api, type Spot } from "../api/client";
 import { ofProperty } from "../api/queries";
+import { FIELDS, fieldName } from "../parts/fields";
 import { count, few, of } from "../parts/number";
 import css from "./Spots.module.css";
 
-const FIELDS: Spot["field"][] = ["title", "description", "tags", "h1", "slug"];
-const HEADS: Record<string, string> = { title: "title", description: "descr.", tags: "tags", h1: "H1", slug: "slug" };
+/** Short enough for narrow columns. */
+const HEADS: Record<string, string> = {
+  title: "title",
+  description: "descr.",
+  tags: "tags",
+  h1: "H1",
+  slug: "slug",
+  images: "alt",
+  links: "links",
+  head: "head",
+  indexing: "index",
+};
 const MOST_SECTIONS = 9;
 
 /** Where the findings are: sections down, fields across, each spot as large as what is at stake there. */
@@ -32,7 +43,9 @@ export function Spots({ propertyId }: { propertyId: number }) {
           <tr>
             <th>section</th>
             {fields.map((field) => (
-              <th key={field}>{HEADS[field]}</th>
+              <th key={field} title={fieldName(field)}>
+                {HEADS[field]}
+              </th>
             ))}
           </tr>
         </thead>
@@ -61,7 +74,7 @@ const MAX_SIZE = 20;
 
 function SpotLink({ spot, clicks, share }: { spot: Spot; clicks: boolean; share: number }) {
   const size = Math.max(3, Math.sqrt(share) * MAX_SIZE);
-  const what = `${spot.field === "h1" ? "H1" : spot.field} in ${spot.section || "no section"}: ${of(spot.findings, "finding")}${
+  const what = `${fieldName(spot.field)} in ${spot.section || "no section"}: ${of(spot.findings, "finding")}${
     clicks ? `, ${of(Math.round(spot.clicks), "click")} a month at stake` : ""
   }`;
   return (

@@ -11,6 +11,7 @@ import {
 } from "../api/client";
 import { ofProperty, useChange, usePortfolio } from "../api/queries";
 import { ChooseFile } from "../parts/ChooseFile";
+import { FIELDS, fieldName } from "../parts/fields";
 import { count, of } from "../parts/number";
 import { tell, tellProblem } from "../parts/tell";
 import css from "./StandardView.module.css";
@@ -57,8 +58,15 @@ const LIMITS: { heading: string; limits: Limit[] }[] = [
       { path: "wording.maxRepeats", label: "The same word in a text, at most", unit: "times" },
       { path: "wording.maxEmoji", label: "Emoji in a text, at most", unit: "emoji" },
       { path: "likeness.maxSeries", label: "Told apart by a name only, at most", unit: "texts" },
-      { path: "wording.maxSlugChars", label: "Slug, at most", unit: "characters" },
       { path: "settlingDays", label: "An item is young for", unit: "days" },
+    ],
+  },
+  {
+    heading: "Page",
+    limits: [
+      { path: "pages.maxSlugChars", label: "Slug, at most", unit: "characters" },
+      { path: "pages.maxAltChars", label: "Alt text of an image, at most", unit: "characters" },
+      { path: "pages.minInbound", label: "Meant to be found from", unit: "inbound links" },
     ],
   },
   {
@@ -69,15 +77,6 @@ const LIMITS: { heading: string; limits: Limit[] }[] = [
     ],
   },
 ];
-
-const FIELDS = ["title", "description", "tags", "h1", "slug"] as const;
-const NAMES: Record<string, string> = {
-  title: "Title",
-  description: "Description",
-  tags: "Tags",
-  h1: "H1",
-  slug: "Slug",
-};
 
 type Part = Record<string, number | undefined>;
 
@@ -167,7 +166,9 @@ function Form({ propertyId, view, before, onChanged }: FormProps) {
     );
   const off = new Set(form.off ?? []);
   const fields = FIELDS.filter((field) => view.checks.some((check) => check.field === field));
-  const shown = LIMITS.filter(({ heading }) => heading !== "Tags" || fields.includes("tags"));
+  const shown = LIMITS.filter(({ heading }) =>
+    heading === "Tags" ? fields.includes("tags") : heading !== "Page" || fields.includes("slug"),
+  );
   return (
     <form className={css.form} onSubmit={(event) => event.preventDefault()}>
       <div className={css.bar}>
@@ -254,7 +255,7 @@ function Form({ propertyId, view, before, onChanged }: FormProps) {
         <div>
           {fields.map((field) => (
             <section key={field}>
-              <h2>{NAMES[field]}: checks</h2>
+              <h2>{fieldName(field)}: checks</h2>
               {view.checks
                 .filter((check) => check.field === field)
                 .map((check) => (

@@ -40,9 +40,9 @@ beforeEach(() => {
     { section: "/hire/", field: "h1", findings: 2, clicks: 0 },
   ]);
   serve("GET /api/properties/7/findings/checks", [
-    { field: "title", check: "too-long", label: "title too long", items: 12 },
-    { field: "h1", check: "missing", label: "H1 missing", items: 5 },
-    { field: "indexing", check: "not-indexable", label: "indexing not indexable", items: 3 },
+    { field: "title", check: "too-long", label: "title too long", name: "too long", items: 12 },
+    { field: "h1", check: "missing", label: "H1 missing", name: "missing", items: 5 },
+    { field: "indexing", check: "not-indexable", label: "indexing not indexable", name: "not indexable", items: 3 },
   ]);
 });
 
@@ -120,7 +120,7 @@ it("says what went wrong with the costs, and leads back", async () => {
 
 it("shows where the clicks are, and leads to the items there", async () => {
   show(<Triage />, "/p/7/triage");
-  const spot = await screen.findByRole("link", { name: /^title in \/tours\/: 90 findings, 81 clicks a month/ });
+  const spot = await screen.findByRole("link", { name: /^Title in \/tours\/: 90 findings, 81 clicks a month/ });
   expect(spot.textContent).toBe("81");
   expect(screen.getByRole("link", { name: /^H1 in \/hire\// }).textContent).toBe("–");
   fireEvent.click(spot);

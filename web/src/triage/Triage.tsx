@@ -5,6 +5,7 @@ import { Link, useNavigate, useSearchParams } from "react-router";
 import { answer, api, type Cause } from "../api/client";
 import { ofProperty, useChecks } from "../api/queries";
 import { TableLinks } from "../parts/FileLink";
+import { FIELDS, fieldName } from "../parts/fields";
 import { atStake, count, day, of } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { useProperty } from "../parts/useProperty";
@@ -179,8 +180,6 @@ function Weight({ cause, most }: { cause: Cause; most: number }) {
   );
 }
 
-const FIELDS = ["title", "description", "tags", "h1", "slug", "indexing"] as const;
-
 /** Every check with how many items it found, by field. */
 function Ledger({ propertyId }: { propertyId: number }) {
   const checks = useChecks(propertyId);
@@ -195,15 +194,13 @@ function Ledger({ propertyId }: { propertyId: number }) {
       </header>
       {FIELDS.filter((field) => fields.includes(field)).map((field) => (
         <section key={field}>
-          <h3>{field === "h1" ? "H1" : field}</h3>
+          <h3>{fieldName(field)}</h3>
           <ul>
             {checks.data
               .filter((check) => check.field === field)
               .map((check) => (
                 <li key={check.check}>
-                  <Link to={`?${new URLSearchParams({ field, check: check.check })}`}>
-                    {check.label.slice(check.label.indexOf(" ") + 1)}
-                  </Link>
+                  <Link to={`?${new URLSearchParams({ field, check: check.check })}`}>{check.name}</Link>
                   <span>{count(check.items)}</span>
                 </li>
               ))}

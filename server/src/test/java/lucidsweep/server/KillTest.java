@@ -177,7 +177,7 @@ class KillTest {
             });
             assertThat(status).isZero();
             assertThat(errors.toString(StandardCharsets.UTF_8))
-                    .matches("going on: [1-9]\\d* of \\d+ known pages done\n");
+                    .matches("going on: [1-9][\\d,]* of [\\d,]+ known pages done\n");
             assertThat(Files.readAllLines(out.resolve("items.csv"))).hasSize(PAGES + 1);
         } finally {
             System.setErr(before);

@@ -49,6 +49,8 @@ final class Faults {
         plantIndexing();
         plantWording();
         plantLikeness();
+        plantMarkup();
+        plantSite();
         return planted;
     }
 
@@ -143,14 +145,18 @@ final class Faults {
             SitePage page = take("journal");
             page.robots = "noindex, follow";
             note(page, "indexing", "not-indexable");
+            note(page, "indexing", "in-sitemap");
         }
         SitePage byHeader = take("journal");
         byHeader.robotsHeader = "noindex";
         note(byHeader, "indexing", "not-indexable");
+        note(byHeader, "indexing", "in-sitemap");
         for (int i = 0; i < 3; i++) {
             SitePage page = take("boats");
             page.canonical = "/boats/";
             note(page, "indexing", "not-indexable");
+            note(page, "indexing", "canonical-other");
+            note(page, "indexing", "in-sitemap");
         }
     }
 
@@ -191,6 +197,71 @@ final class Faults {
         title(other, "What we learned about drying wetsuits in the rains", "near-duplicate");
         description(one, "Hang it inside out, under the fore deck, and never near the stove.", "near-duplicate");
         description(other, "Hang it inside out, under the fore deck, and never near the stoves.", "near-duplicate");
+    }
+
+    /** Faults of images, links and heads, each on a page of its own. */
+    private void plantMarkup() {
+        more("images", "missing", "<p><img src=\"/boat.svg\"></p>\n");
+        more("images", "empty-in-link", "<p><a href=\"/hire/\"><img src=\"/boat.svg\" alt=\"\"></a></p>\n");
+        more("images", "file-name", "<p><img src=\"/boat.svg\" alt=\"IMG_2041\"></p>\n");
+        more(
+                "images",
+                "repeated",
+                "<p><img src=\"/a.svg\" alt=\"Kayak\"><img src=\"/b.svg\" alt=\"Kayak\"><img src=\"/c.svg\" alt=\"Kayak\"></p>\n");
+        more(
+                "images",
+                "too-long",
+                "<p><img src=\"/boat.svg\" alt=\"" + "A kayak, an oar and a gull. ".repeat(6) + "\"></p>\n");
+        more("links", "missing", "<p><a href=\"/tours/\"></a></p>\n");
+        more("links", "generic", "<p><a href=\"/tours/\">Read more</a></p>\n");
+        more("links", "ambiguous", "<p><a href=\"/hire/\">Prices</a> <a href=\"/tours/\">Prices</a></p>\n");
+        head("obsolete-keywords", "<meta name=\"keywords\" content=\"kayak, boats, sea\">\n");
+        head("shared-incomplete", "<meta property=\"og:description\" content=\"A day on the water\">\n");
+        SitePage other = head(
+                "shared-other",
+                "<meta property=\"og:title\" content=\"Untitled document\"><meta property=\"og:description\" content=\"x\">\n");
+        SitePage alone = take("journal");
+        alone.head = "<link rel=\"alternate\" hreflang=\"de\" href=\"" + other.path + "\">\n";
+        note(alone, "head", "no-return");
+    }
+
+    private void more(String field, String finding, String html) {
+        SitePage page = take("journal");
+        page.more = html;
+        note(page, field, finding);
+    }
+
+    private SitePage head(String finding, String html) {
+        SitePage page = take("journal");
+        page.head = html;
+        note(page, "head", finding);
+        return page;
+    }
+
+    /** What pages say of each other, and texts in another language. */
+    private void plantSite() {
+        SitePage lost = take("journal");
+        lost.canonical = "/lost-page";
+        note(lost, "indexing", "not-indexable");
+        note(lost, "indexing", "in-sitemap");
+        note(lost, "indexing", "canonical-broken");
+        SitePage terms = take("legal");
+        terms.robots = "noindex";
+        note(terms, "indexing", "not-indexable");
+        note(terms, "indexing", "in-sitemap");
+        note(terms, "indexing", "linked");
+        SitePage one = take("journal");
+        SitePage other = take("journal");
+        one.h1s.set(0, "News from the slip");
+        other.h1s.set(0, "News from the slip");
+        note(one, "h1", "duplicate");
+        note(other, "h1", "duplicate");
+        SitePage german = take("journal");
+        title(german, "Was die Robben von uns und wir von den Robben lernen", "other-language");
+        description(
+                take("journal"),
+                "Wie die Flut in den Hafen kommt, und was wir an dem alten Steg von ihr über das Warten lernen.",
+                "other-language");
     }
 
     /** Words a title and a description so that a check finds it, around the name of their page. */

@@ -58,12 +58,14 @@ final class PageHtml {
                     .append(page.published)
                     .append("\">\n");
         }
+        html.append(page.head);
         html.append("<style>body{font-family:serif;margin:2rem auto;max-width:44rem}</style>\n</head>\n<body>\n<nav>");
         for (String[] link : NAVIGATION) html.append(link(link[0], link[1])).append(' ');
         html.append("</nav>\n<main>\n");
         for (String h1 : page.h1s) html.append("<h1>").append(escaped(h1)).append("</h1>\n");
         for (String paragraph : page.paragraphs)
             html.append("<p>").append(escaped(paragraph)).append("</p>\n");
+        html.append(page.more);
         html.append("<h2>")
                 .append(page.path.equals("/" + page.section + "/") ? "All of them" : "See also")
                 .append("</h2>\n<ul>\n");

@@ -19,6 +19,11 @@ final class SitePage {
     String published = "";
     boolean inSitemapOnly;
 
+    /** More that stands in the head, and at the end of the copy, as HTML. */
+    String head = "";
+
+    String more = "";
+
     SitePage(String path, String section, String name, String title, String description, List<String> paragraphs) {
         this.path = path;
         this.section = section;

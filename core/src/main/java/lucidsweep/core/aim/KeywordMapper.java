@@ -351,7 +351,7 @@ public final class KeywordMapper {
                     group.topic(),
                     group.keywords(),
                     group.keywords().stream().mapToLong(volumes::get).sum(),
-                    PageProposal.of(phrases, titleEnding, written, standard),
+                    PageProposal.of(phrases, titleEnding, written, language.language(), standard),
                     nearest < 0 ? "" : items.get(nearest).section));
         }
         found.sort(Comparator.comparingLong((AimPlan.Gap gap) -> -gap.volume())

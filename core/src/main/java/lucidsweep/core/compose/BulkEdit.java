@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.regex.PatternSyntaxException;
+import lucidsweep.core.keyword.Language;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Cut;
 import lucidsweep.core.text.Graphemes;
@@ -109,10 +110,10 @@ public sealed interface BulkEdit {
     }
 
     /** Changes the letter case; names keep theirs. */
-    record ChangeCase(LetterCase letterCase, Names names) implements BulkEdit {
+    record ChangeCase(LetterCase letterCase, Names names, Language language) implements BulkEdit {
         @Override
         public String apply(String text) {
-            return letterCase.apply(text, names);
+            return letterCase.apply(text, names, language);
         }
     }
 

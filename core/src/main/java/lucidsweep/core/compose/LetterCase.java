@@ -1,9 +1,9 @@
 package lucidsweep.core.compose;
 
 import java.util.Locale;
-import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import lucidsweep.core.keyword.Language;
 
 /** A letter case; names keep theirs. */
 public enum LetterCase {
@@ -14,38 +14,45 @@ public enum LetterCase {
     LOWER;
 
     private static final Pattern WORD = Pattern.compile("[\\p{L}\\p{N}\\p{M}'’]+");
-    private static final Set<String> SMALL = Set.of(
-            "a", "an", "and", "as", "at", "but", "by", "for", "from", "in", "into", "of", "on", "or", "the", "to",
-            "with");
 
     /**
      * Puts a text in this case.
      *
      * @param names what keeps its case
+     * @param language of the text: German nouns keep their capitals
      */
-    public String apply(String text, Names names) {
+    public String apply(String text, Names names, Language language) {
         if (this == AS_IS) return text;
         StringBuilder out = new StringBuilder(text.length());
         Matcher word = WORD.matcher(text);
         int from = 0;
         while (word.find()) {
             boolean first = from == 0 || this == SENTENCE && endsSentence(text, word.start());
-            out.append(text, from, word.start()).append(of(word.group(), first));
+            out.append(text, from, word.start()).append(of(word.group(), first, language));
             from = word.end();
         }
         out.append(text, from, text.length());
         return names.restored(out.toString());
     }
 
-    private String of(String word, boolean first) {
+    private String of(String word, boolean first, Language language) {
         String lower = word.toLowerCase(Locale.ROOT);
         return switch (this) {
             case UPPER -> word.toUpperCase(Locale.ROOT);
-            case LOWER -> lower;
-            case SENTENCE -> first ? capital(lower) : isAcronym(word) ? word : lower;
-            case TITLE -> isAcronym(word) ? word : !first && SMALL.contains(lower) ? lower : capital(lower);
+            case LOWER -> language.hasCapitalNouns() && !isAllCapitals(word) ? word : lower;
+            case SENTENCE -> first ? capital(lower) : keepsItsCase(word, language) ? word : lower;
+            case TITLE -> isAcronym(word) ? word : !first && language.small().contains(lower) ? lower : capital(lower);
             case AS_IS -> word;
         };
+    }
+
+    /** Only a word all in capitals is surely no noun as its language writes it. */
+    private static boolean keepsItsCase(String word, Language language) {
+        return isAcronym(word) || language.hasCapitalNouns() && !isAllCapitals(word);
+    }
+
+    private static boolean isAllCapitals(String word) {
+        return word.length() > 1 && word.equals(word.toUpperCase(Locale.ROOT));
     }
 
     private static boolean isAcronym(String word) {

@@ -1,9 +1,8 @@
 package lucidsweep.core.compose;
 
-import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
+import lucidsweep.core.keyword.Language;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Graphemes;
 
@@ -22,23 +21,22 @@ public record PageProposal(String slug, String title, String description) {
      * @param phrases of the topic, the strongest first; at least one
      * @param brand what titles end in; "" for nothing
      * @param names what keeps its letter case
+     * @param language how its letters are written in addresses
      */
-    public static PageProposal of(List<String> phrases, String brand, Names names, Standard standard) {
-        String lead = LetterCase.SENTENCE.apply(phrases.get(0), names);
+    public static PageProposal of(
+            List<String> phrases, String brand, Names names, Language language, Standard standard) {
+        String lead = LetterCase.SENTENCE.apply(phrases.get(0), names, language);
         List<String> others = phrases.subList(1, phrases.size()).stream()
-                .map(phrase -> LetterCase.LOWER.apply(phrase, names))
+                .map(phrase -> LetterCase.LOWER.apply(phrase, names, language))
                 .toList();
         return new PageProposal(
-                slug(phrases.get(0)),
+                slug(phrases.get(0), language),
                 title(lead, brand, standard.title()),
                 description(lead, others, brand, standard.description()));
     }
 
-    private static String slug(String phrase) {
-        String plain = Normalizer.normalize(phrase.toLowerCase(Locale.ROOT), Normalizer.Form.NFKD)
-                .replaceAll("\\p{M}+|['’]", "")
-                .replaceAll("[^\\p{L}\\p{N}]+", "-")
-                .replaceAll("^-|-$", "");
+    private static String slug(String phrase, Language language) {
+        String plain = language.slug(phrase);
         if (plain.length() <= LONGEST_SLUG) return plain;
         int end = plain.lastIndexOf('-', LONGEST_SLUG);
         return plain.substring(0, end > 0 ? end : LONGEST_SLUG);

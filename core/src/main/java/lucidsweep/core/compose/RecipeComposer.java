@@ -80,7 +80,7 @@ public final class RecipeComposer {
             for (Source source : part.sources()) {
                 String text = source.of(item);
                 if (text.isEmpty()) continue;
-                String cased = part.letterCase().apply(text, names);
+                String cased = part.letterCase().apply(text, names, language.language());
                 pieces.add(new Piece(cased, part.before(), part.rank(), part.shortenable(), stems(cased)));
                 break;
             }

@@ -85,6 +85,16 @@ public abstract class Check {
         return false;
     }
 
+    /** Whether it is about items that are not indexable; of those, what others find is set apart. */
+    public final boolean isOfHidden() {
+        return field == Field.INDEXING;
+    }
+
+    /** Whether what it finds counts; that an item is not indexable is said apart from what is wrong. */
+    public final boolean counts(boolean indexable) {
+        return !code.equals(NotIndexable.CODE) && indexable != isOfHidden();
+    }
+
     /** The limit that a standard sets, in words; "" where there is none. */
     public String limit(Standard standard) {
         return "";

@@ -14,7 +14,13 @@ import lucidsweep.core.item.Field;
 public final class Checks {
 
     private static final List<Check> ALL = Stream.of(
-                    Stream.of(new NotIndexable()),
+                    Stream.of(
+                            new NotIndexable(),
+                            new HiddenButSearched(),
+                            new HiddenButLinked(),
+                            new InSitemap(),
+                            new CanonicalBroken(),
+                            new CanonicalOther()),
                     ofText(Field.TITLE),
                     Stream.of(
                             new KeywordLate(),
@@ -33,13 +39,33 @@ public final class Checks {
                             new Missing(Field.H1),
                             new Empty(Field.H1),
                             new SeveralElements(Field.H1),
+                            new HeadingDuplicate(),
                             new HeadingKeywordMissing()),
                     Stream.of(
                             new SlugTooLong(),
                             new SlugCapitals(),
                             new SlugUnderscores(),
                             new SessionInAddress(),
-                            new SlugOffTitle()),
+                            new SlugOffTitle(),
+                            new SlugSaysNothing(),
+                            new SlugOfSeveral()),
+                    Stream.of(
+                            new AltMissing(),
+                            new AltEmptyInLink(),
+                            new AltIsFileName(),
+                            new AltRepeated(),
+                            new AltTooLong()),
+                    Stream.of(
+                            new LinkWithoutText(),
+                            new LinkTextSaysNothing(),
+                            new LinkTextForSeveral(),
+                            new LinkKeywordMissing()),
+                    Stream.of(
+                            new SharedMissing(),
+                            new SharedIncomplete(),
+                            new SharedOther(),
+                            new AlternateWithoutReturn(),
+                            new ObsoleteKeywords()),
                     Stream.of(
                             new TagsMissing(),
                             new TooManyTags(),
@@ -85,7 +111,8 @@ public final class Checks {
                 new BrokenEncoding(field),
                 new Markup(field),
                 new OutdatedYear(field),
-                new TooManyEmoji(field));
+                new TooManyEmoji(field),
+                new OtherLanguage(field));
     }
 
     public static List<Check> all() {
@@ -111,6 +138,11 @@ public final class Checks {
     /** The check at a place. */
     public static Check of(int number) {
         return ALL.get(number);
+    }
+
+    /** Whether a code is that of a check about items that are not indexable. */
+    public static boolean isOfHidden(String code) {
+        return BY_ID.containsKey(Check.id(Field.INDEXING, code));
     }
 
     /** The codes that any field has a check of. */

@@ -34,8 +34,8 @@ public final class CommonEnding extends TextCheck {
 
     @Override
     public String limit(Standard standard) {
-        return "at most " + Math.round(standard.endingPx()) + " px on " + Math.round(standard.endingShare() * 100)
-                + "% of the titles";
+        return "at most " + Math.round(standard.alike().endingPx()) + " px on "
+                + Math.round(standard.alike().endingShare() * 100) + "% of the titles";
     }
 
     @Override

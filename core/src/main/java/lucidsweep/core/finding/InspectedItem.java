@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.keyword.Language;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.page.Noindex;
 
@@ -12,10 +13,13 @@ import lucidsweep.core.page.Noindex;
  *
  * @param address its address, or its id where it has none
  * @param noindex why it is not indexable; empty where it is
- * @param h1 its first H1; "" where it has none
- * @param h1Count how many H1 elements the page has; -1 for items that have none by nature, such as listings
+ * @param h1 its first H1; captured -1 times of items that have none by nature, such as listings
  * @param tags null for items that have none by nature, such as pages
  * @param keyword its primary keyword, if any
+ * @param notes what its markup and its site say of it
+ * @param inbound how other pages link to it
+ * @param searched whether searchers were shown it
+ * @param language of the page
  * @param kept fields that stay as they are, although a check may say otherwise
  */
 public record InspectedItem(
@@ -24,9 +28,12 @@ public record InspectedItem(
         InspectedText title,
         InspectedText description,
         InspectedText h1,
-        int h1Count,
         List<String> tags,
         Optional<Phrase> keyword,
+        PageNotes notes,
+        Inbound inbound,
+        boolean searched,
+        Language language,
         Set<Field> kept) {
 
     /** Its title, description or H1. */
@@ -41,6 +48,6 @@ public record InspectedItem(
 
     /** Whether it is a page of a website, which has a heading and a slug by nature. */
     boolean isPage() {
-        return h1Count >= 0;
+        return h1.captured() >= 0;
     }
 }

@@ -18,12 +18,12 @@ final class SlugTooLong extends SlugCheck {
 
     @Override
     public String limit(Standard standard) {
-        return "at most " + standard.wording().maxSlugChars() + " characters";
+        return "at most " + standard.pages().maxSlugChars() + " characters";
     }
 
     @Override
     void look(Slug slug, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
-        int over = slug.text().length() - around.standard().wording().maxSlugChars();
+        int over = slug.text().length() - around.standard().pages().maxSlugChars();
         if (over > 0)
             found.accept(finding(over + " characters over " + (slug.text().length() - over)));
     }

@@ -9,6 +9,9 @@ public enum Field {
     TAGS("tags", 0.4),
     H1("H1", 0.3),
     SLUG("slug", 0.1),
+    IMAGES("alt text", 0.1),
+    LINKS("link text", 0.1),
+    HEAD("page head", 0.05),
     INDEXING("indexing", 0);
 
     private final String label;

@@ -26,8 +26,10 @@ import org.apache.lucene.analysis.fr.FrenchAnalyzer;
 import org.apache.lucene.analysis.fr.FrenchLightStemFilter;
 import org.apache.lucene.analysis.it.ItalianAnalyzer;
 import org.apache.lucene.analysis.it.ItalianLightStemFilter;
+import org.apache.lucene.analysis.nl.DutchAnalyzer;
 import org.apache.lucene.analysis.pt.PortugueseAnalyzer;
 import org.apache.lucene.analysis.pt.PortugueseLightStemFilter;
+import org.apache.lucene.analysis.snowball.SnowballFilter;
 import org.apache.lucene.analysis.standard.StandardTokenizer;
 import org.apache.lucene.analysis.tokenattributes.CharTermAttribute;
 import org.apache.lucene.analysis.tokenattributes.OffsetAttribute;
@@ -44,8 +46,10 @@ public final class Words {
 
     private final Analyzer analyzer;
     private final CharArraySet stopWords;
+    private final Language data;
 
     private Words(String language) {
+        data = Language.of(language);
         stopWords = stopWords(language);
         analyzer = new Analyzer() {
             @Override
@@ -63,8 +67,13 @@ public final class Words {
      */
     public static Words in(String language) {
         String code = language.toLowerCase(Locale.ROOT).split("[-_]")[0];
-        String known = code.isEmpty() ? "en" : code.matches("en|de|fr|es|it|pt") ? code : "other";
+        String known = code.isEmpty() ? "en" : code.matches("en|de|fr|es|it|nl|pt|pl") ? code : "other";
         return BY_LANGUAGE.computeIfAbsent(known, Words::new);
+    }
+
+    /** What else depends on the language. */
+    public Language language() {
+        return data;
     }
 
     /** The words of a text in their order. */
@@ -118,7 +127,9 @@ public final class Words {
             case "fr" -> FrenchAnalyzer.getDefaultStopSet();
             case "es" -> SpanishAnalyzer.getDefaultStopSet();
             case "it" -> ItalianAnalyzer.getDefaultStopSet();
+            case "nl" -> DutchAnalyzer.getDefaultStopSet();
             case "pt" -> PortugueseAnalyzer.getDefaultStopSet();
+            case "pl" -> new CharArraySet(Language.of("pl").common(), true);
             case "other" -> CharArraySet.EMPTY_SET;
             default -> English.STOP_WORDS;
         };
@@ -131,7 +142,8 @@ public final class Words {
             case "es" -> new SpanishLightStemFilter(words);
             case "it" -> new ItalianLightStemFilter(words);
             case "pt" -> new PortugueseLightStemFilter(words);
-            case "other" -> words;
+            case "nl" -> new SnowballFilter(words, "Dutch");
+            case "pl", "other" -> words;
             default -> new KStemFilter(new EnglishPossessiveFilter(words));
         };
     }

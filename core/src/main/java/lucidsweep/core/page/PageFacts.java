@@ -62,8 +62,23 @@ public record PageFacts(
         FOOTER
     }
 
-    /** A link to another page: where it leads, its text, whether it asks not to be followed, and where it stands. */
-    public record Link(PageAddress.Destination to, String text, boolean nofollow, Place place) {
+    /**
+     * A link to another page.
+     *
+     * @param text its words, or the alternative text of its picture where it has none
+     * @param shows what a reader sees of it
+     * @param nofollow whether it asks not to be followed
+     * @param place where it stands
+     */
+    public record Link(PageAddress.Destination to, String text, Shows shows, boolean nofollow, Place place) {
+
+        /** What a link shows: a label is what only screen readers are told. */
+        public enum Shows {
+            WORDS,
+            PICTURE,
+            LABEL,
+            NOTHING
+        }
 
         /** The normal form of the address that it leads to. */
         public String address() {

@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import lucidsweep.core.page.PageFacts.Link.Shows;
 import org.jsoup.nodes.Document;
 import org.jsoup.nodes.Element;
 import org.jsoup.nodes.Node;
@@ -219,15 +220,23 @@ public final class PageReader {
         int fragment = to.indexOf('#');
         String target = fragment < 0 ? to : to.substring(0, fragment);
         resolved.computeIfAbsent(target, address -> PageAddress.destination(base, address))
-                .ifPresent(destination -> links.add(new PageFacts.Link(
-                        destination, linkText(link), hasWord(link.attr("rel"), "nofollow"), around.place())));
+                .ifPresent(destination -> links.add(link(link, destination)));
     }
 
-    private static String linkText(Element link) {
+    private PageFacts.Link link(Element link, PageAddress.Destination to) {
+        boolean nofollow = hasWord(link.attr("rel"), "nofollow");
         String text = text(link);
-        if (!text.isEmpty()) return text;
+        if (!text.isEmpty()) return new PageFacts.Link(to, text, Shows.WORDS, nofollow, around.place());
         Element image = link.selectFirst("img[alt]");
-        return image == null ? "" : collapsed(image.attr("alt"));
+        String alt = image == null ? "" : collapsed(image.attr("alt"));
+        return new PageFacts.Link(to, alt, shows(link), nofollow, around.place());
+    }
+
+    private static Shows shows(Element link) {
+        boolean labelled =
+                !link.attr("aria-label").isBlank() || !link.attr("title").isBlank();
+        if (labelled || link.selectFirst("svg, [aria-label]") != null) return Shows.LABEL;
+        return link.selectFirst("img") == null ? Shows.NOTHING : Shows.PICTURE;
     }
 
     private static boolean hasWord(String list, String word) {

@@ -2,8 +2,10 @@ package lucidsweep.core.standard;
 
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 import lucidsweep.core.alike.AlikeTexts;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.keyword.Language;
 import lucidsweep.core.text.Graphemes;
 import lucidsweep.core.text.Slot;
 
@@ -13,9 +15,8 @@ import lucidsweep.core.text.Slot;
  * @param leadingWords a keyword is leading if it starts within so many first words
  * @param maxRepeats a word may stand so often in one title or description
  * @param generic titles that say nothing, compared as {@code TextKey.key} does
- * @param endingShare an ending is common if at least this share of all titles has it, 0 to 1
- * @param endingPx … and it is at least so wide
  * @param settlingDays an item is too young to be judged by what it ranks for until so many days after it was published
+ * @param pages limits of what else a page has
  * @param alike which texts are nearly the same, and which are a series
  * @param off the checks that are off, by their ids, such as "title same-as-h1"
  */
@@ -26,10 +27,9 @@ public record Standard(
         int leadingWords,
         int maxRepeats,
         List<String> generic,
-        double endingShare,
-        double endingPx,
         int settlingDays,
         Wording wording,
+        Pages pages,
         Likeness alike,
         Set<String> off) {
 
@@ -39,13 +39,27 @@ public record Standard(
      * @param maxPhrases a title with more phrases of up to three words is a list of keywords
      * @param maxEmoji in one text
      * @param openingChars within so many first characters a description has words of the title
-     * @param maxSlugChars of the last part of an address
      * @param maxSeries so many texts may be told apart by a place, a number or a name only
      */
-    public record Wording(int maxPhrases, int maxEmoji, int openingChars, int maxSlugChars, int maxSeries) {}
+    public record Wording(int maxPhrases, int maxEmoji, int openingChars, int maxSeries) {}
 
-    /** Which titles, and which descriptions, are nearly the same: titles are short, so that one word more is another title. */
-    public record Likeness(AlikeTexts.Limits titles, AlikeTexts.Limits descriptions) {
+    /**
+     * Limits of what a page has besides its title and description.
+     *
+     * @param maxSlugChars of the last part of an address
+     * @param maxAltChars of the alternative text of an image, in grapheme clusters
+     * @param minInbound a page with so many inbound links is meant to be found
+     */
+    public record Pages(int maxSlugChars, int maxAltChars, int minInbound) {}
+
+    /**
+     * Which titles, and which descriptions, are nearly the same: titles are short, so that one word more is another title.
+     *
+     * @param endingShare an ending is common if at least this share of all titles has it, 0 to 1
+     * @param endingPx … and it is at least so wide
+     */
+    public record Likeness(
+            AlikeTexts.Limits titles, AlikeTexts.Limits descriptions, double endingShare, double endingPx) {
 
         /** Those of titles or descriptions. */
         public AlikeTexts.Limits of(Field field) {
@@ -106,31 +120,27 @@ public record Standard(
                 new TagLimits(13, 20),
                 5,
                 2,
-                List.of(
-                        "home",
-                        "home page",
-                        "homepage",
-                        "index",
-                        "welcome",
-                        "untitled",
-                        "untitled document",
-                        "page",
-                        "new page",
-                        "default",
-                        "title",
-                        "start",
-                        "main"),
-                0.2,
-                120,
+                List.copyOf(Language.of("en").generic()),
                 91,
-                new Wording(3, 1, 60, 75, 12),
-                new Likeness(new AlikeTexts.Limits(0.9, 3), new AlikeTexts.Limits(0.8, 3)),
+                new Wording(3, 1, 60, 12),
+                new Pages(75, 125, 10),
+                new Likeness(new AlikeTexts.Limits(0.9, 3), new AlikeTexts.Limits(0.8, 3), 0.2, 120),
                 Set.of(
                         "title brand-missing",
                         "title brand-first",
                         "title same-as-h1",
                         "title patterned",
+                        "head shared-missing",
                         "tags off-text"));
+    }
+
+    /** The same with what says nothing in a language. */
+    public Standard in(Language language) {
+        List<String> both = Stream.concat(Language.of("en").generic().stream(), language.generic().stream())
+                .distinct()
+                .toList();
+        return new Standard(
+                title, description, tags, leadingWords, maxRepeats, both, settlingDays, wording, pages, alike, off);
     }
 
     /** What shop listings are held to: a long title, up to 13 tags of 20 characters. */
@@ -143,10 +153,9 @@ public record Standard(
                 pages.leadingWords,
                 pages.maxRepeats,
                 pages.generic,
-                pages.endingShare,
-                pages.endingPx,
                 pages.settlingDays,
-                new Wording(5, 3, 60, 75, 12),
+                new Wording(5, 3, 60, 12),
+                pages.pages,
                 pages.alike,
                 pages.off);
     }

@@ -19,6 +19,7 @@ public record StandardForm(
         Text description,
         Tags tags,
         Wording wording,
+        Pages pages,
         Likeness likeness,
         List<String> generic,
         Integer settlingDays,
@@ -38,15 +39,18 @@ public record StandardForm(
      * @param maxPhrases a title with more phrases of up to three words is a list of keywords
      * @param maxEmoji in one text
      * @param openingChars within so many first characters a description has words of the title
-     * @param maxSlugChars of the last part of an address
      */
     public record Wording(
-            Integer leadingWords,
-            Integer maxRepeats,
-            Integer maxPhrases,
-            Integer maxEmoji,
-            Integer openingChars,
-            Integer maxSlugChars) {}
+            Integer leadingWords, Integer maxRepeats, Integer maxPhrases, Integer maxEmoji, Integer openingChars) {}
+
+    /**
+     * Limits of what a page has besides its title and description.
+     *
+     * @param maxSlugChars of the last part of an address
+     * @param maxAltChars of the alternative text of an image
+     * @param minInbound a page with so many inbound links is meant to be found
+     */
+    public record Pages(Integer maxSlugChars, Integer maxAltChars, Integer minInbound) {}
 
     /**
      * What is too much alike.
@@ -75,14 +79,17 @@ public record StandardForm(
                         standard.maxRepeats(),
                         standard.wording().maxPhrases(),
                         standard.wording().maxEmoji(),
-                        standard.wording().openingChars(),
-                        standard.wording().maxSlugChars()),
+                        standard.wording().openingChars()),
+                new Pages(
+                        standard.pages().maxSlugChars(),
+                        standard.pages().maxAltChars(),
+                        standard.pages().minInbound()),
                 new Likeness(
                         standard.alike().titles().near(),
                         standard.alike().descriptions().near(),
                         standard.wording().maxSeries(),
-                        standard.endingShare(),
-                        (int) Math.round(standard.endingPx())),
+                        standard.alike().endingShare(),
+                        (int) Math.round(standard.alike().endingPx())),
                 standard.generic(),
                 standard.settlingDays(),
                 new LinkedHashSet<>(standard.off()));
@@ -98,7 +105,8 @@ public record StandardForm(
 
     /** The standard with what is set here, and everything else of a ready-made one. */
     public Standard over(Standard ready) {
-        Wording words = wording == null ? new Wording(null, null, null, null, null, null) : wording;
+        Wording words = wording == null ? new Wording(null, null, null, null, null) : wording;
+        Pages page = pages == null ? new Pages(null, null, null) : pages;
         Likeness alike = likeness == null ? new Likeness(null, null, null, null, null) : likeness;
         return new Standard(
                 text(title, ready.title()),
@@ -111,18 +119,21 @@ public record StandardForm(
                 or(words.leadingWords, ready.leadingWords()),
                 or(words.maxRepeats, ready.maxRepeats()),
                 generic == null ? ready.generic() : List.copyOf(generic),
-                or(alike.endingShare, ready.endingShare()),
-                alike.endingPx == null ? ready.endingPx() : alike.endingPx,
                 or(settlingDays, ready.settlingDays()),
                 new Standard.Wording(
                         or(words.maxPhrases, ready.wording().maxPhrases()),
                         or(words.maxEmoji, ready.wording().maxEmoji()),
                         or(words.openingChars, ready.wording().openingChars()),
-                        or(words.maxSlugChars, ready.wording().maxSlugChars()),
                         or(alike.maxSeries, ready.wording().maxSeries())),
+                new Standard.Pages(
+                        or(page.maxSlugChars, ready.pages().maxSlugChars()),
+                        or(page.maxAltChars, ready.pages().maxAltChars()),
+                        or(page.minInbound, ready.pages().minInbound())),
                 new Standard.Likeness(
                         near(alike.nearTitles, ready.alike().titles()),
-                        near(alike.nearDescriptions, ready.alike().descriptions())),
+                        near(alike.nearDescriptions, ready.alike().descriptions()),
+                        or(alike.endingShare, ready.alike().endingShare()),
+                        alike.endingPx == null ? ready.alike().endingPx() : alike.endingPx),
                 off == null ? ready.off() : Set.copyOf(off));
     }
 
@@ -166,7 +177,11 @@ public record StandardForm(
             within("wording.maxPhrases", wording.maxPhrases, 1, MAX_COUNT, problems);
             within("wording.maxEmoji", wording.maxEmoji, 0, MAX_COUNT, problems);
             within("wording.openingChars", wording.openingChars, 1, MAX_CHARS, problems);
-            within("wording.maxSlugChars", wording.maxSlugChars, 1, MAX_CHARS, problems);
+        }
+        if (pages != null) {
+            within("pages.maxSlugChars", pages.maxSlugChars, 1, MAX_CHARS, problems);
+            within("pages.maxAltChars", pages.maxAltChars, 1, MAX_CHARS, problems);
+            within("pages.minInbound", pages.minInbound, 1, MAX_CHARS, problems);
         }
         if (likeness != null) {
             within("likeness.nearTitles", likeness.nearTitles, 0.5, 1, problems);

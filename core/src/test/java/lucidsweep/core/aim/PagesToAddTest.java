@@ -6,6 +6,7 @@ import java.util.List;
 import lucidsweep.core.compose.LearntNames;
 import lucidsweep.core.compose.Names;
 import lucidsweep.core.compose.PageProposal;
+import lucidsweep.core.keyword.Language;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.PlacesNamed;
 import lucidsweep.core.keyword.Words;
@@ -57,6 +58,7 @@ class PagesToAddTest {
                 List.of("canoe hire gull cove", "canoe trip gull cove"),
                 "Tarrin Bay Kayaks",
                 names,
+                ENGLISH.language(),
                 Standard.ofPages());
         assertThat(page)
                 .isEqualTo(new PageProposal(
@@ -66,7 +68,8 @@ class PagesToAddTest {
         String endless = "every kind of boat that floats and some that do not in all weathers "
                 .repeat(3)
                 .strip();
-        PageProposal cut = PageProposal.of(List.of(endless, endless), "Tarrin Bay Kayaks", names, Standard.ofPages());
+        PageProposal cut = PageProposal.of(
+                List.of(endless, endless), "Tarrin Bay Kayaks", names, ENGLISH.language(), Standard.ofPages());
         assertThat(Standard.ofPages().title().fits(cut.title(), cut.title().length()))
                 .isTrue();
         assertThat(Standard.ofPages()
@@ -78,9 +81,12 @@ class PagesToAddTest {
                 .doesNotEndWith(" ")
                 .doesNotEndWith("and");
         assertThat(cut.slug()).hasSizeLessThanOrEqualTo(60).doesNotEndWith("-");
-        assertThat(PageProposal.of(List.of("Café d’été"), "", names, Standard.ofPages())
+        assertThat(PageProposal.of(List.of("Café d’été"), "", names, ENGLISH.language(), Standard.ofPages())
                         .slug())
                 .isEqualTo("cafe-dete");
+        assertThat(PageProposal.of(List.of("Räucherofen für Fähren"), "", names, Language.of("de"), Standard.ofPages()))
+                .isEqualTo(new PageProposal(
+                        "raeucherofen-fuer-faehren", "Räucherofen für Fähren", "Räucherofen für Fähren."));
     }
 
     @Test

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.List;
 import java.util.Random;
 import java.util.stream.Stream;
+import lucidsweep.core.keyword.Language;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Graphemes;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -52,10 +53,10 @@ class BulkEditTest {
                 new BulkEdit.RemoveEnding(" gift"),
                 new BulkEdit.CutToFit(TITLE),
                 new BulkEdit.CutToFit(DESCRIPTION),
-                new BulkEdit.ChangeCase(LetterCase.UPPER, Names.of(List.of("Gull"))),
-                new BulkEdit.ChangeCase(LetterCase.LOWER, Names.of(List.of("Gull"))),
-                new BulkEdit.ChangeCase(LetterCase.SENTENCE, Names.of(List.of("Gull"))),
-                new BulkEdit.ChangeCase(LetterCase.TITLE, Names.of(List.of("Gull"))),
+                new BulkEdit.ChangeCase(LetterCase.UPPER, Names.of(List.of("Gull")), Language.of("en")),
+                new BulkEdit.ChangeCase(LetterCase.LOWER, Names.of(List.of("Gull")), Language.of("en")),
+                new BulkEdit.ChangeCase(LetterCase.SENTENCE, Names.of(List.of("Gull")), Language.of("en")),
+                new BulkEdit.ChangeCase(LetterCase.TITLE, Names.of(List.of("Gull")), Language.of("en")),
                 new BulkEdit.AddTags(List.of("oar", "sea kayak")),
                 new BulkEdit.RemoveTags(List.of("sea kayak", "gift")),
                 new BulkEdit.ReplaceTag("gift", "present"),

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.regex.Pattern;
+import lucidsweep.core.keyword.Language;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.standard.LimitCheck;
 import lucidsweep.core.standard.Standard;
@@ -148,8 +149,19 @@ class ComposeTest {
     })
     void letterCaseKeepsNames(LetterCase letterCase, String text, String expected) {
         // An all-capital word of more than four letters is shouting, a shorter one may be an acronym.
-        assertThat(letterCase.apply(text, Names.of(NAMES)))
+        assertThat(letterCase.apply(text, Names.of(NAMES), Language.of("en")))
                 .isEqualTo(expected.replace("Kayak hire in Gull Cove. Book NOW", "Kayak HIRE in Gull Cove. Book NOW"));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "SENTENCE, kajaks mieten in der Bucht, Kajaks mieten in der Bucht",
+        "LOWER, Kajaks UND Boote, Kajaks und Boote",
+        "TITLE, der beste weg zur bucht, Der Beste Weg zur Bucht",
+    })
+    void germanNounsKeepTheirCapitals(LetterCase letterCase, String text, String expected) {
+        assertThat(letterCase.apply(text, Names.of(List.of()), Language.of("de")))
+                .isEqualTo(expected);
     }
 
     @ParameterizedTest

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -22,8 +23,10 @@ import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.PlacesNamed;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.page.Noindex;
+import lucidsweep.core.page.PageReader;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Ending;
+import org.jsoup.Jsoup;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -38,6 +41,7 @@ class ChecksTest {
             Set.of("tarrin bay kayaks"),
             new PlacesNamed(List.of("Gull Cove", "Fennick")),
             2026);
+    private static final int COLUMNS = 12;
     private static final Pattern NOTE = Pattern.compile("<(alike |near |series )?(\\d+)>(.*)");
 
     /** A case: what a check says of an item, "-" for nothing; parts that are empty are as on a page without faults. */
@@ -50,7 +54,10 @@ class ChecksTest {
             String tags,
             String keyword,
             String address,
-            String noindex) {
+            String noindex,
+            String html,
+            String links,
+            String siteNote) {
 
         private InspectedItem item() {
             boolean page = tags.isEmpty();
@@ -63,10 +70,29 @@ class ChecksTest {
                             description,
                             "Hire a kayak in Gull Cove for two hours, half a day or a whole week."),
                     text(Field.H1, h1, "Hire in Gull Cove"),
-                    page ? 1 : -1,
                     page ? null : tags.equals("<none>") ? List.of() : List.of(tags.split(", ")),
                     keyword.isEmpty() ? Optional.empty() : Optional.of(Phrase.of(keyword, ENGLISH)),
+                    notes(),
+                    linkedBy(),
+                    links.equals("searched"),
+                    ENGLISH.language(),
                     Set.of());
+        }
+
+        private PageNotes notes() {
+            String own = html.isEmpty()
+                    ? ""
+                    : PageNotes.of(PageReader.read(Jsoup.parse(html), URI.create("https://bay.example/hire")));
+            return PageNotes.read(siteNote.isEmpty() ? own : own + check + "\t" + siteNote + "\n");
+        }
+
+        /** Of "12: kayaks | boats": so many links and their texts. */
+        private Inbound linkedBy() {
+            int colon = links.indexOf(": ");
+            if (colon < 0) return Inbound.NONE;
+            return new Inbound(
+                    Integer.parseInt(links.substring(0, colon)),
+                    List.of(links.substring(colon + 2).split(" \\| ")));
         }
 
         private InspectedText text(Field field, String given, String good) {
@@ -100,19 +126,24 @@ class ChecksTest {
             return all.lines()
                     .skip(1)
                     .map(ChecksTest::cells)
-                    .map(cell ->
-                            new Case(cell[0], cell[1], cell[2], cell[3], cell[4], cell[5], cell[6], cell[7], cell[8]));
+                    .map(cell -> new Case(
+                            cell[0], cell[1], cell[2], cell[3], cell[4], cell[5], cell[6], cell[7], cell[8], cell[9],
+                            cell[10], cell[11]));
         }
     }
 
     private static String[] cells(String line) {
         Matcher cell =
                 Pattern.compile("\"((?:[^\"]|\"\")*)\"(?:,|$)|([^,]*)(?:,|$)").matcher(line);
-        return cell.results()
-                .limit(9)
+        String[] cells = cell.results()
+                .limit(COLUMNS)
                 .map(found ->
                         found.group(1) == null ? found.group(2) : found.group(1).replace("\"\"", "\""))
                 .toArray(String[]::new);
+        String[] all = new String[COLUMNS];
+        Arrays.fill(all, "");
+        System.arraycopy(cells, 0, all, 0, cells.length);
+        return all;
     }
 
     @ParameterizedTest
@@ -151,7 +182,7 @@ class ChecksTest {
 
     @Test
     void aCheckThatIsOffAndAFieldThatIsKeptAreLeftAlone() {
-        Case home = new Case("", "", "Home", "<0>", "", "", "", "", "");
+        Case home = new Case("", "", "Home", "<0>", "", "", "", "", "", "", "", "");
         List<String> found = new Inspection(AROUND)
                 .of(home.item()).stream().map(finding -> finding.check().id()).toList();
         assertThat(found)
@@ -164,9 +195,12 @@ class ChecksTest {
                 item.title(),
                 item.description(),
                 item.h1(),
-                item.h1Count(),
                 item.tags(),
                 item.keyword(),
+                item.notes(),
+                item.inbound(),
+                item.searched(),
+                item.language(),
                 Set.of(Field.TITLE));
         assertThat(new Inspection(AROUND).of(kept)).extracting(Finding::field).doesNotContain(Field.TITLE);
     }
@@ -175,8 +209,9 @@ class ChecksTest {
     @ParameterizedTest
     @MethodSource("hostile")
     void nothingFailsOnOddTexts(String text) {
-        Case odd = new Case("", "", text, text, text, text, text, text, "");
-        Case page = new Case("", "", text, text, text, "", "", "https://bay.example/" + text, "");
+        Case odd = new Case("", "", text, text, text, text, text, text, "", text, "12: " + text, "");
+        Case page = new Case(
+                "", "", text, text, text, "", "", "https://bay.example/" + text, "", "<a href=x>" + text, "", "");
         assertThat(Stream.of(odd, page).flatMap(each -> new Inspection(AROUND).of(each.item()).stream()))
                 .allSatisfy(finding -> assertThat(finding.evidence()).isNotBlank());
     }

@@ -65,16 +65,20 @@ class PhrasesTest {
 
     @ParameterizedTest
     @CsvSource({
-        "how to hire a kayak, false, '', informational, it begins with “how”",
-        "best kayak hire, false, '', commercial, it holds “best”",
-        "Kayak HIRE, false, '', transactional, it holds “hire”",
-        "kayaking near me, false, '', transactional, it holds “near me”",
-        "kayak roll technique, false, '', informational, it holds “technique”",
-        "sea caves gull cove, false, Gull Cove, transactional, 'it names a place, Gull Cove'",
-        "tbk, true, '', navigational, it names the brand",
+        "en, how to hire a kayak, false, '', informational, it begins with “how”",
+        "de, wie baut man ein Kajak, false, '', informational, it begins with “wie”",
+        "fr, location kayak, false, '', transactional, it contains “location”",
+        "pl, najlepszy kajak, false, '', commercial, it contains “najlepszy”",
+        "en, best kayak hire, false, '', commercial, it contains “best”",
+        "en, Kayak HIRE, false, '', transactional, it contains “hire”",
+        "en, kayaking near me, false, '', transactional, it contains “near me”",
+        "en, kayak roll technique, false, '', informational, it contains “technique”",
+        "en, sea caves gull cove, false, Gull Cove, transactional, 'it names a place, Gull Cove'",
+        "en, tbk, true, '', navigational, it names the brand",
     })
-    void tellsTheIntentWithItsReason(String phrase, boolean brand, String place, String kind, String reason) {
-        Intent intent = Intent.of(phrase, brand, place);
+    void tellsTheIntentWithItsReason(
+            String language, String phrase, boolean brand, String place, String kind, String reason) {
+        Intent intent = Intent.of(phrase, Language.of(language), brand, place);
         assertThat(intent.kind().code()).isEqualTo(kind);
         assertThat(intent.reason()).isEqualTo(reason);
     }

@@ -61,7 +61,12 @@ class PageReaderTest {
         assertThat(facts.copy()).isEqualTo("Seen A boat too");
         assertThat(facts.titles()).isEmpty();
         assertThat(facts.links())
-                .contains(new PageFacts.Link(to("https://tarrin.example/pic"), "A boat", false, PageFacts.Place.COPY))
+                .contains(new PageFacts.Link(
+                        to("https://tarrin.example/pic"),
+                        "A boat",
+                        PageFacts.Link.Shows.PICTURE,
+                        false,
+                        PageFacts.Place.COPY))
                 .extracting(PageFacts.Link::address)
                 .contains("https://tarrin.example/n");
     }

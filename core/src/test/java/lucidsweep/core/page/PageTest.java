@@ -75,8 +75,17 @@ class PageTest {
         assertThat(facts.links())
                 .containsExactly(
                         new PageFacts.Link(
-                                to("https://tarrin.example/boats/tour.html"), "A tour", true, PageFacts.Place.COPY),
-                        new PageFacts.Link(to("https://tarrin.example/x"), "Map", false, PageFacts.Place.COPY));
+                                to("https://tarrin.example/boats/tour.html"),
+                                "A tour",
+                                PageFacts.Link.Shows.WORDS,
+                                true,
+                                PageFacts.Place.COPY),
+                        new PageFacts.Link(
+                                to("https://tarrin.example/x"),
+                                "Map",
+                                PageFacts.Link.Shows.PICTURE,
+                                false,
+                                PageFacts.Place.COPY));
         assertThat(facts.images()).extracting(PageFacts.Image::alt).containsExactly("Map", null);
     }
 

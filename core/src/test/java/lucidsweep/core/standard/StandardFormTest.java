@@ -13,7 +13,7 @@ class StandardFormTest {
 
     private static final Set<String> CHECKS =
             Checks.all().stream().map(Check::id).collect(Collectors.toSet());
-    private static final StandardForm NOTHING = new StandardForm(null, null, null, null, null, null, null, null);
+    private static final StandardForm NOTHING = new StandardForm(null, null, null, null, null, null, null, null, null);
 
     @Test
     void everythingThatCanBeSetComesBackAndWhatIsNotSetIsReadyMade() {
@@ -29,6 +29,7 @@ class StandardFormTest {
                         null,
                         null,
                         null,
+                        null,
                         new StandardForm.Likeness(null, null, null, 0.5, null),
                         List.of("start page"),
                         null,
@@ -37,7 +38,7 @@ class StandardFormTest {
         assertThat(set.title().desktop().limitPx()).isEqualTo(600);
         assertThat(set.title().phone()).isEqualTo(Standard.ofPages().title().phone());
         assertThat(set.title().maxChars()).isEqualTo(70);
-        assertThat(set.endingShare()).isEqualTo(0.5);
+        assertThat(set.alike().endingShare()).isEqualTo(0.5);
         assertThat(set.generic()).containsExactly("start page");
         assertThat(set.off()).containsExactly("title too-long");
         assertThat(set.description()).isEqualTo(Standard.ofPages().description());
@@ -50,6 +51,7 @@ class StandardFormTest {
                 null,
                 new StandardForm.Tags(-1, null),
                 null,
+                new StandardForm.Pages(null, 0, null),
                 new StandardForm.Likeness(1.5, null, null, null, null),
                 null,
                 null,
@@ -60,6 +62,7 @@ class StandardFormTest {
                         "title.maxChars: expected a number from 1 to 100000, got 0",
                         "title.minPx: expected no more than desktopPx, 300, got 400",
                         "tags.max: expected a number from 0 to 1000, got -1",
+                        "pages.maxAltChars: expected a number from 1 to 100000, got 0",
                         "likeness.nearTitles: expected a number from 0.5 to 1, got 1.5",
                         "off: there is no check \"title too-loud\"");
     }

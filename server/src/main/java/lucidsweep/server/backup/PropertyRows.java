@@ -45,7 +45,7 @@ final class PropertyRows {
     private static final List<String> OF_SWEEP =
             List.of("demand_before", "result_before", "item_before", "import_source");
     private static final List<String> OF_ITEM =
-            List.of("item_link", "twin", "better_refused", "item_demand", "finding_stake");
+            List.of("item_link", "twin", "better_refused", "item_demand", "finding_stake", "site_note");
 
     private final JdbcTemplate database;
     private final long property;

@@ -2,6 +2,7 @@ package lucidsweep.server.client;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import lucidsweep.core.keyword.Language;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.standard.StandardForm;
 import tools.jackson.databind.json.JsonMapper;
@@ -16,20 +17,21 @@ final class OwnStandards {
 
     private OwnStandards() {}
 
-    private record Stored(PropertyKind kind, String json) {}
+    private record Stored(PropertyKind kind, String language, String json) {}
 
     /** @param json what was set; null for the ready-made standard */
-    static Standard of(PropertyKind kind, String json) {
+    static Standard of(PropertyKind kind, String language, String json) {
         return KEPT.get(
-                new Stored(kind, json == null ? "" : json),
+                new Stored(kind, language, json == null ? "" : json),
                 stored -> stored.json.isEmpty()
-                        ? ready(kind)
+                        ? ready(kind, language)
                         : JsonMapper.shared()
                                 .readValue(stored.json, StandardForm.class)
-                                .over(ready(kind)));
+                                .over(ready(kind, language)));
     }
 
-    static Standard ready(PropertyKind kind) {
-        return kind == PropertyKind.WEBSITE ? Standard.ofPages() : Standard.ofListings();
+    static Standard ready(PropertyKind kind, String language) {
+        Standard standard = kind == PropertyKind.WEBSITE ? Standard.ofPages() : Standard.ofListings();
+        return standard.in(Language.of(language));
     }
 }

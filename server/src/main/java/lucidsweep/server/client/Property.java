@@ -25,12 +25,12 @@ public record Property(
 
     /** What its fields are held to. */
     public Standard standard() {
-        return OwnStandards.of(kind, ownStandard);
+        return OwnStandards.of(kind, language, ownStandard);
     }
 
     /** What its fields are held to where nothing is set. */
     public Standard readyStandard() {
-        return OwnStandards.ready(kind);
+        return OwnStandards.ready(kind, language);
     }
 
     /** Whether anything was set of its standard. */

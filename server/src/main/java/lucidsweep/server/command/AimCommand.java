@@ -97,10 +97,11 @@ final class AimCommand implements Callable<Integer> {
         String titleEnding = brandNames != null ? brand.get(0) : guessed.titleEnding();
         Standard standard = Standard.ofPages();
         KeywordMapper aiming = new KeywordMapper(language, standard, brand, titleEnding, List.of(), today, tagged);
-        aiming.commonEndings(
-                endings.common(standard.endingShare(), 0, standard.title().desktop()).stream()
-                        .map(Ending::text)
-                        .toList());
+        aiming.commonEndings(endings
+                .common(standard.alike().endingShare(), 0, standard.title().desktop())
+                .stream()
+                .map(Ending::text)
+                .toList());
         for (KeywordList.Line line : keywords.lines()) {
             aiming.keyword(line.phrase(), line.volume() == null ? 0 : line.volume());
         }

@@ -28,6 +28,8 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/properties/{propertyId}")
 class ReportController {
 
+    private static final int LONGEST_NAME = 31;
+
     private final ClientReport reports;
     private final Template page = page();
 
@@ -65,7 +67,7 @@ class ReportController {
 
     private static void write(ClientReport.Report report, OutputStream out) throws IOException {
         try (Workbook workbook = new Workbook(out, "Lucid Sweep", "1.0")) {
-            Worksheet first = workbook.newWorksheet("1");
+            Worksheet first = workbook.newWorksheet(sheetName(report.heading()));
             List<String> lines = new ArrayList<>(List.of(report.heading(), report.subheading()));
             lines.addAll(report.lookedAt());
             for (ClientReport.Part part : new ClientReport.Part[] {report.cost(), report.done(), report.next()}) {
@@ -76,7 +78,7 @@ class ReportController {
             }
             for (int i = 0; i < lines.size(); i++) first.value(i, 0, lines.get(i));
             if (report.found() != null) {
-                Worksheet found = workbook.newWorksheet("2");
+                Worksheet found = workbook.newWorksheet(sheetName(report.found().heading()));
                 row(found, 0, report.found().columns());
                 int at = 1;
                 for (ClientReport.Row each : report.found().rows()) {
@@ -84,7 +86,8 @@ class ReportController {
                 }
             }
             if (report.checks() != null) {
-                Worksheet checks = workbook.newWorksheet("3");
+                Worksheet checks =
+                        workbook.newWorksheet(sheetName(report.checks().heading()));
                 row(checks, 0, report.checks().columns());
                 int at = 1;
                 for (ClientReport.CheckRow each : report.checks().rows()) {
@@ -92,6 +95,14 @@ class ReportController {
                 }
             }
         }
+    }
+
+    /** A heading as the name of a sheet, which is short and has none of some characters. */
+    private static String sheetName(String heading) {
+        String plain = heading.replaceAll("[\\[\\]:*?/\\\\']", " ").strip();
+        return plain.length() <= LONGEST_NAME
+                ? plain
+                : plain.substring(0, LONGEST_NAME).strip();
     }
 
     private static void row(Worksheet sheet, int at, List<String> cells) {

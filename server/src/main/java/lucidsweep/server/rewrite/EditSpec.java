@@ -8,6 +8,7 @@ import lucidsweep.core.compose.LetterCase;
 import lucidsweep.core.compose.Names;
 import lucidsweep.core.compose.Recipe;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.keyword.Language;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.web.Refusal;
@@ -45,7 +46,7 @@ record EditSpec(
         if (isRecipe() && recipe == null) throw Refusal.badInput("a recipe needs its parts");
     }
 
-    BulkEdit bulkEdit(Standard standard, Names names) {
+    BulkEdit bulkEdit(Standard standard, Names names, Language language) {
         return switch (tool) {
             case "replace" ->
                 BulkEdit.Replace.of(needed(find, "a text to find"), with == null ? "" : with, on(regex), on(matchCase));
@@ -58,7 +59,8 @@ record EditSpec(
                         LetterCase.valueOf(needed(letterCase, "a letter case")
                                 .toUpperCase(Locale.ROOT)
                                 .replace('-', '_')),
-                        names);
+                        names,
+                        language);
             case "add-tags" -> new BulkEdit.AddTags(neededTags());
             case "remove-tags" -> new BulkEdit.RemoveTags(neededTags());
             case "replace-tag" ->

@@ -18,6 +18,7 @@ import lucidsweep.core.compose.RecipeComposer;
 import lucidsweep.core.compose.RunawayPattern;
 import lucidsweep.core.compose.Source;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.keyword.Language;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.standard.Standard;
@@ -63,7 +64,7 @@ final class Proposals {
             composer =
                     new RecipeComposer(spec.recipe(), limits, Words.in(property.language()), Names.of(client.names()));
         } else {
-            edit = spec.bulkEdit(standard, Names.of(client.names()));
+            edit = spec.bulkEdit(standard, Names.of(client.names()), Language.of(property.language()));
             composer = null;
         }
     }

@@ -108,7 +108,7 @@ public class Checklist {
         }
         List<SweepCount> sweeps = sweeps(propertyId);
         return Checks.all().stream()
-                .filter(check -> !check.code().equals(NotIndexable.CODE))
+                .filter(check -> !check.isOfHidden())
                 .filter(check -> !property.standard().off().contains(check.id()))
                 .filter(check -> isOf(property, check.field()))
                 .map(check -> new Line(
@@ -125,7 +125,7 @@ public class Checklist {
     static boolean isOf(Property property, Field field) {
         return switch (field) {
             case TAGS -> property.hasTags();
-            case H1, SLUG -> !property.hasTags();
+            case H1, SLUG, IMAGES, LINKS, HEAD, INDEXING -> !property.hasTags();
             default -> true;
         };
     }

@@ -20,7 +20,6 @@ import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.Inspection;
 import lucidsweep.core.finding.InspectionContext;
-import lucidsweep.core.finding.NotIndexable;
 import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.PlacesNamed;
@@ -222,7 +221,7 @@ public class Findings {
         return new Stretch(
                 ids[0],
                 ids[ids.length - 1],
-                inspector.inspect(items.details(propertyId, ids), stakes.demand(ids[0], ids[ids.length - 1])));
+                inspector.inspect(items.detailsInSite(propertyId, ids), stakes.demand(ids[0], ids[ids.length - 1])));
     }
 
     /** Works out the findings of some items; endings stay as they were found in the whole. */
@@ -266,7 +265,7 @@ public class Findings {
             Lookahead.over(
                     ids,
                     AT_ONCE,
-                    some -> inspector.inspect(items.details(propertyId, some), stakes.demand(some)),
+                    some -> inspector.inspect(items.detailsInSite(propertyId, some), stakes.demand(some)),
                     some -> {
                         ManyRows.each(some.findings(), mapper::insert);
                         stakes.insert(some.stakes());
@@ -291,7 +290,7 @@ public class Findings {
             List<StoredFinding> found = findings.getOrDefault(item.id(), List.of());
             for (int i = 0; i < found.size(); i++) {
                 Check check = Checks.of(found.get(i).field(), found.get(i).check());
-                boolean counted = item.noindex() == null && !check.code().equals(NotIndexable.CODE);
+                boolean counted = check.counts(item.noindex() == null);
                 Stake stake = counted ? atStake.get(item.id()).get(i) : Stake.NONE;
                 rows.add(new FindingRow(item.address(), check, found.get(i).evidence(), stake, counted));
             }
@@ -311,8 +310,7 @@ public class Findings {
             Property property, Standard standard, List<Ending> endings, Likes titles, Likes descriptions) {
         Client client = clients.client(property.clientId());
         Set<String> brands = client.brandNames().stream().map(TextKey::key).collect(Collectors.toSet());
-        InspectedItems subjects =
-                new InspectedItems(Words.in(property.language()), titles, descriptions, items::addresses);
+        InspectedItems subjects = new InspectedItems(property.language(), titles, descriptions, items::addresses);
         Inspection inspection = new Inspection(new InspectionContext(
                 standard, endings, brands, new PlacesNamed(client.placeNames()), yearOf(property.id())));
         Optional<StakeModel> costs = stakes.costs(property.id())

@@ -23,14 +23,20 @@ final class InspectedItems {
 
     private static final String UNKNOWN = "another item";
 
-    private final Words words;
+    private final String language;
     private final Likes titles;
     private final Likes descriptions;
     private final Function<List<Long>, Map<Long, String>> addresses;
 
-    /** @param addresses reads those of some items */
-    InspectedItems(Words words, Likes titles, Likes descriptions, Function<List<Long>, Map<Long, String>> addresses) {
-        this.words = words;
+    /**
+     * Prepares to look at items.
+     *
+     * @param language of those that do not say theirs
+     * @param addresses reads those of some items
+     */
+    InspectedItems(
+            String language, Likes titles, Likes descriptions, Function<List<Long>, Map<Long, String>> addresses) {
+        this.language = language;
         this.titles = titles;
         this.descriptions = descriptions;
         this.addresses = addresses;
@@ -39,8 +45,12 @@ final class InspectedItems {
     /** An item with what its title and description are like. */
     private record Liked(ItemDetail item, Likes.Like title, Likes.Like description) {}
 
-    /** Some items, in their order. */
-    List<InspectedItem> of(List<ItemDetail> items) {
+    /**
+     * Some items, in their order.
+     *
+     * @param searched the ids of those that searchers were shown
+     */
+    List<InspectedItem> of(List<ItemDetail> items, Set<Long> searched) {
         List<Liked> liked = items.stream()
                 .map(item -> new Liked(item, titles.of(item.title()), descriptions.of(item.description())))
                 .toList();
@@ -50,7 +60,7 @@ final class InspectedItems {
             add(each.description, others);
         }
         Map<Long, String> names = others.isEmpty() ? new HashMap<>() : addresses.apply(List.copyOf(others));
-        return liked.stream().map(each -> of(each, names)).toList();
+        return liked.stream().map(each -> of(each, names, searched)).toList();
     }
 
     private static void add(Likes.Like like, Set<Long> others) {
@@ -58,21 +68,26 @@ final class InspectedItems {
         like.near().ifPresent(near -> others.add(near.id()));
     }
 
-    private InspectedItem of(Liked liked, Map<Long, String> names) {
+    private InspectedItem of(Liked liked, Map<Long, String> names, Set<Long> searched) {
         ItemDetail item = liked.item;
+        Words words = Words.in(
+                item.seen().language().isEmpty() ? language : item.seen().language());
         return new InspectedItem(
                 item.address(),
                 Optional.ofNullable(item.noindex()),
-                text(item.title(), alike(liked.title, names)),
-                text(item.description(), alike(liked.description, names)),
+                text(item.title(), words, alike(liked.title, names)),
+                text(item.description(), words, alike(liked.description, names)),
                 new InspectedText(Field.H1, item.seen().h1Count(), item.seen().h1(), words, Alike.NONE),
-                item.seen().h1Count(),
                 item.tags() == null ? null : TagList.of(item.tags().text()),
                 Optional.ofNullable(item.keyword()).map(keyword -> Phrase.of(keyword, words)),
+                item.notes(),
+                item.inbound(),
+                searched.contains(item.id()),
+                words.language(),
                 kept(item));
     }
 
-    private InspectedText text(FieldLine text, Alike alike) {
+    private static InspectedText text(FieldLine text, Words words, Alike alike) {
         return new InspectedText(text.field(), text.count(), text.text(), words, alike);
     }
 

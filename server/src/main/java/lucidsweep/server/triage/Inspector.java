@@ -71,7 +71,7 @@ final class Inspector {
         Map<String, Integer> fitWithout = new HashMap<>();
         // What is wrong with a page is said once, of the one that stands for all its addresses.
         List<ItemDetail> looked = items.stream().filter(item -> !item.isTwin()).toList();
-        List<InspectedItem> inspected = subjects.of(looked);
+        List<InspectedItem> inspected = subjects.of(looked, demand.keySet());
         for (int i = 0; i < inspected.size(); i++) {
             ItemDetail item = looked.get(i);
             List<Finding> found = inspection.of(inspected.get(i));

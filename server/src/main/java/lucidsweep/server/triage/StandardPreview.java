@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
-import lucidsweep.core.finding.NotIndexable;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.standard.StandardForm;
@@ -44,7 +43,7 @@ class StandardPreview {
 
     StandardDifference of(Property property, StandardForm form) {
         long[] all = items.allIds(property.id());
-        List<ItemDetail> some = items.details(property.id(), every(all, 1 + all.length / MOST_ITEMS));
+        List<ItemDetail> some = items.detailsInSite(property.id(), every(all, 1 + all.length / MOST_ITEMS));
         Map<Check, Integer> before = counts(property, property.standard(), some);
         Map<Check, Integer> after = counts(property, form.over(property.readyStandard()), some);
         List<ChangedCheck> lines = new ArrayList<>();
@@ -71,9 +70,8 @@ class StandardPreview {
     private Map<Check, Integer> counts(Property property, Standard standard, List<ItemDetail> some) {
         Map<Check, Integer> counts = new HashMap<>();
         findings.tryOut(property, standard, some, found -> {
-            if (found.item().noindex() != null) return;
             for (Check check : found.checks()) {
-                if (!check.code().equals(NotIndexable.CODE)) counts.merge(check, 1, Integer::sum);
+                if (check.counts(found.item().noindex() == null)) counts.merge(check, 1, Integer::sum);
             }
         });
         return counts;

@@ -92,12 +92,14 @@ final class Survey {
      */
     List<Ending> endings(Standard standard) {
         List<Ending> common = new ArrayList<>(endings.common(
-                standard.endingShare(), standard.endingPx(), standard.title().desktop()));
+                standard.alike().endingShare(),
+                standard.alike().endingPx(),
+                standard.title().desktop()));
         Set<String> found = common.stream().map(Ending::text).collect(Collectors.toSet());
         stillThere.stream()
                 .filter(ending -> !found.contains(ending.text()))
-                .filter(ending ->
-                        ending.count() >= standard.endingShare() * titleCount && ending.px() >= standard.endingPx())
+                .filter(ending -> ending.count() >= standard.alike().endingShare() * titleCount
+                        && ending.px() >= standard.alike().endingPx())
                 .forEach(common::add);
         common.sort(Comparator.comparingInt((Ending ending) -> -ending.text().length())
                 .thenComparing(Ending::text));

@@ -71,8 +71,13 @@ class TriageController {
         }
     }
 
-    /** Findings of one check, counted; those of items that are not indexable are left out, but for that check itself. */
-    record CheckCount(Field field, String check, String label, int items) {}
+    /**
+     * Findings of one check, counted; of items that are not indexable only those that are about that.
+     *
+     * @param label with the name of the field: "title too long"
+     * @param name without it: "too long"
+     */
+    record CheckCount(Field field, String check, String label, String name, int items) {}
 
     @GetMapping("/causes")
     List<CauseView> causes(@PathVariable long propertyId) {
@@ -91,6 +96,7 @@ class TriageController {
                         entry.getKey().field(),
                         entry.getKey().code(),
                         entry.getKey().field().label() + " " + entry.getKey().label(),
+                        entry.getKey().label(),
                         entry.getValue()))
                 .sorted(Comparator.comparing(CheckCount::field)
                         .thenComparing(

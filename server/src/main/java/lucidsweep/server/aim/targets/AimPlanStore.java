@@ -13,6 +13,7 @@ import lucidsweep.core.demand.BetterKeywords;
 import lucidsweep.core.demand.DemandTally;
 import lucidsweep.core.demand.SharedQueries;
 import lucidsweep.core.keyword.Intent;
+import lucidsweep.core.keyword.Language;
 import lucidsweep.core.keyword.PlacesNamed;
 import lucidsweep.core.keyword.Target;
 import lucidsweep.server.database.Columns;
@@ -73,7 +74,7 @@ public class AimPlanStore {
         for (int i = 0; i < ready.keywords().size(); i++) {
             Keyword keyword = ready.keywords().get(i);
             String place = places.in(keyword.phrase());
-            Intent intent = Intent.of(keyword.phrase(), plan.brand()[i], place);
+            Intent intent = Intent.of(keyword.phrase(), Language.of(ready.language()), plan.brand()[i], place);
             DemandTally.Sum sum = plan.keywordDemand().get(i);
             rows.add(new TargetMapper.WorkedOut(
                     keyword.id(),

@@ -123,7 +123,7 @@ public class PreparedProperties {
         List<String> found = new ArrayList<>();
         items.forEachTitle(property.id(), finder::add);
         finder.common(
-                        property.standard().endingShare(),
+                        property.standard().alike().endingShare(),
                         0,
                         property.standard().title().desktop())
                 .forEach(ending -> found.add(ending.text()));

@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.URI;
 import java.util.List;
+import lucidsweep.core.finding.PageNotes;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.page.Indexing;
 import lucidsweep.core.page.Noindex;
@@ -105,6 +106,7 @@ final class PageCapture {
                         clip(robots, 500),
                         clip(facts.head().language(), 50),
                         facts.opening(),
+                        PageNotes.of(facts),
                         depth),
                 new CapturedItem.Listing(
                         "",

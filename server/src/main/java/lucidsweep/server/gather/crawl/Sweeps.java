@@ -28,6 +28,7 @@ import lucidsweep.server.gather.sweep.SweepStore;
 import lucidsweep.server.gather.sweep.VisitMapper;
 import lucidsweep.server.gather.sweep.Visits;
 import lucidsweep.server.item.capture.Captures;
+import lucidsweep.server.item.capture.SiteNotes;
 import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.job.Jobs;
@@ -52,6 +53,7 @@ public class Sweeps {
     private final VisitMapper mapper;
     private final Visits visits;
     private final Captures captures;
+    private final SiteNotes siteNotes;
     private final Drafts drafts;
     private final PropertyLine line;
     private final Clients clients;
@@ -68,6 +70,7 @@ public class Sweeps {
             VisitMapper mapper,
             Visits visits,
             Captures captures,
+            SiteNotes siteNotes,
             Drafts drafts,
             PropertyLine line,
             Clients clients,
@@ -82,6 +85,7 @@ public class Sweeps {
         this.mapper = mapper;
         this.visits = visits;
         this.captures = captures;
+        this.siteNotes = siteNotes;
         this.drafts = drafts;
         this.line = line;
         this.clients = clients;
@@ -278,6 +282,9 @@ public class Sweeps {
             int gone = complete ? captures.markGone(sweep.propertyId(), sweep.id()) : 0;
             captures.countLinks(sweep.propertyId(), sweep.source(), redirects(sweep.id()));
             int twins = captures.joinTwins(sweep.propertyId());
+            if (settings.reach() != CrawlSettings.Reach.LIST) {
+                siteNotes.note(sweep.propertyId(), visits.elsewhere(sweep.id()), visits.inSitemap(sweep.id()));
+            }
             line.run(sweep.propertyId(), "the end of a sweep", () -> drafts.seeLive(sweep.propertyId()));
             publisher.publishEvent(new SweepEnded(sweep.propertyId(), sweep.id()));
             store.end(sweep.id(), progress.stopAsked() ? Sweep.State.STOPPED : Sweep.State.DONE);

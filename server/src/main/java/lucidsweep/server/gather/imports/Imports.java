@@ -29,6 +29,7 @@ import lucidsweep.server.item.capture.CapturedItem;
 import lucidsweep.server.item.capture.Captures;
 import lucidsweep.server.item.capture.ImportedRows;
 import lucidsweep.server.item.capture.KnownItems;
+import lucidsweep.server.item.capture.SiteNotes;
 import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.job.Job;
@@ -62,6 +63,7 @@ public class Imports {
     private final ImportPlans plans;
     private final Uploads uploads;
     private final Captures captures;
+    private final SiteNotes siteNotes;
     private final Drafts drafts;
     private final PropertyLine line;
     private final ImportedRows imported;
@@ -81,6 +83,7 @@ public class Imports {
             ImportPlans plans,
             Uploads uploads,
             Captures captures,
+            SiteNotes siteNotes,
             Drafts drafts,
             PropertyLine line,
             ImportedRows imported,
@@ -98,6 +101,7 @@ public class Imports {
         this.plans = plans;
         this.uploads = uploads;
         this.captures = captures;
+        this.siteNotes = siteNotes;
         this.drafts = drafts;
         this.line = line;
         this.imported = imported;
@@ -344,6 +348,7 @@ public class Imports {
     }
 
     private void tell(Sweep sweep, RowKind kind) {
+        if (kind == RowKind.PAGES) siteNotes.noteAgain(sweep.propertyId());
         if (kind.isItem()) publisher.publishEvent(new SweepEnded(sweep.propertyId(), sweep.id()));
         if (kind == RowKind.DEMAND) publisher.publishEvent(new DemandChanged(sweep.propertyId()));
     }

@@ -76,6 +76,11 @@ public interface VisitMapper {
     List<Visits.Seen> seen(long after, long last, int limit);
 
     @Select("""
+            select item_id from visit where id between #{range.first} and #{range.last}
+            and found_on = 'the sitemap' and item_id is not null""")
+    List<Long> inSitemap(@Param("range") IdRange range);
+
+    @Select("""
             select outcome, status, count(*) count, min(address) example, min(detail) detail from visit
             where id between #{range.first} and #{range.last} and outcome <> 'waiting'
             group by outcome, status, case when outcome in ('trap', 'out-of-scope') then detail end

@@ -1,7 +1,11 @@
 package lucidsweep.server.gather.sweep;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.function.Consumer;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.capture.ImportedRow;
@@ -75,6 +79,26 @@ public class Visits {
      * @param redirectTo where it leads on; "" where nowhere
      */
     public record Seen(long id, String address, String redirectTo, Long itemId, Long captureId) {}
+
+    /** What became of the addresses of a crawl that were no pages, in words. */
+    public Map<String, String> elsewhere(long sweepId) {
+        Map<String, String> found = new HashMap<>();
+        forEach(
+                sweepId,
+                Outcome.REDIRECT.code(),
+                visit -> found.put(visit.address(), "it redirects to " + visit.redirectTo()));
+        forEach(sweepId, Outcome.REDIRECT_LOOP.code(), visit -> found.put(visit.address(), "it redirects in a circle"));
+        forEach(
+                sweepId,
+                Outcome.ERROR_STATUS.code(),
+                visit -> found.put(visit.address(), "it answers " + visit.status()));
+        return found;
+    }
+
+    /** The ids of the items that a crawl knew from a sitemap. */
+    public Set<Long> inSitemap(long sweepId) {
+        return new HashSet<>(mapper.inSitemap(IdRange.of(sweepId)));
+    }
 
     /** Walks over the addresses that a sweep had an answer from, in their order. */
     public void forEachSeen(long sweepId, Consumer<Seen> visit) {

@@ -33,6 +33,7 @@ public record CapturedItem(
      *
      * @param h1Count -1 where the item has none by nature
      * @param opening the first words of its copy
+     * @param notes what checks noted of its markup, as {@link lucidsweep.core.finding.PageNotes} has it
      * @param depth links away from the start; -1 where no link leads there
      */
     public record Page(
@@ -44,13 +45,14 @@ public record CapturedItem(
             String robots,
             String language,
             String opening,
+            String notes,
             int depth) {
 
         private static final int OK = 200;
 
         /** Nothing but the language: a file was read, no page. */
         public static Page none(String language) {
-            return new Page(OK, "", "", -1, "", "", language, "", -1);
+            return new Page(OK, "", "", -1, "", "", language, "", "", -1);
         }
     }
 

@@ -23,7 +23,7 @@ public interface DraftMapper {
 
     /** What rules, recipes, edits and the search for targets need of an item itself. */
     String CORE = """
-            select id, address, noindex_reason, noindex_detail, section, h1, h1_count, opening, price, published,
+            select id, address, noindex_reason, noindex_detail, section, h1, h1_count, opening, language, price, published, notes,
                 title title_text, title_count, title_alike, description description_text, description_count, description_alike,
                 tags tags_text, 1 tags_count, tags_alike from item
             """;
@@ -47,6 +47,7 @@ public interface DraftMapper {
             String noindexDetail,
             String section,
             Seen seen,
+            String notes,
             Text title,
             Text description,
             Text tags) {

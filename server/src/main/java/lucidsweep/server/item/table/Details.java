@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import lucidsweep.core.finding.Inbound;
+import lucidsweep.core.finding.PageNotes;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.page.Noindex;
 import lucidsweep.server.item.draft.DraftMapper;
@@ -16,12 +18,21 @@ final class Details {
     private final FieldLines fields;
     private final Map<Long, String> keywords;
     private final Map<Long, ItemMapper.Captured> captures;
+    private final Map<Long, String> siteNotes = new HashMap<>();
+    private final Map<Long, Inbound> inbound = new HashMap<>();
 
     Details(List<DraftMapper.DraftRow> drafts, List<ItemMapper.Aimed> aims, List<ItemMapper.Captured> captures) {
         fields = new FieldLines(drafts);
         this.keywords = new HashMap<>();
         aims.forEach(aim -> keywords.put(aim.itemId(), aim.phrase()));
         this.captures = captures.stream().collect(Collectors.toMap(ItemMapper.Captured::itemId, Function.identity()));
+    }
+
+    /** Adds what is known of the site around the items. */
+    Details with(List<ItemMapper.SiteNote> notes, List<ItemMapper.LinkedBy> links) {
+        notes.forEach(note -> siteNotes.put(note.itemId(), note.notes()));
+        links.forEach(each -> inbound.put(each.itemId(), each.inbound()));
+        return this;
     }
 
     List<ItemDetail> of(List<DraftMapper.Core> cores) {
@@ -42,6 +53,8 @@ final class Details {
                 fields.of(core, Field.DESCRIPTION),
                 fields.of(core, Field.TAGS),
                 keywords.get(core.id()),
+                PageNotes.read(core.notes() + siteNotes.getOrDefault(core.id(), "")),
+                inbound.getOrDefault(core.id(), Inbound.NONE),
                 captured == null
                         ? null
                         : new ItemDetail.Captured(captured.facts(), captured.copy(), captured.linkTexts()));

@@ -1,5 +1,7 @@
 package lucidsweep.server.item.table;
 
+import lucidsweep.core.finding.Inbound;
+import lucidsweep.core.finding.PageNotes;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.page.Noindex;
 import lucidsweep.server.item.draft.FieldLine;
@@ -10,6 +12,8 @@ import lucidsweep.server.item.draft.Seen;
  *
  * @param tags null where the item has none by nature
  * @param keyword the keyword it aims at; null where it has none
+ * @param notes what was noted of its markup, and of what its site says of it where that is asked for
+ * @param inbound how other pages link to it; nothing unless asked for
  * @param captured all of it; null unless asked for
  */
 public record ItemDetail(
@@ -22,6 +26,8 @@ public record ItemDetail(
         FieldLine description,
         FieldLine tags,
         String keyword,
+        PageNotes notes,
+        Inbound inbound,
         Captured captured) {
 
     /**

@@ -1,6 +1,7 @@
 package lucidsweep.server.item.table;
 
 import java.util.List;
+import lucidsweep.core.finding.Inbound;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.draft.DraftMapper;
 import org.apache.ibatis.annotations.Mapper;
@@ -100,6 +101,29 @@ interface ItemMapper {
 
     @Select(AIM + DraftMapper.AMONG_IDS + "r.primary_of")
     List<Aimed> aimsOf(@Param("ids") Object[] ids);
+
+    /** What its site says of an item, as {@link lucidsweep.core.finding.PageNotes} has it. */
+    record SiteNote(long itemId, String notes) {}
+
+    @Select("select item_id, notes from site_note where item_id between #{first} and #{last}")
+    List<SiteNote> siteNotes(long first, long last);
+
+    @Select("select item_id, notes from site_note " + DraftMapper.AMONG_IDS + "item_id")
+    List<SiteNote> siteNotesOf(@Param("ids") Object[] ids);
+
+    /** How an item is linked to; the texts one a line. */
+    record LinkedBy(long itemId, int linksIn, String linkTexts) {
+
+        Inbound inbound() {
+            return new Inbound(linksIn, linkTexts.isEmpty() ? List.of() : List.of(linkTexts.split("\n")));
+        }
+    }
+
+    @Select("select item_id, links_in, link_texts from item_link where item_id between #{first} and #{last}")
+    List<LinkedBy> linkedBy(long first, long last);
+
+    @Select("select item_id, links_in, link_texts from item_link " + DraftMapper.AMONG_IDS + "item_id")
+    List<LinkedBy> linkedByOf(@Param("ids") Object[] ids);
 
     /** What a crawl saw of an item besides its fields; facts and copy are null where it was imported. */
     record Captured(long itemId, long captureId, String facts, byte[] copy, String linkTexts) {}

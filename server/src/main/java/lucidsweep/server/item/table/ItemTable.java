@@ -9,6 +9,7 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.NotIndexable;
 import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.DraftState;
@@ -249,7 +250,7 @@ final class ItemTable {
             List<Mark> marks = findingSets.set((int) (key >> 33));
             for (int i = 0; i < marks.size(); i++) {
                 Mark mark = marks.get(i);
-                if (!counted && !mark.check().equals(NotIndexable.CODE)) continue;
+                if (!counted && mark.field() != Field.INDEXING) continue;
                 FindingCount.Key found = new FindingCount.Key(mark.field(), mark.check(), mark.shared(), where);
                 sums.computeIfAbsent(found, any -> new Sum(ids[group.first])).add(group, counted ? i : NONE);
             }
@@ -464,7 +465,8 @@ final class ItemTable {
                         && (filter.field() == null || mark.field() == filter.field())
                         && (!given(filter.shared()) || mark.shared().equals(filter.shared())));
         keep(wanted, row -> having[findingSet.get(row)]);
-        if (!filter.check().equals(NotIndexable.CODE)) wanted.and(indexable);
+        boolean ofHidden = filter.field() == Field.INDEXING || !any && Checks.isOfHidden(filter.check());
+        if (!ofHidden) wanted.and(indexable);
     }
 
     private void keepDrafted(BitSet wanted, ItemFilter filter) {

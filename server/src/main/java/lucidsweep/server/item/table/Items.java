@@ -254,6 +254,15 @@ public class Items {
 
     /** The same of some items, in the order of their ids and without what sweeps saw. */
     public List<ItemDetail> details(long propertyId, long[] ids) {
+        return details(ids, false);
+    }
+
+    /** The same with what is known of the site around them. */
+    public List<ItemDetail> detailsInSite(long propertyId, long[] ids) {
+        return details(ids, true);
+    }
+
+    private List<ItemDetail> details(long[] ids, boolean inSite) {
         if (ids.length == 0) return List.of();
         long[] sorted = ids.clone();
         Arrays.sort(sorted);
@@ -262,6 +271,7 @@ public class Items {
         if (last - first < DENSE * ids.length) {
             Details details = new Details(
                     texts.drafts(FieldId.first(first), FieldId.last(last)), mapper.aims(first, last), List.of());
+            if (inSite) details.with(mapper.siteNotes(first, last), mapper.linkedBy(first, last));
             List<DraftMapper.Core> cores = texts.coresBetween(first, last).stream()
                     .filter(core -> Arrays.binarySearch(sorted, core.id()) >= 0)
                     .toList();
@@ -271,6 +281,7 @@ public class Items {
         for (int start = 0; start < sorted.length; start += LIST) {
             Object[] some = boxed(Arrays.copyOfRange(sorted, start, Math.min(sorted.length, start + LIST)));
             Details details = new Details(texts.draftsOf(FieldId.ofAll(some)), mapper.aimsOf(some), List.of());
+            if (inSite) details.with(mapper.siteNotesOf(some), mapper.linkedByOf(some));
             found.addAll(details.of(texts.coresOf(some)));
         }
         return found;

@@ -1,0 +1,77 @@
+package lucidsweep.core.finding;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import lucidsweep.core.page.PageFacts;
+
+/**
+ * What the checks of a page's markup found when it was captured, and what its site says of it: no draft changes that, so
+ * that it is looked at once. Kept as lines of a check's id, a tab, and what it noted.
+ */
+public final class PageNotes {
+
+    public static final PageNotes NONE = new PageNotes(Map.of());
+
+    private static final int LONGEST = 4_000;
+    private static final int MAX_ALTERNATES = 40;
+
+    /** The addresses of the page in other languages: no check's id, but what the whole site is asked about. */
+    private static final String ALTERNATES = "alternates";
+
+    private final Map<String, String> byCheck;
+
+    private PageNotes(Map<String, String> byCheck) {
+        this.byCheck = byCheck;
+    }
+
+    /** Looks at a page that was just read; the lines to be kept, "" where there is nothing to be said. */
+    public static String of(PageFacts page) {
+        StringBuilder lines = new StringBuilder();
+        for (Check check : Checks.all()) {
+            if (!(check instanceof Noting noting)) continue;
+            String note = noting.note(page);
+            if (!note.isEmpty()) lines.append(line(check.id(), note));
+        }
+        String alternates = page.alternates().stream()
+                .filter(each -> !each.address().isEmpty())
+                .limit(MAX_ALTERNATES)
+                .map(PageFacts.Alternate::address)
+                .collect(Collectors.joining(" "));
+        if (!alternates.isEmpty()) lines.append(line(ALTERNATES, alternates));
+        return lines.toString();
+    }
+
+    /** A line to be kept. */
+    static String line(String id, String note) {
+        String plain = note.replaceAll("\\s", " ");
+        return id + '\t' + (plain.length() > LONGEST ? plain.substring(0, LONGEST) : plain) + '\n';
+    }
+
+    /** Reads lines that were kept. */
+    public static PageNotes read(String lines) {
+        if (lines.isEmpty()) return NONE;
+        Map<String, String> byCheck = new HashMap<>();
+        for (String line : lines.split("\n")) {
+            int tab = line.indexOf('\t');
+            if (tab > 0) byCheck.put(line.substring(0, tab), line.substring(tab + 1));
+        }
+        return new PageNotes(byCheck);
+    }
+
+    /** The addresses of the page in other languages, as written. */
+    List<String> alternates() {
+        String found = byCheck.get(ALTERNATES);
+        return found == null ? List.of() : List.of(found.split(" "));
+    }
+
+    boolean isEmpty() {
+        return byCheck.isEmpty();
+    }
+
+    /** What a check noted; null where it did not. */
+    String of(Check check) {
+        return byCheck.get(check.id());
+    }
+}
