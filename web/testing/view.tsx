@@ -102,6 +102,7 @@ export function item(id: number, changes: Partial<ItemRow> = {}): ItemRow {
     description: { ...CELL, captured: `Description of page ${id}` },
     tags: null,
     aim: null,
+    heldTo: [],
     findings: [],
     ...changes,
   } as ItemRow;

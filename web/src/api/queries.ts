@@ -50,6 +50,14 @@ export function useChecks(propertyId: number) {
   });
 }
 
+/** The named sets of a property's items. */
+export function useSets(propertyId: number) {
+  return useQuery({
+    queryKey: ofProperty(propertyId, "sets"),
+    queryFn: () => answer(api.GET("/api/properties/{propertyId}/sets", { params: { path: { propertyId } } })),
+  });
+}
+
 export const batchesOf = (propertyId: number) => ({
   queryKey: ofProperty(propertyId, "batches"),
   queryFn: () => answer(api.GET("/api/properties/{propertyId}/batches", { params: { path: { propertyId } } })),

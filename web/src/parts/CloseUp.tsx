@@ -197,6 +197,11 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
             {item[field].kept !== null && <p className={css.before}>Kept as it is: {item[field].kept}</p>}
           </div>
         ))}
+        {item.heldTo.length > 0 && (
+          <p className={css.before}>
+            Held to the limits of {item.heldTo.map((name) => `“${name}”`).join(", then ")} instead of the property’s.
+          </p>
+        )}
         {item.tags && <p className={css.tags}>Tags: {item.tags.draft ?? item.tags.captured ?? "none"}</p>}
         {editable && (
           <div className={css.buttons}>

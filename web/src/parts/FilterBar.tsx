@@ -1,6 +1,7 @@
 import { NativeSelect } from "@mantine/core";
 import type { ReactNode } from "react";
-import { useChecks, useSections } from "../api/queries";
+import { useNavigate } from "react-router";
+import { useChecks, useSections, useSets } from "../api/queries";
 import { TableLinks } from "./FileLink";
 import css from "./FilterBar.module.css";
 import { IconX } from "./icons";
@@ -14,6 +15,9 @@ const COPIES: Record<string, string> = {
   ":series": "copies whose addresses differ in a number",
   ":same-slug": "copies with the same slug",
 };
+
+/** Leads to where sets are made. */
+const EDIT = "edit";
 
 const shares = (shared: string) => COPIES[shared] ?? `shares “${shared.trim()}”`;
 
@@ -29,6 +33,8 @@ export function FilterBar({
 }) {
   const sections = useSections(propertyId);
   const checks = useChecks(propertyId);
+  const sets = useSets(propertyId);
+  const navigate = useNavigate();
   const { filter, set } = view;
   const check = filter.check ? `${filter.field ?? ""} ${filter.check}` : "";
   const narrowed = Object.values(filter).some(Boolean);
@@ -93,6 +99,21 @@ export function FilterBar({
           { value: "without", label: "without a keyword" },
         ]}
       />
+      <NativeSelect
+        aria-label="Set"
+        size="xs"
+        value={filter.set ?? ""}
+        onChange={(event) =>
+          event.currentTarget.value === EDIT
+            ? navigate(`/p/${propertyId}/triage?view=sets`)
+            : set({ set: event.currentTarget.value })
+        }
+        data={[
+          { value: "", label: "any set" },
+          ...(sets.data ?? []).map((each) => ({ value: `${each.id}`, label: `${each.name} (${count(each.items)})` })),
+          { value: EDIT, label: "Edit sets …" },
+        ]}
+      />
       {filter.q && <Chip what={`contains “${filter.q}”`} onRemove={() => set({ q: undefined })} />}
       {filter.shared && <Chip what={shares(filter.shared)} onRemove={() => set({ shared: undefined })} />}
       {narrowed && (
@@ -109,6 +130,7 @@ export function FilterBar({
               state: undefined,
               target: undefined,
               indexable: undefined,
+              set: undefined,
             })
           }
         >

@@ -6,7 +6,7 @@ import { searchOf } from "./searchOf";
 import { useRows } from "./useRows";
 import { useSearchChange } from "./useSearchChange";
 
-const FILTERS = ["q", "section", "field", "check", "shared", "state", "target", "indexable"] as const;
+const FILTERS = ["q", "section", "field", "check", "shared", "state", "target", "indexable", "set"] as const;
 export type FilterName = (typeof FILTERS)[number];
 
 /** A table of items as the address of the page says: filter, sort and place in it survive reload, back and forward. */
@@ -21,7 +21,7 @@ export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned =
     const found: ItemFilter = { ...fixed };
     for (const name of FILTERS) {
       const value = search.get(name);
-      if (value) Object.assign(found, { [name]: value });
+      if (value) Object.assign(found, { [name]: name === "set" ? Number(value) : value });
     }
     return found;
   }, [search, fixed]);

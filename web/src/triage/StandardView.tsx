@@ -1,6 +1,7 @@
-import { Button, Checkbox, NumberInput, Textarea } from "@mantine/core";
+import { Button, Checkbox, NativeSelect, NumberInput, Textarea } from "@mantine/core";
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
+import { useSearchParams } from "react-router";
 import {
   answer,
   api,
@@ -9,11 +10,12 @@ import {
   type StandardForm,
   type StandardView as View,
 } from "../api/client";
-import { ofProperty, useChange, usePortfolio } from "../api/queries";
+import { ofProperty, useChange, usePortfolio, useSets } from "../api/queries";
 import { ChooseFile } from "../parts/ChooseFile";
 import { FIELDS, fieldName } from "../parts/fields";
 import { count, of } from "../parts/number";
 import { tell, tellProblem } from "../parts/tell";
+import { useSearchChange } from "../parts/useSearchChange";
 import css from "./StandardView.module.css";
 import triage from "./Triage.module.css";
 import { TriageHead } from "./TriageHead";
@@ -99,20 +101,56 @@ function withoutBlanks(form: StandardForm): StandardForm {
 
 /** What the property's fields are held to: limits and checks, previewed before they are applied. */
 export function StandardView({ propertyId }: { propertyId: number }) {
+  const [search] = useSearchParams();
+  const setSearch = useSearchChange();
+  const setId = Number(search.get("set")) || undefined;
+  return (
+    <WhoseStandard
+      key={setId ?? 0}
+      propertyId={propertyId}
+      setId={setId}
+      onWhose={(set) => setSearch({ set: set || undefined })}
+    />
+  );
+}
+
+interface WhoseProps {
+  propertyId: number;
+  /** undefined for all items of the property */
+  setId: number | undefined;
+  onWhose: (set: string) => void;
+}
+
+function WhoseStandard({ propertyId, setId, onWhose }: WhoseProps) {
   const standard = useQuery({
-    queryKey: ofProperty(propertyId, "standard"),
-    queryFn: () => answer(api.GET("/api/properties/{propertyId}/standard", { params: { path: { propertyId } } })),
+    queryKey: ofProperty(propertyId, "standard", setId),
+    queryFn: () =>
+      answer(
+        setId === undefined
+          ? api.GET("/api/properties/{propertyId}/standard", { params: { path: { propertyId } } })
+          : api.GET("/api/sets/{setId}/standard", { params: { path: { setId } } }),
+      ),
   });
+  const sets = useSets(propertyId);
   const [before, setBefore] = useState<StandardForm>();
   return (
     <>
       <TriageHead title="What texts are held to">
-        <p>
-          {standard.data?.own === false
-            ? "The ready-made standard for this kind of property."
-            : "A standard of this property’s own."}{" "}
-          A change is previewed before it is applied.
-        </p>
+        <div className={css.whose}>
+          {(sets.data?.length ?? 0) > 0 && (
+            <NativeSelect
+              size="xs"
+              aria-label="Held to it"
+              value={setId ?? ""}
+              onChange={(event) => onWhose(event.currentTarget.value)}
+              data={[
+                { value: "", label: "all items" },
+                ...(sets.data ?? []).map((set) => ({ value: `${set.id}`, label: `the set ${set.name}` })),
+              ]}
+            />
+          )}
+          <p>{saysOf(setId, standard.data?.own)} A change is previewed before it is applied.</p>
+        </div>
       </TriageHead>
       {standard.error && <p className={triage.empty}>{standard.error.message}</p>}
       {standard.isPending && <div className={triage.skeleton} />}
@@ -120,6 +158,7 @@ export function StandardView({ propertyId }: { propertyId: number }) {
         <Form
           key={JSON.stringify(standard.data.set)}
           propertyId={propertyId}
+          setId={setId}
           view={standard.data}
           before={before}
           onChanged={setBefore}
@@ -129,28 +168,31 @@ export function StandardView({ propertyId }: { propertyId: number }) {
   );
 }
 
+function saysOf(setId: number | undefined, own: boolean | undefined) {
+  if (setId !== undefined)
+    return own
+      ? "What this set says itself is marked; all else is the property’s standard and follows it."
+      : "This set is held to the property’s standard.";
+  return own === false ? "The ready-made standard for this kind of property." : "A standard of this property’s own.";
+}
+
 interface FormProps {
   propertyId: number;
+  setId: number | undefined;
   view: View;
   /** What held before the last change here. */
   before: StandardForm | undefined;
   onChanged: (before: StandardForm) => void;
 }
 
-function Form({ propertyId, view, before, onChanged }: FormProps) {
+function Form({ propertyId, setId, view, before, onChanged }: FormProps) {
   const [form, setForm] = useState<StandardForm>(view.set);
   const changed = useMemo(() => JSON.stringify(form) !== JSON.stringify(view.set), [form, view.set]);
-  const path = { params: { path: { propertyId } } };
   const preview = useMutation({
-    mutationFn: (body: StandardForm) =>
-      answer(api.POST("/api/properties/{propertyId}/standard/preview", { ...path, body })),
+    mutationFn: (body: StandardForm) => answer(askPreview(propertyId, setId, body)),
     onError: tellProblem,
   });
-  const apply = useChange(propertyId, (body: StandardForm | undefined) =>
-    body === undefined
-      ? answer(api.DELETE("/api/properties/{propertyId}/standard", path))
-      : answer(api.PUT("/api/properties/{propertyId}/standard", { ...path, body })),
-  );
+  const apply = useChange(propertyId, (body: StandardForm | undefined) => answer(applyTo(propertyId, setId, body)));
   const set = (next: StandardForm) => {
     setForm(next);
     preview.reset();
@@ -194,7 +236,7 @@ function Form({ propertyId, view, before, onChanged }: FormProps) {
         )}
         {view.own && (
           <Button size="xs" variant="subtle" onClick={() => applyNow(undefined)}>
-            Back to the ready-made one
+            {setId === undefined ? "Back to the ready-made one" : "Back to the property’s"}
           </Button>
         )}
         <span className={css.rest}>
@@ -277,6 +319,26 @@ function Form({ propertyId, view, before, onChanged }: FormProps) {
       </div>
     </form>
   );
+}
+
+function askPreview(propertyId: number, setId: number | undefined, body: StandardForm) {
+  return setId === undefined
+    ? api.POST("/api/properties/{propertyId}/standard/preview", { params: { path: { propertyId } }, body })
+    : api.POST("/api/sets/{setId}/standard/preview", { params: { path: { setId } }, body });
+}
+
+/** No body: back to what holds where nothing is set. */
+function applyTo(propertyId: number, setId: number | undefined, body: StandardForm | undefined) {
+  if (setId === undefined) {
+    const path = { params: { path: { propertyId } } };
+    return body === undefined
+      ? api.DELETE("/api/properties/{propertyId}/standard", path)
+      : api.PUT("/api/properties/{propertyId}/standard", { ...path, body });
+  }
+  const path = { params: { path: { setId } } };
+  return body === undefined
+    ? api.DELETE("/api/sets/{setId}/standard", path)
+    : api.PUT("/api/sets/{setId}/standard", { ...path, body });
 }
 
 function Check({ check, on, onChange }: { check: StandardCheck; on: boolean; onChange: (on: boolean) => void }) {

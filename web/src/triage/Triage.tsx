@@ -13,6 +13,7 @@ import { ChecklistView } from "./ChecklistView";
 import { Costs, useCosts } from "./Costs";
 import { FoundItems } from "./FoundItems";
 import { ReportDialog } from "./ReportDialog";
+import { SetsView } from "./SetsView";
 import { Spots } from "./Spots";
 import { StandardView } from "./StandardView";
 import css from "./Triage.module.css";
@@ -31,6 +32,7 @@ export function Triage() {
           {view === "costs" && <Costs propertyId={propertyId} />}
           {view === "checklist" && <ChecklistView propertyId={propertyId} />}
           {view === "standard" && <StandardView propertyId={propertyId} />}
+          {view === "sets" && <SetsView propertyId={propertyId} />}
           {view === "" && (
             <>
               <TriageHead

@@ -8,6 +8,7 @@ const VIEWS = [
   { view: "checklist", name: "Checklist" },
   { view: "costs", name: "What faults cost" },
   { view: "standard", name: "Standard" },
+  { view: "sets", name: "Sets" },
 ];
 
 interface Props {

@@ -3,7 +3,7 @@ package lucidsweep.standins;
 import java.io.IOException;
 import java.time.YearMonth;
 
-/** What somebody did in the demo before: drafts in every state, texts that are kept, a delivery, lists with something due. */
+/** What somebody did in the demo before: drafts in every state, texts that are kept, a delivery, sets, lists with something due. */
 final class DemoWork {
 
     private static final String ENDING = " | Tarrin Bay Kayaks: hire, tours and lessons";
@@ -27,6 +27,12 @@ final class DemoWork {
                 "/keeps",
                 "{\"selection\":{\"ids\":%s},\"fields\":[\"title\"],\"reason\":\"The client wants the long headline.\"}"
                         .formatted(journal));
+        post(site, "/sets", set("Journal", "\"addresses\":[\"/journal/*\"]"));
+        post(
+                site,
+                "/sets",
+                set("Pages to book", "\"sections\":[\"/tours/\",\"/lessons/\",\"/hire/\"],\"indexable\":true"));
+        post(shop, "/sets", set("Gifts under 40", "\"tag\":\"kayak gift\",\"price\":{\"max\":40}"));
         YearMonth now = YearMonth.now();
         putOnList("Spring campaign", now, "sunrise");
         putOnList("Before the summer", now.plusMonths(5), "lessons");
@@ -63,6 +69,10 @@ final class DemoWork {
                 "/reviews/keywords",
                 "{\"list\":\"%s\",\"month\":\"%s\",\"selection\":{\"filter\":{\"q\":\"%s\"}}}"
                         .formatted(list, month, words));
+    }
+
+    private static String set(String name, String conditions) {
+        return "{\"name\":\"" + name + "\",\"conditions\":{" + conditions + "}}";
     }
 
     /** The ids of some items, as a JSON array. */

@@ -3,6 +3,7 @@ package lucidsweep.core.standard;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import lucidsweep.core.alike.AlikeTexts;
 import lucidsweep.core.text.Slot;
@@ -41,7 +42,18 @@ public record StandardForm(
      * @param openingChars within so many first characters a description has words of the title
      */
     public record Wording(
-            Integer leadingWords, Integer maxRepeats, Integer maxPhrases, Integer maxEmoji, Integer openingChars) {}
+            Integer leadingWords, Integer maxRepeats, Integer maxPhrases, Integer maxEmoji, Integer openingChars) {
+
+        private Wording differingFrom(Wording whole) {
+            Wording own = new Wording(
+                    own(leadingWords, whole.leadingWords),
+                    own(maxRepeats, whole.maxRepeats),
+                    own(maxPhrases, whole.maxPhrases),
+                    own(maxEmoji, whole.maxEmoji),
+                    own(openingChars, whole.openingChars));
+            return orNull(own, new Wording(null, null, null, null, null));
+        }
+    }
 
     /**
      * Limits of what a page has besides its title and description.
@@ -50,7 +62,16 @@ public record StandardForm(
      * @param maxAltChars of the alternative text of an image
      * @param minInbound a page with so many inbound links is meant to be found
      */
-    public record Pages(Integer maxSlugChars, Integer maxAltChars, Integer minInbound) {}
+    public record Pages(Integer maxSlugChars, Integer maxAltChars, Integer minInbound) {
+
+        private Pages differingFrom(Pages whole) {
+            Pages own = new Pages(
+                    own(maxSlugChars, whole.maxSlugChars),
+                    own(maxAltChars, whole.maxAltChars),
+                    own(minInbound, whole.minInbound));
+            return orNull(own, new Pages(null, null, null));
+        }
+    }
 
     /**
      * What is too much alike.
@@ -61,7 +82,18 @@ public record StandardForm(
      * @param endingPx … and of at least this width
      */
     public record Likeness(
-            Double nearTitles, Double nearDescriptions, Integer maxSeries, Double endingShare, Integer endingPx) {}
+            Double nearTitles, Double nearDescriptions, Integer maxSeries, Double endingShare, Integer endingPx) {
+
+        private Likeness differingFrom(Likeness whole) {
+            Likeness own = new Likeness(
+                    own(nearTitles, whole.nearTitles),
+                    own(nearDescriptions, whole.nearDescriptions),
+                    own(maxSeries, whole.maxSeries),
+                    own(endingShare, whole.endingShare),
+                    own(endingPx, whole.endingPx));
+            return orNull(own, new Likeness(null, null, null, null, null));
+        }
+    }
 
     private static final int MAX_PX = 30_000;
     private static final int MAX_CHARS = 100_000;
@@ -135,6 +167,47 @@ public record StandardForm(
                         or(alike.endingShare, ready.alike().endingShare()),
                         alike.endingPx == null ? ready.alike().endingPx() : alike.endingPx),
                 off == null ? ready.off() : Set.copyOf(off));
+    }
+
+    /** Only what is set otherwise here than in a whole standard: what is null in it follows that when it changes. */
+    public StandardForm differingFrom(StandardForm whole) {
+        return new StandardForm(
+                text(title, whole.title),
+                text(description, whole.description),
+                tags == null
+                        ? null
+                        : orNull(
+                                new Tags(own(tags.max, whole.tags.max), own(tags.maxChars, whole.tags.maxChars)),
+                                new Tags(null, null)),
+                wording == null ? null : wording.differingFrom(whole.wording),
+                pages == null ? null : pages.differingFrom(whole.pages),
+                likeness == null ? null : likeness.differingFrom(whole.likeness),
+                own(generic, whole.generic),
+                own(settlingDays, whole.settlingDays),
+                own(off, whole.off));
+    }
+
+    private static Text text(Text set, Text whole) {
+        if (set == null) return null;
+        Text own = new Text(
+                own(set.desktopPx, whole.desktopPx),
+                own(set.mobilePx, whole.mobilePx),
+                own(set.maxChars, whole.maxChars),
+                own(set.minPx, whole.minPx));
+        return orNull(own, new Text(null, null, null, null));
+    }
+
+    private static <T> T own(T set, T other) {
+        return Objects.equals(set, other) ? null : set;
+    }
+
+    private static <T> T orNull(T part, T empty) {
+        return part.equals(empty) ? null : part;
+    }
+
+    /** Whether nothing is set. */
+    public boolean setsNothing() {
+        return equals(new StandardForm(null, null, null, null, null, null, null, null, null));
     }
 
     private static Standard.TextLimits text(Text set, Standard.TextLimits ready) {

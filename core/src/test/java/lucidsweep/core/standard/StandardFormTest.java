@@ -45,6 +45,29 @@ class StandardFormTest {
     }
 
     @Test
+    void onlyWhatDiffersIsKeptAndComesBack() {
+        Standard pages = Standard.ofPages();
+        for (StandardForm set : List.of(
+                new StandardForm(
+                        new StandardForm.Text(null, null, 58, null), null, null, null, null, null, null, null, null),
+                new StandardForm(
+                        null,
+                        null,
+                        null,
+                        null,
+                        new StandardForm.Pages(null, 90, null),
+                        null,
+                        List.of("news"),
+                        30,
+                        null),
+                NOTHING)) {
+            StandardForm whole = StandardForm.of(set.over(pages));
+            assertThat(whole.differingFrom(StandardForm.of(pages))).isEqualTo(set);
+        }
+        assertThat(NOTHING.setsNothing()).isTrue();
+    }
+
+    @Test
     void whatCannotBeUsedIsSaidWithWhatWasExpectedAndWhatCame() {
         StandardForm bad = new StandardForm(
                 new StandardForm.Text(300, -5, 0, 400),

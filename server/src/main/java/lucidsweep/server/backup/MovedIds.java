@@ -13,8 +13,8 @@ import lucidsweep.server.database.IdRange;
 final class MovedIds {
 
     /** Tables whose rows get a number of their own. Those that others refer to come first. */
-    static final Set<String> NUMBERED =
-            Set.of("client", "property", "job", "sweep", "batch", "handover", "keyword", "recipe", "review");
+    static final Set<String> NUMBERED = Set.of(
+            "client", "property", "job", "sweep", "batch", "handover", "keyword", "recipe", "review", "item_set");
 
     private static final int FIELD_BITS = 2;
 

@@ -32,6 +32,7 @@ final class MovedRows {
             "recipe",
             "review",
             "item",
+            "item_set",
             "better_refused",
             "body",
             "capture",
@@ -145,6 +146,7 @@ final class MovedRows {
         if (table.equals("imported_rows") && name.equals("packed")) {
             return MovedPack.of((byte[]) value, ids::item, ids::capture);
         }
+        if (table.equals("item_set") && name.equals("conditions")) return MovedConditions.of((String) value, ids::item);
         return value;
     }
 

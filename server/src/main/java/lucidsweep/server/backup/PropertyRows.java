@@ -24,6 +24,7 @@ final class PropertyRows {
             "demand_source",
             "ending",
             "finding",
+            "item_set",
             "place_services",
             "property_login",
             "recipe",

@@ -218,7 +218,7 @@ final class SweepCommand implements Callable<Integer> {
         return new Object[] {
             row.address(),
             row.page().status(),
-            row.noindex() == null ? "yes" : "no",
+            row.indexing().noindex() == null ? "yes" : "no",
             row.title().captured(),
             String.format(Locale.ROOT, "%.2f", row.title().fit().px()),
             row.title().fit().chars(),

@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import lucidsweep.core.alike.AlikeTexts;
 import lucidsweep.core.alike.Near;
@@ -35,7 +36,9 @@ import lucidsweep.server.client.Property;
 import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.item.table.AlikeGroup;
 import lucidsweep.server.item.table.ItemDetail;
+import lucidsweep.server.item.table.ItemStandards;
 import lucidsweep.server.item.table.Items;
+import lucidsweep.server.item.table.SetStandards;
 import lucidsweep.server.item.table.StoredFinding;
 import lucidsweep.server.job.Lookahead;
 import lucidsweep.server.job.PropertyLine;
@@ -55,6 +58,7 @@ public class Findings {
 
     private final FindingMapper mapper;
     private final Items items;
+    private final SetStandards standards;
     private final Clients clients;
     private final Stakes stakes;
     private final LikeTexts likes;
@@ -65,6 +69,7 @@ public class Findings {
     Findings(
             FindingMapper mapper,
             Items items,
+            SetStandards standards,
             Clients clients,
             Stakes stakes,
             LikeTexts likes,
@@ -73,6 +78,7 @@ public class Findings {
             JsonMapper json) {
         this.mapper = mapper;
         this.items = items;
+        this.standards = standards;
         this.clients = clients;
         this.stakes = stakes;
         this.likes = likes;
@@ -99,6 +105,8 @@ public class Findings {
         long changes = mapper.changes(propertyId);
         Property property = clients.property(propertyId);
         long[] ids = items.allIds(propertyId);
+        // Who belongs to a set is told by the table, which does not know yet what a sweep has just brought.
+        if (learns && standards.any(propertyId)) items.readAnew(propertyId);
         Map<Field, AlikeTexts.Found> unchanged = likes.found(propertyId);
         Survey survey = survey(property, property.standard(), ids, unchanged.keySet());
         List<Ending> endings = survey.endings(property.standard());
@@ -111,7 +119,7 @@ public class Findings {
         likes.keep(propertyId, likeTitles, likeDescriptions);
         Inspector inspector = inspector(
                 property,
-                property.standard(),
+                standards.of(property),
                 endings,
                 Likes.ofAll(survey.titles().found(), likeTitles),
                 Likes.ofAll(survey.descriptions().found(), likeDescriptions));
@@ -141,17 +149,17 @@ public class Findings {
         return survey;
     }
 
-    /** Holds some items to a standard and stores nothing; what they are like is told among them. */
-    void tryOut(Property property, Standard standard, List<ItemDetail> some, Consumer<Inspector.Found> visit) {
+    /** Holds some items to standards and stores nothing; what they are like is told among them. */
+    void tryOut(Property property, ItemStandards held, List<ItemDetail> some, Consumer<Inspector.Found> visit) {
         Client client = clients.client(property.clientId());
-        Survey survey = new Survey(mapper.endings(property.id()), standard.alike(), client.placeNames(), Set.of());
+        Survey survey = new Survey(mapper.endings(property.id()), held.base().alike(), client.placeNames(), Set.of());
         for (ItemDetail item : some) {
             if (item.noindex() == null) survey.add(List.of(item.title(), item.description()));
         }
-        List<Ending> endings = survey.endings(standard);
+        List<Ending> endings = survey.endings(held.base());
         Inspector inspector = inspector(
                 property,
-                standard,
+                held,
                 endings,
                 Likes.ofAll(survey.titles().found(), survey.likeTitles(endings)),
                 Likes.ofAll(survey.descriptions().found(), survey.likeDescriptions()));
@@ -247,7 +255,7 @@ public class Findings {
         });
         Inspector inspector = inspector(
                 property,
-                property.standard(),
+                standards.of(property),
                 mapper.endings(propertyId),
                 Likes.ofFew(byHash(items.alikeGroups(propertyId, Field.TITLE, titles)), nearTitles, indexes.titles()),
                 Likes.ofFew(
@@ -307,15 +315,17 @@ public class Findings {
     }
 
     private Inspector inspector(
-            Property property, Standard standard, List<Ending> endings, Likes titles, Likes descriptions) {
+            Property property, ItemStandards held, List<Ending> endings, Likes titles, Likes descriptions) {
         Client client = clients.client(property.clientId());
         Set<String> brands = client.brandNames().stream().map(TextKey::key).collect(Collectors.toSet());
         InspectedItems subjects = new InspectedItems(property.language(), titles, descriptions, items::addresses);
-        Inspection inspection = new Inspection(new InspectionContext(
-                standard, endings, brands, new PlacesNamed(client.placeNames()), yearOf(property.id())));
+        PlacesNamed places = new PlacesNamed(client.placeNames());
+        int year = yearOf(property.id());
+        Function<Standard, Inspection> inspections =
+                standard -> new Inspection(new InspectionContext(standard, endings, brands, places, year));
         Optional<StakeModel> costs = stakes.costs(property.id())
                 .map(fitted -> fitted.model(property.standard().leadingWords()));
-        return new Inspector(property.id(), inspection, subjects, Words.in(property.language()), costs, json);
+        return new Inspector(property.id(), held, inspections, subjects, Words.in(property.language()), costs, json);
     }
 
     /** The year in which the property was last swept, since what it says is held against that time. */

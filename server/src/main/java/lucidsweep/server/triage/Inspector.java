@@ -1,10 +1,13 @@
 package lucidsweep.server.triage;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.CommonEnding;
 import lucidsweep.core.finding.Finding;
@@ -13,7 +16,9 @@ import lucidsweep.core.finding.Inspection;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.stake.ItemDemand;
 import lucidsweep.core.stake.StakeModel;
+import lucidsweep.core.standard.Standard;
 import lucidsweep.server.item.table.ItemDetail;
+import lucidsweep.server.item.table.ItemStandards;
 import lucidsweep.server.item.table.StakeParts;
 import lucidsweep.server.item.table.StoredFinding;
 import tools.jackson.databind.json.JsonMapper;
@@ -25,22 +30,32 @@ final class Inspector {
     private static final int LONGEST_SHARED = 2_000;
 
     private final long propertyId;
-    private final Inspection inspection;
+    private final ItemStandards held;
+    private final Function<Standard, Inspection> inspections;
+    private final Map<Standard, Inspection> byStandard = Collections.synchronizedMap(new IdentityHashMap<>());
     private final InspectedItems subjects;
     private final Words language;
     private final Optional<StakeModel> costs;
     private final JsonMapper json;
 
-    /** @param costs what faults cost the property; empty where that is not known */
+    /**
+     * Prepares to inspect.
+     *
+     * @param held what each item is held to
+     * @param inspections make an inspection by a standard
+     * @param costs what faults cost the property; empty where that is not known
+     */
     Inspector(
             long propertyId,
-            Inspection inspection,
+            ItemStandards held,
+            Function<Standard, Inspection> inspections,
             InspectedItems subjects,
             Words language,
             Optional<StakeModel> costs,
             JsonMapper json) {
         this.propertyId = propertyId;
-        this.inspection = inspection;
+        this.held = held;
+        this.inspections = inspections;
         this.subjects = subjects;
         this.language = language;
         this.costs = costs;
@@ -71,9 +86,12 @@ final class Inspector {
         Map<String, Integer> fitWithout = new HashMap<>();
         // What is wrong with a page is said once, of the one that stands for all its addresses.
         List<ItemDetail> looked = items.stream().filter(item -> !item.isTwin()).toList();
+        ItemStandards.Held standards =
+                held.held(looked.stream().mapToLong(ItemDetail::id).toArray());
         List<InspectedItem> inspected = subjects.of(looked, demand.keySet());
         for (int i = 0; i < inspected.size(); i++) {
             ItemDetail item = looked.get(i);
+            Inspection inspection = byStandard.computeIfAbsent(standards.standard(item.id()), inspections);
             List<Finding> found = inspection.of(inspected.get(i));
             List<Check> checks = found.stream().map(Finding::check).toList();
             all.add(new Found(item, checks));

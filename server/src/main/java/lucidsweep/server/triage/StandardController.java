@@ -10,10 +10,15 @@ import java.util.List;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.NotIndexable;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.standard.Standard;
 import lucidsweep.core.standard.StandardForm;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.item.table.ItemSet;
+import lucidsweep.server.item.table.ItemSets;
+import lucidsweep.server.item.table.SetsChanged;
 import lucidsweep.server.job.Jobs;
+import org.springframework.context.event.EventListener;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -27,19 +32,22 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** What a property's fields are held to: looked at, tried, set and set back. */
 @RestController
-@RequestMapping("/api/properties/{propertyId}/standard")
+@RequestMapping("/api")
 class StandardController {
 
     private final Clients clients;
     private final StandardPreview previews;
     private final Findings findings;
+    private final ItemSets sets;
     private final Jobs jobs;
     private final JsonMapper json;
 
-    StandardController(Clients clients, StandardPreview previews, Findings findings, Jobs jobs, JsonMapper json) {
+    StandardController(
+            Clients clients, StandardPreview previews, Findings findings, ItemSets sets, Jobs jobs, JsonMapper json) {
         this.clients = clients;
         this.previews = previews;
         this.findings = findings;
+        this.sets = sets;
         this.jobs = jobs;
         this.json = json;
     }
@@ -56,26 +64,29 @@ class StandardController {
     /** A check that can be on or off. */
     record CheckView(String id, Field field, String label, String limit) {}
 
-    @GetMapping
+    @GetMapping("/properties/{propertyId}/standard")
     StandardView standard(@PathVariable long propertyId) {
         return view(clients.property(propertyId));
     }
 
     private static StandardView view(Property property) {
+        return view(property, property.standard(), property.readyStandard(), property.hasOwnStandard());
+    }
+
+    private static StandardView view(Property property, Standard set, Standard ready, boolean own) {
         return new StandardView(
-                StandardForm.of(property.standard()),
-                StandardForm.of(property.readyStandard()),
-                property.hasOwnStandard(),
+                StandardForm.of(set),
+                StandardForm.of(ready),
+                own,
                 Checks.all().stream()
                         .filter(check -> !check.code().equals(NotIndexable.CODE))
                         .filter(check -> Checklist.isOf(property, check.field()))
-                        .map(check -> new CheckView(
-                                check.id(), check.field(), check.label(), check.limit(property.standard())))
+                        .map(check -> new CheckView(check.id(), check.field(), check.label(), check.limit(set)))
                         .toList());
     }
 
     /** What another standard would find, in up to ten thousand items. */
-    @PostMapping("/preview")
+    @PostMapping("/properties/{propertyId}/standard/preview")
     StandardPreview.StandardDifference preview(
             @PathVariable long propertyId, @StandardBody @RequestBody JsonNode form) {
         return previews.of(clients.property(propertyId), StandardFile.of(form));
@@ -84,12 +95,12 @@ class StandardController {
     /** What was set before a change, to go back to it; the job holds all items to the new standard. */
     record Changed(StandardView now, StandardForm before, long jobId) {}
 
-    @PutMapping
+    @PutMapping("/properties/{propertyId}/standard")
     Changed set(@PathVariable long propertyId, @StandardBody @RequestBody JsonNode form) {
         return change(propertyId, json.writeValueAsString(StandardFile.of(form)));
     }
 
-    @DeleteMapping
+    @DeleteMapping("/properties/{propertyId}/standard")
     Changed setBack(@PathVariable long propertyId) {
         return change(propertyId, null);
     }
@@ -97,11 +108,60 @@ class StandardController {
     private Changed change(long propertyId, String standard) {
         StandardForm before = StandardForm.of(clients.property(propertyId).standard());
         Property property = clients.setStandard(propertyId, standard);
-        long job = jobs.start(propertyId, "standard", "Holding all items to the standard", progress -> {
+        return new Changed(view(property), before, holdAll(propertyId));
+    }
+
+    private long holdAll(long propertyId) {
+        return jobs.start(propertyId, "standard", "Holding all items to the standard", progress -> {
             findings.makeUp(propertyId);
             return "All items are held to the standard as it is now.";
         });
-        return new Changed(view(property), before, job);
+    }
+
+    @EventListener
+    void setsChanged(SetsChanged changed) {
+        holdAll(changed.propertyId());
+    }
+
+    /** What the items of a set are held to: what it sets itself, and else what the property does. */
+    @GetMapping("/sets/{setId}/standard")
+    StandardView ofSet(@PathVariable long setId) {
+        return view(sets.find(setId));
+    }
+
+    private StandardView view(ItemSet set) {
+        Property property = clients.property(set.propertyId());
+        boolean own = set.standard() != null;
+        Standard now = own ? set.standard().over(property.standard()) : property.standard();
+        return view(property, now, property.standard(), own);
+    }
+
+    @PostMapping("/sets/{setId}/standard/preview")
+    StandardPreview.StandardDifference previewOfSet(
+            @PathVariable long setId, @StandardBody @RequestBody JsonNode form) {
+        ItemSet set = sets.find(setId);
+        return previews.of(clients.property(set.propertyId()), set, StandardFile.of(form));
+    }
+
+    @PutMapping("/sets/{setId}/standard")
+    Changed setOfSet(@PathVariable long setId, @StandardBody @RequestBody JsonNode form) {
+        ItemSet set = sets.find(setId);
+        Standard ofProperty = clients.property(set.propertyId()).standard();
+        StandardForm own = StandardFile.of(form).differingFrom(StandardForm.of(ofProperty));
+        return changeOfSet(set, own.setsNothing() ? null : own);
+    }
+
+    @DeleteMapping("/sets/{setId}/standard")
+    Changed setBackOfSet(@PathVariable long setId) {
+        return changeOfSet(sets.find(setId), null);
+    }
+
+    private Changed changeOfSet(ItemSet set, StandardForm standard) {
+        StandardForm before = view(set).set();
+        sets.setStandard(set, standard);
+        long job = holdAll(set.propertyId());
+        clients.touch(set.propertyId());
+        return new Changed(view(sets.find(set.id())), before, job);
     }
 
     /** Says in the description of the API what a body holds that is read strictly. */

@@ -7,11 +7,13 @@ import java.util.Map;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.item.Field;
-import lucidsweep.core.standard.Standard;
 import lucidsweep.core.standard.StandardForm;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.item.table.ItemDetail;
+import lucidsweep.server.item.table.ItemSet;
+import lucidsweep.server.item.table.ItemStandards;
 import lucidsweep.server.item.table.Items;
+import lucidsweep.server.item.table.SetStandards;
 import org.springframework.stereotype.Component;
 
 /** Says what a change of a standard would find and no longer find, by the same items held to both. */
@@ -22,10 +24,12 @@ class StandardPreview {
 
     private final Findings findings;
     private final Items items;
+    private final SetStandards standards;
 
-    StandardPreview(Findings findings, Items items) {
+    StandardPreview(Findings findings, Items items, SetStandards standards) {
         this.findings = findings;
         this.items = items;
+        this.standards = standards;
     }
 
     /**
@@ -42,21 +46,33 @@ class StandardPreview {
     record ChangedCheck(Field field, String check, String label, int before, int after) {}
 
     StandardDifference of(Property property, StandardForm form) {
+        return between(
+                property,
+                standards.of(property),
+                standards.of(property, form.over(property.readyStandard()), null, null));
+    }
+
+    /** The same where the standard of a set would be another; null for the property's. */
+    StandardDifference of(Property property, ItemSet set, StandardForm form) {
+        return between(property, standards.of(property), standards.of(property, property.standard(), set, form));
+    }
+
+    private StandardDifference between(Property property, ItemStandards now, ItemStandards then) {
         long[] all = items.allIds(property.id());
         List<ItemDetail> some = items.detailsInSite(property.id(), every(all, 1 + all.length / MOST_ITEMS));
-        Map<Check, Integer> before = counts(property, property.standard(), some);
-        Map<Check, Integer> after = counts(property, form.over(property.readyStandard()), some);
+        Map<Check, Integer> before = counts(property, now, some);
+        Map<Check, Integer> after = counts(property, then, some);
         List<ChangedCheck> lines = new ArrayList<>();
         int added = 0;
         int removed = 0;
         for (Check check : Checks.all()) {
-            int now = before.getOrDefault(check, 0);
-            int then = after.getOrDefault(check, 0);
-            if (now == then) continue;
-            added += Math.max(0, then - now);
-            removed += Math.max(0, now - then);
+            int earlier = before.getOrDefault(check, 0);
+            int later = after.getOrDefault(check, 0);
+            if (earlier == later) continue;
+            added += Math.max(0, later - earlier);
+            removed += Math.max(0, earlier - later);
             lines.add(new ChangedCheck(
-                    check.field(), check.code(), check.field().label() + " " + check.label(), now, then));
+                    check.field(), check.code(), check.field().label() + " " + check.label(), earlier, later));
         }
         return new StandardDifference(some.size(), all.length, added, removed, lines);
     }
@@ -67,9 +83,9 @@ class StandardPreview {
         return some;
     }
 
-    private Map<Check, Integer> counts(Property property, Standard standard, List<ItemDetail> some) {
+    private Map<Check, Integer> counts(Property property, ItemStandards held, List<ItemDetail> some) {
         Map<Check, Integer> counts = new HashMap<>();
-        findings.tryOut(property, standard, some, found -> {
+        findings.tryOut(property, held, some, found -> {
             for (Check check : found.checks()) {
                 if (check.counts(found.item().noindex() == null)) counts.merge(check, 1, Integer::sum);
             }

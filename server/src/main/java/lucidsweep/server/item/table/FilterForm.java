@@ -15,6 +15,7 @@ public record FilterForm(
         String state,
         String target,
         String indexable,
+        Long set,
         String sort,
         Boolean desc,
         Long asOf) {
@@ -28,7 +29,7 @@ public record FilterForm(
                     "check: expected one of " + String.join(", ", Checks.codes()) + ", got \"" + check + "\"");
         }
         ItemFilter filter =
-                new ItemFilter(q, section, field, check, shared, state, target, indexable, (List<Long>) null);
+                new ItemFilter(q, section, field, check, shared, state, target, indexable, set, (List<Long>) null);
         ItemSort by = sort == null || sort.isEmpty() ? ItemSort.ADDRESS : ItemSort.of(sort);
         return new ItemView(propertyId, filter, by, Boolean.TRUE.equals(desc), asOf);
     }

@@ -105,7 +105,7 @@ class ItemController {
                 row -> csv.row(
                         row.address(),
                         row.page().status(),
-                        row.noindex() == null ? "yes" : "no",
+                        row.indexing().noindex() == null ? "yes" : "no",
                         row.title().captured(),
                         Math.round(row.title().fit().px()),
                         row.title().fit().chars(),

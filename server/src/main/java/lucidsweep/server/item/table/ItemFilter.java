@@ -15,6 +15,7 @@ import lucidsweep.core.item.Field;
  * @param state the state of a draft: drafted, approved, sent-back, delivered, live, or any
  * @param target with, without, or a keyword's id
  * @param indexable yes or no
+ * @param set the id of a set that they belong to
  * @param ids exactly these
  */
 public record ItemFilter(
@@ -26,24 +27,25 @@ public record ItemFilter(
         String state,
         String target,
         String indexable,
+        Long set,
         List<Long> ids) {
 
     /** As a state: any draft; as a check: any but that of not being indexable. */
     static final String ANY = "any";
 
     /** Everything. */
-    public static final ItemFilter ALL = new ItemFilter(null, null, null, null, null, null, null, null, null);
+    public static final ItemFilter ALL = new ItemFilter(null, null, null, null, null, null, null, null, null, null);
 
     public static ItemFilter ofState(DraftState state) {
-        return new ItemFilter(null, null, null, null, null, state.code(), null, null, null);
+        return new ItemFilter(null, null, null, null, null, state.code(), null, null, null, null);
     }
 
     /** Those with a draft, in whatever state. */
     public static ItemFilter ofAnyDraft() {
-        return new ItemFilter(null, null, null, null, null, ANY, null, null, null);
+        return new ItemFilter(null, null, null, null, null, ANY, null, null, null, null);
     }
 
     public static ItemFilter ofIds(List<Long> ids) {
-        return new ItemFilter(null, null, null, null, null, null, null, null, ids);
+        return new ItemFilter(null, null, null, null, null, null, null, null, null, ids);
     }
 }

@@ -1,7 +1,11 @@
 package lucidsweep.server.item.table;
 
+import java.time.LocalDate;
 import java.util.List;
 import lucidsweep.core.finding.Inbound;
+import lucidsweep.core.set.SetMember;
+import lucidsweep.core.text.WrittenDate;
+import lucidsweep.core.text.WrittenNumber;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.draft.DraftMapper;
 import org.apache.ibatis.annotations.Mapper;
@@ -33,7 +37,7 @@ interface ItemMapper {
 
     /** What a table is filtered and sorted by. */
     String TABLE_ITEM = """
-            select id, address, section, status, noindex_reason is null indexable, h1, coalesce(l.depth, i.depth) depth,
+            select id, address, section, status, noindex_reason is null indexable, language, price, published, h1, coalesce(l.depth, i.depth) depth,
                 coalesce(l.links_in, 0) links_in, title title_text, title_px, title_alike,
                 description description_text, description_px, description_alike, tags tags_text, tags_px, tags_alike
             from item i left join item_link l on l.item_id = i.id
@@ -79,9 +83,25 @@ interface ItemMapper {
             String h1,
             int depth,
             int linksIn,
+            Traits traits,
             Measured title,
             Measured description,
             Measured tags) {}
+
+    /** What else sets tell items apart by; "" where it is not known. */
+    record Traits(String language, String price, String published) {
+
+        /** NaN where it is not known, as of all that follow. */
+        double amount() {
+            return WrittenNumber.plain(price).map(Double::parseDouble).orElse(SetMember.UNKNOWN);
+        }
+
+        double publishedDay() {
+            return WrittenDate.iso(published, WrittenDate.Order.DAY_FIRST)
+                    .map(day -> (double) LocalDate.parse(day).toEpochDay())
+                    .orElse(SetMember.UNKNOWN);
+        }
+    }
 
     /** A captured text with its width in px and the hash of those that are alike; null where the item has none by nature. */
     record Measured(String text, int px, long alike) {}

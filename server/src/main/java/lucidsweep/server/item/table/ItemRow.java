@@ -12,7 +12,7 @@ import lucidsweep.core.standard.LimitCheck;
 /**
  * An item as tables show it.
  *
- * @param noindexReason why it is not indexable, and noindex in words; null where it is
+ * @param heldTo the names of the sets whose standards go before the property's, the first one first
  * @param tags null where the item has none by nature
  * @param aim null where nothing was worked out or decided
  */
@@ -22,13 +22,27 @@ public record ItemRow(
         String section,
         @JsonUnwrapped Page page,
         @JsonUnwrapped Listing listing,
-        @Nullable Noindex.Reason noindexReason,
-        @Nullable String noindex,
+        @JsonUnwrapped Indexing indexing,
+        List<String> heldTo,
         Cell title,
         Cell description,
         @Nullable Cell tags,
         @Nullable Aim aim,
         List<Finding> findings) {
+
+    /**
+     * Whether search engines may list it.
+     *
+     * @param noindexReason why not, and noindex in words; null where they may
+     */
+    public record Indexing(
+            @Nullable Noindex.Reason noindexReason,
+            @Nullable String noindex) {
+
+        static Indexing of(Noindex why) {
+            return why == null ? new Indexing(null, null) : new Indexing(why.reason(), why.words());
+        }
+    }
 
     /**
      * What a crawl says of a page.

@@ -9,11 +9,13 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.NotIndexable;
 import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.set.SetMember;
 import lucidsweep.server.item.draft.FieldId;
 
 /**
@@ -32,12 +34,18 @@ final class ItemTable {
             int status,
             boolean indexable,
             String h1,
-            int depth,
-            int linksIn,
+            Place place,
+            Traits traits,
             Cell[] cells,
             Long keywordId,
             String keyword,
             Found found) {}
+
+    /** Where an item stands in its site. */
+    record Place(int depth, int linksIn) {}
+
+    /** What else sets tell items apart by; a price or day is NaN where it is not known. */
+    record Traits(String language, double price, double publishedDay) {}
 
     /**
      * What is wrong with an item.
@@ -59,6 +67,10 @@ final class ItemTable {
     private final IntColumn depth = new IntColumn();
     private final IntColumn linksIn = new IntColumn();
     private final IntColumn keyword = new IntColumn();
+    private final Dictionary languages = new Dictionary();
+    private final IntColumn language = new IntColumn();
+    private float[] prices = new float[1_024];
+    private float[] days = new float[1_024];
     private final IntColumn findingSet = new IntColumn();
     private final FindingSets findingSets = new FindingSets();
     private float[][] stakes = new float[1_024][];
@@ -143,8 +155,15 @@ final class ItemTable {
         h1.set(row, line.h1());
         section.set(row, sections.number(line.section()));
         status.set(row, line.status());
-        depth.set(row, line.depth());
-        linksIn.set(row, line.linksIn());
+        depth.set(row, line.place().depth());
+        linksIn.set(row, line.place().linksIn());
+        language.set(row, languages.number(line.traits().language()));
+        if (row >= prices.length) {
+            prices = Arrays.copyOf(prices, Math.max(row + 1, prices.length * 2));
+            days = Arrays.copyOf(days, prices.length);
+        }
+        prices[row] = (float) line.traits().price();
+        days[row] = (float) line.traits().publishedDay();
         keyword.set(row, line.keywordId() == null ? NONE : keywords.number(line.keywordId(), line.keyword()));
         findingSet.set(row, findingSets.number(line.found().marks()));
         indexable.set(row, line.indexable());
@@ -159,9 +178,17 @@ final class ItemTable {
         return size;
     }
 
-    /** The ids that a filter means, in an order; items without a value come last either way. */
-    synchronized long[] ids(ItemFilter filter, ItemSort sort, boolean descending) {
+    /**
+     * The ids that a filter means, in an order; items without a value come last either way.
+     *
+     * @param set who belongs to the filter's set; null where it has none
+     */
+    synchronized long[] ids(ItemFilter filter, Predicate<SetMember> set, ItemSort sort, boolean descending) {
         BitSet wanted = wanted(filter);
+        if (set != null) {
+            Member member = new Member();
+            keep(wanted, row -> set.test(member.at(row)));
+        }
         RowOrder order = order(sort);
         long[] found = new long[wanted.cardinality()];
         int at = 0;
@@ -173,6 +200,91 @@ final class ItemTable {
             for (int i = 0; i < size; i++) if (wanted.get(order.row(i))) found[at++] = ids[order.row(i)];
         }
         return found;
+    }
+
+    /** The ids that belong to a set, in their order. */
+    synchronized long[] members(Predicate<SetMember> set) {
+        Member member = new Member();
+        long[] found = new long[size];
+        int count = 0;
+        for (int row = 0; row < size; row++) if (set.test(member.at(row))) found[count++] = ids[row];
+        return Arrays.copyOf(found, count);
+    }
+
+    /** By item, which of some sets it belongs to: bit by bit, the first set in the lowest. */
+    synchronized long[] memberships(long[] items, List<Predicate<SetMember>> sets) {
+        Member member = new Member();
+        long[] found = new long[items.length];
+        for (int i = 0; i < items.length; i++) {
+            int row = row(items[i]);
+            if (row < 0) continue;
+            member.at(row);
+            for (int set = 0; set < sets.size(); set++) if (sets.get(set).test(member)) found[i] |= 1L << set;
+        }
+        return found;
+    }
+
+    /** A row as sets see it; one for all rows in turn. */
+    private final class Member implements SetMember {
+        private int row;
+
+        private Member at(int row) {
+            this.row = row;
+            return this;
+        }
+
+        @Override
+        public long id() {
+            return ids[row];
+        }
+
+        @Override
+        public String address() {
+            return address.text(row);
+        }
+
+        @Override
+        public String section() {
+            return sections.name(section.get(row));
+        }
+
+        @Override
+        public String language() {
+            return languages.name(language.get(row));
+        }
+
+        @Override
+        public String tags() {
+            return fields[2].text.text(row);
+        }
+
+        @Override
+        public String keyword() {
+            return keyword.get(row) == NONE ? "" : keywords.name(keyword.get(row));
+        }
+
+        @Override
+        public double price() {
+            return prices[row];
+        }
+
+        @Override
+        public double publishedDay() {
+            return days[row];
+        }
+
+        @Override
+        public boolean indexable() {
+            return indexable.get(row);
+        }
+
+        @Override
+        public boolean hasFinding(Field field, String check) {
+            for (Mark mark : findingSets.set(findingSet.get(row))) {
+                if (mark.field() == field && mark.check().equals(check)) return true;
+            }
+            return false;
+        }
     }
 
     private RowOrder order(ItemSort sort) {
@@ -372,7 +484,7 @@ final class ItemTable {
 
     /** About how many bytes of memory it takes. */
     long bytes() {
-        long sum = 128L * size + address.bytes(size) + h1.bytes(size);
+        long sum = 140L * size + address.bytes(size) + h1.bytes(size);
         for (FieldColumns field : fields) sum += field.text.bytes(size);
         return sum;
     }

@@ -146,8 +146,11 @@ class ItemTables {
                     item.status(),
                     item.indexable(),
                     item.h1(),
-                    item.depth(),
-                    item.linksIn(),
+                    new ItemTable.Place(item.depth(), item.linksIn()),
+                    new ItemTable.Traits(
+                            item.traits().language(),
+                            item.traits().amount(),
+                            item.traits().publishedDay()),
                     new ItemTable.Cell[] {
                         cell(item.id(), Field.TITLE, item.title()),
                         cell(item.id(), Field.DESCRIPTION, item.description()),

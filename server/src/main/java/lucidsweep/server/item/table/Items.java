@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.ObjLongConsumer;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.DraftState;
@@ -19,6 +20,7 @@ import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.PhraseMatch;
 import lucidsweep.core.keyword.Words;
+import lucidsweep.core.set.SetMember;
 import lucidsweep.core.standard.LimitCheck;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.server.client.Clients;
@@ -58,6 +60,8 @@ public class Items {
     private final DraftMapper texts;
     private final ImportedRows imports;
     private final ItemTables tables;
+    private final ItemSets sets;
+    private final SetStandards standards;
     private final Clients clients;
     private final JsonMapper json;
 
@@ -72,12 +76,16 @@ public class Items {
             DraftMapper texts,
             ImportedRows imports,
             ItemTables tables,
+            ItemSets sets,
+            SetStandards standards,
             Clients clients,
             JsonMapper json) {
         this.mapper = mapper;
         this.texts = texts;
         this.imports = imports;
         this.tables = tables;
+        this.sets = sets;
+        this.standards = standards;
         this.clients = clients;
         this.json = json;
     }
@@ -371,6 +379,11 @@ public class Items {
         return tables.of(propertyId).alikeItems(field, keys);
     }
 
+    /** Lets the table be read anew when it is asked for; nobody is told. */
+    public void readAnew(long propertyId) {
+        tables.forget(propertyId);
+    }
+
     /** Says that some items were changed, before their findings are brought up to date. */
     public void refresh(long propertyId, Collection<Long> ids) {
         tables.refresh(propertyId, ids);
@@ -444,7 +457,12 @@ public class Items {
     }
 
     private long[] order(ItemView view) {
-        return orders.get(view, key -> tables.of(key.propertyId()).ids(key.filter(), key.sort(), key.descending()));
+        return orders.get(view, key -> {
+            Predicate<SetMember> set = key.filter().set() == null
+                    ? null
+                    : sets.test(key.propertyId(), key.filter().set());
+            return tables.of(key.propertyId()).ids(key.filter(), set, key.sort(), key.descending());
+        });
     }
 
     private List<ItemRow> rows(Property property, long[] ids) {
@@ -454,10 +472,12 @@ public class Items {
         List<Long> list = Arrays.stream(ids).boxed().toList();
         Map<Long, List<StoredFinding>> findings = findings(list);
         Map<Long, List<Stake>> stakes = stakes(findings);
+        ItemStandards.Held held = standards.of(property).held(ids);
         return inLists(list, mapper::lines).stream()
                 .map(line -> row(
                         line,
                         property,
+                        held,
                         shown(findings.getOrDefault(line.id(), List.of()), stakes.getOrDefault(line.id(), List.of()))))
                 .sorted(Comparator.comparing(row -> place.get(row.id())))
                 .toList();
@@ -472,8 +492,9 @@ public class Items {
         return shown;
     }
 
-    private static ItemRow row(ItemLine line, Property property, List<ItemRow.Finding> findings) {
-        Standard standard = property.standard();
+    private static ItemRow row(
+            ItemLine line, Property property, ItemStandards.Held held, List<ItemRow.Finding> findings) {
+        Standard standard = held.standard(line.id());
         Words words = Words.in(property.language());
         String aimsAt = line.aim() == null ? null : line.aim().keyword();
         Phrase keyword = aimsAt == null ? null : Phrase.of(aimsAt, words);
@@ -483,8 +504,8 @@ public class Items {
                 line.section(),
                 line.page(),
                 line.listing(),
-                line.noindex() == null ? null : line.noindex().reason(),
-                line.noindex() == null ? null : line.noindex().words(),
+                ItemRow.Indexing.of(line.noindex()),
+                held.names(line.id()),
                 cell(line.title(), standard.title(), words, keyword),
                 cell(line.description(), standard.description(), words, keyword),
                 line.tags() == null ? null : cell(line.tags(), null, words, null),

@@ -22,6 +22,11 @@ final class TextColumn {
         texts[row] = folded(text);
     }
 
+    /** The text of a row, in small letters. */
+    String text(int row) {
+        return new String(texts[row], StandardCharsets.UTF_8);
+    }
+
     /** Whether a text holds another, which is folded already. */
     boolean contains(int row, byte[] part) {
         byte[] text = texts[row];

@@ -57,8 +57,8 @@ class ItemTableTest {
                 random.nextInt(5) == 0 ? 404 : 200,
                 indexable,
                 words(),
-                random.nextInt(5),
-                random.nextInt(50),
+                new ItemTable.Place(random.nextInt(5), random.nextInt(50)),
+                new ItemTable.Traits(random.nextBoolean() ? "de" : "en", random.nextInt(90), random.nextInt(900)),
                 new ItemTable.Cell[] {cell(), cell(), random.nextBoolean() ? cell() : null},
                 keyword,
                 keyword == null ? null : WORDS[keyword.intValue()],
@@ -134,8 +134,8 @@ class ItemTableTest {
             case TITLE_PX -> Comparator.comparing(line -> px(line, 0));
             case DESCRIPTION_PX -> Comparator.comparing(line -> px(line, 1));
             case H1 -> Comparator.comparing(line -> lower(line.h1()));
-            case LINKS_IN -> Comparator.comparing(ItemTable.Line::linksIn);
-            case DEPTH -> Comparator.comparing(ItemTable.Line::depth);
+            case LINKS_IN -> Comparator.comparing(line -> line.place().linksIn());
+            case DEPTH -> Comparator.comparing(line -> line.place().depth());
             case STATUS -> Comparator.comparing(ItemTable.Line::status);
             case KEYWORD -> Comparator.comparing(line -> lower(line.keyword()));
             case STAKE -> Comparator.comparing(line -> clicks(line, null));
@@ -159,7 +159,7 @@ class ItemTableTest {
 
     private void assertSame(ItemFilter filter, Predicate<ItemTable.Line> wanted, ItemSort sort) {
         for (boolean descending : new boolean[] {false, true}) {
-            assertThat(table.ids(filter, sort, descending))
+            assertThat(table.ids(filter, null, sort, descending))
                     .as(filter + " by " + sort + (descending ? " descending" : ""))
                     .containsExactly(plainly(wanted, sort, descending).toArray(Long[]::new));
         }
@@ -174,7 +174,7 @@ class ItemTableTest {
             String state,
             String target,
             String indexable) {
-        return new ItemFilter(q, section, field, check, shared, state, target, indexable, null);
+        return new ItemFilter(q, section, field, check, shared, state, target, indexable, null, null);
     }
 
     private static boolean has(ItemTable.Line line, String check) {

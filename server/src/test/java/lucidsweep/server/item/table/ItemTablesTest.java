@@ -42,7 +42,11 @@ class ItemTablesTest {
     }
 
     private static long[] matching(ItemTable table, String text) {
-        return table.ids(new ItemFilter(text, null, null, null, null, null, null, null, null), ItemSort.ADDRESS, false);
+        return table.ids(
+                new ItemFilter(text, null, null, null, null, null, null, null, null, null),
+                null,
+                ItemSort.ADDRESS,
+                false);
     }
 
     /** Answers with one item; its title changes just after the table has read it. */
@@ -79,6 +83,7 @@ class ItemTablesTest {
                 "",
                 0,
                 0,
+                new ItemMapper.Traits("", "", ""),
                 new ItemMapper.Measured(title, 10, 0),
                 new ItemMapper.Measured("", 0, 0),
                 new ItemMapper.Measured(null, 0, 0));

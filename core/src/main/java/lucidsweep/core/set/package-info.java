@@ -1,0 +1,2 @@
+/** Sets of items: what an item must be to belong to one. */
+package lucidsweep.core.set;

@@ -1,0 +1,156 @@
+package lucidsweep.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import lucidsweep.server.RunningApplication.Api;
+import lucidsweep.server.RunningApplication.Reply;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+/** Named sets of items through the API: who belongs to them, filters by them, standards that hang on them. */
+@ExtendWith(RunningApplication.class)
+class SetsTest {
+
+    private static final String SHORT = "Rope %d";
+    private static final String LONG = "Rope number %d, laid by hand of tarred hemp in the long shed by the quay";
+
+    /** Twelve ropes and eight kits, every second with a long title. */
+    private static Shop shop(Api api) {
+        StringBuilder csv = new StringBuilder("listing id,title,tags,price,section\n");
+        for (int i = 0; i < 20; i++) {
+            String section = i < 12 ? "Ropes" : "Kits";
+            String title = (i % 2 == 0 ? SHORT : LONG).formatted(i);
+            csv.append(
+                    "R%d,\"%s\",\"%s\",%d.00,%s%n".formatted(i, title, i % 4 == 0 ? "gift, rope" : "rope", i, section));
+        }
+        return new Shop(api, csv.toString());
+    }
+
+    @Test
+    void whoBelongsToASetIsToldByItsConditionsAndNewItemsDoByThemselves(Api api) {
+        Shop shop = shop(api);
+        JsonNode preview = shop.post("/sets/preview", "{\"sections\":[\"Kits\"],\"price\":{\"min\":15}}")
+                .json();
+        assertThat(preview.path("items").asInt()).isEqualTo(5);
+        assertThat(preview.path("examples").get(0).asString()).isEqualTo("R15");
+
+        long kits = shop.post("/sets", "{\"name\":\"Kits\",\"conditions\":{\"sections\":[\"Kits\"]}}")
+                .json()
+                .path("id")
+                .asLong();
+        long gifts = shop.post(
+                        "/sets", "{\"name\":\"Gift kits\",\"conditions\":{\"tag\":\"gift\",\"within\":\"Kits\"}}")
+                .json()
+                .path("id")
+                .asLong();
+        assertThat(addresses(shop, "/items?set=" + gifts)).containsExactly("R12", "R16");
+        assertThat(addresses(shop, "/items?set=" + kits + "&q=number")).containsExactly("R13", "R15", "R17", "R19");
+
+        shop.importFile("listing id,title,tags,price,section\nR90,Knot kit,gift,12.00,Kits\n");
+        assertThat(addresses(shop, "/items?set=" + gifts)).contains("R90");
+
+        assertThat(api.method(
+                                "PUT",
+                                "/api/sets/" + kits,
+                                "{\"name\":\"All kits\",\"conditions\":{\"sections\":[\"Kits\"]}}")
+                        .status())
+                .isEqualTo(200);
+        assertThat(addresses(shop, "/items?set=" + gifts))
+                .as("the set that lies within goes with the name")
+                .contains("R90");
+        Reply circle = api.method(
+                "PUT", "/api/sets/" + kits, "{\"name\":\"All kits\",\"conditions\":{\"within\":\"Gift kits\"}}");
+        assertThat(circle.status()).isEqualTo(422);
+        assertThat(circle.body()).contains("sets within each other: All kits → Gift kits → All kits");
+        assertThat(api.method("DELETE", "/api/sets/" + kits, "").status()).isEqualTo(409);
+        assertThat(api.method("DELETE", "/api/sets/" + gifts, "").status()).isEqualTo(200);
+        assertThat(shop.get("/sets").json()).hasSize(1);
+        api.post("/api/sets/" + gifts + "/restore", "");
+        assertThat(shop.get("/sets").json()).hasSize(2);
+
+        Shop other = shop(api);
+        assertThat(other.get("/items?set=" + kits).status()).isEqualTo(404);
+        assertThat(shop.post("/sets", "{\"name\":\" \",\"conditions\":{}}").status())
+                .isEqualTo(422);
+        assertThat(shop.post("/sets", "{\"name\":\"All kits\",\"conditions\":{}}")
+                        .status())
+                .isEqualTo(409);
+    }
+
+    @Test
+    void theStandardOfASetGoesBeforeThePropertysAndFollowsItElsewhere(Api api) {
+        Shop shop = shop(api);
+        long ropes = shop.post("/sets", "{\"name\":\"Ropes\",\"conditions\":{\"sections\":[\"Ropes\"]}}")
+                .json()
+                .path("id")
+                .asLong();
+        assertThat(tooLong(shop)).isEmpty();
+        JsonNode preview = api.post("/api/sets/" + ropes + "/standard/preview", "{\"title\":{\"maxChars\":60}}")
+                .json();
+        assertThat(preview.path("added").asInt()).isEqualTo(6);
+        assertThat(preview.path("removed").asInt()).isZero();
+
+        JsonNode whole = api.get("/api/sets/" + ropes + "/standard").json();
+        String form = whole.path("set").toString().replace("\"maxChars\":140", "\"maxChars\":60");
+        await(api, api.method("PUT", "/api/sets/" + ropes + "/standard", form));
+        assertThat(tooLong(shop)).containsExactly("R1", "R11", "R3", "R5", "R7", "R9");
+        JsonNode row = shop.get("/items?q=R11").json().path("rows").get(0);
+        assertThat(row.path("heldTo").toString()).isEqualTo("[\"Ropes\"]");
+        assertThat(row.path("title").path("fit").path("says").asString()).isNotEmpty();
+
+        shop.type("R2", "title", LONG.formatted(2));
+        shop.type("R3", "title", "Short rope");
+        assertThat(tooLong(shop)).as("after edits").containsExactly("R1", "R11", "R2", "R5", "R7", "R9");
+
+        // What the set does not say follows the property.
+        await(
+                api,
+                api.method(
+                        "PUT",
+                        "/api/properties/" + shop.property() + "/standard",
+                        "{\"title\":{\"maxChars\":40,\"minPx\":90}}"));
+        assertThat(api.get("/api/sets/" + ropes + "/standard")
+                        .json()
+                        .path("set")
+                        .path("title")
+                        .path("minPx")
+                        .asInt())
+                .isEqualTo(90);
+        assertThat(tooLong(shop)).containsExactly("R1", "R11", "R13", "R15", "R17", "R19", "R2", "R5", "R7", "R9");
+
+        await(api, api.method("DELETE", "/api/sets/" + ropes + "/standard", ""));
+        assertThat(shop.get("/items?q=R11").json().path("rows").get(0).path("heldTo"))
+                .isEmpty();
+
+        long late = shop.post(
+                        "/sets",
+                        "{\"name\":\"Long\",\"conditions\":{\"found\":{\"field\":\"title\",\"check\":\"too-long\"}}}")
+                .json()
+                .path("id")
+                .asLong();
+        Reply refused = api.method("PUT", "/api/sets/" + late + "/standard", "{\"title\":{\"maxChars\":40}}");
+        assertThat(refused.status()).isEqualTo(200);
+        refused = api.method("PUT", "/api/sets/" + late + "/standard", "{\"title\":{\"maxChars\":50}}");
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.body()).contains("is told by findings");
+    }
+
+    private static void await(Api api, Reply changed) {
+        assertThat(changed.status()).as(changed.body()).isEqualTo(200);
+        api.ended(changed.json().path("jobId").asLong());
+    }
+
+    private static List<String> tooLong(Shop shop) {
+        return addresses(shop, "/items?field=title&check=too-long");
+    }
+
+    private static List<String> addresses(Shop shop, String path) {
+        List<String> found = new ArrayList<>();
+        for (JsonNode row : shop.get(path).json().path("rows"))
+            found.add(row.path("address").asString());
+        return found;
+    }
+}
