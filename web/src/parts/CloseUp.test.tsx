@@ -3,6 +3,7 @@ import userEvent from "@testing-library/user-event";
 import { beforeEach, expect, it } from "vitest";
 import { type Asked, asked, serve } from "../../testing/server";
 import { cell, item, show } from "../../testing/view";
+import type { ItemRow } from "../api/client";
 import { CloseUp } from "./CloseUp";
 
 const FIT = { px: 612.4, chars: 58, desktopLimit: 580, phoneLimit: 644, fitting: 50, says: "33 px over" };
@@ -206,4 +207,52 @@ it("says what it is for before a row is chosen, and what a page is not", async (
   expect(await screen.findByText("Not indexable: it answers 404.")).toBeTruthy();
   expect(screen.getByText("No link leads to it.")).toBeTruthy();
   expect(screen.getByText("It has no keyword yet.")).toBeTruthy();
+});
+
+it("lets a finding stand with the reason and a day, and holds the item to the check again", async () => {
+  serve(
+    "GET /api/items/5",
+    item(5, {
+      findings: [
+        { field: "title", check: "too-long", evidence: "42 px over", stake: { clicks: 0, low: 0, high: 0 } },
+      ] as ItemRow["findings"],
+    }),
+  );
+  serve("GET /api/items/5/exemptions", [
+    {
+      itemId: 5,
+      field: "h1",
+      checkCode: "missing",
+      reason: "An index",
+      untilDay: "2027-03-01",
+      added: "",
+      cameBack: false,
+    },
+    { itemId: 5, field: "title", checkCode: "emoji", reason: "Old", untilDay: null, added: "", cameBack: true },
+  ]);
+  serve("POST /api/properties/7/exemptions", { items: 1 });
+  serve("POST /api/properties/7/exemptions/end", { items: 1 });
+  show(<CloseUp propertyId={7} itemId={5} editable onClose={() => undefined} />, "/p/7/rewrite");
+  fireEvent.click(await screen.findByRole("button", { name: "Let it stand" }));
+  fireEvent.change(screen.getByLabelText("Why it stands"), { target: { value: "Their own words" } });
+  fireEvent.change(screen.getByLabelText("Look again on"), { target: { value: "2027-05-01" } });
+  fireEvent.click(screen.getByRole("button", { name: "Let it stand" }));
+  const about = { selection: { ids: [5] }, field: "title", check: "too-long" };
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/exemptions")[0]?.body).toEqual({
+      ...about,
+      reason: "Their own words",
+      until: "2027-05-01",
+    }),
+  );
+  expect(screen.getByText("An index (until 1 Mar 2027)")).toBeTruthy();
+  expect(screen.queryByText("Old")).toBeNull();
+  fireEvent.click(screen.getByRole("button", { name: "Hold it to the check again" }));
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/exemptions/end").at(-1)?.body).toEqual({
+      selection: { ids: [5] },
+      field: "h1",
+      check: "missing",
+    }),
+  );
 });

@@ -2,11 +2,12 @@ import { Button, SegmentedControl, Textarea } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { answer, api, type Field, type ItemRow, type LimitCheck, type TypedCell } from "../api/client";
-import { ofProperty, useChange, useChecks } from "../api/queries";
+import { ofProperty, useChange } from "../api/queries";
 import css from "./CloseUp.module.css";
 import { ConflictDialog } from "./ConflictDialog";
 import { FitRuler } from "./FitRuler";
-import { atStake, count, dayAndTime, of, pathOf } from "./number";
+import { ItemFindings } from "./ItemFindings";
+import { count, dayAndTime, of, pathOf } from "./number";
 import { ResultPreview } from "./ResultPreview";
 import { SidePanel } from "./SidePanel";
 import { tell, tellProblem } from "./tell";
@@ -216,7 +217,7 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
         )}
       </section>
       {keywords ? keywords(item) : <PrimaryKeyword item={item} />}
-      <Findings propertyId={propertyId} item={item} />
+      <ItemFindings propertyId={propertyId} item={item} />
       <History propertyId={propertyId} itemId={item.id} />
       {more?.(item)}
     </div>
@@ -315,60 +316,6 @@ function History({ propertyId, itemId }: { propertyId: number; itemId: number })
           </li>
         ))}
       </ul>
-    </section>
-  );
-}
-
-/** What the clicks at stake with an item rest on. */
-function RestsOn({ propertyId, itemId }: { propertyId: number; itemId: number }) {
-  const demand = useQuery({
-    queryKey: ofProperty(propertyId, "item demand", itemId),
-    queryFn: () =>
-      answer(
-        api.GET("/api/properties/{propertyId}/items/{itemId}/demand", { params: { path: { propertyId, itemId } } }),
-      ),
-  });
-  const [of] = demand.data ?? [];
-  if (!of) return null;
-  return (
-    <p className={css.soft}>
-      {count(Math.round(of.impressions))} impressions a month, at positions that let {count(Math.round(of.expected))}{" "}
-      clicks be expected; {count(Math.round(of.clicks))} came.
-      {of.ranks.map((rank) => (
-        <span key={rank.keyword}>
-          {" "}
-          For “{rank.keyword}” ({count(Math.round(rank.searches))} searches) it stands at {rank.position.toFixed(1)}.
-        </span>
-      ))}
-    </p>
-  );
-}
-
-function Findings({ propertyId, item }: { propertyId: number; item: ItemRow }) {
-  const checks = useChecks(propertyId);
-  const labelOf = (field: string, check: string) =>
-    checks.data?.find((each) => each.field === field && each.check === check)?.label ??
-    `${field} ${check.replaceAll("-", " ")}`;
-  return (
-    <section>
-      <h3>{item.findings.length === 0 ? "No findings" : of(item.findings.length, "finding")}</h3>
-      <ul className={css.list}>
-        {item.findings.map((finding) => (
-          <li key={`${finding.field} ${finding.check}`}>
-            <b>{labelOf(finding.field, finding.check)}</b>
-            <br />
-            <span className={css.soft}>{finding.evidence}</span>
-            {finding.stake.high >= 0.5 && (
-              <>
-                <br />
-                <span className={css.stake}>{atStake(finding.stake)}</span>
-              </>
-            )}
-          </li>
-        ))}
-      </ul>
-      <RestsOn propertyId={propertyId} itemId={item.id} />
-      {item.depth < 0 && item.address.includes("://") && <p className={css.soft}>No link leads to it.</p>}
     </section>
   );
 }

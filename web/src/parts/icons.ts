@@ -3,6 +3,7 @@ export { default as IconArrowUp } from "@tabler/icons-react/dist/esm/icons/IconA
 export { default as IconChevronDown } from "@tabler/icons-react/dist/esm/icons/IconChevronDown.mjs";
 export { default as IconChevronUp } from "@tabler/icons-react/dist/esm/icons/IconChevronUp.mjs";
 export { default as IconColumns } from "@tabler/icons-react/dist/esm/icons/IconColumns3.mjs";
+export { default as IconDots } from "@tabler/icons-react/dist/esm/icons/IconDots.mjs";
 export { default as IconDownload } from "@tabler/icons-react/dist/esm/icons/IconDownload.mjs";
 export { default as IconHelp } from "@tabler/icons-react/dist/esm/icons/IconHelp.mjs";
 export { default as IconMoon } from "@tabler/icons-react/dist/esm/icons/IconMoon.mjs";

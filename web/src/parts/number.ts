@@ -1,4 +1,5 @@
 const whole = new Intl.NumberFormat("en-GB");
+const monthOfYear = new Intl.DateTimeFormat("en-GB", { month: "short", year: "numeric" });
 const moment = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", year: "numeric" });
 const momentWithTime = new Intl.DateTimeFormat("en-GB", {
   day: "numeric",
@@ -13,6 +14,9 @@ export const count = (n: number) => whole.format(n);
 export const of = (n: number, thing: string, things = `${thing}s`) => `${whole.format(n)} ${n === 1 ? thing : things}`;
 
 export const day = (instant: string) => moment.format(new Date(instant));
+
+/** "2027-03" as "Mar 2027". */
+export const month = (written: string) => monthOfYear.format(new Date(`${written}-15`));
 
 export const dayAndTime = (instant: string) => momentWithTime.format(new Date(instant));
 

@@ -1,11 +1,13 @@
-import { Button } from "@mantine/core";
+import { Button, Modal } from "@mantine/core";
 import { useCallback, useMemo, useState } from "react";
 import { Link, useLocation } from "react-router";
 import type { ItemRow } from "../api/client";
 import { CloseUp } from "../parts/CloseUp";
+import { ExemptForm } from "../parts/ExemptForm";
 import { FilterBar } from "../parts/FilterBar";
 import { Grid } from "../parts/Grid";
 import { itemColumns } from "../parts/itemColumns";
+import { of } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { useItemView } from "../parts/useItemView";
 import css from "./Triage.module.css";
@@ -17,6 +19,7 @@ export function FoundItems({ propertyId }: { propertyId: number }) {
   const view = useItemView(propertyId, NOTHING);
   const { search } = useLocation();
   const [hand, setHand] = useState<number>();
+  const [exempting, setExempting] = useState(false);
   const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
   const { field = "title", check = "" } = view.filter;
   const columns = useMemo(
@@ -36,10 +39,26 @@ export function FoundItems({ propertyId }: { propertyId: number }) {
         <Link to="?" className={css.back}>
           All causes
         </Link>
+        <Button size="xs" variant="default" disabled={!view.rows.total} onClick={() => setExempting(true)}>
+          Let them stand
+        </Button>
         <Button size="xs" component={Link} to={`/p/${propertyId}/rewrite${search}`}>
           Open in Rewrite
         </Button>
       </FilterBar>
+      <Modal
+        opened={exempting}
+        onClose={() => setExempting(false)}
+        title={`Let ${of(view.rows.total ?? 0, "finding")} stand`}
+      >
+        <ExemptForm
+          propertyId={propertyId}
+          selection={{ filter: view.filter }}
+          field={field}
+          check={check}
+          onDone={() => setExempting(false)}
+        />
+      </Modal>
       <div className={stage.split}>
         <div className={stage.table}>
           <Grid

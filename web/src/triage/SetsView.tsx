@@ -170,110 +170,128 @@ function SetForm({ propertyId, set, others, onDone, onRemove }: FormProps) {
         });
       }}
     >
-      <TextInput size="xs" label="Name" data-autofocus value={name} onChange={(e) => setName(e.currentTarget.value)} />
-      <Textarea
-        size="xs"
-        label="Address"
-        description="One pattern a line: /journal/ from the start of the path, * for anything, $ for the end."
-        autosize
-        minRows={1}
-        maxRows={6}
-        value={addresses}
-        onChange={(e) => setAddresses(e.currentTarget.value)}
-      />
-      <MultiSelect
-        size="xs"
-        label="Section"
-        searchable
-        clearable
-        data={(sections.data ?? []).filter(({ section }) => section).map(({ section }) => section)}
-        value={conditions.sections ?? []}
-        onChange={(some) => change({ sections: some.length > 0 ? some : undefined })}
-      />
-      <Row>
-        <NativeSelect
-          size="xs"
-          label="Has a keyword"
-          data={YES_NO}
-          value={said(conditions.withKeyword)}
-          onChange={(e) => change({ withKeyword: meant(e.currentTarget.value) })}
-        />
+      <div className={css.fields}>
         <TextInput
           size="xs"
-          label="Keyword contains"
-          value={conditions.keyword ?? ""}
-          onChange={(e) => change({ keyword: e.currentTarget.value || undefined })}
+          label="Name"
+          data-autofocus
+          value={name}
+          onChange={(e) => setName(e.currentTarget.value)}
         />
-      </Row>
-      <Row>
-        <TextInput
+        <Textarea
           size="xs"
-          label="Tag"
-          value={conditions.tag ?? ""}
-          onChange={(e) => change({ tag: e.currentTarget.value || undefined })}
+          label="Address"
+          description="One pattern a line: /journal/ from the start of the path, * for anything, $ for the end."
+          autosize
+          minRows={1}
+          maxRows={6}
+          value={addresses}
+          onChange={(e) => setAddresses(e.currentTarget.value)}
         />
-        <TextInput
+        <MultiSelect
           size="xs"
-          label="Language"
-          placeholder="de"
-          value={conditions.language ?? ""}
-          onChange={(e) => change({ language: e.currentTarget.value.trim() || undefined })}
+          label="Section"
+          searchable
+          clearable
+          data={(sections.data ?? []).filter(({ section }) => section).map(({ section }) => section)}
+          value={conditions.sections ?? []}
+          onChange={(some) => change({ sections: some.length > 0 ? some : undefined })}
         />
-      </Row>
-      <Row>
-        <Bound label="Price, at least" value={price.min} onChange={(min) => change({ price: range(min, price.max) })} />
-        <Bound label="Price, at most" value={price.max} onChange={(max) => change({ price: range(price.min, max) })} />
-      </Row>
-      <Row>
-        <Bound
-          label="Published, days ago, at least"
-          value={age.min}
-          onChange={(min) => change({ ageDays: range(min, age.max) })}
-        />
-        <Bound label="… at most" value={age.max} onChange={(max) => change({ ageDays: range(age.min, max) })} />
-      </Row>
-      <Row>
+        <Row>
+          <NativeSelect
+            size="xs"
+            label="Has a keyword"
+            data={YES_NO}
+            value={said(conditions.withKeyword)}
+            onChange={(e) => change({ withKeyword: meant(e.currentTarget.value) })}
+          />
+          <TextInput
+            size="xs"
+            label="Keyword contains"
+            value={conditions.keyword ?? ""}
+            onChange={(e) => change({ keyword: e.currentTarget.value || undefined })}
+          />
+        </Row>
+        <Row>
+          <TextInput
+            size="xs"
+            label="Tag"
+            value={conditions.tag ?? ""}
+            onChange={(e) => change({ tag: e.currentTarget.value || undefined })}
+          />
+          <TextInput
+            size="xs"
+            label="Language"
+            placeholder="de"
+            value={conditions.language ?? ""}
+            onChange={(e) => change({ language: e.currentTarget.value.trim() || undefined })}
+          />
+        </Row>
+        <Row>
+          <Bound
+            label="Price, at least"
+            value={price.min}
+            onChange={(min) => change({ price: range(min, price.max) })}
+          />
+          <Bound
+            label="Price, at most"
+            value={price.max}
+            onChange={(max) => change({ price: range(price.min, max) })}
+          />
+        </Row>
+        <Row>
+          <Bound
+            label="Published, days ago, at least"
+            value={age.min}
+            onChange={(min) => change({ ageDays: range(min, age.max) })}
+          />
+          <Bound label="… at most" value={age.max} onChange={(max) => change({ ageDays: range(age.min, max) })} />
+        </Row>
+        <Row>
+          <NativeSelect
+            size="xs"
+            label="Indexable"
+            data={YES_NO}
+            value={said(conditions.indexable)}
+            onChange={(e) => change({ indexable: meant(e.currentTarget.value) })}
+          />
+          <NativeSelect
+            size="xs"
+            label="Within the set"
+            data={[{ value: "", label: "none" }, ...others.map((other) => ({ value: other.name, label: other.name }))]}
+            value={conditions.within ?? ""}
+            onChange={(e) => change({ within: e.currentTarget.value || undefined })}
+          />
+        </Row>
         <NativeSelect
           size="xs"
-          label="Indexable"
-          data={YES_NO}
-          value={said(conditions.indexable)}
-          onChange={(e) => change({ indexable: meant(e.currentTarget.value) })}
+          label="Finding"
+          data={[
+            { value: "", label: "with or without" },
+            ...(checks.data ?? []).map((check) => ({ value: `${check.field} ${check.check}`, label: check.label })),
+          ]}
+          value={conditions.found ? `${conditions.found.field} ${conditions.found.check}` : ""}
+          onChange={(e) => {
+            const [field, check] = e.currentTarget.value.split(" ");
+            change({ found: check ? ({ field, check } as SetConditions["found"]) : undefined });
+          }}
         />
-        <NativeSelect
-          size="xs"
-          label="Within the set"
-          data={[{ value: "", label: "none" }, ...others.map((other) => ({ value: other.name, label: other.name }))]}
-          value={conditions.within ?? ""}
-          onChange={(e) => change({ within: e.currentTarget.value || undefined })}
-        />
-      </Row>
-      <NativeSelect
-        size="xs"
-        label="Finding"
-        data={[
-          { value: "", label: "with or without" },
-          ...(checks.data ?? []).map((check) => ({ value: `${check.field} ${check.check}`, label: check.label })),
-        ]}
-        value={conditions.found ? `${conditions.found.field} ${conditions.found.check}` : ""}
-        onChange={(e) => {
-          const [field, check] = e.currentTarget.value.split(" ");
-          change({ found: check ? ({ field, check } as SetConditions["found"]) : undefined });
-        }}
-      />
-      <Members propertyId={propertyId} conditions={whole} />
-      <div className={css.buttons}>
-        <Button size="xs" type="submit" disabled={!name.trim()} loading={save.isPending}>
-          Save set
-        </Button>
-        <Button size="xs" variant="subtle" onClick={() => onDone(undefined)}>
-          Cancel
-        </Button>
-        {set && (
-          <Button size="xs" variant="subtle" className={css.remove} onClick={() => onRemove(set)}>
-            Remove
+      </div>
+      <div className={css.side}>
+        <Members propertyId={propertyId} conditions={whole} />
+        <div className={css.buttons}>
+          <Button size="xs" type="submit" disabled={!name.trim()} loading={save.isPending}>
+            Save set
           </Button>
-        )}
+          <Button size="xs" variant="subtle" onClick={() => onDone(undefined)}>
+            Cancel
+          </Button>
+          {set && (
+            <Button size="xs" variant="subtle" className={css.remove} onClick={() => onRemove(set)}>
+              Remove
+            </Button>
+          )}
+        </div>
       </div>
     </form>
   );

@@ -19,6 +19,7 @@ const HEADS: Record<string, string> = {
   indexing: "index",
 };
 const MOST_SECTIONS = 9;
+const MOST_FIELDS = 6;
 
 /** Where the findings are: sections down, fields across, each spot as large as what is at stake there. */
 export function Spots({ propertyId }: { propertyId: number }) {
@@ -29,7 +30,10 @@ export function Spots({ propertyId }: { propertyId: number }) {
   if (!spots.data || spots.data.length === 0) return null;
   const clicks = spots.data.some((spot) => spot.clicks >= 0.5);
   const worth = (spot: Spot) => (clicks ? spot.clicks : spot.findings);
-  const fields = FIELDS.filter((field) => spots.data.some((spot) => spot.field === field));
+  const sumOf = (field: string) => spots.data.reduce((all, spot) => all + (spot.field === field ? worth(spot) : 0), 0);
+  const foremost = [...FIELDS].sort((one, other) => sumOf(other) - sumOf(one)).slice(0, MOST_FIELDS);
+  // A column of dashes says nothing: with demand, only fields with clicks at stake.
+  const fields = FIELDS.filter((field) => foremost.includes(field) && sumOf(field) >= (clicks ? 0.5 : 1));
   const bySection = new Map<string, Spot[]>();
   for (const spot of spots.data) bySection.set(spot.section, [...(bySection.get(spot.section) ?? []), spot]);
   const sum = (some: Spot[]) => some.reduce((all, spot) => all + worth(spot), 0);

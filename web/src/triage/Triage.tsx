@@ -9,6 +9,8 @@ import { FIELDS, fieldName } from "../parts/fields";
 import { atStake, count, day, of } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { useProperty } from "../parts/useProperty";
+import { AsideCauses } from "./AsideCauses";
+import { CauseMenu } from "./CauseMenu";
 import { ChecklistView } from "./ChecklistView";
 import { Costs, useCosts } from "./Costs";
 import { FoundItems } from "./FoundItems";
@@ -18,6 +20,9 @@ import { Spots } from "./Spots";
 import { StandardView } from "./StandardView";
 import css from "./Triage.module.css";
 import { TriageHead } from "./TriageHead";
+
+/** The views that need all the room there is. */
+const WIDE = new Set(["standard", "sets"]);
 
 /** What is wrong, by cause, the weightiest first; or the items that one check found. */
 export function Triage() {
@@ -48,10 +53,11 @@ export function Triage() {
                 )}
               </TriageHead>
               <CauseList propertyId={propertyId} gathered={(standing?.items ?? 0) > 0} />
+              <AsideCauses propertyId={propertyId} />
             </>
           )}
         </div>
-        <Ledger propertyId={propertyId} />
+        {!WIDE.has(view) && <Ledger propertyId={propertyId} />}
       </div>
     </div>
   );
@@ -149,6 +155,7 @@ function CauseList({ propertyId, gathered }: { propertyId: number; gathered: boo
           <Button size="xs" variant="default" onClick={() => mend(cause)}>
             {ACTION[cause.fix]}
           </Button>
+          <CauseMenu propertyId={propertyId} cause={cause} />
         </li>
       ))}
     </ol>

@@ -16,24 +16,26 @@ import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
 import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Starts the real application once for all tests, on a free port with an empty database, and hands out a client of its API. */
+/** Starts the real application once for all tests, on a free port with an empty database, and hands out a client of its API, or its parts. */
 public final class RunningApplication implements ParameterResolver {
 
     @Override
     public boolean supportsParameter(ParameterContext parameter, ExtensionContext context) {
-        return parameter.getParameter().getType() == Api.class;
+        Class<?> type = parameter.getParameter().getType();
+        return type == Api.class || type == ApplicationContext.class;
     }
 
     @Override
-    public Api resolveParameter(ParameterContext parameter, ExtensionContext context) {
-        return context.getRoot()
+    public Object resolveParameter(ParameterContext parameter, ExtensionContext context) {
+        Application application = context.getRoot()
                 .getStore(ExtensionContext.Namespace.GLOBAL)
-                .getOrComputeIfAbsent(Application.class, key -> new Application(), Application.class)
-                .api;
+                .getOrComputeIfAbsent(Application.class, key -> new Application(), Application.class);
+        return parameter.getParameter().getType() == Api.class ? application.api : application.context;
     }
 
     private static final class Application implements AutoCloseable {

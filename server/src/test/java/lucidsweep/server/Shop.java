@@ -69,6 +69,10 @@ final class Shop {
         return api.post("/api/properties/" + property + path, json);
     }
 
+    Reply put(String path, String json) {
+        return api.method("PUT", "/api/properties/" + property + path, json);
+    }
+
     /** An edit of all items, or of those with the ids. */
     static String edit(String tool, String field, String rest, long... ids) {
         String more = rest.isEmpty() ? "" : "," + rest;

@@ -58,7 +58,10 @@ final class CellFit {
         if (codes) return 0;
         if (cells.share(Look.LIST) > 0.6 && cells.count() >= ENOUGH) return 0.3;
         double length = cells.length() < 8 ? 0.6 : cells.length() <= 110 ? 1 : cells.length() <= 160 ? 0.6 : 0.2;
-        double same = cells.count() > ENOUGH && cells.distinct() < 0.2 ? 0.2 : 1;
+        // One title on all items is what this is for; one word on all of them is more likely a kind or a form of
+        // address.
+        double often = cells.share(Look.SPACED) > 0.5 ? 0.75 : 0.2;
+        double same = cells.count() > ENOUGH && cells.distinct() < 0.2 ? often : 1;
         return length * same * (0.6 + 0.4 * cells.share(Look.SPACED));
     }
 

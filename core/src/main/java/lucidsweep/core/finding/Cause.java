@@ -20,4 +20,10 @@ public record Cause(
         Stake stake,
         double weight,
         String says,
-        Fix fix) {}
+        Fix fix) {
+
+    /** The same under a name that a person gave it. */
+    public Cause named(String name) {
+        return new Cause(check, shared, section, items, links, stake, weight, name, fix);
+    }
+}

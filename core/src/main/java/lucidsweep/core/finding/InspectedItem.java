@@ -2,7 +2,6 @@ package lucidsweep.core.finding;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Language;
 import lucidsweep.core.keyword.Phrase;
@@ -20,7 +19,7 @@ import lucidsweep.core.page.Noindex;
  * @param inbound how other pages link to it
  * @param searched whether searchers were shown it
  * @param language of the page
- * @param kept fields that stay as they are, although a check may say otherwise
+ * @param exempt what stands as it is, although a check may say otherwise
  */
 public record InspectedItem(
         String address,
@@ -34,7 +33,7 @@ public record InspectedItem(
         Inbound inbound,
         boolean searched,
         Language language,
-        Set<Field> kept) {
+        Exempt exempt) {
 
     /** Its title, description or H1. */
     InspectedText text(Field field) {

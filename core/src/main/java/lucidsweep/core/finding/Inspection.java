@@ -17,13 +17,13 @@ public final class Inspection {
     }
 
     /**
-     * Everything that is wrong with an item, fields that are kept left out. An item that is not indexable has that
+     * Everything that is wrong with an item, what is exempt left out. An item that is not indexable has that
      * finding first; its others are told apart by it.
      */
     public List<Finding> of(InspectedItem item) {
         List<Finding> found = new ArrayList<>();
         for (Check check : checks) {
-            if (!item.kept().contains(check.field())) check.look(item, around, found::add);
+            if (!item.exempt().has(check)) check.look(item, around, found::add);
         }
         return found;
     }

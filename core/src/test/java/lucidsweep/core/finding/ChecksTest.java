@@ -76,7 +76,7 @@ class ChecksTest {
                     linkedBy(),
                     links.equals("searched"),
                     ENGLISH.language(),
-                    Set.of());
+                    Exempt.NOTHING);
         }
 
         private PageNotes notes() {
@@ -181,15 +181,26 @@ class ChecksTest {
     }
 
     @Test
-    void aCheckThatIsOffAndAFieldThatIsKeptAreLeftAlone() {
+    void whatIsOffAndWhatIsExemptIsLeftAlone() {
         Case home = new Case("", "", "Home", "<0>", "", "", "", "", "", "", "", "");
         List<String> found = new Inspection(AROUND)
                 .of(home.item()).stream().map(finding -> finding.check().id()).toList();
         assertThat(found)
                 .contains("title generic", "title too-short", "description missing")
                 .doesNotContain("title brand-missing");
-        InspectedItem item = home.item();
-        InspectedItem kept = new InspectedItem(
+        Exempt title = new Exempt(Set.of(Field.TITLE), Set.of());
+        assertThat(new Inspection(AROUND).of(exempt(home.item(), title)))
+                .extracting(Finding::field)
+                .doesNotContain(Field.TITLE);
+        Exempt generic = new Exempt(Set.of(), Set.of("title generic"));
+        assertThat(new Inspection(AROUND).of(exempt(home.item(), generic)))
+                .extracting(finding -> finding.check().id())
+                .contains("title too-short")
+                .doesNotContain("title generic");
+    }
+
+    private static InspectedItem exempt(InspectedItem item, Exempt exempt) {
+        return new InspectedItem(
                 item.address(),
                 item.noindex(),
                 item.title(),
@@ -201,8 +212,7 @@ class ChecksTest {
                 item.inbound(),
                 item.searched(),
                 item.language(),
-                Set.of(Field.TITLE));
-        assertThat(new Inspection(AROUND).of(kept)).extracting(Finding::field).doesNotContain(Field.TITLE);
+                exempt);
     }
 
     /** Whatever is written somewhere, no check fails or takes long. */

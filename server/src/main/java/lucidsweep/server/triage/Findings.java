@@ -57,6 +57,7 @@ public class Findings {
     private static final int LIST = 200;
 
     private final FindingMapper mapper;
+    private final ExemptionMapper exemptions;
     private final Items items;
     private final SetStandards standards;
     private final Clients clients;
@@ -68,6 +69,7 @@ public class Findings {
 
     Findings(
             FindingMapper mapper,
+            ExemptionMapper exemptions,
             Items items,
             SetStandards standards,
             Clients clients,
@@ -77,6 +79,7 @@ public class Findings {
             TransactionTemplate transaction,
             JsonMapper json) {
         this.mapper = mapper;
+        this.exemptions = exemptions;
         this.items = items;
         this.standards = standards;
         this.clients = clients;
@@ -164,10 +167,9 @@ public class Findings {
                 Likes.ofAll(survey.titles().found(), survey.likeTitles(endings)),
                 Likes.ofAll(survey.descriptions().found(), survey.likeDescriptions()));
         for (int start = 0; start < some.size(); start += AT_ONCE) {
-            inspector
-                    .inspect(some.subList(start, Math.min(some.size(), start + AT_ONCE)), Map.of())
-                    .found()
-                    .forEach(visit);
+            List<ItemDetail> stretch = some.subList(start, Math.min(some.size(), start + AT_ONCE));
+            long[] ids = stretch.stream().mapToLong(ItemDetail::id).toArray();
+            inspector.inspect(stretch, Map.of(), exempt(ids)).found().forEach(visit);
         }
     }
 
@@ -225,11 +227,22 @@ public class Findings {
 
     private record Stretch(long first, long last, Inspector.Inspected inspected) {}
 
+    /** The checks that items need not pass, by item. */
+    private Map<Long, Set<String>> exempt(long[] ids) {
+        if (ids.length == 0) return Map.of();
+        Map<Long, Set<String>> exempt = new HashMap<>();
+        for (ExemptionMapper.Held held : exemptions.between(ids[0], ids[ids.length - 1])) {
+            exempt.computeIfAbsent(held.itemId(), any -> new HashSet<>()).add(Check.id(held.field(), held.checkCode()));
+        }
+        return exempt;
+    }
+
     private Stretch inspected(Inspector inspector, long propertyId, long[] ids) {
         return new Stretch(
                 ids[0],
                 ids[ids.length - 1],
-                inspector.inspect(items.detailsInSite(propertyId, ids), stakes.demand(ids[0], ids[ids.length - 1])));
+                inspector.inspect(
+                        items.detailsInSite(propertyId, ids), stakes.demand(ids[0], ids[ids.length - 1]), exempt(ids)));
     }
 
     /** Works out the findings of some items; endings stay as they were found in the whole. */
@@ -273,7 +286,7 @@ public class Findings {
             Lookahead.over(
                     ids,
                     AT_ONCE,
-                    some -> inspector.inspect(items.detailsInSite(propertyId, some), stakes.demand(some)),
+                    some -> inspector.inspect(items.detailsInSite(propertyId, some), stakes.demand(some), exempt(some)),
                     some -> {
                         ManyRows.each(some.findings(), mapper::insert);
                         stakes.insert(some.stakes());
@@ -294,13 +307,16 @@ public class Findings {
         Map<Long, List<StoredFinding>> findings = items.findings(some);
         Map<Long, List<Stake>> atStake = items.stakes(findings);
         List<FindingRow> rows = new ArrayList<>();
+        ItemStandards.Held held = standards.of(clients.property(propertyId)).held(ids);
         for (ItemDetail item : details) {
+            Standard standard = held.standard(item.id());
             List<StoredFinding> found = findings.getOrDefault(item.id(), List.of());
             for (int i = 0; i < found.size(); i++) {
                 Check check = Checks.of(found.get(i).field(), found.get(i).check());
                 boolean counted = check.counts(item.noindex() == null);
                 Stake stake = counted ? atStake.get(item.id()).get(i) : Stake.NONE;
-                rows.add(new FindingRow(item.address(), check, found.get(i).evidence(), stake, counted));
+                rows.add(new FindingRow(
+                        item.address(), check, found.get(i).evidence(), check.limit(standard), stake, counted));
             }
         }
         return rows;

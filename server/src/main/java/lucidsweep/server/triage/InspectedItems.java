@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.function.Function;
 import lucidsweep.core.compose.TagList;
 import lucidsweep.core.finding.Alike;
+import lucidsweep.core.finding.Exempt;
 import lucidsweep.core.finding.InspectedItem;
 import lucidsweep.core.finding.InspectedText;
 import lucidsweep.core.item.Field;
@@ -49,8 +50,9 @@ final class InspectedItems {
      * Some items, in their order.
      *
      * @param searched the ids of those that searchers were shown
+     * @param exempt the ids of checks that items need not pass, by item
      */
-    List<InspectedItem> of(List<ItemDetail> items, Set<Long> searched) {
+    List<InspectedItem> of(List<ItemDetail> items, Set<Long> searched, Map<Long, Set<String>> exempt) {
         List<Liked> liked = items.stream()
                 .map(item -> new Liked(item, titles.of(item.title()), descriptions.of(item.description())))
                 .toList();
@@ -60,7 +62,7 @@ final class InspectedItems {
             add(each.description, others);
         }
         Map<Long, String> names = others.isEmpty() ? new HashMap<>() : addresses.apply(List.copyOf(others));
-        return liked.stream().map(each -> of(each, names, searched)).toList();
+        return liked.stream().map(each -> of(each, names, searched, exempt)).toList();
     }
 
     private static void add(Likes.Like like, Set<Long> others) {
@@ -68,7 +70,7 @@ final class InspectedItems {
         like.near().ifPresent(near -> others.add(near.id()));
     }
 
-    private InspectedItem of(Liked liked, Map<Long, String> names, Set<Long> searched) {
+    private InspectedItem of(Liked liked, Map<Long, String> names, Set<Long> searched, Map<Long, Set<String>> exempt) {
         ItemDetail item = liked.item;
         Words words = Words.in(
                 item.seen().language().isEmpty() ? language : item.seen().language());
@@ -84,7 +86,7 @@ final class InspectedItems {
                 item.inbound(),
                 searched.contains(item.id()),
                 words.language(),
-                kept(item));
+                new Exempt(kept(item), exempt.getOrDefault(item.id(), Set.of())));
     }
 
     private static InspectedText text(FieldLine text, Words words, Alike alike) {

@@ -7,6 +7,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.CommonEnding;
@@ -78,8 +79,13 @@ final class Inspector {
             List<Found> found,
             Map<String, Integer> fitWithout) {}
 
-    /** @param demand what is reported of the items, by id */
-    Inspected inspect(List<ItemDetail> items, Map<Long, ItemDemand> demand) {
+    /**
+     * Looks at some items.
+     *
+     * @param demand what is reported of them, by id
+     * @param exempt the ids of checks that they need not pass, by id
+     */
+    Inspected inspect(List<ItemDetail> items, Map<Long, ItemDemand> demand, Map<Long, Set<String>> exempt) {
         List<FindingMapper.FindingValues> findings = new ArrayList<>(items.size());
         List<StakeMapper.StakeLine> stakes = new ArrayList<>();
         List<Found> all = new ArrayList<>(items.size());
@@ -88,7 +94,7 @@ final class Inspector {
         List<ItemDetail> looked = items.stream().filter(item -> !item.isTwin()).toList();
         ItemStandards.Held standards =
                 held.held(looked.stream().mapToLong(ItemDetail::id).toArray());
-        List<InspectedItem> inspected = subjects.of(looked, demand.keySet());
+        List<InspectedItem> inspected = subjects.of(looked, demand.keySet(), exempt);
         for (int i = 0; i < inspected.size(); i++) {
             ItemDetail item = looked.get(i);
             Inspection inspection = byStandard.computeIfAbsent(standards.standard(item.id()), inspections);

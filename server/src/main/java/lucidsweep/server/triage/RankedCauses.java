@@ -2,9 +2,12 @@ package lucidsweep.server.triage;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.YearMonth;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import lucidsweep.core.finding.Cause;
@@ -19,6 +22,7 @@ import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.FindingCount;
 import lucidsweep.server.item.table.Items;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** The causes of a property's findings, kept until anything of it changes. */
 @Service
@@ -28,26 +32,76 @@ public class RankedCauses {
     private static final int MAX_EXAMPLES = 1_000;
 
     private final FindingMapper mapper;
+    private final CauseNoteMapper notes;
     private final Clients clients;
     private final Items items;
     private final Drafts drafts;
-    private final Cache<State, List<Cause>> kept =
+    private final TransactionTemplate transaction;
+    private final Cache<State, Sorted> kept =
             Caffeine.newBuilder().maximumSize(MAX_KEPT).build();
 
-    RankedCauses(FindingMapper mapper, Clients clients, Items items, Drafts drafts) {
+    RankedCauses(
+            FindingMapper mapper,
+            CauseNoteMapper notes,
+            Clients clients,
+            Items items,
+            Drafts drafts,
+            TransactionTemplate transaction) {
         this.mapper = mapper;
+        this.notes = notes;
+        this.transaction = transaction;
         this.clients = clients;
         this.items = items;
         this.drafts = drafts;
     }
 
-    /** A property as it is at a revision. */
-    private record State(long propertyId, long revision) {}
+    /** A property as it is at a revision and in a month. */
+    private record State(long propertyId, long revision, YearMonth month) {}
 
-    /** Those with most clicks at stake first. */
+    /** Those with most clicks at stake first, under the names that persons gave them; without those that are set aside. */
     public List<Cause> of(long propertyId) {
-        State now = new State(propertyId, clients.property(propertyId).revision());
-        return kept.get(now, state -> found(propertyId));
+        return all(propertyId).shown();
+    }
+
+    /** Those that are set aside, each with what was said of it. */
+    List<Aside> aside(long propertyId) {
+        return all(propertyId).aside();
+    }
+
+    /** A cause that is set aside. */
+    record Aside(Cause cause, CauseNote note) {}
+
+    private record Sorted(List<Cause> shown, List<Aside> aside) {}
+
+    private Sorted all(long propertyId) {
+        State now = new State(propertyId, clients.property(propertyId).revision(), YearMonth.now());
+        return kept.get(now, state -> sorted(found(propertyId), notes.ofProperty(propertyId), state.month));
+    }
+
+    private static Sorted sorted(List<Cause> found, List<CauseNote> notes, YearMonth month) {
+        List<Cause> shown = new ArrayList<>();
+        List<Aside> aside = new ArrayList<>();
+        for (Cause cause : found) {
+            Optional<CauseNote> note =
+                    notes.stream().filter(each -> each.isOf(cause)).findFirst();
+            Cause named = note.map(CauseNote::name)
+                    .filter(name -> !name.isEmpty())
+                    .map(cause::named)
+                    .orElse(cause);
+            if (note.isPresent() && note.get().isAside(month)) aside.add(new Aside(named, note.get()));
+            else shown.add(named);
+        }
+        return new Sorted(shown, aside);
+    }
+
+    /** Writes down what a person says of a cause; what says nothing is forgotten. */
+    void note(CauseNote note) {
+        clients.property(note.propertyId());
+        transaction.executeWithoutResult(status -> {
+            notes.remove(note);
+            if (!note.saysNothing()) notes.insert(note);
+        });
+        clients.touch(note.propertyId());
     }
 
     private List<Cause> found(long propertyId) {

@@ -1,5 +1,9 @@
 package lucidsweep.server.triage;
 
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -17,10 +21,13 @@ import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.item.table.FindingCount;
 import lucidsweep.server.item.table.Items;
+import lucidsweep.server.web.Refusal;
 import lucidsweep.server.web.Rows;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
@@ -82,6 +89,64 @@ class TriageController {
     @GetMapping("/causes")
     List<CauseView> causes(@PathVariable long propertyId) {
         return causes.of(propertyId).stream().map(CauseView::of).toList();
+    }
+
+    /** A cause that is set aside, why, and until which month; "" for good. */
+    record AsideView(CauseView cause, String reason, String untilMonth) {}
+
+    @GetMapping("/causes/aside")
+    List<AsideView> aside(@PathVariable long propertyId) {
+        return causes.aside(propertyId).stream()
+                .map(each -> new AsideView(
+                        CauseView.of(each.cause()),
+                        each.note().reason(),
+                        each.note().untilMonth()))
+                .toList();
+    }
+
+    /**
+     * What is said of a cause; all of it replaces what was said before.
+     *
+     * @param name another name for it; "" for its own
+     * @param aside whether it is set aside, which needs a reason
+     * @param untilMonth when it comes back: "2027-03"; "" for never
+     */
+    record CauseWords(
+            @NotNull Field field,
+            @NotNull String check,
+            @NotNull @Size(max = 2_000) String shared,
+            @NotNull @Size(max = 300) String section,
+
+            @NotNull @Size(max = 300, message = "has at most 300 characters")
+            String name,
+
+            boolean aside,
+
+            @NotNull @Size(max = 1_000, message = "has at most 1,000 characters")
+            String reason,
+
+            @NotNull @Pattern(regexp = "|\\d{4}-(0[1-9]|1[0-2])", message = "is a month such as 2027-03, or nothing")
+            String untilMonth) {}
+
+    @PutMapping("/causes/note")
+    void note(@PathVariable long propertyId, @Valid @RequestBody CauseWords words) {
+        try {
+            Checks.of(words.field(), words.check());
+        } catch (IllegalArgumentException e) {
+            throw Refusal.badInput(e.getMessage());
+        }
+        if (words.aside() && words.reason().isBlank())
+            throw Refusal.badInput("a reason is needed to set a cause aside");
+        causes.note(new CauseNote(
+                propertyId,
+                words.field(),
+                words.check(),
+                words.shared(),
+                words.section(),
+                words.name().strip(),
+                words.aside(),
+                words.reason().strip(),
+                words.untilMonth()));
     }
 
     @GetMapping("/findings/checks")

@@ -8,8 +8,6 @@ import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Stake;
 import lucidsweep.core.stake.AppealFaults;
 import lucidsweep.core.stake.Cost;
-import lucidsweep.core.standard.Standard;
-import lucidsweep.server.client.Clients;
 import lucidsweep.server.web.Rows;
 import org.springframework.stereotype.Component;
 
@@ -22,18 +20,15 @@ public final class TriageTables {
     private final Findings findings;
     private final RankedCauses causes;
     private final Stakes stakes;
-    private final Clients clients;
 
-    TriageTables(Findings findings, RankedCauses causes, Stakes stakes, Clients clients) {
+    TriageTables(Findings findings, RankedCauses causes, Stakes stakes) {
         this.findings = findings;
         this.causes = causes;
         this.stakes = stakes;
-        this.clients = clients;
     }
 
     /** Every finding with its evidence, its limit and the clicks a month that fixing it could win. */
     public void findings(long propertyId, Rows rows) {
-        Standard standard = clients.property(propertyId).standard();
         rows.row("address", "field", "check", "evidence", "limit", "clicks", "low", "high", "counted");
         findings.forEach(
                 propertyId,
@@ -42,7 +37,7 @@ public final class TriageTables {
                         row.check().field(),
                         row.check().code(),
                         row.evidence(),
-                        row.check().limit(standard),
+                        row.limit(),
                         tenths(row.stake().clicks()),
                         tenths(row.stake().low()),
                         tenths(row.stake().high()),

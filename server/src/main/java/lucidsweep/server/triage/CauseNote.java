@@ -1,0 +1,40 @@
+package lucidsweep.server.triage;
+
+import java.time.YearMonth;
+import lucidsweep.core.finding.Cause;
+import lucidsweep.core.item.Field;
+
+/**
+ * What a person says of a cause, which keeps it from sweep to sweep.
+ *
+ * @param shared, section what tells the cause from others of its check
+ * @param name another than its own sentence; "" for none
+ * @param aside whether it is set aside
+ * @param untilMonth when it comes back: "2027-03"; "" for never
+ */
+record CauseNote(
+        long propertyId,
+        Field field,
+        String checkCode,
+        String shared,
+        String section,
+        String name,
+        boolean aside,
+        String reason,
+        String untilMonth) {
+
+    boolean isOf(Cause cause) {
+        return cause.check().field() == field
+                && cause.check().code().equals(checkCode)
+                && cause.shared().equals(shared)
+                && cause.section().equals(section);
+    }
+
+    boolean isAside(YearMonth now) {
+        return aside && (untilMonth.isEmpty() || YearMonth.parse(untilMonth).isAfter(now));
+    }
+
+    boolean saysNothing() {
+        return name.isEmpty() && !aside;
+    }
+}

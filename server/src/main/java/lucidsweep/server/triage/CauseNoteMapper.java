@@ -1,0 +1,27 @@
+package lucidsweep.server.triage;
+
+import java.util.List;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+
+@Mapper
+interface CauseNoteMapper {
+
+    @Select("""
+            select property_id, field, check_code, shared, section, name, aside, reason, until_month from cause_note
+            where property_id = #{propertyId}""")
+    List<CauseNote> ofProperty(long propertyId);
+
+    @Delete("""
+            delete from cause_note where property_id = #{propertyId} and field = #{field} and check_code = #{checkCode}
+            and shared = #{shared} and section = #{section}""")
+    void remove(CauseNote note);
+
+    @Insert("""
+            insert into cause_note (property_id, field, check_code, shared, section, name, aside, reason, until_month)
+            values (#{propertyId}, #{field}, #{checkCode}, #{shared}, #{section}, #{name}, #{aside}, #{reason},
+                #{untilMonth})""")
+    void insert(CauseNote note);
+}

@@ -1,0 +1,66 @@
+package lucidsweep.server.triage;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.time.LocalDate;
+import java.util.List;
+import lucidsweep.core.item.Field;
+import lucidsweep.server.item.table.Items;
+import lucidsweep.server.item.table.Selection;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api")
+class ExemptionController {
+
+    private final Exemptions exemptions;
+    private final Items items;
+
+    ExemptionController(Exemptions exemptions, Items items) {
+        this.exemptions = exemptions;
+        this.items = items;
+    }
+
+    /**
+     * Items that need not pass a check.
+     *
+     * @param until the day on which its findings come back; null for never
+     */
+    record NewExemptions(
+            @Valid @NotNull Selection selection,
+            @NotNull Field field,
+            @NotNull String check,
+            @NotNull String reason,
+            LocalDate until) {}
+
+    /** Items that are to pass a check again. */
+    record EndedExemptions(
+            @Valid @NotNull Selection selection,
+            @NotNull Field field,
+            @NotNull String check) {}
+
+    record ExemptItems(int items) {}
+
+    @PostMapping("/properties/{propertyId}/exemptions")
+    ExemptItems exempt(@PathVariable long propertyId, @Valid @RequestBody NewExemptions order) {
+        long[] ids = order.selection().resolve(propertyId, items);
+        return new ExemptItems(
+                exemptions.exempt(propertyId, ids, order.field(), order.check(), order.reason(), order.until()));
+    }
+
+    @PostMapping("/properties/{propertyId}/exemptions/end")
+    ExemptItems end(@PathVariable long propertyId, @Valid @RequestBody EndedExemptions order) {
+        long[] ids = order.selection().resolve(propertyId, items);
+        return new ExemptItems(exemptions.remove(propertyId, ids, order.field(), order.check()));
+    }
+
+    @GetMapping("/items/{id}/exemptions")
+    List<Exemption> ofItem(@PathVariable long id) {
+        return exemptions.ofItem(id);
+    }
+}

@@ -1,0 +1,145 @@
+package lucidsweep.server.triage;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.concurrent.Future;
+import java.util.function.Supplier;
+import lucidsweep.core.finding.Check;
+import lucidsweep.core.finding.Checks;
+import lucidsweep.core.item.Field;
+import lucidsweep.server.database.Columns;
+import lucidsweep.server.item.table.Items;
+import lucidsweep.server.job.PropertyLine;
+import lucidsweep.server.web.Refusal;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Lets items stand although a check says otherwise: check by check, with the reason, and until a day if that is wanted. */
+@Service
+public class Exemptions {
+
+    private static final int AT_ONCE = 500;
+    private static final int LONGEST_REASON = 1_000;
+
+    private final ExemptionMapper mapper;
+    private final Findings findings;
+    private final FindingsQueue queue;
+    private final Items items;
+    private final PropertyLine line;
+    private final TransactionTemplate transaction;
+
+    Exemptions(
+            ExemptionMapper mapper,
+            Findings findings,
+            FindingsQueue queue,
+            Items items,
+            PropertyLine line,
+            TransactionTemplate transaction) {
+        this.mapper = mapper;
+        this.findings = findings;
+        this.queue = queue;
+        this.items = items;
+        this.line = line;
+        this.transaction = transaction;
+    }
+
+    List<Exemption> ofItem(long itemId) {
+        return mapper.ofItem(itemId);
+    }
+
+    int count(long propertyId) {
+        return mapper.count(propertyId);
+    }
+
+    /** A row as it is written. */
+    private record NewExemption(
+            long itemId, String field, String checkCode, long propertyId, String reason, LocalDate untilDay) {}
+
+    /**
+     * Exempts items from a check.
+     *
+     * @param until the day on which its findings come back; null for never
+     * @return how many items there were
+     */
+    int exempt(long propertyId, long[] ids, Field field, String code, String reason, LocalDate until) {
+        Check check = known(field, code);
+        String why = reason == null ? "" : reason.strip();
+        if (why.isEmpty() || why.length() > LONGEST_REASON)
+            throw Refusal.badInput("reason: expected 1 to " + LONGEST_REASON + " characters, got " + why.length());
+        if (until != null && !until.isAfter(LocalDate.now()))
+            throw Refusal.badInput("until: expected a day to come, got " + until);
+        for (long id : ids) items.requireOf(propertyId, id);
+        return change(propertyId, "exempting items from a check", ids, () -> {
+            for (int start = 0; start < ids.length; start += AT_ONCE) {
+                List<NewExemption> rows = new ArrayList<>();
+                for (int i = start; i < Math.min(ids.length, start + AT_ONCE); i++)
+                    rows.add(new NewExemption(ids[i], field.code(), check.code(), propertyId, why, until));
+                mapper.put(Columns.of(rows));
+            }
+            return ids.length;
+        });
+    }
+
+    /** Holds items to a check again. */
+    int remove(long propertyId, long[] ids, Field field, String code) {
+        known(field, code);
+        for (long id : ids) items.requireOf(propertyId, id);
+        return change(propertyId, "holding items to a check again", ids, () -> {
+            int removed = 0;
+            for (int start = 0; start < ids.length; start += AT_ONCE) {
+                Object[] some = Arrays.stream(ids, start, Math.min(ids.length, start + AT_ONCE))
+                        .boxed()
+                        .toArray();
+                removed += mapper.remove(some, field, code);
+            }
+            return removed;
+        });
+    }
+
+    private static Check known(Field field, String code) {
+        try {
+            return Checks.of(field, code);
+        } catch (IllegalArgumentException e) {
+            throw Refusal.badInput(e.getMessage());
+        }
+    }
+
+    /** What an exemption was until has come: its findings are back, for somebody to look again. */
+    @Scheduled(initialDelayString = "PT1M", fixedDelayString = "PT1H")
+    void comeBack() {
+        comeBack(LocalDate.now());
+    }
+
+    /** The same as of a day. */
+    public void comeBack(LocalDate today) {
+        for (long propertyId : mapper.propertiesDue(today)) {
+            long[] ids = mapper.due(propertyId, today).stream()
+                    .mapToLong(Long::longValue)
+                    .distinct()
+                    .toArray();
+            change(propertyId, "exemptions that end", ids, () -> {
+                mapper.comeBack(propertyId, today);
+                return ids.length;
+            });
+        }
+    }
+
+    private record Done(int count, long change) {}
+
+    private int change(long propertyId, String what, long[] ids, Supplier<Integer> work) {
+        List<Long> itemIds = Arrays.stream(ids).boxed().toList();
+        Future<?>[] worked = new Future<?>[1];
+        int count = line.get(propertyId, what, () -> {
+            Done done = transaction.execute(status -> new Done(work.get(), findings.due(propertyId)));
+            ChangedTexts texts = new ChangedTexts();
+            texts.addItems(itemIds);
+            worked[0] = queue.add(propertyId, done.change, texts);
+            return done.count;
+        });
+        FindingsQueue.await(worked[0]);
+        return count;
+    }
+}
