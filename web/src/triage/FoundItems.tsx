@@ -39,7 +39,12 @@ export function FoundItems({ propertyId }: { propertyId: number }) {
         <Link to="?" className={css.back}>
           All causes
         </Link>
-        <Button size="xs" variant="default" disabled={!view.rows.total} onClick={() => setExempting(true)}>
+        <Button
+          size="xs"
+          variant="default"
+          disabled={!view.rows.total || check === "any"}
+          onClick={() => setExempting(true)}
+        >
           Let them stand
         </Button>
         <Button size="xs" component={Link} to={`/p/${propertyId}/rewrite${search}`}>

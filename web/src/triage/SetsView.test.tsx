@@ -32,13 +32,13 @@ it("counts who would belong to a set while it is made, and makes it", async () =
   fireEvent.change(form.getByLabelText("Address"), { target: { value: "/journal/*\n\n/news/*" } });
   fireEvent.change(form.getByLabelText("… at most"), { target: { value: "90" } });
   fireEvent.change(form.getByLabelText("Within the set"), { target: { value: "Gifts" } });
+  const conditions = { addresses: ["/journal/*", "/news/*"], ageDays: { max: 90 }, within: "Gifts" };
+  await waitFor(() => expect(asked("POST /api/properties/7/sets/preview").at(-1)?.body).toEqual(conditions));
   expect(await form.findByText("7 items")).toBeTruthy();
   expect(form.getByText("/shop/oar")).toBeTruthy();
   fireEvent.click(form.getByRole("button", { name: "Save set" }));
   await screen.findByText("The set “Young posts” has 7 items.");
-  const conditions = { addresses: ["/journal/*", "/news/*"], ageDays: { max: 90 }, within: "Gifts" };
   expect(asked("POST /api/properties/7/sets")[0].body).toEqual({ name: "Young posts", conditions });
-  expect(asked("POST /api/properties/7/sets/preview").map(({ body }) => body)).toContainEqual(conditions);
 });
 
 it("says what is wrong with conditions, changes the order, takes a set away and brings it back", async () => {
