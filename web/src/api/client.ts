@@ -69,6 +69,7 @@ export type StandardView = Whole<Schemas["StandardView"]>;
 export type StandardCheck = Whole<Schemas["CheckView"]>;
 export type Exemption = Whole<Schemas["Exemption"]>;
 export type AsideCause = Whole<Schemas["AsideView"]>;
+export type FindingLife = Whole<Schemas["LifeView"]>;
 export type ItemSet = Whole<Schemas["SetView"]>;
 export type SetConditions = Schemas["SetConditions"];
 export type StandardDifference = Whole<Schemas["StandardDifference"]>;

@@ -1,11 +1,12 @@
 import { NativeSelect } from "@mantine/core";
 import type { ReactNode } from "react";
 import { useNavigate } from "react-router";
+import type { ItemFilter } from "../api/client";
 import { useChecks, useSections, useSets } from "../api/queries";
 import { TableLinks } from "./FileLink";
 import css from "./FilterBar.module.css";
 import { IconX } from "./icons";
-import { count, of } from "./number";
+import { count, day, of } from "./number";
 import type { ItemView } from "./useItemView";
 
 /** What findings of copies share, which is no text but why they are copies. */
@@ -15,6 +16,12 @@ const COPIES: Record<string, string> = {
   ":series": "copies whose addresses differ in a number",
   ":same-slug": "copies with the same slug",
 };
+
+/** When the findings that are meant came. */
+function lifeOf({ what, moment }: NonNullable<ItemFilter["life"]>) {
+  const when = day(new Date((moment ?? 0) * 1000).toISOString());
+  return what === "OLD" ? `found by ${when} or before` : `${what === "NEW" ? "new" : "back"} since ${when}`;
+}
 
 /** Leads to where sets are made. */
 const EDIT = "edit";
@@ -115,6 +122,7 @@ export function FilterBar({
         ]}
       />
       {filter.q && <Chip what={`contains “${filter.q}”`} onRemove={() => set({ q: undefined })} />}
+      {filter.life && <Chip what={lifeOf(filter.life)} onRemove={() => set({ life: undefined })} />}
       {filter.shared && <Chip what={shares(filter.shared)} onRemove={() => set({ shared: undefined })} />}
       {narrowed && (
         <button
@@ -131,6 +139,7 @@ export function FilterBar({
               target: undefined,
               indexable: undefined,
               set: undefined,
+              life: undefined,
             })
           }
         >

@@ -1,4 +1,5 @@
 import type { ItemRow } from "../api/client";
+import { fieldName } from "./fields";
 import type { Column } from "./Grid";
 import css from "./itemColumns.module.css";
 import { atStake, count, few, pathOf } from "./number";
@@ -150,8 +151,12 @@ const stakeOf = (row: ItemRow) =>
 /** What was seen, of one check or of any of a field. */
 const evidenceOf = (row: ItemRow, field: string, check: string) =>
   row.findings
-    .filter((finding) => finding.field === field && (check === "any" || finding.check === check))
-    .map((finding) => finding.evidence)
+    .filter((finding) => (!field || finding.field === field) && (check === "any" || finding.check === check))
+    .map((finding) =>
+      check === "any"
+        ? `${fieldName(finding.field)} ${finding.check.replaceAll("-", " ")}: ${finding.evidence}`
+        : finding.evidence,
+    )
     .join("; ");
 
 const evidence = (field: string, check: string): Column<ItemRow> => ({

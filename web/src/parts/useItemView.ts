@@ -6,7 +6,14 @@ import { searchOf } from "./searchOf";
 import { useRows } from "./useRows";
 import { useSearchChange } from "./useSearchChange";
 
-const FILTERS = ["q", "section", "field", "check", "shared", "state", "target", "indexable", "set"] as const;
+const FILTERS = ["q", "section", "field", "check", "shared", "state", "target", "indexable", "set", "life"] as const;
+
+/** Parts of a filter that are no plain texts. */
+const READ: Partial<Record<(typeof FILTERS)[number], (written: string) => unknown>> = {
+  set: Number,
+  life: (written) => ({ what: written.split(" ")[0].toUpperCase(), moment: Number(written.split(" ")[1]) }),
+};
+
 export type FilterName = (typeof FILTERS)[number];
 
 /** A table of items as the address of the page says: filter, sort and place in it survive reload, back and forward. */
@@ -21,14 +28,17 @@ export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned =
     const found: ItemFilter = { ...fixed };
     for (const name of FILTERS) {
       const value = search.get(name);
-      if (value) Object.assign(found, { [name]: name === "set" ? Number(value) : value });
+      if (value) Object.assign(found, { [name]: READ[name]?.(value) ?? value });
     }
     return found;
   }, [search, fixed]);
   const sort = search.get("sort") ?? "address";
   const desc = search.get("desc") === "true";
 
-  const query = useMemo(() => ({ ...filter, ids: undefined, sort, desc }), [filter, sort, desc]);
+  const query = useMemo(
+    () => ({ ...filter, life: search.get("life") ?? undefined, ids: undefined, sort: desc ? `-${sort}` : sort }),
+    [filter, search, sort, desc],
+  );
   const key = JSON.stringify([query, nonce]);
   const rows = useRows<ItemRow>(ofProperty(propertyId, "items", key), async (from, count, signal) => {
     const asOf = pinned && order.current.key === key ? order.current.asOf : undefined;

@@ -145,7 +145,7 @@ it("changes rows out of view through the server, as they were seen", async () =>
   await waitFor(() =>
     expect(asked("POST /api/properties/7/ranges")[0]?.body).toEqual({
       action: "FILL",
-      view: { sort: "title", desc: false, asOf: 4 },
+      view: { sort: "title", asOf: 4 },
       from: 0,
       count: 2,
       firstId: 11,

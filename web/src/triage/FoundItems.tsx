@@ -21,12 +21,12 @@ export function FoundItems({ propertyId }: { propertyId: number }) {
   const [hand, setHand] = useState<number>();
   const [exempting, setExempting] = useState(false);
   const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
-  const { field = "title", check = "" } = view.filter;
+  const { field = "", check = "" } = view.filter;
   const columns = useMemo(
     () => [
       itemColumns.address,
-      field === "title" || field === "description" || field === "tags"
-        ? itemColumns.text(field, "minmax(260px, 2fr)")
+      field === "" || field === "title" || field === "description" || field === "tags"
+        ? itemColumns.text(field || "title", "minmax(260px, 2fr)")
         : itemColumns.h1,
       itemColumns.evidence(field, check),
       view.mostAtStake > 0 ? itemColumns.stake(view.mostAtStake) : itemColumns.links,
@@ -42,7 +42,7 @@ export function FoundItems({ propertyId }: { propertyId: number }) {
         <Button
           size="xs"
           variant="default"
-          disabled={!view.rows.total || check === "any"}
+          disabled={!view.rows.total || !field || check === "any"}
           onClick={() => setExempting(true)}
         >
           Let them stand

@@ -128,6 +128,26 @@ it("shows where the clicks are, and leads to the items there", async () => {
   expect(place).toContain("section=%2Ftours%2F");
 });
 
+it("says what became of findings since an earlier sweep, and leads to those that are new", async () => {
+  const life = { fresh: 0, back: 0, old: 300, drafted: 4, delivered: 1, fixed: 0 };
+  serve("GET /api/properties/7/findings/life", [
+    { ...life, sweepId: 9, swept: "2026-11-27T08:00:00Z", moment: 1795766400 },
+    { ...life, sweepId: 5, swept: "2026-07-14T12:00:00Z", moment: 1784030400, fresh: 12, old: 288, fixed: 46 },
+  ]);
+  serve("GET /api/properties/7/items", { total: 0, asOf: 4, revision: 4, mostAtStake: 0, rows: [] });
+  serve("GET /api/properties/7/sets", []);
+  show(<Triage />, "/p/7/triage");
+  const since = (await screen.findByLabelText("Since the sweep of")) as HTMLSelectElement;
+  expect(since.value).toBe("5");
+  expect(screen.getByText("fixed").textContent).toBe("46 fixed");
+  fireEvent.change(since, { target: { value: "9" } });
+  expect(screen.getByText("new").textContent).toBe("0 new");
+  fireEvent.change(since, { target: { value: "5" } });
+  fireEvent.click(screen.getByRole("link", { name: "12 new" }));
+  expect(await screen.findByText("new since 14 Jul 2026")).toBeTruthy();
+  expect(asked("GET /api/properties/7/items").at(-1)?.query).toMatchObject({ check: "any", life: "new 1784030400" });
+});
+
 it("gives a cause another name, sets one aside with the reason, and brings it back", async () => {
   serve("PUT /api/properties/7/causes/note", {});
   serve("GET /api/properties/7/causes/aside", [{ cause: HEADINGS, reason: "Old pages", untilMonth: "2027-03" }]);

@@ -16,6 +16,7 @@ import { Costs, useCosts } from "./Costs";
 import { FoundItems } from "./FoundItems";
 import { ReportDialog } from "./ReportDialog";
 import { SetsView } from "./SetsView";
+import { Since } from "./Since";
 import { Spots } from "./Spots";
 import { StandardView } from "./StandardView";
 import css from "./Triage.module.css";
@@ -51,6 +52,7 @@ export function Triage() {
                     <RankedBy propertyId={propertyId} />
                   </p>
                 )}
+                <Since propertyId={propertyId} />
               </TriageHead>
               <CauseList propertyId={propertyId} gathered={(standing?.items ?? 0) > 0} />
               <AsideCauses propertyId={propertyId} />

@@ -248,7 +248,7 @@ final class ScaleBench {
     }
 
     private String page(String sort, String filter, boolean desc, Random random) {
-        return "/api/properties/" + property + "/items?sort=" + sort + "&desc=" + desc + "&from="
+        return "/api/properties/" + property + "/items?sort=" + (desc ? "-" : "") + sort + "&from="
                 + random.nextInt(2_000) * 50 + "&count=100" + filter;
     }
 

@@ -43,7 +43,7 @@ class ItemsTest {
     void everySortIsAnOrderOfAllItemsAndPagesAreStretchesOfIt() {
         SORTS.forEach((sort, key) -> {
             for (boolean descending : new boolean[] {false, true}) {
-                String view = "sort=" + sort + "&desc=" + descending;
+                String view = "sort=" + (descending ? "-" : "") + sort;
                 List<JsonNode> rows = rows(view);
                 assertThat(rows).hasSize(180);
                 @SuppressWarnings("unchecked")
@@ -126,12 +126,12 @@ class ItemsTest {
     @Test
     void theTableIsTakenAwayAsItStands() {
         shop.type(rows("").get(0).path("address").asString(), "title", "=SUM(A1) \"quoted\", with comma");
-        Reply csv = shop.get("/items.csv?sort=title-px&desc=true&q=e");
+        Reply csv = shop.get("/items.csv?sort=-title-px&q=e");
         List<String> lines = csv.body().lines().toList();
         assertThat(lines).hasSize(shop.total("q=e") + 1);
         assertThat(lines.get(0)).startsWith("address,status,indexable,title,title_px");
         assertThat(csv.body()).contains("\"'=SUM(A1) \"\"quoted\"\", with comma\"");
-        String first = shop.get("/items?sort=title-px&desc=true&q=e&count=1")
+        String first = shop.get("/items?sort=-title-px&q=e&count=1")
                 .json()
                 .path("rows")
                 .get(0)

@@ -240,7 +240,7 @@ class NothingTwiceTest {
 
     private String range(String action, int from, int count, String more) {
         long asOf = shop.get("/items").json().path("asOf").asLong();
-        return "{\"action\":\"%s\",\"view\":{\"sort\":\"address\",\"desc\":true,\"asOf\":%d},\"from\":%d,\"count\":%d%s}"
+        return "{\"action\":\"%s\",\"view\":{\"sort\":\"-address\",\"asOf\":%d},\"from\":%d,\"count\":%d%s}"
                 .formatted(action, asOf, from, count, more);
     }
 
@@ -265,7 +265,7 @@ class NothingTwiceTest {
         assertThat(shop.text("L38", "description"))
                 .as("one value for all columns")
                 .isEqualTo("=X");
-        assertThat(shop.get("/items/copy?columns=address,title,description&sort=address&desc=true&from=0&count=3")
+        assertThat(shop.get("/items/copy?columns=address,title,description&sort=-address&from=0&count=3")
                         .body())
                 .isEqualTo("L39\t=X\t=X\r\nL38\t=X\t=X\r\nL37\tA\tB\r\n");
     }

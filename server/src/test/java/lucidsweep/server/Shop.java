@@ -4,6 +4,7 @@ import static java.nio.charset.StandardCharsets.UTF_8;
 import static java.util.Locale.ROOT;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import lucidsweep.server.RunningApplication.Api;
@@ -33,6 +34,18 @@ final class Shop {
 
     void importFile(String csv) {
         assertThat(api.importListings(property, csv).path("state").asString()).isEqualTo("done");
+    }
+
+    /** The same of a file that was written on a day. */
+    void importFile(String csv, LocalDate takenOn) {
+        JsonNode plan = api.upload("/api/properties/" + property + "/imports", "listings.csv", csv.getBytes(UTF_8))
+                .json();
+        String choice = Api.choice(plan).replaceFirst("\\}$", ",\"takenOn\":\"" + takenOn + "\"}");
+        Reply applied = api.post("/api/imports/" + plan.path("token").asString() + "/apply", choice);
+        assertThat(api.ended(applied.json().path("jobId").asLong())
+                        .path("state")
+                        .asString())
+                .isEqualTo("done");
     }
 
     void importDemand(String csv) {

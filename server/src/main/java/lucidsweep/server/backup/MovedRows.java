@@ -46,6 +46,8 @@ final class MovedRows {
             "draft",
             "ending",
             "exemption",
+            "finding_life",
+            "fixed_finding",
             "handover_file",
             "handover_line",
             "imported_rows",

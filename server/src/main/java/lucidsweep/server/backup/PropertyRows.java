@@ -26,6 +26,7 @@ final class PropertyRows {
             "ending",
             "exemption",
             "finding",
+            "fixed_finding",
             "item_set",
             "place_services",
             "property_login",
@@ -48,7 +49,7 @@ final class PropertyRows {
     private static final List<String> OF_SWEEP =
             List.of("demand_before", "result_before", "item_before", "import_source");
     private static final List<String> OF_ITEM =
-            List.of("item_link", "twin", "better_refused", "item_demand", "finding_stake", "site_note");
+            List.of("item_link", "twin", "better_refused", "item_demand", "finding_stake", "finding_life", "site_note");
 
     private final JdbcTemplate database;
     private final long property;

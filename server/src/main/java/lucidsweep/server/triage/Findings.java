@@ -56,8 +56,12 @@ public class Findings {
     private static final int FEW = 3_000;
     private static final int LIST = 200;
 
+    /** Where at least one of so many ids is wanted, the whole stretch is read and the others passed over. */
+    private static final long DENSE = 4;
+
     private final FindingMapper mapper;
     private final ExemptionMapper exemptions;
+    private final LifeMapper lifeLines;
     private final Items items;
     private final SetStandards standards;
     private final Clients clients;
@@ -70,6 +74,7 @@ public class Findings {
     Findings(
             FindingMapper mapper,
             ExemptionMapper exemptions,
+            LifeMapper lifeLines,
             Items items,
             SetStandards standards,
             Clients clients,
@@ -80,6 +85,7 @@ public class Findings {
             JsonMapper json) {
         this.mapper = mapper;
         this.exemptions = exemptions;
+        this.lifeLines = lifeLines;
         this.items = items;
         this.standards = standards;
         this.clients = clients;
@@ -128,10 +134,12 @@ public class Findings {
                 Likes.ofAll(survey.descriptions().found(), likeDescriptions));
         Map<String, Integer> fitWithout = new HashMap<>();
         Optional<StakeFit> fit = learns ? stakes.fit(property) : Optional.empty();
-        Lookahead.over(ids, AT_ONCE, some -> inspected(inspector, propertyId, some), stretch -> {
+        long moment = moment(propertyId);
+        Lookahead.over(ids, AT_ONCE, some -> inspected(inspector, propertyId, some, moment), stretch -> {
             transaction.executeWithoutResult(status -> {
                 mapper.deleteBetween(propertyId, stretch.first, stretch.last);
                 ManyRows.each(stretch.inspected.findings(), mapper::insert);
+                write(stretch.inspected.changes());
                 stakes.replace(stretch.first, stretch.last, stretch.inspected.stakes());
             });
             fit.ifPresent(learning -> stretch.inspected.found().forEach(learning::add));
@@ -169,7 +177,10 @@ public class Findings {
         for (int start = 0; start < some.size(); start += AT_ONCE) {
             List<ItemDetail> stretch = some.subList(start, Math.min(some.size(), start + AT_ONCE));
             long[] ids = stretch.stream().mapToLong(ItemDetail::id).toArray();
-            inspector.inspect(stretch, Map.of(), exempt(ids)).found().forEach(visit);
+            inspector
+                    .inspect(stretch, Map.of(), exempt(ids), new Lives(property.id(), 0, List.of(), List.of()))
+                    .found()
+                    .forEach(visit);
         }
     }
 
@@ -227,6 +238,36 @@ public class Findings {
 
     private record Stretch(long first, long last, Inspector.Inspected inspected) {}
 
+    /** The moment of which the latest sweep tells, in seconds since 1970. */
+    private long moment(long propertyId) {
+        Long latest = lifeLines.latestSweep(propertyId);
+        return latest == null ? 0 : latest;
+    }
+
+    private Lives lives(long propertyId, long[] ids, long moment) {
+        long first = ids[0];
+        long last = ids[ids.length - 1];
+        if (last - first < DENSE * ids.length)
+            return new Lives(propertyId, moment, lifeLines.between(first, last), lifeLines.fixedBetween(first, last));
+        List<LifeMapper.LifeLine> lines = new ArrayList<>();
+        List<LifeMapper.FixedKey> fixed = new ArrayList<>();
+        for (int start = 0; start < ids.length; start += LIST) {
+            Object[] some = Arrays.stream(ids, start, Math.min(ids.length, start + LIST))
+                    .boxed()
+                    .toArray();
+            lines.addAll(lifeLines.of(some));
+            fixed.addAll(lifeLines.fixedOf(some));
+        }
+        return new Lives(propertyId, moment, lines, fixed);
+    }
+
+    private void write(Lives.Changes changes) {
+        ManyRows.each(changes.lives(), lifeLines::put);
+        ManyRows.each(changes.ended(), lifeLines::putFixed);
+        for (LifeMapper.FixedKey back : changes.back())
+            lifeLines.removeFixed(back.itemId(), back.field().code(), back.checkCode());
+    }
+
     /** The checks that items need not pass, by item. */
     private Map<Long, Set<String>> exempt(long[] ids) {
         if (ids.length == 0) return Map.of();
@@ -237,12 +278,15 @@ public class Findings {
         return exempt;
     }
 
-    private Stretch inspected(Inspector inspector, long propertyId, long[] ids) {
+    private Stretch inspected(Inspector inspector, long propertyId, long[] ids, long moment) {
         return new Stretch(
                 ids[0],
                 ids[ids.length - 1],
                 inspector.inspect(
-                        items.detailsInSite(propertyId, ids), stakes.demand(ids[0], ids[ids.length - 1]), exempt(ids)));
+                        items.detailsInSite(propertyId, ids),
+                        stakes.demand(ids[0], ids[ids.length - 1]),
+                        exempt(ids),
+                        lives(propertyId, ids, moment)));
     }
 
     /** Works out the findings of some items; endings stay as they were found in the whole. */
@@ -275,6 +319,7 @@ public class Findings {
                         byHash(items.alikeGroups(propertyId, Field.DESCRIPTION, descriptions)),
                         nearDescriptions,
                         indexes.descriptions()));
+        long moment = moment(propertyId);
         transaction.executeWithoutResult(status -> {
             for (int start = 0; start < ids.length; start += LIST) {
                 Object[] some = Arrays.stream(ids, start, Math.min(ids.length, start + LIST))
@@ -286,9 +331,14 @@ public class Findings {
             Lookahead.over(
                     ids,
                     AT_ONCE,
-                    some -> inspector.inspect(items.detailsInSite(propertyId, some), stakes.demand(some), exempt(some)),
+                    some -> inspector.inspect(
+                            items.detailsInSite(propertyId, some),
+                            stakes.demand(some),
+                            exempt(some),
+                            lives(propertyId, some, moment)),
                     some -> {
                         ManyRows.each(some.findings(), mapper::insert);
+                        write(some.changes());
                         stakes.insert(some.stakes());
                         some.fitWithout().forEach((ending, fit) -> fitWithout.merge(ending, fit, Integer::sum));
                     });

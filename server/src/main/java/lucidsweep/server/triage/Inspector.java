@@ -71,12 +71,14 @@ final class Inspector {
      *
      * @param stakes what fixing them could win
      * @param found all items that were inspected, those without findings too
+     * @param changes what came and went
      * @param fitWithout how many indexable titles with a common ending would fit without it, by ending
      */
     record Inspected(
             List<FindingMapper.FindingValues> findings,
             List<StakeMapper.StakeLine> stakes,
             List<Found> found,
+            Lives.Changes changes,
             Map<String, Integer> fitWithout) {}
 
     /**
@@ -84,11 +86,14 @@ final class Inspector {
      *
      * @param demand what is reported of them, by id
      * @param exempt the ids of checks that they need not pass, by id
+     * @param lives since when what was found of them is there
      */
-    Inspected inspect(List<ItemDetail> items, Map<Long, ItemDemand> demand, Map<Long, Set<String>> exempt) {
+    Inspected inspect(
+            List<ItemDetail> items, Map<Long, ItemDemand> demand, Map<Long, Set<String>> exempt, Lives lives) {
         List<FindingMapper.FindingValues> findings = new ArrayList<>(items.size());
         List<StakeMapper.StakeLine> stakes = new ArrayList<>();
         List<Found> all = new ArrayList<>(items.size());
+        Lives.Changes changes = new Lives.Changes();
         Map<String, Integer> fitWithout = new HashMap<>();
         // What is wrong with a page is said once, of the one that stands for all its addresses.
         List<ItemDetail> looked = items.stream().filter(item -> !item.isTwin()).toList();
@@ -101,6 +106,7 @@ final class Inspector {
             List<Finding> found = inspection.of(inspected.get(i));
             List<Check> checks = found.stream().map(Finding::check).toList();
             all.add(new Found(item, checks));
+            lives.follow(item, checks, changes);
             if (found.isEmpty()) continue;
             List<StoredFinding> stored = found.stream().map(Inspector::finding).toList();
             countFitWithout(item, stored, 1, fitWithout);
@@ -108,7 +114,7 @@ final class Inspector {
             String parts = parts(item, checks, demand.get(item.id()));
             if (!parts.isEmpty()) stakes.add(new StakeMapper.StakeLine(item.id(), parts));
         }
-        return new Inspected(findings, stakes, all, fitWithout);
+        return new Inspected(findings, stakes, all, changes, fitWithout);
     }
 
     private String parts(ItemDetail item, List<Check> checks, ItemDemand demand) {

@@ -5,7 +5,12 @@ import lucidsweep.core.finding.Checks;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.web.Refusal;
 
-/** A filter as it stands in an address; names as in {@link ItemFilter}. */
+/**
+ * A filter as it stands in an address; names as in {@link ItemFilter}.
+ *
+ * @param life "new", "back" or "old", and behind a space the moment of a sweep in seconds since 1970
+ * @param sort the name of a column, with "-" in front for the largest first
+ */
 public record FilterForm(
         String q,
         String section,
@@ -16,8 +21,8 @@ public record FilterForm(
         String target,
         String indexable,
         Long set,
+        String life,
         String sort,
-        Boolean desc,
         Long asOf) {
 
     public ItemView view(long propertyId) {
@@ -28,9 +33,12 @@ public record FilterForm(
             throw Refusal.badInput(
                     "check: expected one of " + String.join(", ", Checks.codes()) + ", got \"" + check + "\"");
         }
-        ItemFilter filter =
-                new ItemFilter(q, section, field, check, shared, state, target, indexable, set, (List<Long>) null);
-        ItemSort by = sort == null || sort.isEmpty() ? ItemSort.ADDRESS : ItemSort.of(sort);
-        return new ItemView(propertyId, filter, by, Boolean.TRUE.equals(desc), asOf);
+        ItemFilter filter = new ItemFilter(
+                q, section, field, check, shared, state, target, indexable, set, LifeFilter.of(life), (List<Long>)
+                        null);
+        boolean falling = sort != null && sort.startsWith("-");
+        String name = sort == null ? "" : falling ? sort.substring(1) : sort;
+        ItemSort by = name.isEmpty() ? ItemSort.ADDRESS : ItemSort.of(name);
+        return new ItemView(propertyId, filter, by, falling, asOf);
     }
 }

@@ -16,6 +16,7 @@ import lucidsweep.core.item.Field;
  * @param target with, without, or a keyword's id
  * @param indexable yes or no
  * @param set the id of a set that they belong to
+ * @param life when the findings meant came
  * @param ids exactly these
  */
 public record ItemFilter(
@@ -28,24 +29,26 @@ public record ItemFilter(
         String target,
         String indexable,
         Long set,
+        LifeFilter life,
         List<Long> ids) {
 
     /** As a state: any draft; as a check: any but that of not being indexable. */
     static final String ANY = "any";
 
     /** Everything. */
-    public static final ItemFilter ALL = new ItemFilter(null, null, null, null, null, null, null, null, null, null);
+    public static final ItemFilter ALL =
+            new ItemFilter(null, null, null, null, null, null, null, null, null, null, null);
 
     public static ItemFilter ofState(DraftState state) {
-        return new ItemFilter(null, null, null, null, null, state.code(), null, null, null, null);
+        return new ItemFilter(null, null, null, null, null, state.code(), null, null, null, null, null);
     }
 
     /** Those with a draft, in whatever state. */
     public static ItemFilter ofAnyDraft() {
-        return new ItemFilter(null, null, null, null, null, ANY, null, null, null, null);
+        return new ItemFilter(null, null, null, null, null, ANY, null, null, null, null, null);
     }
 
     public static ItemFilter ofIds(List<Long> ids) {
-        return new ItemFilter(null, null, null, null, null, null, null, null, null, ids);
+        return new ItemFilter(null, null, null, null, null, null, null, null, null, null, ids);
     }
 }

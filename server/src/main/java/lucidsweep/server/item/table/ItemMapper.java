@@ -64,6 +64,15 @@ interface ItemMapper {
     @Select("select item_id, found from finding " + DraftMapper.AMONG_IDS + "item_id")
     List<FindingLine> findingsOf(@Param("ids") Object[] ids);
 
+    /** Since when the findings of an item are there, as {@link lucidsweep.core.finding.FindingLife} has it. */
+    record LifeLine(long itemId, String life) {}
+
+    @Select("select item_id, life from finding_life where item_id between #{first} and #{last}")
+    List<LifeLine> lives(long first, long last);
+
+    @Select("select item_id, life from finding_life " + DraftMapper.AMONG_IDS + "item_id")
+    List<LifeLine> livesOf(@Param("ids") Object[] ids);
+
     /** What fixing the findings of an item could win, as {@link StakeParts} has it. */
     record StakeLine(long itemId, String parts) {}
 

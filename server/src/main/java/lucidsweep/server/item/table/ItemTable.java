@@ -1,11 +1,13 @@
 package lucidsweep.server.item.table;
 
+import java.nio.IntBuffer;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -51,8 +53,9 @@ final class ItemTable {
      * What is wrong with an item.
      *
      * @param stakes what fixing it could win, as {@link StakeParts} has it; null where nothing is at stake
+     * @param since when each was found first, as {@link LifeParts} has it
      */
-    record Found(List<Mark> marks, float[] stakes) {}
+    record Found(List<Mark> marks, float[] stakes, int[] since) {}
 
     /** A text in force with the state of its draft, null where it has none; no cell where an item has no such field by nature. */
     record Cell(String text, int px, long alike, DraftState state) {}
@@ -74,6 +77,11 @@ final class ItemTable {
     private final IntColumn findingSet = new IntColumn();
     private final FindingSets findingSets = new FindingSets();
     private float[][] stakes = new float[1_024][];
+    private int[][] since = new int[1_024][];
+
+    /** Many items have been found wanting at the same moments. */
+    private final Map<IntBuffer, int[]> moments = new HashMap<>();
+
     private double mostAtStake = NONE;
     private List<FindingCount> counted;
     private final BitSet indexable = new BitSet();
@@ -169,6 +177,8 @@ final class ItemTable {
         indexable.set(row, line.indexable());
         if (row >= stakes.length) stakes = Arrays.copyOf(stakes, Math.max(row + 1, stakes.length * 2));
         stakes[row] = line.found().stakes();
+        if (row >= since.length) since = Arrays.copyOf(since, stakes.length);
+        since[row] = moments.computeIfAbsent(IntBuffer.wrap(line.found().since()), IntBuffer::array);
         mostAtStake = NONE;
         counted = null;
         for (int i = 0; i < fields.length; i++) fields[i].set(row, line.cells()[i]);
@@ -484,7 +494,7 @@ final class ItemTable {
 
     /** About how many bytes of memory it takes. */
     long bytes() {
-        long sum = 140L * size + address.bytes(size) + h1.bytes(size);
+        long sum = 148L * size + address.bytes(size) + h1.bytes(size);
         for (FieldColumns field : fields) sum += field.text.bytes(size);
         return sum;
     }
@@ -551,6 +561,7 @@ final class ItemTable {
             keep(wanted, row -> section.get(row) == number);
         }
         if (given(filter.check())) keepWithFinding(wanted, filter);
+        if (filter.life() != null) keepByLife(wanted, filter);
         if (given(filter.state())) keepDrafted(wanted, filter);
         if (given(filter.target())) keepAimed(wanted, filter.target());
         if (given(filter.q())) {
@@ -579,6 +590,46 @@ final class ItemTable {
         keep(wanted, row -> having[findingSet.get(row)]);
         boolean ofHidden = filter.field() == Field.INDEXING || !any && Checks.isOfHidden(filter.check());
         if (!ofHidden) wanted.and(indexable);
+    }
+
+    /** What there is of findings, by when they came. */
+    synchronized FindingLives lives(int moment) {
+        int fresh = 0;
+        int back = 0;
+        int old = 0;
+        for (int row = 0; row < size; row++) {
+            List<Mark> marks = findingSets.set(findingSet.get(row));
+            for (int i = 0; i < marks.size(); i++) {
+                if (!counts(row, marks.get(i))) continue;
+                int when = i < since[row].length ? since[row][i] : 0;
+                if (Math.abs(when) <= moment) old++;
+                else if (when < 0) back++;
+                else fresh++;
+            }
+        }
+        return new FindingLives(fresh, back, old);
+    }
+
+    private boolean counts(int row, Mark mark) {
+        return Checks.of(mark.field(), mark.check()).counts(indexable.get(row));
+    }
+
+    /** Those with a finding of the filter's check that came after a moment, or came back. */
+    private void keepByLife(BitSet wanted, ItemFilter filter) {
+        boolean any = !given(filter.check()) || filter.check().equals(ItemFilter.ANY);
+        int moment = filter.life().moment();
+        keep(wanted, row -> {
+            List<Mark> marks = findingSets.set(findingSet.get(row));
+            for (int i = 0; i < marks.size(); i++) {
+                Mark mark = marks.get(i);
+                boolean meant = (any || mark.check().equals(filter.check()))
+                        && (filter.field() == null || mark.field() == filter.field())
+                        && counts(row, mark);
+                int when = i < since[row].length ? since[row][i] : 0;
+                if (meant && filter.life().has(when)) return true;
+            }
+            return false;
+        });
     }
 
     private void keepDrafted(BitSet wanted, ItemFilter filter) {

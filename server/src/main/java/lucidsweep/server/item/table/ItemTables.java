@@ -87,6 +87,7 @@ class ItemTables {
             mapper.aimsOf(ids).forEach(parts::add);
             mapper.findingsOf(ids).forEach(parts::add);
             mapper.stakesOf(ids).forEach(parts::add);
+            mapper.livesOf(ids).forEach(parts::add);
             mapper.tableItemsOf(ids).forEach(item -> lines.add(parts.line(item)));
         }
         return lines;
@@ -108,6 +109,7 @@ class ItemTables {
             mapper.aims(first, after).forEach(parts::add);
             mapper.findings(first, after).forEach(parts::add);
             mapper.stakes(first, after).forEach(parts::add);
+            mapper.lives(first, after).forEach(parts::add);
             chunk.forEach(item -> table.add(parts.line(item)));
         } while (chunk.size() == ROWS_AT_ONCE);
         return table;
@@ -119,6 +121,7 @@ class ItemTables {
         private final Map<Long, ItemMapper.Aimed> aims = new HashMap<>();
         private final Map<Long, List<Mark>> findings = new HashMap<>();
         private final Map<Long, String> stakes = new HashMap<>();
+        private final Map<Long, String> lives = new HashMap<>();
 
         private void add(DraftMapper.DraftRow field) {
             drafts.put(field.id(), field);
@@ -130,6 +133,10 @@ class ItemTables {
 
         private void add(ItemMapper.FindingLine line) {
             findings.put(line.itemId(), json.readValue(line.found(), MARKS));
+        }
+
+        private void add(ItemMapper.LifeLine line) {
+            lives.put(line.itemId(), line.life());
         }
 
         private void add(ItemMapper.StakeLine line) {
@@ -158,7 +165,10 @@ class ItemTables {
                     },
                     aim == null ? null : aim.keywordId(),
                     aim == null ? null : aim.phrase(),
-                    new ItemTable.Found(marks, StakeParts.of(stakes.get(item.id()), marks.size())));
+                    new ItemTable.Found(
+                            marks,
+                            StakeParts.of(stakes.get(item.id()), marks.size()),
+                            LifeParts.of(lives.getOrDefault(item.id(), ""), marks)));
         }
 
         private ItemTable.Cell cell(long item, Field field, ItemMapper.Measured captured) {

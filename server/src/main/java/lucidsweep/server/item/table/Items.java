@@ -369,6 +369,11 @@ public class Items {
         return tables.of(propertyId).findingCounts();
     }
 
+    /** How many findings came after a moment, in seconds since 1970, how many came back, and how many were there before. */
+    public FindingLives lives(long propertyId, int moment) {
+        return tables.of(propertyId).lives(moment);
+    }
+
     /** Indexable items that share one of these texts, by hash. */
     public List<AlikeGroup> alikeGroups(long propertyId, Field field, Collection<Long> keys) {
         return tables.of(propertyId).alikeGroups(field, keys);

@@ -62,7 +62,7 @@ class ItemTableTest {
                 new ItemTable.Cell[] {cell(), cell(), random.nextBoolean() ? cell() : null},
                 keyword,
                 keyword == null ? null : WORDS[keyword.intValue()],
-                new ItemTable.Found(findings, stakes(findings.size())));
+                new ItemTable.Found(findings, stakes(findings.size()), new int[0]));
     }
 
     private float[] stakes(int findings) {
@@ -174,7 +174,7 @@ class ItemTableTest {
             String state,
             String target,
             String indexable) {
-        return new ItemFilter(q, section, field, check, shared, state, target, indexable, null, null);
+        return new ItemFilter(q, section, field, check, shared, state, target, indexable, null, null, null);
     }
 
     private static boolean has(ItemTable.Line line, String check) {
