@@ -103,7 +103,7 @@ class WalkTest {
     @Test
     void triageIsWorkedFromItsPictureItsChecklistItsStandardAndItsReport() throws IOException {
         page.navigate(address + "/p/1/triage");
-        link(Pattern.compile("^description in .shop.: \\d+ findings")).click();
+        link(Pattern.compile("^Description in .shop.: \\d+ findings")).click();
         assertThat(page.getByRole(AriaRole.GRID)).containsText("/shop/");
         assertThat(page.getByLabel("Finding", new Page.GetByLabelOptions().setExact(true)))
                 .hasValue("description any");
@@ -140,6 +140,53 @@ class WalkTest {
         Download workbook = page.waitForDownload(
                 () -> link(Pattern.compile("^XLSX$")).first().click());
         assertThat(Files.size(workbook.path())).isGreaterThan(2_000);
+    }
+
+    @Test
+    void aSetIsMadeHeldToLimitsOfItsOwnAndAFindingLetStand() {
+        page.navigate(address + "/p/1/triage?view=sets");
+        button("New set").click();
+        page.getByLabel("Name").fill("Lessons");
+        page.getByLabel("Address").fill("/lessons/");
+        assertThat(page.getByText("/lessons/", new Page.GetByTextOptions().setExact(true))
+                        .last())
+                .isVisible();
+        button("Save set").click();
+        assertThat(page.getByText(Pattern.compile("The set “Lessons” has \\d+ items.")))
+                .isVisible();
+
+        Locator made = page.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("Lessons"));
+        made.getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Give it a standard"))
+                .click();
+        assertThat(page.getByLabel("Held to it")).containsText("the set Lessons");
+        page.getByLabel("Length, at most").first().fill("20");
+        button("Preview").click();
+        assertThat(page.getByText(Pattern.compile("It would add \\d+ findings and take 0 away")))
+                .isVisible();
+        button("Apply").click();
+        assertThat(page.getByText("What this set says itself is marked", new Page.GetByTextOptions().setExact(false)))
+                .isVisible();
+
+        stage("Rewrite");
+        page.getByLabel("Set", new Page.GetByLabelOptions().setExact(true))
+                .selectOption(new SelectOption().setIndex(3));
+        assertThat(page.locator("[role=row]").nth(1)).containsText("/lessons/");
+        page.locator("[role=row]").nth(1).locator("[data-column=title]").click();
+        Locator closeUp = page.getByRole(AriaRole.COMPLEMENTARY);
+        assertThat(closeUp).containsText("Held to the limits of “Lessons” instead of the property’s.");
+        assertThat(closeUp).containsText("title too long");
+        closeUp.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Let it stand"))
+                .first()
+                .click();
+        page.getByLabel("Why it stands").fill("The client wants it so.");
+        closeUp.getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName("Let it stand").setExact(true))
+                .first()
+                .click();
+        assertThat(closeUp).containsText("The client wants it so.");
+        button("Hold it to the check again").click();
+        assertThat(closeUp).not().containsText("The client wants it so.");
     }
 
     private Locator link(Pattern name) {
@@ -485,6 +532,20 @@ class WalkTest {
         isAccessible("the history");
         page.keyboard().press("Escape");
 
+        page.navigate(address + "/p/1/triage");
+        page.evaluate(axe);
+        button(Pattern.compile("^More for: ")).first().click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Set aside"))
+                .click();
+        assertThat(page.getByRole(AriaRole.DIALOG)).isVisible();
+        isAccessible("setting a cause aside");
+
+        page.navigate(address + "/p/1/triage?view=sets");
+        page.evaluate(axe);
+        button("New set").click();
+        assertThat(page.getByLabel("Name")).isVisible();
+        isAccessible("the form of a set");
+
         page.navigate(address + "/");
         page.evaluate(axe);
         button("Add a client").click();
@@ -520,6 +581,9 @@ class WalkTest {
                 "/p/2/aim?side=groups",
                 "/p/1/triage",
                 "/p/1/triage?view=costs",
+                "/p/1/triage?view=checklist",
+                "/p/1/triage?view=standard",
+                "/p/1/triage?view=sets",
                 "/p/1/triage?field=title&check=missing",
                 "/p/1/rewrite?tool=recipe",
                 "/p/1/release",

@@ -95,6 +95,11 @@ public abstract class Check {
         return !code.equals(NotIndexable.CODE) && indexable != isOfHidden();
     }
 
+    /** Whether it says something only of items that have tags by nature. */
+    public boolean needsTags() {
+        return field == Field.TAGS;
+    }
+
     /** The limit that a standard sets, in words; "" where there is none. */
     public String limit(Standard standard) {
         return "";

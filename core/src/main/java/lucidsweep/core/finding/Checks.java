@@ -75,6 +75,8 @@ public final class Checks {
                             new NearTwinTags(),
                             new TagCapitals(),
                             new TagOffText(),
+                            new TagEverywhere(),
+                            new TagUnsearched(),
                             new TagsUnused()))
             .<Check>flatMap(Function.identity())
             .toList();

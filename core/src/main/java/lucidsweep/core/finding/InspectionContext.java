@@ -12,7 +12,8 @@ import lucidsweep.core.text.Ending;
  * @param endings the common endings of the property's titles
  * @param brandKeys the client's brand words, as {@code TextKey.key} gives them
  * @param places the places that the client serves
+ * @param tags what is known of the property's tags
  * @param year the year in which the texts were captured
  */
 public record InspectionContext(
-        Standard standard, List<Ending> endings, Set<String> brandKeys, PlacesNamed places, int year) {}
+        Standard standard, List<Ending> endings, Set<String> brandKeys, PlacesNamed places, TagUse tags, int year) {}

@@ -14,6 +14,11 @@ final class WithoutTags extends TextCheck {
     }
 
     @Override
+    public boolean needsTags() {
+        return true;
+    }
+
+    @Override
     Sentence sentence() {
         return Sentence.of(field(), "has no word of the item’s tags", "have no word of their items’ tags");
     }

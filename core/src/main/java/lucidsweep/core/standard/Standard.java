@@ -131,7 +131,8 @@ public record Standard(
                         "title same-as-h1",
                         "title patterned",
                         "head shared-missing",
-                        "tags off-text"));
+                        "tags off-text",
+                        "tags unsearched"));
     }
 
     /** The same with what says nothing in a language. */

@@ -40,6 +40,7 @@ class ChecksTest {
             List.of(new Ending(" | Tarrin Bay Kayaks, all year", 80, 260)),
             Set.of("tarrin bay kayaks"),
             new PlacesNamed(List.of("Gull Cove", "Fennick")),
+            new TagUse(Set.of("boat"), Set.of("sea violin")),
             2026);
     private static final int COLUMNS = 12;
     private static final Pattern NOTE = Pattern.compile("<(alike |near |series )?(\\d+)>(.*)");

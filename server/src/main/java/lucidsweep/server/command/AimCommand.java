@@ -73,7 +73,7 @@ final class AimCommand implements Callable<Integer> {
             description = "the brand's names; guessed if left out")
     private List<String> brandNames;
 
-    @Option(names = "--language", paramLabel = "CODE", defaultValue = "en", description = "default: ${DEFAULT-VALUE}")
+    @Option(names = "--language", paramLabel = "CODE", description = "of the items; told from them if left out")
     private String languageCode;
 
     @Override
@@ -87,7 +87,7 @@ final class AimCommand implements Callable<Integer> {
         if (keywords.lines().isEmpty()) throw new Unusable("no keyword could be read");
         keywords.unreadable().forEach(each -> said.add("keywords, line " + each.line() + ": " + each.reason()));
         keywords.notes().forEach(each -> said.add("keywords, line " + each.line() + ": " + each.reason()));
-        Words language = Words.in(languageCode);
+        Words language = Words.in(ItemLanguage.of(itemTable, languageCode));
         List<String> phrases =
                 keywords.lines().stream().map(KeywordList.Line::phrase).toList();
         int today = demand.map(this::lastDay).orElse(SOME_DAY);

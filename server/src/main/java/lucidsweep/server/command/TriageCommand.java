@@ -56,7 +56,7 @@ final class TriageCommand implements Callable<Integer> {
     @Option(names = "--places", paramLabel = "NAMES", description = "places that are served, separated by commas")
     private String places = "";
 
-    @Option(names = "--language", paramLabel = "CODE", defaultValue = "en", description = "default: ${DEFAULT-VALUE}")
+    @Option(names = "--language", paramLabel = "CODE", description = "of the items; told from them if left out")
     private String language;
 
     @Option(names = "--standard", paramLabel = "FILE", description = "a standard as JSON, as the interface saves it")
@@ -79,7 +79,7 @@ final class TriageCommand implements Callable<Integer> {
         CommandFiles.folder(out);
         boolean pages = Mapping.guess(RowKind.PAGES, items.first(SAMPLE_ROWS)).isComplete(RowKind.PAGES);
         try (StartedApplication application = StartedApplication.start(startable, null)) {
-            Property property = property(application.get(Clients.class), pages);
+            Property property = property(application.get(Clients.class), pages, ItemLanguage.of(items, language));
             CommandFiles.setStandard(application, property, standard);
             read(application, property, indexable(items), pages ? RowKind.PAGES : RowKind.LISTINGS);
             if (keywords != null) {
@@ -91,7 +91,7 @@ final class TriageCommand implements Callable<Integer> {
         }
     }
 
-    private Property property(Clients clients, boolean pages) {
+    private Property property(Clients clients, boolean pages, String language) {
         Client client = clients.addClient(new ClientForm("The client", brand, places));
         PropertyKind kind = pages ? PropertyKind.WEBSITE : PropertyKind.LISTINGS;
         String address = pages ? "http://127.0.0.1/" : "";

@@ -11,7 +11,6 @@ import java.util.stream.Collectors;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.NotIndexable;
-import lucidsweep.core.item.Field;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.database.ManyRows;
@@ -110,7 +109,7 @@ public class Checklist {
         return Checks.all().stream()
                 .filter(check -> !check.isOfHidden())
                 .filter(check -> !property.standard().off().contains(check.id()))
-                .filter(check -> isOf(property, check.field()))
+                .filter(check -> isOf(property, check))
                 .map(check -> new Line(
                         check,
                         now.getOrDefault(check, 0),
@@ -121,10 +120,10 @@ public class Checklist {
                 .toList();
     }
 
-    /** Whether a property has a field by nature. */
-    static boolean isOf(Property property, Field field) {
-        return switch (field) {
-            case TAGS -> property.hasTags();
+    /** Whether a check is about something that the items of a property have by nature. */
+    static boolean isOf(Property property, Check check) {
+        if (check.needsTags()) return property.hasTags();
+        return switch (check.field()) {
             case H1, SLUG, IMAGES, LINKS, HEAD, INDEXING -> !property.hasTags();
             default -> true;
         };

@@ -22,6 +22,7 @@ import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.Inspection;
 import lucidsweep.core.finding.InspectionContext;
 import lucidsweep.core.finding.Stake;
+import lucidsweep.core.finding.TagUse;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.PlacesNamed;
 import lucidsweep.core.keyword.Words;
@@ -67,6 +68,7 @@ public class Findings {
     private final Clients clients;
     private final Stakes stakes;
     private final LikeTexts likes;
+    private final TagUses tagUses;
     private final PropertyLine line;
     private final TransactionTemplate transaction;
     private final JsonMapper json;
@@ -80,6 +82,7 @@ public class Findings {
             Clients clients,
             Stakes stakes,
             LikeTexts likes,
+            TagUses tagUses,
             PropertyLine line,
             TransactionTemplate transaction,
             JsonMapper json) {
@@ -91,6 +94,7 @@ public class Findings {
         this.clients = clients;
         this.stakes = stakes;
         this.likes = likes;
+        this.tagUses = tagUses;
         this.line = line;
         this.transaction = transaction;
         this.json = json;
@@ -105,6 +109,7 @@ public class Findings {
     public void evaluate(long propertyId) {
         line.run(propertyId, "findings of all items", () -> {
             likes.forget(propertyId);
+            tagUses.forget(propertyId);
             evaluateAll(propertyId, true);
         });
     }
@@ -386,9 +391,10 @@ public class Findings {
         Set<String> brands = client.brandNames().stream().map(TextKey::key).collect(Collectors.toSet());
         InspectedItems subjects = new InspectedItems(property.language(), titles, descriptions, items::addresses);
         PlacesNamed places = new PlacesNamed(client.placeNames());
+        TagUse tags = tagUses.of(property);
         int year = yearOf(property.id());
         Function<Standard, Inspection> inspections =
-                standard -> new Inspection(new InspectionContext(standard, endings, brands, places, year));
+                standard -> new Inspection(new InspectionContext(standard, endings, brands, places, tags, year));
         Optional<StakeModel> costs = stakes.costs(property.id())
                 .map(fitted -> fitted.model(property.standard().leadingWords()));
         return new Inspector(property.id(), held, inspections, subjects, Words.in(property.language()), costs, json);

@@ -80,7 +80,7 @@ class StandardController {
                 own,
                 Checks.all().stream()
                         .filter(check -> !check.code().equals(NotIndexable.CODE))
-                        .filter(check -> Checklist.isOf(property, check.field()))
+                        .filter(check -> Checklist.isOf(property, check))
                         .map(check -> new CheckView(check.id(), check.field(), check.label(), check.limit(set)))
                         .toList());
     }

@@ -7,13 +7,16 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import lucidsweep.core.compose.TagList;
 import lucidsweep.core.demand.Course;
 import lucidsweep.core.demand.DemandTally;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.TagSurvey;
 import lucidsweep.core.keyword.Words;
+import lucidsweep.core.text.TextKey;
 import lucidsweep.server.aim.keywords.KeywordRow;
 import lucidsweep.server.aim.keywords.KeywordSelection;
 import lucidsweep.server.aim.keywords.KeywordTables;
@@ -26,7 +29,7 @@ import org.springframework.stereotype.Service;
 
 /** The tags of listings and videos, with what is searched of them. */
 @Service
-class Tags {
+public class Tags {
 
     private static final int KEPT = 8;
 
@@ -85,6 +88,19 @@ class Tags {
                 .filter(row -> row.tag().toLowerCase(Locale.ROOT).contains(part))
                 .sorted((descending ? order.reversed() : order).thenComparing(TagRow::tag))
                 .toList();
+    }
+
+    /** The keys of tags that nobody searches for; none where no searches are known. */
+    public Set<String> unsearched(Property property) {
+        List<TagRow> all = rows(property.id(), "", "", "items", true);
+        boolean anySearches = all.stream()
+                .anyMatch(row ->
+                        row.searched().searches() != null && row.searched().searches() > 0);
+        if (!anySearches) return Set.of();
+        return all.stream()
+                .filter(KINDS.get("never-searched"))
+                .map(row -> TextKey.key(row.tag()))
+                .collect(Collectors.toSet());
     }
 
     private List<TagRow> survey(Property property) {
