@@ -79,6 +79,12 @@ export function standing(changes: Partial<Standing> = {}, property: Partial<Stan
 const FIT = { px: 200, chars: 20, desktopLimit: 580, phoneLimit: 644, fitting: 100, says: "" };
 const CELL = { draft: null, state: null, kept: null, fit: FIT, lacks: [] } as unknown as ItemRow["title"];
 
+/** A finding of an item with some things different. */
+export function finding(field: string, check: string, changes: Partial<ItemRow["findings"][number]> = {}) {
+  const stake = { clicks: 0, low: 0, high: 0 };
+  return { field, check, evidence: "", limit: "", fix: "by-hand", marks: [], stake, ...changes } as ItemRow["findings"][number];
+}
+
 /** A row of a table of items with some things different. */
 export function item(id: number, changes: Partial<ItemRow> = {}): ItemRow {
   return {

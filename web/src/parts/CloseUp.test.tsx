@@ -2,8 +2,7 @@ import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, expect, it } from "vitest";
 import { type Asked, asked, serve } from "../../testing/server";
-import { cell, item, show } from "../../testing/view";
-import type { ItemRow } from "../api/client";
+import { cell, finding, item, show } from "../../testing/view";
 import { CloseUp } from "./CloseUp";
 
 const FIT = { px: 612.4, chars: 58, desktopLimit: 580, phoneLimit: 644, fitting: 50, says: "33 px over" };
@@ -38,12 +37,10 @@ const ROW = item(5, {
     reason: "all its words stand in the H1",
   },
   findings: [
-    {
-      field: "title",
-      check: "too-long",
+    finding("title", "too-long", {
       evidence: "33 px over 580 on a desktop",
       stake: { clicks: 12.2, low: 4, high: 20.4 },
-    },
+    }),
   ],
 });
 
@@ -213,9 +210,18 @@ it("lets a finding stand with the reason and a day, and holds the item to the ch
   serve(
     "GET /api/items/5",
     item(5, {
+      title: cell("Hire, hire and kayaks"),
       findings: [
-        { field: "title", check: "too-long", evidence: "42 px over", stake: { clicks: 0, low: 0, high: 0 } },
-      ] as ItemRow["findings"],
+        finding("title", "repeated-word", {
+          evidence: "“hire” stands 2 times",
+          limit: "at most once",
+          fix: "recipe",
+          marks: [
+            { from: 0, to: 4 },
+            { from: 6, to: 10 },
+          ],
+        }),
+      ],
     }),
   );
   serve("GET /api/items/5/exemptions", [
@@ -233,11 +239,15 @@ it("lets a finding stand with the reason and a day, and holds the item to the ch
   serve("POST /api/properties/7/exemptions", { items: 1 });
   serve("POST /api/properties/7/exemptions/end", { items: 1 });
   show(<CloseUp propertyId={7} itemId={5} editable onClose={() => undefined} />, "/p/7/rewrite");
-  fireEvent.click(await screen.findByRole("button", { name: "Let it stand" }));
+  expect((await screen.findAllByText(/^hire$/i)).map((mark) => mark.tagName)).toEqual(["MARK", "MARK"]);
+  expect(screen.getByText(/limit: at most once/)).toBeTruthy();
+  const fix = screen.getByRole("link", { name: "Rewrite by recipe" });
+  expect(fix.getAttribute("href")).toBe("/p/7/rewrite?q=https%3A%2F%2Ftarrin.example%2Fpage-5&tool=recipe&on=title");
+  fireEvent.click(screen.getByRole("button", { name: "Let it stand" }));
   fireEvent.change(screen.getByLabelText("Why it stands"), { target: { value: "Their own words" } });
   fireEvent.change(screen.getByLabelText("Look again on"), { target: { value: "2027-05-01" } });
   fireEvent.click(screen.getByRole("button", { name: "Let it stand" }));
-  const about = { selection: { ids: [5] }, field: "title", check: "too-long" };
+  const about = { selection: { ids: [5] }, field: "title", check: "repeated-word" };
   await waitFor(() =>
     expect(asked("POST /api/properties/7/exemptions")[0]?.body).toEqual({
       ...about,

@@ -1,6 +1,7 @@
 import { Button } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
+import { Link } from "react-router";
 import { answer, api, type Exemption, type Field, type ItemRow } from "../api/client";
 import { ofProperty, useChange, useChecks } from "../api/queries";
 import css from "./CloseUp.module.css";
@@ -26,7 +27,11 @@ export function ItemFindings({ propertyId, item }: Props) {
             <li key={key}>
               <b>{labelOf(finding.field, finding.check)}</b>
               <br />
-              <span className={css.soft}>{finding.evidence}</span>
+              <span className={css.soft}>
+                {finding.evidence}
+                {finding.limit && <> (limit: {finding.limit})</>}
+              </span>
+              <Marked item={item} finding={finding} />
               {finding.stake.high >= 0.5 && (
                 <>
                   <br />
@@ -42,9 +47,12 @@ export function ItemFindings({ propertyId, item }: Props) {
                   onDone={() => setExempting(undefined)}
                 />
               ) : (
-                <button type="button" className={css.small} onClick={() => setExempting(key)}>
-                  Let it stand
-                </button>
+                <span className={css.ways}>
+                  <Fix propertyId={propertyId} item={item} finding={finding} />
+                  <button type="button" className={css.small} onClick={() => setExempting(key)}>
+                    Let it stand
+                  </button>
+                </span>
               )}
             </li>
           );
@@ -56,6 +64,46 @@ export function ItemFindings({ propertyId, item }: Props) {
     </section>
   );
 }
+
+type Finding = ItemRow["findings"][number];
+
+/** The text with that marked of which the evidence speaks. */
+function Marked({ item, finding }: { item: ItemRow; finding: Finding }) {
+  const cell = finding.field === "title" ? item.title : finding.field === "description" ? item.description : item.tags;
+  if (finding.marks.length === 0 || !cell) return null;
+  const text = cell.draft ?? cell.captured;
+  const pieces: ReactNode[] = [];
+  let at = 0;
+  for (const { from, to } of finding.marks) {
+    pieces.push(text.slice(at, from), <mark key={from}>{text.slice(from, to)}</mark>);
+    at = to;
+  }
+  return (
+    <p className={css.marked}>
+      {pieces}
+      {text.slice(at)}
+    </p>
+  );
+}
+
+/** Leads to the tool of Rewrite that fixes a finding, with this item in it. */
+function Fix({ propertyId, item, finding }: Props & { finding: Finding }) {
+  const name = FIXES[finding.fix];
+  if (!name || !["title", "description", "tags"].includes(finding.field)) return null;
+  const search = new URLSearchParams({ q: item.address, tool: finding.fix, on: finding.field });
+  return (
+    <Link className={css.small} to={`/p/${propertyId}/rewrite?${search}`}>
+      {name}
+    </Link>
+  );
+}
+
+const FIXES: Record<string, string> = {
+  recipe: "Rewrite by recipe",
+  cut: "Cut to fit",
+  "remove-ending": "Remove the ending",
+  tags: "Fix the tags",
+};
 
 function useLabels(propertyId: number) {
   const checks = useChecks(propertyId);

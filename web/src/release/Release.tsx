@@ -11,6 +11,7 @@ import { FilterBar } from "../parts/FilterBar";
 import { type Column, Grid } from "../parts/Grid";
 import { itemColumns } from "../parts/itemColumns";
 import { of } from "../parts/number";
+import { RefreshOrder } from "../parts/RefreshOrder";
 import stage from "../parts/stage.module.css";
 import { TextCell } from "../parts/TextCell";
 import { tell } from "../parts/tell";
@@ -119,7 +120,9 @@ export function Release() {
   return (
     <div className={stage.stage}>
       <ConflictDialog insist="Decide about them as they are now" {...conflicts.dialog} />
-      <FilterBar propertyId={propertyId} view={view} />
+      <FilterBar propertyId={propertyId} view={view}>
+        <RefreshOrder view={view} revision={property?.revision} />
+      </FilterBar>
       <div className={stage.split}>
         <div className={stage.table}>
           <Grid

@@ -11,6 +11,7 @@ import { FilterBar } from "../parts/FilterBar";
 import { Grid } from "../parts/Grid";
 import { itemColumns } from "../parts/itemColumns";
 import { of } from "../parts/number";
+import { RefreshOrder } from "../parts/RefreshOrder";
 import stage from "../parts/stage.module.css";
 import { useItemView } from "../parts/useItemView";
 import { useProperty } from "../parts/useProperty";
@@ -71,16 +72,11 @@ export function Rewrite() {
     [listings, unsavedOf, view.mostAtStake],
   );
   const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
-  const stale = view.asOf !== undefined && property !== undefined && view.asOf < property.revision;
 
   return (
     <div className={stage.stage}>
       <FilterBar propertyId={propertyId} view={view}>
-        {stale && (
-          <Button size="compact-xs" variant="subtle" onClick={view.sortAgain}>
-            Refresh the order
-          </Button>
-        )}
+        <RefreshOrder view={view} revision={property?.revision} />
         <BatchMenu undo={undo} />
         <Button
           size="xs"

@@ -1,7 +1,7 @@
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { beforeEach, expect, it } from "vitest";
 import { asked, Problem, serve } from "../../testing/server";
-import { item, place, show, standing } from "../../testing/view";
+import { finding, item, place, show, standing } from "../../testing/view";
 import type { Cause } from "../api/client";
 import { Triage } from "./Triage";
 
@@ -238,14 +238,7 @@ it("counts by kind, sets apart what is not indexable, and gives both tables away
 
 it("shows the items behind a cause with their evidence", async () => {
   const withFindings = item(5, {
-    findings: [
-      {
-        field: "title",
-        check: "too-long",
-        evidence: "42 px over 580 on a desktop",
-        stake: { clicks: 0, low: 0, high: 0 },
-      },
-    ],
+    findings: [finding("title", "too-long", { evidence: "42 px over 580 on a desktop" })],
   });
   serve("GET /api/properties/7/items", { total: 1, asOf: 4, mostAtStake: 0, rows: [withFindings] });
   show(<Triage />, "/p/7/triage?field=title&check=too-long&section=%2Ftours%2F");

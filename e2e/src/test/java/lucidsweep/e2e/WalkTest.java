@@ -79,7 +79,7 @@ class WalkTest {
         assertThat(panel()).containsText("48 titles would change, all of them fit");
         assertThat(panel()).containsText("Sunset tour at Otter Point");
         button("Draft 48").click();
-        assertThat(ribbon("Rewrite")).containsText("drafted");
+        assertThat(ribbon("Rewrite")).containsText("68 drafted");
 
         stage("Release");
         assertThat(total("78 items")).isVisible();
@@ -132,7 +132,7 @@ class WalkTest {
 
         link(Pattern.compile("^Causes$")).click();
         button("Report").click();
-        page.getByLabel("Language").selectOption("German");
+        page.getByLabel("Language", new Page.GetByLabelOptions().setExact(true)).selectOption("German");
         Download report = page.waitForDownload(() -> button("Download HTML").click());
         assertThat(Files.readString(report.path()))
                 .contains("Was gefunden wurde", "Titel: zu lang")
@@ -146,8 +146,8 @@ class WalkTest {
     void aSetIsMadeHeldToLimitsOfItsOwnAndAFindingLetStand() {
         page.navigate(address + "/p/1/triage?view=sets");
         button("New set").click();
-        page.getByLabel("Name").fill("Lessons");
-        page.getByLabel("Address").fill("/lessons/");
+        page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Lessons");
+        page.getByLabel("Address", new Page.GetByLabelOptions().setExact(true)).fill("/lessons/");
         assertThat(page.getByText("/lessons/", new Page.GetByTextOptions().setExact(true))
                         .last())
                 .isVisible();
@@ -543,7 +543,8 @@ class WalkTest {
         page.navigate(address + "/p/1/triage?view=sets");
         page.evaluate(axe);
         button("New set").click();
-        assertThat(page.getByLabel("Name")).isVisible();
+        assertThat(page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)))
+                .isVisible();
         isAccessible("the form of a set");
 
         page.navigate(address + "/");

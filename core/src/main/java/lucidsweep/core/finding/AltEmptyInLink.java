@@ -17,7 +17,7 @@ final class AltEmptyInLink extends CapturedCheck {
     }
 
     @Override
-    public String note(PageFacts page) {
+    public String note(PageFacts page, String address) {
         List<String> wordless = page.links().stream()
                 .filter(link -> link.shows() == PageFacts.Link.Shows.PICTURE
                         && link.text().isEmpty())

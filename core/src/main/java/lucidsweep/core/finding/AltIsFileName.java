@@ -21,7 +21,7 @@ final class AltIsFileName extends CapturedCheck {
     }
 
     @Override
-    public String note(PageFacts page) {
+    public String note(PageFacts page, String address) {
         List<String> names = page.images().stream()
                 .map(PageFacts.Image::alt)
                 .filter(alt -> alt != null && FILE.matcher(alt).matches())

@@ -17,7 +17,7 @@ final class AltMissing extends CapturedCheck {
     }
 
     @Override
-    public String note(PageFacts page) {
+    public String note(PageFacts page, String address) {
         List<String> without = page.images().stream()
                 .filter(image -> image.alt() == null)
                 .map(PageFacts.Image::address)

@@ -23,7 +23,7 @@ final class AltRepeated extends CapturedCheck {
     }
 
     @Override
-    public String note(PageFacts page) {
+    public String note(PageFacts page, String address) {
         Map<String, Set<String>> images = new TreeMap<>();
         Map<String, String> texts = new TreeMap<>();
         for (PageFacts.Image image : page.images()) {

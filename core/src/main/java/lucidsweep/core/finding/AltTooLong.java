@@ -28,7 +28,7 @@ final class AltTooLong extends CapturedCheck {
 
     /** The longest with its length: limits may change after a page was captured. */
     @Override
-    public String note(PageFacts page) {
+    public String note(PageFacts page, String address) {
         return page.images().stream()
                 .map(PageFacts.Image::alt)
                 .filter(Objects::nonNull)

@@ -1,6 +1,7 @@
 package lucidsweep.core.finding;
 
 import java.util.Collection;
+import java.util.List;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import lucidsweep.core.item.Field;
@@ -19,7 +20,7 @@ abstract class CapturedCheck extends Check implements Noting {
 
     /** Nothing, where only the whole site tells. */
     @Override
-    public String note(PageFacts page) {
+    public String note(PageFacts page, String address) {
         return "";
     }
 
@@ -35,6 +36,16 @@ abstract class CapturedCheck extends Check implements Noting {
         if (note == null) return;
         String evidence = evidence(note, around.standard());
         if (!evidence.isEmpty()) found.accept(finding(evidence));
+    }
+
+    /** The links of a page to its own site in its copy: those whose words its owner can choose and that are no navigation. */
+    static List<PageFacts.Link> ownLinks(PageFacts page, String address) {
+        int path = address.indexOf('/', address.indexOf("://") + 3);
+        String site = path < 0 ? address : address.substring(0, path);
+        return page.links().stream()
+                .filter(link ->
+                        link.place() == PageFacts.Place.COPY && link.address().startsWith(site))
+                .toList();
     }
 
     /** "3 images of 12: /boat.jpg, /oar.jpg …"; "" where there are none. */

@@ -3,7 +3,7 @@ package lucidsweep.core.finding;
 import java.util.List;
 import java.util.Optional;
 import lucidsweep.core.item.Field;
-import lucidsweep.core.keyword.Language;
+import lucidsweep.core.keyword.PageLanguage;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.page.Noindex;
 
@@ -32,7 +32,7 @@ public record InspectedItem(
         PageNotes notes,
         Inbound inbound,
         boolean searched,
-        Language language,
+        PageLanguage language,
         Exempt exempt) {
 
     /** Its title, description or H1. */

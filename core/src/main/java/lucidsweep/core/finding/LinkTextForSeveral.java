@@ -23,11 +23,11 @@ final class LinkTextForSeveral extends CapturedCheck {
     }
 
     @Override
-    public String note(PageFacts page) {
+    public String note(PageFacts page, String address) {
         Map<String, Set<String>> targets = new TreeMap<>();
         Map<String, String> texts = new TreeMap<>();
-        for (PageFacts.Link link : page.links()) {
-            if (link.place() != PageFacts.Place.COPY || link.text().isBlank()) continue;
+        for (PageFacts.Link link : ownLinks(page, address)) {
+            if (link.text().isBlank()) continue;
             if (LinkTextSaysNothing.saysNothing(link.text())) continue;
             String key = TextKey.key(link.text());
             targets.computeIfAbsent(key, any -> new HashSet<>()).add(link.address());

@@ -35,12 +35,13 @@ final class LinkTextSaysNothing extends CapturedCheck {
     }
 
     @Override
-    public String note(PageFacts page) {
-        List<String> found = page.links().stream()
-                .filter(link ->
-                        link.place() == PageFacts.Place.COPY && !link.text().isEmpty() && saysNothing(link.text()))
-                .map(link -> "“" + link.text() + "”")
+    public String note(PageFacts page, String address) {
+        List<PageFacts.Link> links = ownLinks(page, address);
+        List<String> found = links.stream()
+                .map(PageFacts.Link::text)
+                .filter(text -> !text.isEmpty() && saysNothing(text))
+                .map(text -> "“" + text + "”")
                 .toList();
-        return some(found, page.links().size(), "link");
+        return some(found, links.size(), "link");
     }
 }

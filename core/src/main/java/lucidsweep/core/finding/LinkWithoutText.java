@@ -17,7 +17,7 @@ final class LinkWithoutText extends CapturedCheck {
     }
 
     @Override
-    public String note(PageFacts page) {
+    public String note(PageFacts page, String address) {
         List<String> empty = page.links().stream()
                 .filter(link -> link.shows() == PageFacts.Link.Shows.NOTHING)
                 .map(PageFacts.Link::address)

@@ -16,7 +16,7 @@ final class ObsoleteKeywords extends CapturedCheck {
     }
 
     @Override
-    public String note(PageFacts page) {
+    public String note(PageFacts page, String address) {
         String keywords = page.head().metaKeywords();
         return keywords.isEmpty() ? "" : "“" + clipped(keywords) + "”";
     }

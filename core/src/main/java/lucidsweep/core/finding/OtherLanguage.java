@@ -3,6 +3,7 @@ package lucidsweep.core.finding;
 import java.util.Locale;
 import java.util.function.Consumer;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.keyword.Language;
 import lucidsweep.core.keyword.LanguageGuess;
 
 /** A text in another language than its page. */
@@ -21,11 +22,12 @@ final class OtherLanguage extends TextCheck {
 
     @Override
     void look(InspectedText text, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
-        if (text.value().length() < TOO_SHORT_TO_TELL || item.language().code().isEmpty()) return;
+        Language page = item.language().language();
+        if (text.value().length() < TOO_SHORT_TO_TELL || page.code().isEmpty()) return;
         LanguageGuess.of(text.value())
-                .filter(language -> language != item.language())
-                .ifPresent(language -> found.accept(finding("it is in " + name(language.code()) + ", its page in "
-                        + name(item.language().code()))));
+                .filter(language -> language != page && !item.language().isRather(language))
+                .ifPresent(language -> found.accept(
+                        finding("it is in " + name(language.code()) + ", its page in " + name(page.code()))));
     }
 
     private static String name(String code) {

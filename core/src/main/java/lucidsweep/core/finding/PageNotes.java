@@ -27,11 +27,11 @@ public final class PageNotes {
     }
 
     /** Looks at a page that was just read; the lines to be kept, "" where there is nothing to be said. */
-    public static String of(PageFacts page) {
+    public static String of(PageFacts page, String address) {
         StringBuilder lines = new StringBuilder();
         for (Check check : Checks.all()) {
             if (!(check instanceof Noting noting)) continue;
-            String note = noting.note(page);
+            String note = noting.note(page, address);
             if (!note.isEmpty()) lines.append(line(check.id(), note));
         }
         String alternates = page.alternates().stream()

@@ -18,7 +18,7 @@ final class SharedIncomplete extends CapturedCheck {
     }
 
     @Override
-    public String note(PageFacts page) {
+    public String note(PageFacts page, String address) {
         boolean title = page.shared().title().isEmpty();
         boolean description = page.shared().description().isEmpty();
         if (title == description) return "";

@@ -18,7 +18,7 @@ final class SharedMissing extends CapturedCheck {
     }
 
     @Override
-    public String note(PageFacts page) {
+    public String note(PageFacts page, String address) {
         boolean none =
                 page.shared().title().isEmpty() && page.shared().description().isEmpty();
         return none ? "neither og:title nor og:description" : "";

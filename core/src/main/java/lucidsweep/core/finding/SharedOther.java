@@ -22,7 +22,7 @@ final class SharedOther extends Check implements Noting {
     }
 
     @Override
-    public String note(PageFacts page) {
+    public String note(PageFacts page, String address) {
         return page.shared().title();
     }
 

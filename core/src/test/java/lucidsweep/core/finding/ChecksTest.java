@@ -19,6 +19,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import lucidsweep.core.alike.Series;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.keyword.PageLanguage;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.PlacesNamed;
 import lucidsweep.core.keyword.Words;
@@ -76,14 +77,16 @@ class ChecksTest {
                     notes(),
                     linkedBy(),
                     links.equals("searched"),
-                    ENGLISH.language(),
+                    new PageLanguage("en", "", ""),
                     Exempt.NOTHING);
         }
 
         private PageNotes notes() {
             String own = html.isEmpty()
                     ? ""
-                    : PageNotes.of(PageReader.read(Jsoup.parse(html), URI.create("https://bay.example/hire")));
+                    : PageNotes.of(
+                            PageReader.read(Jsoup.parse(html), URI.create("https://bay.example/hire")),
+                            "https://bay.example/hire");
             return PageNotes.read(siteNote.isEmpty() ? own : own + check + "\t" + siteNote + "\n");
         }
 

@@ -14,6 +14,7 @@ import lucidsweep.core.finding.Exempt;
 import lucidsweep.core.finding.InspectedItem;
 import lucidsweep.core.finding.InspectedText;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.keyword.PageLanguage;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.server.item.draft.FieldLine;
@@ -23,6 +24,9 @@ import lucidsweep.server.item.table.ItemDetail;
 final class InspectedItems {
 
     private static final String UNKNOWN = "another item";
+
+    /** Its texts are only taken apart. */
+    private static final String UNKNOWN_LANGUAGE = "xx";
 
     private final String language;
     private final Likes titles;
@@ -72,8 +76,12 @@ final class InspectedItems {
 
     private InspectedItem of(Liked liked, Map<Long, String> names, Set<Long> searched, Map<Long, Set<String>> exempt) {
         ItemDetail item = liked.item;
+        PageLanguage spoken =
+                new PageLanguage(item.seen().language(), item.seen().opening(), language);
         Words words = Words.in(
-                item.seen().language().isEmpty() ? language : item.seen().language());
+                spoken.language().code().isEmpty()
+                        ? UNKNOWN_LANGUAGE
+                        : spoken.language().code());
         return new InspectedItem(
                 item.address(),
                 Optional.ofNullable(item.noindex()),
@@ -85,7 +93,7 @@ final class InspectedItems {
                 item.notes(),
                 item.inbound(),
                 searched.contains(item.id()),
-                words.language(),
+                spoken,
                 new Exempt(kept(item), exempt.getOrDefault(item.id(), Set.of())));
     }
 

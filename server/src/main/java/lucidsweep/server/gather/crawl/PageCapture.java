@@ -106,7 +106,7 @@ final class PageCapture {
                         clip(robots, 500),
                         clip(facts.head().language(), 50),
                         facts.opening(),
-                        PageNotes.of(facts),
+                        PageNotes.of(facts, address),
                         depth),
                 new CapturedItem.Listing(
                         "",

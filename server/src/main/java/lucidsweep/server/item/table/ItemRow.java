@@ -3,6 +3,8 @@ package lucidsweep.server.item.table;
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import jakarta.annotation.Nullable;
 import java.util.List;
+import lucidsweep.core.finding.EvidenceMarks;
+import lucidsweep.core.finding.Fix;
 import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
@@ -81,6 +83,11 @@ public record ItemRow(
             @Nullable LimitCheck fit,
             List<String> lacks) {
 
+        /** How much of the text passes every limit, in UTF-16 units. */
+        int fitting() {
+            return fit == null ? text().length() : fit.fitting();
+        }
+
         /** The text in force. */
         public String text() {
             return draft == null ? captured : draft;
@@ -96,6 +103,21 @@ public record ItemRow(
             double score,
             String reason) {}
 
-    /** A finding in short, with the code of its check and the clicks a month that fixing it could win. */
-    public record Finding(Field field, String check, String evidence, Stake stake) {}
+    /**
+     * A finding in short.
+     *
+     * @param check its code
+     * @param limit that the item is held to, in words; "" where there is none
+     * @param fix the tool that fixes it
+     * @param marks where in the text in force that stands of which the evidence speaks
+     * @param stake the clicks a month that fixing it could win
+     */
+    public record Finding(
+            Field field,
+            String check,
+            String evidence,
+            String limit,
+            Fix fix,
+            List<EvidenceMarks.Stretch> marks,
+            Stake stake) {}
 }

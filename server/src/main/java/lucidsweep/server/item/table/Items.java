@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,6 +15,9 @@ import java.util.function.Function;
 import java.util.function.ObjLongConsumer;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
+import lucidsweep.core.finding.Check;
+import lucidsweep.core.finding.Checks;
+import lucidsweep.core.finding.EvidenceMarks;
 import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
@@ -483,26 +487,47 @@ public class Items {
                         line,
                         property,
                         held,
-                        shown(findings.getOrDefault(line.id(), List.of()), stakes.getOrDefault(line.id(), List.of()))))
+                        findings.getOrDefault(line.id(), List.of()),
+                        stakes.getOrDefault(line.id(), List.of())))
                 .sorted(Comparator.comparing(row -> place.get(row.id())))
                 .toList();
     }
 
-    private static List<ItemRow.Finding> shown(List<StoredFinding> findings, List<Stake> stakes) {
+    private static List<ItemRow.Finding> shown(
+            List<StoredFinding> findings, List<Stake> stakes, Standard standard, Map<Field, ItemRow.Cell> cells) {
         List<ItemRow.Finding> shown = new ArrayList<>(findings.size());
         for (int i = 0; i < findings.size(); i++) {
             StoredFinding finding = findings.get(i);
-            shown.add(new ItemRow.Finding(finding.field(), finding.check(), finding.evidence(), stakes.get(i)));
+            Check check = Checks.of(finding.field(), finding.check());
+            ItemRow.Cell cell = cells.get(finding.field());
+            List<EvidenceMarks.Stretch> marks =
+                    cell == null ? List.of() : EvidenceMarks.of(check, cell.text(), finding.evidence(), cell.fitting());
+            shown.add(new ItemRow.Finding(
+                    finding.field(),
+                    finding.check(),
+                    finding.evidence(),
+                    check.limit(standard),
+                    check.fix(),
+                    marks,
+                    stakes.get(i)));
         }
         return shown;
     }
 
     private static ItemRow row(
-            ItemLine line, Property property, ItemStandards.Held held, List<ItemRow.Finding> findings) {
+            ItemLine line,
+            Property property,
+            ItemStandards.Held held,
+            List<StoredFinding> findings,
+            List<Stake> stakes) {
         Standard standard = held.standard(line.id());
         Words words = Words.in(property.language());
         String aimsAt = line.aim() == null ? null : line.aim().keyword();
         Phrase keyword = aimsAt == null ? null : Phrase.of(aimsAt, words);
+        Map<Field, ItemRow.Cell> cells = new EnumMap<>(Field.class);
+        cells.put(Field.TITLE, cell(line.title(), standard.title(), words, keyword));
+        cells.put(Field.DESCRIPTION, cell(line.description(), standard.description(), words, keyword));
+        if (line.tags() != null) cells.put(Field.TAGS, cell(line.tags(), null, words, null));
         return new ItemRow(
                 line.id(),
                 line.address(),
@@ -511,11 +536,11 @@ public class Items {
                 line.listing(),
                 ItemRow.Indexing.of(line.noindex()),
                 held.names(line.id()),
-                cell(line.title(), standard.title(), words, keyword),
-                cell(line.description(), standard.description(), words, keyword),
-                line.tags() == null ? null : cell(line.tags(), null, words, null),
+                cells.get(Field.TITLE),
+                cells.get(Field.DESCRIPTION),
+                cells.get(Field.TAGS),
                 line.aim(),
-                findings);
+                shown(findings, stakes, standard, cells));
     }
 
     private static ItemRow.Cell cell(ItemLine.Text field, Standard.TextLimits limits, Words words, Phrase keyword) {
