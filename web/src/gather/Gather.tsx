@@ -9,6 +9,7 @@ import { useItemView } from "../parts/useItemView";
 import { useProperty } from "../parts/useProperty";
 import { CaptureDetails } from "./CaptureDetails";
 import { ImportPanel } from "./ImportPanel";
+import { LanguageNotice } from "./LanguageNotice";
 import { SchedulePanel } from "./SchedulePanel";
 import { SweepList } from "./SweepList";
 import { SweepPanel } from "./SweepPanel";
@@ -36,6 +37,7 @@ export function Gather() {
     <div className={stage.stage}>
       <div className={stage.split}>
         <div className={stage.side}>
+          {property && website && <LanguageNotice property={property} />}
           {property && website && <SweepPanel property={property} />}
           {property && !website && <ImportPanel property={property} />}
           <SweepList propertyId={propertyId} />

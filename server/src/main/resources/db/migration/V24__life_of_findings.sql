@@ -18,3 +18,6 @@ create table fixed_finding (
     primary key (item_id, field, check_code)
 );
 create index fixed_finding_property on fixed_finding (property_id, ended);
+
+-- A file does not say what language an item is in; that of its property was written there.
+update item set language = '' where h1_count < 0;

@@ -253,8 +253,8 @@ class BadInputTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "items?check=odd | check: expected one of not-indexable, missing, empty,",
-                "items?field=link | field: expected one of title, description, tags, h1, slug, indexing, got \"link\"",
+                "items?check=odd | check: expected one of not-indexable, searched, linked,",
+                "items?field=link | field: expected one of title, description, tags, h1, slug, images, links, head, indexing, got \"link\"",
                 "items?asOf=soon | asOf: \"soon\" is not what is expected there",
                 "comparison?before=1&after=1&kind=odd | kind: expected one of NEW, GONE, MOVED, CHANGED, got \"odd\""
             })

@@ -23,7 +23,8 @@ final class OtherLanguage extends TextCheck {
     @Override
     void look(InspectedText text, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
         Language page = item.language().language();
-        if (text.value().length() < TOO_SHORT_TO_TELL || page.code().isEmpty()) return;
+        if (text.value().length() < TOO_SHORT_TO_TELL || !item.language().isKnown()) return;
+        if (page.code().isEmpty()) return;
         LanguageGuess.of(text.value())
                 .filter(language -> language != page && !item.language().isRather(language))
                 .ifPresent(language -> found.accept(

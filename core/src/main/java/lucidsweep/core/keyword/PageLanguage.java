@@ -10,6 +10,7 @@ public final class PageLanguage {
 
     private final String copy;
     private final Language language;
+    private final boolean known;
     private Optional<Language> told;
 
     /**
@@ -22,6 +23,7 @@ public final class PageLanguage {
     public PageLanguage(String said, String copy, String site) {
         this.copy = copy;
         language = said.isEmpty() ? told().orElseGet(() -> Language.of(site)) : Language.of(said);
+        known = !said.isEmpty() || told().isPresent();
     }
 
     private Optional<Language> told() {
@@ -31,6 +33,11 @@ public final class PageLanguage {
 
     public Language language() {
         return language;
+    }
+
+    /** Whether its markup or its words tell it. */
+    public boolean isKnown() {
+        return known;
     }
 
     /** Whether a page is in another language after all: its words say so, whatever its markup does. */

@@ -52,7 +52,9 @@ class LanguageTest {
         assertThat(new PageLanguage("fr-CA", german, "en").isRather(Language.of("de")))
                 .isTrue();
         assertThat(new PageLanguage("", german, "en").language().code()).isEqualTo("de");
-        assertThat(new PageLanguage("", "Oarsong 12", "pl").language().code()).isEqualTo("pl");
+        PageLanguage untold = new PageLanguage("", "Oarsong 12", "pl");
+        assertThat(untold.language().code()).isEqualTo("pl");
+        assertThat(untold.isKnown()).isFalse();
         assertThat(new PageLanguage("", "Oarsong 12", "pl").isRather(Language.of("de")))
                 .isFalse();
     }

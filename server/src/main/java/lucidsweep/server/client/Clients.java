@@ -5,6 +5,7 @@ import lucidsweep.core.page.PageAddress;
 import lucidsweep.server.database.Durability;
 import lucidsweep.server.web.EventStream;
 import lucidsweep.server.web.Refusal;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 
 /** Clients and properties: added, changed, removed and brought back. */
@@ -13,11 +14,13 @@ public class Clients {
 
     private final ClientMapper mapper;
     private final EventStream events;
+    private final ApplicationEventPublisher publisher;
     private final Durability durability;
 
-    Clients(ClientMapper mapper, EventStream events, Durability durability) {
+    Clients(ClientMapper mapper, EventStream events, ApplicationEventPublisher publisher, Durability durability) {
         this.mapper = mapper;
         this.events = events;
+        this.publisher = publisher;
         this.durability = durability;
     }
 
@@ -79,9 +82,10 @@ public class Clients {
     }
 
     Property changeProperty(long id, PropertyForm form) {
-        property(id);
+        Property before = property(id);
         mapper.updateProperty(id, withNormalAddress(form));
         durability.await();
+        if (!before.language().equals(form.language())) publisher.publishEvent(new LanguageChanged(id));
         return property(id);
     }
 

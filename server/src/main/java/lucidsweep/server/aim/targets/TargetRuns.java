@@ -14,6 +14,7 @@ import lucidsweep.core.keyword.PlacesNamed;
 import lucidsweep.core.keyword.Target;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
+import lucidsweep.server.client.LanguageChanged;
 import lucidsweep.server.client.PropertyArrived;
 import lucidsweep.server.gather.sweep.DemandChanged;
 import lucidsweep.server.gather.sweep.SweepEnded;
@@ -118,6 +119,12 @@ public class TargetRuns {
 
     @EventListener
     void arrived(PropertyArrived property) {
+        mapper.setDue(property.propertyId());
+        startAnew(property.propertyId());
+    }
+
+    @EventListener
+    void languageChanged(LanguageChanged property) {
         mapper.setDue(property.propertyId());
         startAnew(property.propertyId());
     }

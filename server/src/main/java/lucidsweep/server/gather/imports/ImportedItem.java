@@ -49,7 +49,7 @@ final class ImportedItem {
                 identity,
                 clip(section, 300),
                 null,
-                CapturedItem.Page.none(property.language()),
+                CapturedItem.Page.ofFile(),
                 new CapturedItem.Listing(
                         clip(price(cells), 100),
                         row.get(Meaning.PUBLISHED),

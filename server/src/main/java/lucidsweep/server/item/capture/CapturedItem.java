@@ -50,9 +50,9 @@ public record CapturedItem(
 
         private static final int OK = 200;
 
-        /** Nothing but the language: a file was read, no page. */
-        public static Page none(String language) {
-            return new Page(OK, "", "", -1, "", "", language, "", "", -1);
+        /** Nothing: a file was read, no page. */
+        public static Page ofFile() {
+            return new Page(OK, "", "", -1, "", "", "", "", "", -1);
         }
     }
 

@@ -1,5 +1,6 @@
 package lucidsweep.server.item.table;
 
+import jakarta.annotation.Nullable;
 import java.io.OutputStreamWriter;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -67,6 +68,14 @@ class ItemController {
     @GetMapping("/properties/{propertyId}/sections")
     List<Items.Section> sections(@PathVariable long propertyId) {
         return items.sections(propertyId);
+    }
+
+    /** @param other null where the property's language is right, or nothing tells */
+    record LanguageView(@Nullable Items.OtherLanguage other) {}
+
+    @GetMapping("/properties/{propertyId}/language")
+    LanguageView language(@PathVariable long propertyId) {
+        return new LanguageView(items.otherLanguage(propertyId).orElse(null));
     }
 
     @GetMapping("/items/{id}")

@@ -351,6 +351,14 @@ final class ItemTable {
         return found;
     }
 
+    /** By language as the markup of items says it ("" where it does not), how many indexable items there are. */
+    synchronized Map<String, Integer> languages() {
+        Map<String, Integer> counts = new HashMap<>();
+        for (int row = indexable.nextSetBit(0); row >= 0; row = indexable.nextSetBit(row + 1))
+            counts.merge(languages.name(language.get(row)), 1, Integer::sum);
+        return counts;
+    }
+
     /** Findings that count, and that of not being indexable, by field, kind, what they share, and section. */
     synchronized List<FindingCount> findingCounts() {
         if (counted == null) counted = countFindings();

@@ -10,6 +10,7 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.ObjLongConsumer;
@@ -21,6 +22,7 @@ import lucidsweep.core.finding.EvidenceMarks;
 import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.keyword.Language;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.PhraseMatch;
 import lucidsweep.core.keyword.Words;
@@ -371,6 +373,32 @@ public class Items {
     /** Findings counted; those of items that are not indexable are left out, but for that finding itself. */
     public List<FindingCount> findingCounts(long propertyId) {
         return tables.of(propertyId).findingCounts();
+    }
+
+    /**
+     * Another language than the property's that most of its items say they are in.
+     *
+     * @param code as tags begin: "de"
+     * @param items how many say so, of all that say any
+     */
+    public record OtherLanguage(String code, int items, int all) {}
+
+    /** The language that the property should rather be set to; empty where its own is right or nothing tells. */
+    public Optional<OtherLanguage> otherLanguage(long propertyId) {
+        Map<Language, Integer> counts = new HashMap<>();
+        int all = 0;
+        for (Map.Entry<String, Integer> said : tables.of(propertyId).languages().entrySet()) {
+            if (said.getKey().isEmpty()) continue;
+            all += said.getValue();
+            counts.merge(Language.of(said.getKey()), said.getValue(), Integer::sum);
+        }
+        Language own = Language.of(clients.property(propertyId).language());
+        for (Map.Entry<Language, Integer> each : counts.entrySet()) {
+            boolean other = each.getKey() != own && !each.getKey().code().isEmpty();
+            if (other && 2 * each.getValue() > all)
+                return Optional.of(new OtherLanguage(each.getKey().code(), each.getValue(), all));
+        }
+        return Optional.empty();
     }
 
     /** How many findings came after a moment, in seconds since 1970, how many came back, and how many were there before. */
