@@ -22,6 +22,7 @@ public abstract class Check {
 
     private final Field field;
     private final String code;
+    private final String id;
     private final String label;
     private final Cost cost;
     private final Fix fix;
@@ -45,6 +46,7 @@ public abstract class Check {
     Check(Field field, String code, String label, Cost cost, Fix fix) {
         this.field = field;
         this.code = code;
+        id = id(field, code);
         this.label = label;
         this.cost = cost;
         this.fix = fix;
@@ -72,7 +74,7 @@ public abstract class Check {
 
     /** Its name among all checks: "title too-long". */
     public final String id() {
-        return id(field, code);
+        return id;
     }
 
     /** The name among all checks of one with a code: "title too-long". */

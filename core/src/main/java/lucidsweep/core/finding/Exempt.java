@@ -14,6 +14,6 @@ public record Exempt(Set<Field> fields, Set<String> checks) {
     public static final Exempt NOTHING = new Exempt(Set.of(), Set.of());
 
     boolean has(Check check) {
-        return fields.contains(check.field()) || checks.contains(check.id());
+        return !fields.isEmpty() && fields.contains(check.field()) || !checks.isEmpty() && checks.contains(check.id());
     }
 }

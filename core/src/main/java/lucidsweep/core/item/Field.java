@@ -15,6 +15,7 @@ public enum Field {
     INDEXING("indexing", 0);
 
     private final String label;
+    private final String code = name().toLowerCase(Locale.ROOT);
     private final double weight;
 
     Field(String label, double weight) {
@@ -34,7 +35,7 @@ public enum Field {
 
     /** As it stands in files and addresses: "title", "h1". */
     public String code() {
-        return name().toLowerCase(Locale.ROOT);
+        return code;
     }
 
     @Override

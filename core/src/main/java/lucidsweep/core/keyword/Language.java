@@ -35,6 +35,8 @@ public final class Language {
         for (String code : CODES) ALL.put(code, new Language(code, read(code)));
     }
 
+    private static final List<Language> LIST = List.copyOf(ALL.values());
+
     /** What is read as a language that there is no file for. */
     private static final Language UNKNOWN = new Language("", Map.of());
 
@@ -59,7 +61,7 @@ public final class Language {
 
     /** All that there are files for. */
     public static List<Language> all() {
-        return List.copyOf(ALL.values());
+        return LIST;
     }
 
     private static Map<String, Set<String>> read(String code) {
