@@ -1,4 +1,5 @@
 import { createTheme, type MantineColorsTuple } from "@mantine/core";
+import css from "./theme.module.css";
 
 const plum: MantineColorsTuple = [
   "#f8edf4",
@@ -54,6 +55,7 @@ export const theme = createTheme({
   cursorType: "pointer",
   respectReducedMotion: true,
   components: {
+    ActionIcon: { classNames: { root: css.icon } },
     Button: { defaultProps: { size: "sm" }, styles: { label: { fontWeight: 500 } } },
     TextInput: { defaultProps: { size: "sm" } },
     NumberInput: { defaultProps: { size: "sm" } },

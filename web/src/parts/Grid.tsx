@@ -69,7 +69,7 @@ interface Props<R> {
 const HEAD_HEIGHT = 28;
 const BAR_HEIGHT = 56;
 const TICK_WIDTH = 32;
-const MENU_WIDTH = 30;
+const MENU_WIDTH = 40;
 const STEP = 16;
 const DRAGGED = "text/x-column";
 
