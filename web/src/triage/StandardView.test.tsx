@@ -7,7 +7,7 @@ import { Triage } from "./Triage";
 const SET = {
   title: { desktopPx: 580, mobilePx: 580, maxChars: 65, minPx: 200 },
   description: { desktopPx: 920, mobilePx: 700, maxChars: 165, minPx: 320 },
-  tags: { max: 13, maxChars: 20 },
+  tags: { max: 13, maxChars: 20, maxTotalChars: 500 },
   wording: { leadingWords: 5, maxRepeats: 2, maxPhrases: 3, maxEmoji: 1, openingChars: 60 },
   pages: { maxSlugChars: 75, maxAltChars: 125, minInbound: 10 },
   likeness: { nearTitles: 0.9, nearDescriptions: 0.8, maxSeries: 12, endingShare: 0.2, endingPx: 120 },

@@ -76,6 +76,7 @@ const LIMITS: { heading: string; limits: Limit[] }[] = [
     limits: [
       { path: "tags.max", label: "Tags of an item, at most", unit: "tags" },
       { path: "tags.maxChars", label: "Length of a tag, at most", unit: "characters" },
+      { path: "tags.maxTotalChars", label: "All tags together, at most", unit: "characters" },
     ],
   },
 ];

@@ -3,8 +3,9 @@ package lucidsweep.core.finding;
 import java.util.List;
 import java.util.function.Consumer;
 import lucidsweep.core.standard.Standard;
+import lucidsweep.core.standard.Standard.TagLimits;
 
-/** Fewer tags than there is room for. */
+/** Fewer tags than there is room for: one more, as long as those there are, would fit. */
 final class TagsUnused extends TagCheck {
 
     TagsUnused() {
@@ -18,13 +19,16 @@ final class TagsUnused extends TagCheck {
 
     @Override
     public String limit(Standard standard) {
-        return standard.tags().max() + " tags";
+        return standard.tags().max() + " tags, " + standard.tags().maxTotalChars() + " characters";
     }
 
     @Override
     void look(List<String> tags, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
-        int max = around.standard().tags().max();
-        if (tags.isEmpty() || tags.size() >= max) return;
-        found.accept(finding(tags.size() + " of " + max + " tags are used"));
+        TagLimits limits = around.standard().tags();
+        if (tags.isEmpty() || tags.size() >= limits.max()) return;
+        int chars = TagLimits.chars(tags);
+        if (chars + 1 + chars / tags.size() > limits.maxTotalChars()) return;
+        found.accept(finding(tags.size() + " of " + limits.max() + " tags and " + chars + " of "
+                + limits.maxTotalChars() + " characters are used"));
     }
 }

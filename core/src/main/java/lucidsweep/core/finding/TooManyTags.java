@@ -3,8 +3,9 @@ package lucidsweep.core.finding;
 import java.util.List;
 import java.util.function.Consumer;
 import lucidsweep.core.standard.Standard;
+import lucidsweep.core.standard.Standard.TagLimits;
 
-/** More tags than are allowed. */
+/** More tags than are allowed, or longer ones together. */
 final class TooManyTags extends TagCheck {
 
     TooManyTags() {
@@ -18,12 +19,17 @@ final class TooManyTags extends TagCheck {
 
     @Override
     public String limit(Standard standard) {
-        return "at most " + standard.tags().max() + " tags";
+        return "at most " + standard.tags().max() + " tags, " + standard.tags().maxTotalChars() + " characters";
     }
 
     @Override
     void look(List<String> tags, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
-        int max = around.standard().tags().max();
-        if (tags.size() > max) found.accept(finding(tags.size() + " tags, " + max + " are allowed"));
+        TagLimits limits = around.standard().tags();
+        int chars = TagLimits.chars(tags);
+        if (tags.size() > limits.max()) {
+            found.accept(finding(tags.size() + " tags, " + limits.max() + " are allowed"));
+        } else if (chars > limits.maxTotalChars()) {
+            found.accept(finding(chars + " characters together, " + limits.maxTotalChars() + " are allowed"));
+        }
     }
 }

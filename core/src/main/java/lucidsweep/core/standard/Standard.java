@@ -103,12 +103,25 @@ public record Standard(
      */
     public record Width(double px, double desktopOver, double phoneOver) {}
 
-    /** Limits of a tag set: how many, how long each, in grapheme clusters. */
-    public record TagLimits(int max, int maxChars) {
+    /**
+     * Limits of a tag set, in grapheme clusters.
+     *
+     * @param max how many
+     * @param maxChars how long each
+     * @param maxTotalChars how long all together, as {@link #chars} counts
+     */
+    public record TagLimits(int max, int maxChars, int maxTotalChars) {
 
         /** Whether tags are no more and no longer than allowed. */
         public boolean fit(List<String> tags) {
-            return tags.size() <= max && tags.stream().allMatch(tag -> Graphemes.count(tag) <= maxChars);
+            return tags.size() <= max
+                    && tags.stream().allMatch(tag -> Graphemes.count(tag) <= maxChars)
+                    && chars(tags) <= maxTotalChars;
+        }
+
+        /** How long tags are together, with a comma between each two: 9 for "boat" and "kits". */
+        public static int chars(List<String> tags) {
+            return tags.stream().mapToInt(Graphemes::count).sum() + Math.max(0, tags.size() - 1);
         }
     }
 
@@ -117,7 +130,7 @@ public record Standard(
         return new Standard(
                 new TextLimits(new Slot(20, 580, 1), new Slot(18, 580, 2), 65, 200),
                 new TextLimits(new Slot(14, 920, 2), new Slot(14, 700, 3), 165, 320),
-                new TagLimits(13, 20),
+                new TagLimits(13, 20, 500),
                 5,
                 2,
                 List.copyOf(Language.of("en").generic()),

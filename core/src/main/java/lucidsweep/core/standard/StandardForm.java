@@ -30,7 +30,7 @@ public record StandardForm(
     public record Text(Integer desktopPx, Integer mobilePx, Integer maxChars, Integer minPx) {}
 
     /** Limits of a tag set. */
-    public record Tags(Integer max, Integer maxChars) {}
+    public record Tags(Integer max, Integer maxChars, Integer maxTotalChars) {}
 
     /**
      * Limits of how a text is worded.
@@ -105,7 +105,10 @@ public record StandardForm(
         return new StandardForm(
                 text(standard.title()),
                 text(standard.description()),
-                new Tags(standard.tags().max(), standard.tags().maxChars()),
+                new Tags(
+                        standard.tags().max(),
+                        standard.tags().maxChars(),
+                        standard.tags().maxTotalChars()),
                 new Wording(
                         standard.leadingWords(),
                         standard.maxRepeats(),
@@ -147,7 +150,8 @@ public record StandardForm(
                         ? ready.tags()
                         : new Standard.TagLimits(
                                 or(tags.max, ready.tags().max()),
-                                or(tags.maxChars, ready.tags().maxChars())),
+                                or(tags.maxChars, ready.tags().maxChars()),
+                                or(tags.maxTotalChars, ready.tags().maxTotalChars())),
                 or(words.leadingWords, ready.leadingWords()),
                 or(words.maxRepeats, ready.maxRepeats()),
                 generic == null ? ready.generic() : List.copyOf(generic),
@@ -177,8 +181,11 @@ public record StandardForm(
                 tags == null
                         ? null
                         : orNull(
-                                new Tags(own(tags.max, whole.tags.max), own(tags.maxChars, whole.tags.maxChars)),
-                                new Tags(null, null)),
+                                new Tags(
+                                        own(tags.max, whole.tags.max),
+                                        own(tags.maxChars, whole.tags.maxChars),
+                                        own(tags.maxTotalChars, whole.tags.maxTotalChars)),
+                                new Tags(null, null, null)),
                 wording == null ? null : wording.differingFrom(whole.wording),
                 pages == null ? null : pages.differingFrom(whole.pages),
                 likeness == null ? null : likeness.differingFrom(whole.likeness),
@@ -243,6 +250,7 @@ public record StandardForm(
         if (tags != null) {
             within("tags.max", tags.max, 0, MAX_COUNT, problems);
             within("tags.maxChars", tags.maxChars, 1, MAX_COUNT, problems);
+            within("tags.maxTotalChars", tags.maxTotalChars, 1, MAX_CHARS, problems);
         }
         if (wording != null) {
             within("wording.leadingWords", wording.leadingWords, 1, MAX_COUNT, problems);

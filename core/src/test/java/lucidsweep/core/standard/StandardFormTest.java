@@ -72,7 +72,7 @@ class StandardFormTest {
         StandardForm bad = new StandardForm(
                 new StandardForm.Text(300, -5, 0, 400),
                 null,
-                new StandardForm.Tags(-1, null),
+                new StandardForm.Tags(-1, null, 0),
                 null,
                 new StandardForm.Pages(null, 0, null),
                 new StandardForm.Likeness(1.5, null, null, null, null),
@@ -85,6 +85,7 @@ class StandardFormTest {
                         "title.maxChars: expected a number from 1 to 100000, got 0",
                         "title.minPx: expected no more than desktopPx, 300, got 400",
                         "tags.max: expected a number from 0 to 1000, got -1",
+                        "tags.maxTotalChars: expected a number from 1 to 100000, got 0",
                         "pages.maxAltChars: expected a number from 1 to 100000, got 0",
                         "likeness.nearTitles: expected a number from 0.5 to 1, got 1.5",
                         "off: there is no check \"title too-loud\"");
