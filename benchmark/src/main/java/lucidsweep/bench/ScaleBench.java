@@ -93,10 +93,12 @@ final class ScaleBench {
 
         start = System.nanoTime();
         endJob(post("/api/properties/" + property + "/batches", RECIPE));
+        awaitFindings();
         report("… applied, findings brought up to date", 10, start);
         String batch = find(get("/api/properties/" + property + "/batches"), "\"id\":(\\d+)");
         start = System.nanoTime();
         endJob(post("/api/batches/" + batch + "/undo", ""));
+        awaitFindings();
         report("… undone, findings brought up to date", 10, start);
     }
 
@@ -110,7 +112,6 @@ final class ScaleBench {
         Captures captures = application.getBean(Captures.class);
         KnownItems known = captures.known(property);
         TransactionTemplate transaction = application.getBean(TransactionTemplate.class);
-        application.getBean(javax.sql.DataSource.class);
         long sweep = sweep();
         Random random = new Random(4);
         for (int from = 0; from < ITEMS; from += 500) {
@@ -274,6 +275,13 @@ final class ScaleBench {
             state = get("/api/jobs/" + job);
         }
         if (!state.contains("\"state\":\"done\"")) throw new IllegalStateException(state);
+    }
+
+    /** A job waits for the findings that follow it for some seconds only. */
+    private void awaitFindings() {
+        var database = new org.springframework.jdbc.core.JdbcTemplate(application.getBean(javax.sql.DataSource.class));
+        String due = "select count(*) from property where judged_changes < text_changes";
+        while (database.queryForObject(due, Integer.class) > 0) LockSupport.parkNanos(20_000_000);
     }
 
     private void report(String what, double max, long start) {

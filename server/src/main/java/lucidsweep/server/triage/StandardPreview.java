@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.item.Field;
@@ -60,8 +61,12 @@ class StandardPreview {
     private StandardDifference between(Property property, ItemStandards now, ItemStandards then) {
         long[] all = items.allIds(property.id());
         List<ItemDetail> some = items.detailsInSite(property.id(), every(all, 1 + all.length / MOST_ITEMS));
-        Map<Check, Integer> before = counts(property, now, some);
-        Map<Check, Integer> after = counts(property, then, some);
+        List<Map<Check, Integer>> counts = Stream.of(now, then)
+                .parallel()
+                .map(held -> counts(property, held, some))
+                .toList();
+        Map<Check, Integer> before = counts.get(0);
+        Map<Check, Integer> after = counts.get(1);
         List<ChangedCheck> lines = new ArrayList<>();
         int added = 0;
         int removed = 0;
