@@ -32,11 +32,7 @@ export function AsideCauses({ propertyId }: { propertyId: number }) {
                   {untilMonth && <> (until {month(untilMonth)})</>}
                 </span>
               </div>
-              <Button
-                size="xs"
-                variant="default"
-                onClick={() => words.mutate({ cause, name: "", aside: false, reason: "", untilMonth: "" })}
-              >
+              <Button size="xs" variant="default" onClick={() => words.mutate({ cause, aside: false })}>
                 Bring back
               </Button>
             </li>

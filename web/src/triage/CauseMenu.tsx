@@ -6,12 +6,13 @@ import { IconDots } from "../parts/icons";
 import { tellWithUndo } from "../parts/tell";
 import css from "./Triage.module.css";
 
+/** What is said of a cause; what is left out stays as it was. */
 interface CauseWords {
   cause: Cause;
-  name: string;
-  aside: boolean;
-  reason: string;
-  untilMonth: string;
+  name?: string;
+  aside?: boolean;
+  reason?: string;
+  untilMonth?: string;
 }
 
 /** Writes down what is said of a cause: another name, or that it is set aside. */
@@ -55,12 +56,10 @@ interface FormProps {
   onDone: () => void;
 }
 
-const NOTHING = { name: "", aside: false, reason: "", untilMonth: "" };
-
 function NameForm({ propertyId, cause, onDone }: FormProps) {
   const [name, setName] = useState(cause.says);
   const words = useCauseWords(propertyId);
-  const save = (next: string) => words.mutate({ ...NOTHING, cause, name: next }, { onSuccess: onDone });
+  const save = (next: string) => words.mutate({ cause, name: next }, { onSuccess: onDone });
   return (
     <Modal opened onClose={onDone} title="Rename the cause">
       <form
@@ -101,10 +100,10 @@ function AsideForm({ propertyId, cause, onDone }: FormProps) {
         onSubmit={(event) => {
           event.preventDefault();
           words.mutate(
-            { ...NOTHING, cause, aside: true, reason, untilMonth },
+            { cause, aside: true, reason, untilMonth },
             {
               onSuccess: () => {
-                tellWithUndo("The cause was set aside.", () => words.mutate({ ...NOTHING, cause }));
+                tellWithUndo("The cause was set aside.", () => words.mutate({ cause, aside: false }));
                 onDone();
               },
             },

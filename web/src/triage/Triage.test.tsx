@@ -171,9 +171,9 @@ it("gives a cause another name, sets one aside with the reason, and brings it ba
   const of = { field: "title", check: "common-ending", shared: " | Tarrin", section: "/tours/" };
   await waitFor(() =>
     expect(asked("PUT /api/properties/7/causes/note").map(({ body }) => body)).toEqual([
-      { ...of, name: "The long ending", aside: false, reason: "", untilMonth: "" },
-      { ...of, name: "", aside: true, reason: "The client wants it", untilMonth: "2027-04" },
-      { field: "h1", check: "missing", shared: "", section: "", name: "", aside: false, reason: "", untilMonth: "" },
+      { ...of, name: "The long ending" },
+      { ...of, aside: true, reason: "The client wants it", untilMonth: "2027-04" },
+      { field: "h1", check: "missing", shared: "", section: "", aside: false },
     ]),
   );
 });

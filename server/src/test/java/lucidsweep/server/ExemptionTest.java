@@ -71,29 +71,43 @@ class ExemptionTest {
         Shop shop = shop(api);
         JsonNode cause = cause(shop, "duplicate");
         assertThat(cause.path("items").asInt()).isEqualTo(10);
-        note(shop, cause, "The old bells", false, "", "");
+        note(shop, cause, "\"name\":\"The old bells\"");
         assertThat(cause(shop, "duplicate").path("says").asString()).isEqualTo("The old bells");
         shop.type("B0", "title", "Bell rope of sisal for a small boat");
         assertThat(cause(shop, "duplicate").path("says").asString())
                 .as("of nine now")
                 .isEqualTo("The old bells");
 
-        assertThat(note(shop, cause, "The old bells", true, "", "").status()).isEqualTo(422);
-        assertThat(note(shop, cause, "The old bells", true, "Sold out", "2027-13")
-                        .status())
+        assertThat(note(shop, cause, "\"aside\":true,\"reason\":\" \"").status())
                 .isEqualTo(422);
-        note(shop, cause, "The old bells", true, "Sold out", "2099-01");
+        assertThat(note(shop, cause, aside("2027-13")).status()).isEqualTo(422);
+        note(shop, cause, aside("2099-01"));
         assertThat(cause(shop, "duplicate").isMissingNode()).isTrue();
         JsonNode aside = shop.get("/causes/aside").json().get(0);
-        assertThat(aside.path("cause").path("says").asString()).isEqualTo("The old bells");
+        assertThat(aside.path("cause").path("says").asString())
+                .as("one that is set aside keeps its name")
+                .isEqualTo("The old bells");
         assertThat(aside.path("reason").asString()).isEqualTo("Sold out");
 
-        note(shop, cause, "The old bells", true, "Sold out", "2020-01");
+        note(shop, cause, "\"name\":\"Bells\"");
+        assertThat(shop.get("/causes/aside").json().get(0).path("reason").asString())
+                .as("another name leaves it aside")
+                .isEqualTo("Sold out");
+        note(shop, cause, aside("2020-01"));
         assertThat(cause(shop, "duplicate").path("items").asInt())
                 .as("its month has come")
                 .isEqualTo(9);
-        note(shop, cause, "", false, "", "");
+        note(shop, cause, aside(""));
+        note(shop, cause, "\"aside\":false");
+        assertThat(cause(shop, "duplicate").path("says").asString())
+                .as("brought back under its name")
+                .isEqualTo("Bells");
+        note(shop, cause, "\"name\":\"\"");
         assertThat(cause(shop, "duplicate").path("says").asString()).startsWith("9 items share one title");
+    }
+
+    private static String aside(String untilMonth) {
+        return "\"aside\":true,\"reason\":\"Sold out\",\"untilMonth\":\"" + untilMonth + "\"";
     }
 
     private static Reply exempt(Shop shop, String id, String field, String check, String reason, LocalDate until) {
@@ -106,19 +120,16 @@ class ExemptionTest {
                 + "\"" + more + "}";
     }
 
-    private static Reply note(Shop shop, JsonNode cause, String name, boolean aside, String reason, String until) {
+    private static Reply note(Shop shop, JsonNode cause, String words) {
         return shop.put(
                 "/causes/note",
-                "{\"field\":%s,\"check\":%s,\"shared\":%s,\"section\":%s,\"name\":\"%s\",\"aside\":%s,\"reason\":\"%s\",\"untilMonth\":\"%s\"}"
+                "{\"field\":%s,\"check\":%s,\"shared\":%s,\"section\":%s,%s}"
                         .formatted(
                                 cause.path("field"),
                                 cause.path("check"),
                                 cause.path("shared"),
                                 cause.path("section"),
-                                name,
-                                aside,
-                                reason,
-                                until));
+                                words));
     }
 
     private static JsonNode cause(Shop shop, String check) {

@@ -23,6 +23,11 @@ record CauseNote(
         String reason,
         String untilMonth) {
 
+    /** Nothing said of a cause yet. */
+    static CauseNote blank(long propertyId, Field field, String checkCode, String shared, String section) {
+        return new CauseNote(propertyId, field, checkCode, shared, section, "", false, "", "");
+    }
+
     boolean isOf(Cause cause) {
         return cause.check().field() == field
                 && cause.check().code().equals(checkCode)
@@ -30,8 +35,27 @@ record CauseNote(
                 && cause.section().equals(section);
     }
 
+    boolean isOfSame(CauseNote other) {
+        return other.field == field
+                && other.checkCode.equals(checkCode)
+                && other.shared.equals(shared)
+                && other.section.equals(section);
+    }
+
     boolean isAside(YearMonth now) {
         return aside && (untilMonth.isEmpty() || YearMonth.parse(untilMonth).isAfter(now));
+    }
+
+    CauseNote named(String other) {
+        return new CauseNote(propertyId, field, checkCode, shared, section, other, aside, reason, untilMonth);
+    }
+
+    CauseNote setAside(String why, String until) {
+        return new CauseNote(propertyId, field, checkCode, shared, section, name, true, why, until);
+    }
+
+    CauseNote broughtBack() {
+        return new CauseNote(propertyId, field, checkCode, shared, section, name, false, "", "");
     }
 
     boolean saysNothing() {

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import lucidsweep.core.finding.Cause;
 import lucidsweep.core.finding.Causes;
@@ -94,14 +95,22 @@ public class RankedCauses {
         return new Sorted(shown, aside);
     }
 
-    /** Writes down what a person says of a cause; what says nothing is forgotten. */
-    void note(CauseNote note) {
-        clients.property(note.propertyId());
+    /**
+     * Changes what a person says of a cause; what says nothing is forgotten. One at a time, since a change keeps the rest.
+     *
+     * @param blank says of which cause
+     */
+    synchronized void note(CauseNote blank, UnaryOperator<CauseNote> change) {
+        clients.property(blank.propertyId());
         transaction.executeWithoutResult(status -> {
+            CauseNote note = change.apply(notes.ofProperty(blank.propertyId()).stream()
+                    .filter(blank::isOfSame)
+                    .findFirst()
+                    .orElse(blank));
             notes.remove(note);
             if (!note.saysNothing()) notes.insert(note);
         });
-        clients.touch(note.propertyId());
+        clients.touch(blank.propertyId());
     }
 
     private List<Cause> found(long propertyId) {

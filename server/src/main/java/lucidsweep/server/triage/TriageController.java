@@ -1,5 +1,6 @@
 package lucidsweep.server.triage;
 
+import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
@@ -10,6 +11,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -156,11 +158,11 @@ class TriageController {
     }
 
     /**
-     * What is said of a cause; all of it replaces what was said before.
+     * What is said of a cause; what is null stays as it was.
      *
      * @param name another name for it; "" for its own
      * @param aside whether it is set aside, which needs a reason
-     * @param untilMonth when it comes back: "2027-03"; "" for never
+     * @param untilMonth when it comes back: "2027-03"; "" or null for never
      */
     record CauseWords(
             @NotNull Field field,
@@ -168,15 +170,15 @@ class TriageController {
             @NotNull @Size(max = 2_000) String shared,
             @NotNull @Size(max = 300) String section,
 
-            @NotNull @Size(max = 300, message = "has at most 300 characters")
+            @Nullable @Size(max = 300, message = "has at most 300 characters")
             String name,
 
-            boolean aside,
+            @Nullable Boolean aside,
 
-            @NotNull @Size(max = 1_000, message = "has at most 1,000 characters")
+            @Nullable @Size(max = 1_000, message = "has at most 1,000 characters")
             String reason,
 
-            @NotNull @Pattern(regexp = "|\\d{4}-(0[1-9]|1[0-2])", message = "is a month such as 2027-03, or nothing")
+            @Nullable @Pattern(regexp = "|\\d{4}-(0[1-9]|1[0-2])", message = "is a month such as 2027-03, or nothing")
             String untilMonth) {}
 
     @PutMapping("/causes/note")
@@ -186,18 +188,18 @@ class TriageController {
         } catch (IllegalArgumentException e) {
             throw Refusal.badInput(e.getMessage());
         }
-        if (words.aside() && words.reason().isBlank())
+        CauseNote blank = CauseNote.blank(propertyId, words.field(), words.check(), words.shared(), words.section());
+        String reason = Objects.requireNonNullElse(words.reason(), "").strip();
+        if (Boolean.TRUE.equals(words.aside()) && reason.isEmpty())
             throw Refusal.badInput("a reason is needed to set a cause aside");
-        causes.note(new CauseNote(
-                propertyId,
-                words.field(),
-                words.check(),
-                words.shared(),
-                words.section(),
-                words.name().strip(),
-                words.aside(),
-                words.reason().strip(),
-                words.untilMonth()));
+        causes.note(blank, said -> {
+            CauseNote note =
+                    words.name() == null ? said : said.named(words.name().strip());
+            if (words.aside() == null) return note;
+            return words.aside()
+                    ? note.setAside(reason, Objects.requireNonNullElse(words.untilMonth(), ""))
+                    : note.broughtBack();
+        });
     }
 
     @GetMapping("/findings/checks")
