@@ -9,6 +9,7 @@ import java.util.stream.LongStream;
 public record IdRange(long first, long last) {
 
     private static final int BITS = 31;
+    private static final long DENSE = 4;
 
     public static IdRange of(long owner) {
         return new IdRange(owner << BITS, (owner + 1 << BITS) - 1);
@@ -22,6 +23,11 @@ public record IdRange(long first, long last) {
     /** The ids of an owner's first rows, so many. */
     public static long[] ids(long owner, int count) {
         return LongStream.range(id(owner, 0), id(owner, count)).toArray();
+    }
+
+    /** Whether ids in their order lie so close that it is faster to read the whole stretch and pass over the others. */
+    public static boolean isDense(long[] sorted) {
+        return sorted[sorted.length - 1] - sorted[0] < DENSE * sorted.length;
     }
 
     /** The owner of a row. */

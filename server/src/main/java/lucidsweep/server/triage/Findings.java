@@ -34,6 +34,7 @@ import lucidsweep.server.aim.targets.TargetsChanged;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.database.IdRange;
 import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.item.table.AlikeGroup;
 import lucidsweep.server.item.table.ItemDetail;
@@ -56,9 +57,6 @@ public class Findings {
     private static final int AT_ONCE = 1_000;
     private static final int FEW = 3_000;
     private static final int LIST = 200;
-
-    /** Where at least one of so many ids is wanted, the whole stretch is read and the others passed over. */
-    private static final long DENSE = 4;
 
     private final FindingMapper mapper;
     private final ExemptionMapper exemptions;
@@ -250,10 +248,11 @@ public class Findings {
     }
 
     private Lives lives(long propertyId, long[] ids, long moment) {
-        long first = ids[0];
-        long last = ids[ids.length - 1];
-        if (last - first < DENSE * ids.length)
+        if (IdRange.isDense(ids)) {
+            long first = ids[0];
+            long last = ids[ids.length - 1];
             return new Lives(propertyId, moment, lifeLines.between(first, last), lifeLines.fixedBetween(first, last));
+        }
         List<LifeMapper.LifeLine> lines = new ArrayList<>();
         List<LifeMapper.FixedKey> fixed = new ArrayList<>();
         for (int start = 0; start < ids.length; start += LIST) {
@@ -269,8 +268,7 @@ public class Findings {
     private void write(Lives.Changes changes) {
         ManyRows.each(changes.lives(), lifeLines::put);
         ManyRows.each(changes.ended(), lifeLines::putFixed);
-        for (LifeMapper.FixedKey back : changes.back())
-            lifeLines.removeFixed(back.itemId(), back.field().code(), back.checkCode());
+        changes.back().forEach((check, ids) -> lifeLines.removeFixed(ids.toArray(), check.field(), check.code()));
     }
 
     /** The checks that items need not pass, by item. */

@@ -44,9 +44,8 @@ interface LifeMapper {
     @Insert("merge into fixed_finding (columns) key (item_id, field, check_code) values (rows)")
     void putFixed(List<FixedLine> lines);
 
-    @Delete("""
-            delete from fixed_finding where item_id = #{itemId} and field = #{field} and check_code = #{checkCode}""")
-    void removeFixed(@Param("itemId") long itemId, @Param("field") String field, @Param("checkCode") String checkCode);
+    @Delete("delete from fixed_finding where item_id = any(#{ids}) and field = #{field} and check_code = #{check}")
+    void removeFixed(@Param("ids") Object[] ids, @Param("field") Field field, @Param("check") String check);
 
     /** The moment of which the latest sweep of items tells, in seconds since 1970; null before the first. */
     @Select("""
@@ -54,15 +53,16 @@ interface LifeMapper {
             where property_id = #{propertyId} and of_items""")
     Long latestSweep(long propertyId);
 
-    /** Findings that ended after a moment, counted. */
-    record FixedCount(boolean byDraft, boolean delivered, int findings) {}
+    /** Findings that ended in a second since 1970, counted. */
+    record FixedCount(long atSecond, boolean byDraft, boolean delivered, int findings) {}
 
     @Select("""
-            select by_draft, delivered, count(*) findings from (
-                select f.by_draft, coalesce(d.state in ('delivered', 'live'), false) delivered
+            select at_second, by_draft, delivered, count(*) findings from (
+                select cast(floor(extract(epoch from f.ended)) as bigint) at_second, f.by_draft,
+                    coalesce(d.state in ('delivered', 'live'), false) delivered
                 from fixed_finding f left join draft d on d.id = f.item_id * 4
                     + case f.field when 'title' then 0 when 'description' then 1 when 'tags' then 2 else 3 end
-                where f.property_id = #{propertyId} and f.ended > #{after})
-            group by by_draft, delivered""")
-    List<FixedCount> fixed(@Param("propertyId") long propertyId, @Param("after") Instant after);
+                where f.property_id = #{propertyId})
+            group by at_second, by_draft, delivered""")
+    List<FixedCount> fixed(long propertyId);
 }

@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import lucidsweep.core.finding.Check;
+import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.FindingLife;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.item.draft.FieldId;
@@ -32,11 +33,15 @@ final class Lives {
                 .add(Check.id(key.field(), key.checkCode())));
     }
 
-    /** What is to be written of some items. */
-    record Changes(List<LifeMapper.LifeLine> lives, List<LifeMapper.FixedLine> ended, List<LifeMapper.FixedKey> back) {
+    /**
+     * What is to be written of some items.
+     *
+     * @param back the items of which a check finds again what had ended
+     */
+    record Changes(List<LifeMapper.LifeLine> lives, List<LifeMapper.FixedLine> ended, Map<Check, List<Long>> back) {
 
         Changes() {
-            this(new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
+            this(new ArrayList<>(), new ArrayList<>(), new HashMap<>());
         }
     }
 
@@ -60,7 +65,10 @@ final class Lives {
                     byDraft ? Instant.now() : Instant.ofEpochSecond(moment),
                     byDraft));
         }
-        for (String back : step.back()) changes.back.add(new LifeMapper.FixedKey(item.id(), field(back), code(back)));
+        for (String back : step.back()) {
+            Check check = Checks.of(field(back), code(back));
+            changes.back.computeIfAbsent(check, any -> new ArrayList<>()).add(item.id());
+        }
     }
 
     private static boolean isDrafted(ItemDetail item, Field field) {

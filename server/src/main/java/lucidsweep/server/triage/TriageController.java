@@ -6,7 +6,6 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -23,7 +22,6 @@ import lucidsweep.core.finding.NotIndexable;
 import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.item.table.FindingCount;
-import lucidsweep.server.item.table.FindingLives;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.web.Refusal;
 import lucidsweep.server.web.Rows;
@@ -44,9 +42,10 @@ class TriageController {
     private final TriageTables tables;
     private final Checklist checklist;
     private final Items items;
-    private final LifeMapper lives;
+    private final LifeSinceSweeps lives;
 
-    TriageController(RankedCauses causes, TriageTables tables, Checklist checklist, Items items, LifeMapper lives) {
+    TriageController(
+            RankedCauses causes, TriageTables tables, Checklist checklist, Items items, LifeSinceSweeps lives) {
         this.causes = causes;
         this.checklist = checklist;
         this.tables = tables;
@@ -97,51 +96,10 @@ class TriageController {
         return causes.of(propertyId).stream().map(CauseView::of).toList();
     }
 
-    /**
-     * What became of findings since a sweep.
-     *
-     * @param sweepId of the sweep; its moment is in seconds since 1970, for filters
-     * @param fresh found for the first time since
-     * @param back found again after they were fixed
-     * @param old there before
-     * @param drafted gone by a draft since, and not delivered yet
-     * @param delivered gone by a draft that was delivered
-     * @param fixed gone otherwise: a sweep saw it mended, or it is let stand
-     */
-    record LifeView(
-            long sweepId,
-            Instant swept,
-            long moment,
-            int fresh,
-            int back,
-            int old,
-            int drafted,
-            int delivered,
-            int fixed) {}
-
     /** What became of findings since each of the last sweeps, the latest first. */
     @GetMapping("/findings/life")
-    List<LifeView> life(@PathVariable long propertyId) {
-        List<LifeView> views = new ArrayList<>();
-        for (SweepCount sweep : checklist.sweeps(propertyId)) {
-            FindingLives now = items.lives(propertyId, (int) sweep.swept().getEpochSecond());
-            int[] gone = new int[3];
-            for (LifeMapper.FixedCount count : lives.fixed(propertyId, sweep.swept()))
-                gone[!count.byDraft() ? 2 : count.delivered() ? 1 : 0] += count.findings();
-            views.add(
-                    0,
-                    new LifeView(
-                            sweep.sweepId(),
-                            sweep.swept(),
-                            sweep.swept().getEpochSecond(),
-                            now.fresh(),
-                            now.back(),
-                            now.old(),
-                            gone[0],
-                            gone[1],
-                            gone[2]));
-        }
-        return views;
+    List<LifeSinceSweeps.LifeView> life(@PathVariable long propertyId) {
+        return lives.of(propertyId);
     }
 
     /** A cause that is set aside, why, and until which month; "" for good. */

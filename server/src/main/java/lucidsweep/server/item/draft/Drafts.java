@@ -24,9 +24,6 @@ public class Drafts {
 
     private static final int CHUNK = 500;
 
-    /** Where at least one of so many ids is wanted, the whole stretch is read and the others passed over. */
-    private static final long DENSE = 4;
-
     private final DraftMapper mapper;
 
     Drafts(DraftMapper mapper) {
@@ -52,12 +49,12 @@ public class Drafts {
     /** Rows that lie side by side are read as a stretch, which takes the database half as long as one by one. */
     private Stored stored(long[] ids) {
         long[] sorted = Arrays.stream(ids).sorted().distinct().toArray();
-        long first = sorted[0];
-        long last = sorted[sorted.length - 1];
-        if (last - first >= DENSE * sorted.length) {
+        if (!IdRange.isDense(sorted)) {
             Object[] boxed = Arrays.stream(sorted).boxed().toArray();
             return new Stored(mapper.coresOfGoneToo(boxed), new FieldLines(mapper.draftsOf(FieldId.ofAll(boxed))));
         }
+        long first = sorted[0];
+        long last = sorted[sorted.length - 1];
         List<DraftMapper.Core> items = mapper.coresBetweenGoneToo(first, last).stream()
                 .filter(item -> Arrays.binarySearch(sorted, item.id()) >= 0)
                 .toList();

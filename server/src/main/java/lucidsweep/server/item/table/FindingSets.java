@@ -5,12 +5,18 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
+import lucidsweep.core.finding.Checks;
 
 /** Numbers the sets of findings that items have: few sets are shared by many items. */
 final class FindingSets {
 
     private final Map<List<Mark>, Integer> numbers = new HashMap<>();
     private final List<List<Mark>> sets = new ArrayList<>();
+
+    /** By set, which of its findings count: for items that are indexable, and for those that are not. */
+    private final List<boolean[]> shown = new ArrayList<>();
+
+    private final List<boolean[]> hidden = new ArrayList<>();
 
     FindingSets() {
         number(List.of());
@@ -20,12 +26,26 @@ final class FindingSets {
     int number(List<Mark> set) {
         return numbers.computeIfAbsent(set, marks -> {
             sets.add(marks);
+            shown.add(counting(marks, true));
+            hidden.add(counting(marks, false));
             return sets.size() - 1;
         });
     }
 
     List<Mark> set(int number) {
         return sets.get(number);
+    }
+
+    private static boolean[] counting(List<Mark> marks, boolean indexable) {
+        boolean[] counting = new boolean[marks.size()];
+        for (int i = 0; i < counting.length; i++)
+            counting[i] = Checks.of(marks.get(i).field(), marks.get(i).check()).counts(indexable);
+        return counting;
+    }
+
+    /** Which findings of a set count for an item, in their order. */
+    boolean[] counting(int number, boolean indexable) {
+        return (indexable ? shown : hidden).get(number);
     }
 
     /** By number, whether a set holds such a finding. */

@@ -84,6 +84,7 @@ final class ItemTable {
 
     private double mostAtStake = NONE;
     private List<FindingCount> counted;
+    private Map<Integer, Integer> foundAt;
     private final BitSet indexable = new BitSet();
     private final TextColumn address = new TextColumn();
     private final TextColumn h1 = new TextColumn();
@@ -181,6 +182,7 @@ final class ItemTable {
         since[row] = moments.computeIfAbsent(IntBuffer.wrap(line.found().since()), IntBuffer::array);
         mostAtStake = NONE;
         counted = null;
+        foundAt = null;
         for (int i = 0; i < fields.length; i++) fields[i].set(row, line.cells()[i]);
     }
 
@@ -600,41 +602,37 @@ final class ItemTable {
         if (!ofHidden) wanted.and(indexable);
     }
 
-    /** What there is of findings, by when they came. */
-    synchronized FindingLives lives(int moment) {
-        int fresh = 0;
-        int back = 0;
-        int old = 0;
-        for (int row = 0; row < size; row++) {
-            List<Mark> marks = findingSets.set(findingSet.get(row));
-            for (int i = 0; i < marks.size(); i++) {
-                if (!counts(row, marks.get(i))) continue;
-                int when = i < since[row].length ? since[row][i] : 0;
-                if (Math.abs(when) <= moment) old++;
-                else if (when < 0) back++;
-                else fresh++;
-            }
-        }
-        return new FindingLives(fresh, back, old);
+    /** By moment, as {@link LifeParts} has it, how many findings that count came then. */
+    synchronized Map<Integer, Integer> foundAt() {
+        if (foundAt == null) foundAt = countMoments();
+        return foundAt;
     }
 
-    private boolean counts(int row, Mark mark) {
-        return Checks.of(mark.field(), mark.check()).counts(indexable.get(row));
+    private Map<Integer, Integer> countMoments() {
+        Map<Integer, Integer> counts = new HashMap<>();
+        for (int row = 0; row < size; row++) {
+            boolean[] counting = findingSets.counting(findingSet.get(row), indexable.get(row));
+            for (int i = 0; i < counting.length; i++) if (counting[i]) counts.merge(since(row, i), 1, Integer::sum);
+        }
+        return counts;
+    }
+
+    /** Since when a finding of a row is there; 0 where nobody noted it. */
+    private int since(int row, int finding) {
+        return finding < since[row].length ? since[row][finding] : 0;
     }
 
     /** Those with a finding of the filter's check that came after a moment, or came back. */
     private void keepByLife(BitSet wanted, ItemFilter filter) {
         boolean any = !given(filter.check()) || filter.check().equals(ItemFilter.ANY);
-        int moment = filter.life().moment();
         keep(wanted, row -> {
             List<Mark> marks = findingSets.set(findingSet.get(row));
-            for (int i = 0; i < marks.size(); i++) {
+            boolean[] counting = findingSets.counting(findingSet.get(row), indexable.get(row));
+            for (int i = 0; i < counting.length; i++) {
                 Mark mark = marks.get(i);
                 boolean meant = (any || mark.check().equals(filter.check()))
-                        && (filter.field() == null || mark.field() == filter.field())
-                        && counts(row, mark);
-                int when = i < since[row].length ? since[row][i] : 0;
-                if (meant && filter.life().has(when)) return true;
+                        && (filter.field() == null || mark.field() == filter.field());
+                if (meant && counting[i] && filter.life().has(since(row, i))) return true;
             }
             return false;
         });

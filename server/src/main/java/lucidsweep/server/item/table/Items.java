@@ -55,9 +55,6 @@ public class Items {
     /** The database compares every row with every value of a list, so that long lists cost their square. */
     private static final int LIST = 200;
 
-    /** Where at least one of so many ids is wanted, the whole stretch is read and the others passed over. */
-    private static final long DENSE = 4;
-
     private static final TypeReference<List<StoredFinding>> FINDINGS = new TypeReference<>() {};
 
     private static final long MAX_CACHED_IDS = 8_000_000;
@@ -280,9 +277,9 @@ public class Items {
         if (ids.length == 0) return List.of();
         long[] sorted = ids.clone();
         Arrays.sort(sorted);
-        long first = sorted[0];
-        long last = sorted[sorted.length - 1];
-        if (last - first < DENSE * ids.length) {
+        if (IdRange.isDense(sorted)) {
+            long first = sorted[0];
+            long last = sorted[sorted.length - 1];
             Details details = new Details(
                     texts.drafts(FieldId.first(first), FieldId.last(last)), mapper.aims(first, last), List.of());
             if (inSite) details.with(mapper.siteNotes(first, last), mapper.linkedBy(first, last));
@@ -403,7 +400,7 @@ public class Items {
 
     /** How many findings came after a moment, in seconds since 1970, how many came back, and how many were there before. */
     public FindingLives lives(long propertyId, int moment) {
-        return tables.of(propertyId).lives(moment);
+        return FindingLives.since(moment, tables.of(propertyId).foundAt());
     }
 
     /** Indexable items that share one of these texts, by hash. */
