@@ -70,6 +70,23 @@ public record SetConditions(
     /** A check. */
     public record FoundBy(Field field, String check) {}
 
+    /** The same for other items. */
+    public SetConditions of(List<Long> items) {
+        return new SetConditions(
+                addresses,
+                sections,
+                language,
+                tag,
+                withKeyword,
+                keyword,
+                price,
+                ageDays,
+                indexable,
+                found,
+                items,
+                within);
+    }
+
     /** The same within another set. */
     public SetConditions inside(String other) {
         return new SetConditions(

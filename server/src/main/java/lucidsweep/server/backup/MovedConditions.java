@@ -16,19 +16,6 @@ final class MovedConditions {
         if (set.ids() == null) return conditions;
         List<Long> ids =
                 set.ids().stream().map(item::apply).filter(Objects::nonNull).toList();
-        return JsonMapper.shared()
-                .writeValueAsString(new SetConditions(
-                        set.addresses(),
-                        set.sections(),
-                        set.language(),
-                        set.tag(),
-                        set.withKeyword(),
-                        set.keyword(),
-                        set.price(),
-                        set.ageDays(),
-                        set.indexable(),
-                        set.found(),
-                        ids,
-                        set.within()));
+        return JsonMapper.shared().writeValueAsString(set.of(ids));
     }
 }

@@ -58,6 +58,10 @@ interface ClientMapper {
             where id = #{id}""")
     void setStandard(long id, String standard);
 
+    /** Says that what its items are held to changed otherwise, and with it what is found. */
+    @Update("update property set text_changes = text_changes + 1 where id = #{id}")
+    void countStandardChange(long id);
+
     @Update("update property set removed = case when #{removed} then now() end where id = #{id}")
     void removeProperty(long id, boolean removed);
 

@@ -97,6 +97,11 @@ public class Clients {
         return property(id);
     }
 
+    /** Says, within the transaction that changes what items are held to, that all findings are due: a kill does not lose that. */
+    public void standardChanges(long id) {
+        mapper.countStandardChange(id);
+    }
+
     void removeClient(long id, boolean removed) {
         client(id);
         mapper.removeClient(id, removed);

@@ -29,10 +29,8 @@ record CauseNote(
     }
 
     boolean isOf(Cause cause) {
-        return cause.check().field() == field
-                && cause.check().code().equals(checkCode)
-                && cause.shared().equals(shared)
-                && cause.section().equals(section);
+        return isOfSame(
+                blank(propertyId, cause.check().field(), cause.check().code(), cause.shared(), cause.section()));
     }
 
     boolean isOfSame(CauseNote other) {

@@ -34,13 +34,14 @@ class ItemSetController {
     /** What is asked of a set. */
     record SetForm(@NotNull String name, @Valid @NotNull SetConditions conditions) {}
 
-    private SetView view(ItemSet set) {
-        return new SetView(set.id(), set.name(), set.conditions(), sets.members(set).length, set.standard() != null);
+    private static SetView view(ItemSets.Counted counted) {
+        ItemSet set = counted.set();
+        return new SetView(set.id(), set.name(), set.conditions(), counted.items(), set.standard() != null);
     }
 
     @GetMapping("/properties/{propertyId}/sets")
     List<SetView> sets(@PathVariable long propertyId) {
-        return sets.ofProperty(propertyId).stream().map(this::view).toList();
+        return sets.counted(propertyId).stream().map(ItemSetController::view).toList();
     }
 
     @PostMapping("/properties/{propertyId}/sets/preview")
@@ -50,7 +51,7 @@ class ItemSetController {
 
     @PostMapping("/properties/{propertyId}/sets")
     SetView add(@PathVariable long propertyId, @Valid @RequestBody SetForm form) {
-        return view(sets.add(propertyId, form.name(), form.conditions()));
+        return view(sets.counted(sets.add(propertyId, form.name(), form.conditions())));
     }
 
     @PutMapping("/properties/{propertyId}/sets/order")
@@ -60,7 +61,7 @@ class ItemSetController {
 
     @PutMapping("/sets/{id}")
     SetView change(@PathVariable long id, @Valid @RequestBody SetForm form) {
-        return view(sets.change(id, form.name(), form.conditions()));
+        return view(sets.counted(sets.change(id, form.name(), form.conditions())));
     }
 
     @DeleteMapping("/sets/{id}")

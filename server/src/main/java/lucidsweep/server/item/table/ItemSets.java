@@ -83,12 +83,21 @@ public class ItemSets {
     Predicate<SetMember> test(long propertyId, long setId) {
         ItemSet set = find(setId);
         if (set.propertyId() != propertyId) throw Refusal.notFound("there is no set " + setId + " in this property");
-        return set.conditions().test(today(), named(propertyId));
+        return test(set, named(propertyId));
+    }
+
+    /** @param named all sets of the property, as {@link #byName} gives them */
+    static Predicate<SetMember> test(ItemSet set, Map<String, SetConditions> named) {
+        return set.conditions().test(today(), named);
     }
 
     private Map<String, SetConditions> named(long propertyId) {
+        return byName(ofProperty(propertyId));
+    }
+
+    static Map<String, SetConditions> byName(List<ItemSet> sets) {
         Map<String, SetConditions> named = new LinkedHashMap<>();
-        ofProperty(propertyId).forEach(set -> named.put(set.name(), set.conditions()));
+        sets.forEach(set -> named.put(set.name(), set.conditions()));
         return named;
     }
 
@@ -96,9 +105,20 @@ public class ItemSets {
         return LocalDate.now(ZoneOffset.UTC).toEpochDay();
     }
 
-    /** The ids of the items that belong to a set now, ascending. */
-    public long[] members(ItemSet set) {
-        return members(set.propertyId(), set.conditions());
+    /** A set with how many items belong to it now. */
+    record Counted(ItemSet set, int items) {}
+
+    /** All of a property, counted. */
+    List<Counted> counted(long propertyId) {
+        List<ItemSet> sets = ofProperty(propertyId);
+        Map<String, SetConditions> named = byName(sets);
+        return sets.stream()
+                .map(set -> new Counted(set, tables.of(propertyId).members(test(set, named)).length))
+                .toList();
+    }
+
+    Counted counted(ItemSet set) {
+        return new Counted(set, members(set.propertyId(), set.conditions()).length);
     }
 
     private long[] members(long propertyId, SetConditions conditions) {
@@ -146,11 +166,10 @@ public class ItemSets {
         String tidy = usable(name, others.keySet());
         refuseUnusable(conditions);
         refuseCircle(tidy, conditions, renamed(others, before.name(), tidy));
-        transaction.executeWithoutResult(status -> {
+        change(before.propertyId(), ofProperty(before.propertyId()), () -> {
             mapper.change(id, tidy, json.writeValueAsString(conditions));
             if (!tidy.equals(before.name())) rename(before, tidy);
         });
-        changed(before.propertyId());
         return find(id);
     }
 
@@ -181,37 +200,40 @@ public class ItemSets {
                 .collect(Collectors.toSet());
         if (!within.isEmpty())
             throw Refusal.conflict(String.join(" and ", within) + " lies within it; change that first.");
-        mapper.remove(id);
-        changed(set.propertyId(), set);
+        change(set.propertyId(), List.of(set), () -> mapper.remove(id));
     }
 
     void restore(long id) {
         ItemSet set = find(id);
         usable(set.name(), named(set.propertyId()).keySet());
-        mapper.restore(id);
-        changed(set.propertyId(), set);
+        change(set.propertyId(), List.of(set), () -> mapper.restore(id));
     }
 
     /** Puts the sets of a property in another order. */
     void order(long propertyId, List<Long> ids) {
-        Set<Long> all = ofProperty(propertyId).stream().map(ItemSet::id).collect(Collectors.toSet());
+        List<ItemSet> sets = ofProperty(propertyId);
+        Set<Long> all = sets.stream().map(ItemSet::id).collect(Collectors.toSet());
         if (!all.equals(new HashSet<>(ids)) || all.size() != ids.size())
             throw Refusal.badInput("expected the ids of all " + all.size() + " sets, each once");
-        transaction.executeWithoutResult(status -> {
+        change(propertyId, sets, () -> {
             for (int place = 0; place < ids.size(); place++) mapper.setPlace(ids.get(place), place);
         });
-        changed(propertyId);
     }
 
-    /** Where standards hang on sets, items are held to them anew. */
-    private void changed(long propertyId) {
-        changed(propertyId, ofProperty(propertyId).toArray(ItemSet[]::new));
-    }
-
-    private void changed(long propertyId, ItemSet... sets) {
+    /**
+     * Changes sets in one piece. Where standards hang on them all findings are due from then on, so that a kill does not
+     * lose that, and the items are held to them anew.
+     *
+     * @param touched the sets to which items may belong from now on, or no longer
+     */
+    private void change(long propertyId, List<ItemSet> touched, Runnable work) {
+        boolean heldAnew = touched.stream().anyMatch(set -> set.standard() != null);
+        transaction.executeWithoutResult(status -> {
+            work.run();
+            if (heldAnew) clients.standardChanges(propertyId);
+        });
         clients.touch(propertyId);
-        if (Arrays.stream(sets).anyMatch(set -> set.standard() != null))
-            publisher.publishEvent(new SetsChanged(propertyId));
+        if (heldAnew) publisher.publishEvent(new SetsChanged(propertyId));
     }
 
     /**
@@ -226,7 +248,10 @@ public class ItemSets {
                     "“" + set.name()
                             + "” is told by findings, which follow from the standard; choose a set that is told by something else.");
         }
-        mapper.setStandard(set.id(), standard == null ? null : json.writeValueAsString(standard));
+        transaction.executeWithoutResult(status -> {
+            mapper.setStandard(set.id(), standard == null ? null : json.writeValueAsString(standard));
+            clients.standardChanges(set.propertyId());
+        });
     }
 
     private static String usable(String name, Set<String> others) {

@@ -2,7 +2,9 @@ package lucidsweep.server.item.table;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Predicate;
+import lucidsweep.core.set.SetConditions;
 import lucidsweep.core.set.SetMember;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.standard.StandardForm;
@@ -44,12 +46,14 @@ public class SetStandards {
         List<String> names = new ArrayList<>();
         List<StandardForm> forms = new ArrayList<>();
         List<Predicate<SetMember>> members = new ArrayList<>();
-        for (ItemSet set : sets.ofProperty(property.id())) {
+        List<ItemSet> all = sets.ofProperty(property.id());
+        Map<String, SetConditions> named = ItemSets.byName(all);
+        for (ItemSet set : all) {
             StandardForm own = changed != null && set.id() == changed.id() ? form : set.standard();
             if (own == null || forms.size() == MAX) continue;
             names.add(set.name());
             forms.add(own);
-            members.add(sets.test(property.id(), set.id()));
+            members.add(ItemSets.test(set, named));
         }
         return new ItemStandards(
                 base,
