@@ -70,6 +70,14 @@ class SetsTest {
         assertThat(shop.get("/sets").json()).hasSize(1);
         api.post("/api/sets/" + gifts + "/restore", "");
         assertThat(shop.get("/sets").json()).hasSize(2);
+        api.method("DELETE", "/api/sets/" + gifts, "");
+        api.method("DELETE", "/api/sets/" + kits, "");
+        Reply alone = api.post("/api/sets/" + gifts + "/restore", "");
+        assertThat(alone.status()).as("the set that it lies within is gone").isEqualTo(422);
+        assertThat(alone.body()).contains("there is no set “All kits”");
+        api.post("/api/sets/" + kits + "/restore", "");
+        api.post("/api/sets/" + gifts + "/restore", "");
+        assertThat(shop.get("/sets").json()).hasSize(2);
 
         Shop other = shop(api);
         assertThat(other.get("/items?set=" + kits).status()).isEqualTo(404);
@@ -121,6 +129,12 @@ class SetsTest {
                 .isEqualTo(90);
         assertThat(tooLong(shop)).containsExactly("R1", "R11", "R13", "R15", "R17", "R19", "R2", "R5", "R7", "R9");
 
+        String found = "{\"name\":\"Ropes\",\"conditions\":{\"found\":{\"field\":\"title\",\"check\":\"too-long\"}}}";
+        Reply onFindings = api.method("PUT", "/api/sets/" + ropes, found);
+        assertThat(onFindings.status())
+                .as("a set with a standard cannot be told by what follows from it")
+                .isEqualTo(422);
+        assertThat(onFindings.body()).contains("“Ropes” is told by findings");
         await(api, api.method("DELETE", "/api/sets/" + ropes + "/standard", ""));
         assertThat(shop.get("/items?q=R11").json().path("rows").get(0).path("heldTo"))
                 .isEmpty();

@@ -125,8 +125,12 @@ public class ItemSets {
         return tables.of(propertyId).members(conditions.test(today(), named(propertyId)));
     }
 
-    private boolean restsOnFindings(ItemSet set) {
-        return set.conditions().restsOnFindings(named(set.propertyId()));
+    private static void refuseStandardOnFindings(
+            String name, SetConditions conditions, Map<String, SetConditions> sets) {
+        if (!conditions.restsOnFindings(sets)) return;
+        throw Refusal.badInput(
+                "“" + name
+                        + "” is told by findings, which follow from the standard; choose a set that is told by something else.");
     }
 
     /** Who would belong to a set: how many, and the addresses of a few. */
@@ -165,8 +169,16 @@ public class ItemSets {
         others.remove(before.name());
         String tidy = usable(name, others.keySet());
         refuseUnusable(conditions);
-        refuseCircle(tidy, conditions, renamed(others, before.name(), tidy));
-        change(before.propertyId(), ofProperty(before.propertyId()), () -> {
+        Map<String, SetConditions> after = renamed(others, before.name(), tidy);
+        refuseCircle(tidy, conditions, after);
+        after.put(tidy, conditions);
+        List<ItemSet> sets = ofProperty(before.propertyId());
+        for (ItemSet set : sets) {
+            if (set.standard() == null) continue;
+            if (set.id() == id) refuseStandardOnFindings(tidy, conditions, after);
+            else refuseStandardOnFindings(set.name(), set.conditions(), after);
+        }
+        change(before.propertyId(), sets, () -> {
             mapper.change(id, tidy, json.writeValueAsString(conditions));
             if (!tidy.equals(before.name())) rename(before, tidy);
         });
@@ -205,7 +217,10 @@ public class ItemSets {
 
     void restore(long id) {
         ItemSet set = find(id);
-        usable(set.name(), named(set.propertyId()).keySet());
+        Map<String, SetConditions> others = named(set.propertyId());
+        usable(set.name(), others.keySet());
+        refuseCircle(set.name(), set.conditions(), others);
+        if (set.standard() != null) refuseStandardOnFindings(set.name(), set.conditions(), others);
         change(set.propertyId(), List.of(set), () -> mapper.restore(id));
     }
 
@@ -243,11 +258,7 @@ public class ItemSets {
      * @throws Refusal where findings decide who belongs to it, since they follow from the standard
      */
     public void setStandard(ItemSet set, StandardForm standard) {
-        if (standard != null && restsOnFindings(set)) {
-            throw Refusal.badInput(
-                    "“" + set.name()
-                            + "” is told by findings, which follow from the standard; choose a set that is told by something else.");
-        }
+        if (standard != null) refuseStandardOnFindings(set.name(), set.conditions(), named(set.propertyId()));
         transaction.executeWithoutResult(status -> {
             mapper.setStandard(set.id(), standard == null ? null : json.writeValueAsString(standard));
             clients.standardChanges(set.propertyId());
