@@ -236,7 +236,7 @@ it("lets a finding stand with the reason and a day, and holds the item to the ch
     },
     { itemId: 5, field: "title", checkCode: "emoji", reason: "Old", untilDay: null, added: "", cameBack: true },
   ]);
-  serve("POST /api/properties/7/exemptions", { items: 1 });
+  serve("POST /api/properties/7/exemptions", { items: 1, at: "2026-11-27T10:00:00.000001Z" });
   serve("POST /api/properties/7/exemptions/end", { items: 1 });
   show(<CloseUp propertyId={7} itemId={5} editable onClose={() => undefined} />, "/p/7/rewrite");
   expect((await screen.findAllByText(/^hire$/i)).map((mark) => mark.tagName)).toEqual(["MARK", "MARK"]);
@@ -253,6 +253,14 @@ it("lets a finding stand with the reason and a day, and holds the item to the ch
       ...about,
       reason: "Their own words",
       until: "2027-05-01",
+    }),
+  );
+  fireEvent.click(await screen.findByRole("button", { name: "Undo" }));
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/exemptions/end")[0]?.body).toEqual({
+      at: "2026-11-27T10:00:00.000001Z",
+      field: "title",
+      check: "repeated-word",
     }),
   );
   expect(screen.getByText("An index (until 1 Mar 2027)")).toBeTruthy();

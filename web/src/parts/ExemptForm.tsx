@@ -20,8 +20,11 @@ export function ExemptForm({ propertyId, selection, field, check, onDone }: Prop
   const [until, setUntil] = useState("");
   const path = { params: { path: { propertyId } } };
   const about = { selection, field: field as Field, check };
-  const end = useChange(propertyId, () =>
-    answer(api.POST("/api/properties/{propertyId}/exemptions/end", { ...path, body: about })),
+  // By the moment: what is let stand is found by no filter any more.
+  const undo = useChange(propertyId, (at: string) =>
+    answer(
+      api.POST("/api/properties/{propertyId}/exemptions/end", { ...path, body: { at, field: about.field, check } }),
+    ),
   );
   const exempt = useChange(propertyId, () =>
     answer(
@@ -38,7 +41,8 @@ export function ExemptForm({ propertyId, selection, field, check, onDone }: Prop
         event.preventDefault();
         exempt.mutate(undefined, {
           onSuccess: (done) => {
-            tellWithUndo(`${of(done.items ?? 0, "finding")} let stand.`, () => end.mutate(undefined));
+            const { at } = done;
+            tellWithUndo(`${of(done.items ?? 0, "finding")} let stand.`, () => at && undo.mutate(at));
             onDone();
           },
         });

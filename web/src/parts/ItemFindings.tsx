@@ -6,6 +6,7 @@ import { answer, api, type Exemption, type Field, type ItemRow } from "../api/cl
 import { ofProperty, useChange, useChecks } from "../api/queries";
 import css from "./CloseUp.module.css";
 import { ExemptForm } from "./ExemptForm";
+import { FIXES, WRITTEN } from "./fixes";
 import { atStake, count, day, of } from "./number";
 
 interface Props {
@@ -89,7 +90,7 @@ function Marked({ item, finding }: { item: ItemRow; finding: Finding }) {
 /** Leads to the tool of Rewrite that fixes a finding, with this item in it. */
 function Fix({ propertyId, item, finding }: Props & { finding: Finding }) {
   const name = FIXES[finding.fix];
-  if (!name || !["title", "description", "tags"].includes(finding.field)) return null;
+  if (!name || !WRITTEN.has(finding.field)) return null;
   const search = new URLSearchParams({ q: item.address, tool: finding.fix, on: finding.field });
   return (
     <Link className={css.small} to={`/p/${propertyId}/rewrite?${search}`}>
@@ -97,13 +98,6 @@ function Fix({ propertyId, item, finding }: Props & { finding: Finding }) {
     </Link>
   );
 }
-
-const FIXES: Record<string, string> = {
-  recipe: "Rewrite by recipe",
-  cut: "Cut to fit",
-  "remove-ending": "Remove the ending",
-  tags: "Fix the tags",
-};
 
 function useLabels(propertyId: number) {
   const checks = useChecks(propertyId);

@@ -15,6 +15,7 @@ export function AsideCauses({ propertyId }: { propertyId: number }) {
     queryFn: () => answer(api.GET("/api/properties/{propertyId}/causes/aside", { params: { path: { propertyId } } })),
   });
   const words = useCauseWords(propertyId);
+  if (aside.error) return <p role="alert">Causes set aside: {aside.error.message}</p>;
   if (!aside.data || aside.data.length === 0) return null;
   return (
     <section className={css.aside}>

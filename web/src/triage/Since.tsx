@@ -14,6 +14,7 @@ export function Since({ propertyId }: { propertyId: number }) {
     queryFn: () => answer(api.GET("/api/properties/{propertyId}/findings/life", { params: { path: { propertyId } } })),
   });
   const [chosen, setChosen] = useState<number>();
+  if (life.error) return <p role="alert">What became of findings: {life.error.message}</p>;
   const views = life.data ?? [];
   // The sweep before the last one tells most: since the last, only drafts can have changed anything.
   const view = views.find((each) => each.sweepId === chosen) ?? views[1] ?? views[0];

@@ -6,6 +6,7 @@ import { answer, api, type Cause } from "../api/client";
 import { ofProperty, useChecks } from "../api/queries";
 import { TableLinks } from "../parts/FileLink";
 import { FIELDS, fieldName } from "../parts/fields";
+import { FIXES, WRITTEN } from "../parts/fixes";
 import { atStake, count, day, of } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { useProperty } from "../parts/useProperty";
@@ -93,22 +94,8 @@ function RankedBy({ propertyId }: { propertyId: number }) {
   );
 }
 
-const ACTION: Record<string, string> = {
-  recipe: "Rewrite by recipe",
-  cut: "Cut to fit",
-  "remove-ending": "Remove the ending",
-  tags: "Fix the tags",
-  translate: "Preview",
-  join: "Preview",
-  "bulk-edit": "Open in Rewrite",
-  "by-hand": "Preview",
-};
-
-/** The fixes that Rewrite has a tool for. */
-const TOOLS = new Set<string>(["recipe", "cut", "remove-ending", "tags"]);
-
-/** The fields that are written at the desk. */
-const WRITTEN = new Set<string>(["title", "description", "tags"]);
+/** What a cause's button says. */
+const actionOf = (fix: string) => FIXES[fix] ?? (fix === "bulk-edit" ? "Open in Rewrite" : "Preview");
 
 const filterOf = (cause: Cause) => {
   const filter = new URLSearchParams({ field: cause.field, check: cause.check });
@@ -139,7 +126,7 @@ function CauseList({ propertyId, gathered }: { propertyId: number; gathered: boo
   const mend = (cause: Cause) => {
     const filter = filterOf(cause);
     const field = WRITTEN.has(cause.field) ? cause.field : "";
-    if (field && TOOLS.has(cause.fix)) {
+    if (field && FIXES[cause.fix]) {
       filter.set("tool", cause.fix);
       filter.set("on", field);
     }
@@ -155,7 +142,7 @@ function CauseList({ propertyId, gathered }: { propertyId: number; gathered: boo
           </div>
           {clicks ? <AtStake cause={cause} most={most} /> : <Weight cause={cause} most={most} />}
           <Button size="xs" variant="default" onClick={() => mend(cause)}>
-            {ACTION[cause.fix]}
+            {actionOf(cause.fix)}
           </Button>
           <CauseMenu propertyId={propertyId} cause={cause} />
         </li>

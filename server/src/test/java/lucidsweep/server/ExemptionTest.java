@@ -52,6 +52,24 @@ class ExemptionTest {
                 .contains("expected a day to come");
     }
 
+    /** What is let stand is found by no filter any more, so the undo goes by the moment. */
+    @Test
+    void allFindingsOfACheckAreLetStandAndThatIsUndone(Api api) {
+        Shop shop = shop(api);
+        exempt(shop, "C", "title", "too-short", "The client’s own word", null);
+        String check = "\"field\":\"title\",\"check\":\"duplicate\"";
+        String all = "{\"selection\":{\"filter\":{" + check + "}}," + check + ",\"reason\":\"The old bells\"}";
+        JsonNode done = shop.post("/exemptions", all).json();
+        assertThat(done.path("items").asInt()).isEqualTo(10);
+        assertThat(shop.checks("B0")).doesNotContain("title duplicate");
+        String at = "{\"at\":" + done.path("at") + "," + check + "}";
+        assertThat(shop.post("/exemptions/end", at).json().path("items").asInt())
+                .isEqualTo(10);
+        assertThat(shop.checks("B0")).contains("title duplicate");
+        assertThat(shop.checks("C")).as("what was let stand before still is").doesNotContain("title too-short");
+        assertThat(shop.post("/exemptions/end", "{" + check + "}").status()).isEqualTo(422);
+    }
+
     @Test
     void whatIsExemptUntilADayComesBackOnIt(Api api, ApplicationContext application) {
         Exemptions exempting = application.getBean(Exemptions.class);

@@ -1,12 +1,15 @@
 package lucidsweep.server.triage;
 
+import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.Selection;
+import lucidsweep.server.web.Refusal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -38,23 +41,31 @@ class ExemptionController {
             @NotNull String reason,
             LocalDate until) {}
 
-    /** Items that are to pass a check again. */
+    /**
+     * Items that are to pass a check again.
+     *
+     * @param selection null for those that were exempted at a moment
+     */
     record EndedExemptions(
-            @Valid @NotNull Selection selection,
+            @Valid @Nullable Selection selection,
+            @Nullable Instant at,
             @NotNull Field field,
             @NotNull String check) {}
 
     record ExemptItems(int items) {}
 
     @PostMapping("/properties/{propertyId}/exemptions")
-    ExemptItems exempt(@PathVariable long propertyId, @Valid @RequestBody NewExemptions order) {
+    Exemptions.Exempted exempt(@PathVariable long propertyId, @Valid @RequestBody NewExemptions order) {
         long[] ids = order.selection().resolve(propertyId, items);
-        return new ExemptItems(
-                exemptions.exempt(propertyId, ids, order.field(), order.check(), order.reason(), order.until()));
+        return exemptions.exempt(propertyId, ids, order.field(), order.check(), order.reason(), order.until());
     }
 
     @PostMapping("/properties/{propertyId}/exemptions/end")
     ExemptItems end(@PathVariable long propertyId, @Valid @RequestBody EndedExemptions order) {
+        if ((order.selection() == null) == (order.at() == null))
+            throw Refusal.badInput("expected either a selection or the moment at which items were exempted");
+        if (order.selection() == null)
+            return new ExemptItems(exemptions.undo(propertyId, order.field(), order.check(), order.at()));
         long[] ids = order.selection().resolve(propertyId, items);
         return new ExemptItems(exemptions.remove(propertyId, ids, order.field(), order.check()));
     }

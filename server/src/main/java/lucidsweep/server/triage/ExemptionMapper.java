@@ -1,5 +1,6 @@
 package lucidsweep.server.triage;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -25,10 +26,20 @@ interface ExemptionMapper {
     @Insert("""
             merge into exemption (item_id, field, check_code, property_id, reason, until_day, added, came_back)
             key (item_id, field, check_code)
-            select u.*, now(), false from unnest(cast(#{itemId} as bigint array), cast(#{field} as varchar array),
+            select u.*, false from unnest(cast(#{itemId} as bigint array), cast(#{field} as varchar array),
                 cast(#{checkCode} as varchar array), cast(#{propertyId} as bigint array),
-                cast(#{reason} as varchar array), cast(#{untilDay} as date array)) u""")
+                cast(#{reason} as varchar array), cast(#{untilDay} as date array),
+                cast(#{added} as timestamp with time zone array)) u""")
     void put(Map<String, Object[]> rows);
+
+    @Select("""
+            select item_id from exemption where property_id = #{propertyId} and field = #{field} and check_code = #{check}
+            and added = #{added}""")
+    List<Long> addedAt(
+            @Param("propertyId") long propertyId,
+            @Param("field") Field field,
+            @Param("check") String check,
+            @Param("added") Instant added);
 
     @Delete("delete from exemption where item_id = any(#{ids}) and field = #{field} and check_code = #{check}")
     int remove(@Param("ids") Object[] ids, @Param("field") Field field, @Param("check") String check);

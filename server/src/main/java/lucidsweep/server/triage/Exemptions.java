@@ -1,6 +1,8 @@
 package lucidsweep.server.triage;
 
+import java.time.Instant;
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -56,15 +58,24 @@ public class Exemptions {
 
     /** A row as it is written. */
     private record NewExemption(
-            long itemId, String field, String checkCode, long propertyId, String reason, LocalDate untilDay) {}
+            long itemId,
+            String field,
+            String checkCode,
+            long propertyId,
+            String reason,
+            LocalDate untilDay,
+            Instant added) {}
+
+    /** Some items that were exempted at once; by the moment it can be undone, when no filter finds them any more. */
+    record Exempted(int items, Instant at) {}
 
     /**
      * Exempts items from a check.
      *
      * @param until the day on which its findings come back; null for never
-     * @return how many items there were
+     * @return how many items there were, and when it was
      */
-    int exempt(long propertyId, long[] ids, Field field, String code, String reason, LocalDate until) {
+    Exempted exempt(long propertyId, long[] ids, Field field, String code, String reason, LocalDate until) {
         Check check = known(field, code);
         String why = reason == null ? "" : reason.strip();
         if (why.isEmpty() || why.length() > LONGEST_REASON)
@@ -72,15 +83,17 @@ public class Exemptions {
         if (until != null && !until.isAfter(LocalDate.now()))
             throw Refusal.badInput("until: expected a day to come, got " + until);
         for (long id : ids) items.requireOf(propertyId, id);
-        return change(propertyId, "exempting items from a check", ids, () -> {
+        Instant now = Instant.now().truncatedTo(ChronoUnit.MICROS);
+        int count = change(propertyId, "exempting items from a check", ids, () -> {
             for (int start = 0; start < ids.length; start += AT_ONCE) {
                 List<NewExemption> rows = new ArrayList<>();
                 for (int i = start; i < Math.min(ids.length, start + AT_ONCE); i++)
-                    rows.add(new NewExemption(ids[i], field.code(), check.code(), propertyId, why, until));
+                    rows.add(new NewExemption(ids[i], field.code(), check.code(), propertyId, why, until, now));
                 mapper.put(Columns.of(rows));
             }
             return ids.length;
         });
+        return new Exempted(count, now);
     }
 
     /** Holds items to a check again. */
@@ -97,6 +110,15 @@ public class Exemptions {
             }
             return removed;
         });
+    }
+
+    /** Takes back that items were exempted at a moment. */
+    int undo(long propertyId, Field field, String code, Instant at) {
+        long[] ids = mapper.addedAt(propertyId, field, code, at).stream()
+                .mapToLong(Long::longValue)
+                .sorted()
+                .toArray();
+        return remove(propertyId, ids, field, code);
     }
 
     private static Check known(Field field, String code) {
