@@ -219,6 +219,8 @@ final class ScaleBench {
             get(path + "/causes");
             get(path + "/findings/spots");
             get(path + "/findings/checks");
+            get(path + "/findings/life");
+            get(path + "/causes/aside");
             causes[i] = System.nanoTime() - start;
         }
         double p95 = Report.p95(java.util.Arrays.copyOfRange(causes, 5, causes.length));

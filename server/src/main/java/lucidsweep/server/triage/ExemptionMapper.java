@@ -5,7 +5,6 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import lucidsweep.core.item.Field;
-import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -41,7 +40,11 @@ interface ExemptionMapper {
             @Param("check") String check,
             @Param("added") Instant added);
 
-    @Delete("delete from exemption where item_id = any(#{ids}) and field = #{field} and check_code = #{check}")
+    /** Looked up row by row in the key, which "any" of many ids is not. */
+    @Update("""
+            merge into exemption e using unnest(cast(#{ids} as bigint array)) as n (item_id)
+            on e.item_id = n.item_id and e.field = #{field} and e.check_code = #{check}
+            when matched then delete""")
     int remove(@Param("ids") Object[] ids, @Param("field") Field field, @Param("check") String check);
 
     @Select(

@@ -34,6 +34,7 @@ import lucidsweep.server.aim.targets.TargetsChanged;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.database.Columns;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.item.table.AlikeGroup;
@@ -268,7 +269,7 @@ public class Findings {
     private void write(Lives.Changes changes) {
         ManyRows.each(changes.lives(), lifeLines::put);
         ManyRows.each(changes.ended(), lifeLines::putFixed);
-        changes.back().forEach((check, ids) -> lifeLines.removeFixed(ids.toArray(), check.field(), check.code()));
+        if (!changes.back().isEmpty()) lifeLines.removeFixed(Columns.of(changes.back()));
     }
 
     /** The checks that items need not pass, by item. */

@@ -2,15 +2,16 @@ package lucidsweep.server.triage;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.item.draft.DraftMapper;
-import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Lang;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
 
 @Mapper
 interface LifeMapper {
@@ -44,8 +45,17 @@ interface LifeMapper {
     @Insert("merge into fixed_finding (columns) key (item_id, field, check_code) values (rows)")
     void putFixed(List<FixedLine> lines);
 
-    @Delete("delete from fixed_finding where item_id = any(#{ids}) and field = #{field} and check_code = #{check}")
-    void removeFixed(@Param("ids") Object[] ids, @Param("field") Field field, @Param("check") String check);
+    /** A finding that had ended and is back. */
+    record BackLine(long itemId, String field, String checkCode) {}
+
+    /** Looked up row by row in the key, which "any" of many ids is not. */
+    @Update("""
+            merge into fixed_finding f
+            using unnest(cast(#{itemId} as bigint array), cast(#{field} as varchar array),
+                cast(#{checkCode} as varchar array)) as n (item_id, field, check_code)
+            on f.item_id = n.item_id and f.field = n.field and f.check_code = n.check_code
+            when matched then delete""")
+    void removeFixed(Map<String, Object[]> rows);
 
     /** The moment of which the latest sweep of items tells, in seconds since 1970; null before the first. */
     @Select("""

@@ -9,7 +9,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import lucidsweep.core.finding.Check;
-import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.FindingLife;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.item.draft.FieldId;
@@ -33,15 +32,11 @@ final class Lives {
                 .add(Check.id(key.field(), key.checkCode())));
     }
 
-    /**
-     * What is to be written of some items.
-     *
-     * @param back the items of which a check finds again what had ended
-     */
-    record Changes(List<LifeMapper.LifeLine> lives, List<LifeMapper.FixedLine> ended, Map<Check, List<Long>> back) {
+    /** What is to be written of some items. */
+    record Changes(List<LifeMapper.LifeLine> lives, List<LifeMapper.FixedLine> ended, List<LifeMapper.BackLine> back) {
 
         Changes() {
-            this(new ArrayList<>(), new ArrayList<>(), new HashMap<>());
+            this(new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
         }
     }
 
@@ -66,8 +61,7 @@ final class Lives {
                     byDraft));
         }
         for (String back : step.back()) {
-            Check check = Checks.of(field(back), code(back));
-            changes.back.computeIfAbsent(check, any -> new ArrayList<>()).add(item.id());
+            changes.back.add(new LifeMapper.BackLine(item.id(), field(back).code(), code(back)));
         }
     }
 
