@@ -250,6 +250,60 @@ it("shows the items behind a cause with their evidence", async () => {
   );
 });
 
+it("lets all findings of a check stand, and takes that back by its moment", async () => {
+  serve("GET /api/properties/7/sets", []);
+  serve("GET /api/properties/7/items", { total: 1_204, asOf: 4, revision: 4, mostAtStake: 0, rows: [] });
+  serve("POST /api/properties/7/exemptions", { items: 1_204, at: "2026-11-27T10:00:00.000001Z" });
+  serve("POST /api/properties/7/exemptions/end", { items: 1_204 });
+  show(<Triage />, "/p/7/triage?field=title&check=too-long&section=%2Ftours%2F");
+  const open = await screen.findByRole("button", { name: "Let them stand" });
+  await waitFor(() => expect((open as HTMLButtonElement).disabled).toBe(false));
+  fireEvent.click(open);
+  const form = within(await screen.findByRole("dialog", { name: "Let 1,204 findings stand" }));
+  const save = form.getByRole("button", { name: "Let it stand" }) as HTMLButtonElement;
+  expect(save.disabled, "a reason is needed").toBe(true);
+  fireEvent.change(form.getByLabelText("Why it stands"), { target: { value: "The client wants them long" } });
+  fireEvent.click(save);
+  fireEvent.click(await screen.findByRole("button", { name: "Undo" }));
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/exemptions/end")[0]?.body).toEqual({
+      at: "2026-11-27T10:00:00.000001Z",
+      field: "title",
+      check: "too-long",
+    }),
+  );
+  expect(asked("POST /api/properties/7/exemptions")[0].body).toEqual({
+    selection: { filter: { field: "title", check: "too-long", section: "/tours/" } },
+    field: "title",
+    check: "too-long",
+    reason: "The client wants them long",
+  });
+});
+
+it("narrows to a set and to when findings came, and leads to where sets are made", async () => {
+  serve("GET /api/properties/7/sets", [{ id: 3, name: "Journal", conditions: {}, items: 100, ownStandard: false }]);
+  serve("GET /api/properties/7/items", { total: 0, asOf: 4, revision: 4, mostAtStake: 0, rows: [] });
+  show(<Triage />, "/p/7/triage?check=any&life=back+1784030400");
+  expect(await screen.findByText("back since 14 Jul 2026")).toBeTruthy();
+  const set = screen.getByLabelText("Set");
+  await within(set).findByText("Journal (100)");
+  fireEvent.change(set, { target: { value: "3" } });
+  await waitFor(() =>
+    expect(asked("GET /api/properties/7/items").at(-1)?.query).toMatchObject({ set: "3", life: "back 1784030400" }),
+  );
+  fireEvent.click(screen.getByRole("button", { name: "Clear filters" }));
+  await waitFor(() => expect(place).not.toContain("set=3"));
+  expect(place).not.toContain("life=");
+});
+
+it("says so where the life of findings or the causes set aside cannot be read", async () => {
+  serve("GET /api/properties/7/findings/life", new Problem(500, "The database is closed."));
+  serve("GET /api/properties/7/causes/aside", new Problem(500, "The disk is full."));
+  show(<Triage />, "/p/7/triage");
+  expect(await screen.findByText("What became of findings: The database is closed.")).toBeTruthy();
+  expect(await screen.findByText("Causes set aside: The disk is full.")).toBeTruthy();
+});
+
 it("says in words that nothing is wrong, that nothing is there yet, or what went wrong", async () => {
   serve("GET /api/properties/7/causes", []);
   const { unmount } = show(<Triage />, "/p/7/triage");

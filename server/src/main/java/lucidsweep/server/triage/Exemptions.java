@@ -15,6 +15,8 @@ import lucidsweep.server.database.Columns;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.job.PropertyLine;
 import lucidsweep.server.web.Refusal;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -22,6 +24,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 /** Lets items stand although a check says otherwise: check by check, with the reason, and until a day if that is wanted. */
 @Service
 public class Exemptions {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Exemptions.class);
 
     private static final int AT_ONCE = 500;
     private static final int LONGEST_REASON = 1_000;
@@ -135,18 +139,26 @@ public class Exemptions {
         comeBack(LocalDate.now());
     }
 
-    /** The same as of a day. */
+    /** The same as of a day; a property that is at work comes the next time. */
     public void comeBack(LocalDate today) {
         for (long propertyId : mapper.propertiesDue(today)) {
-            long[] ids = mapper.due(propertyId, today).stream()
-                    .mapToLong(Long::longValue)
-                    .distinct()
-                    .toArray();
-            change(propertyId, "exemptions that end", ids, () -> {
-                mapper.comeBack(propertyId, today);
-                return ids.length;
-            });
+            try {
+                comeBack(propertyId, today);
+            } catch (RuntimeException e) {
+                LOG.warn("findings of property {} that were let stand until {} come back later", propertyId, today, e);
+            }
         }
+    }
+
+    private void comeBack(long propertyId, LocalDate today) {
+        long[] ids = mapper.due(propertyId, today).stream()
+                .mapToLong(Long::longValue)
+                .distinct()
+                .toArray();
+        change(propertyId, "exemptions that end", ids, () -> {
+            mapper.comeBack(propertyId, today);
+            return ids.length;
+        });
     }
 
     private record Done(int count, long change) {}

@@ -10,12 +10,16 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
+import java.util.function.IntPredicate;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.LongStream;
 import lucidsweep.core.finding.NotIndexable;
 import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.set.SetMember;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -28,6 +32,8 @@ class ItemTableTest {
         null, null, DraftState.DRAFTED, DraftState.APPROVED, DraftState.SENT_BACK, DraftState.LIVE
     };
     private static final List<String> CHECKS = List.of("missing", "duplicate", "too-long");
+
+    private static final int[] MOMENTS = {0, 100, -150, 200, -250};
 
     private final Random random = new Random(11);
     private final ItemTable table = new ItemTable();
@@ -62,7 +68,13 @@ class ItemTableTest {
                 new ItemTable.Cell[] {cell(), cell(), random.nextBoolean() ? cell() : null},
                 keyword,
                 keyword == null ? null : WORDS[keyword.intValue()],
-                new ItemTable.Found(findings, stakes(findings.size()), new int[0]));
+                new ItemTable.Found(findings, stakes(findings.size()), since(findings.size())));
+    }
+
+    /** As {@link LifeParts} gives them: below 0 where a finding is back, none where nobody noted any. */
+    private int[] since(int findings) {
+        if (random.nextInt(4) == 0) return new int[0];
+        return random.ints(findings, 0, MOMENTS.length).map(i -> MOMENTS[i]).toArray();
     }
 
     private float[] stakes(int findings) {
@@ -292,6 +304,95 @@ class ItemTableTest {
                                     ? List.of()
                                     : List.of(new AlikeGroup(
                                             hash, group.size(), group.get(0), group.get(group.size() - 1))));
+        }
+    }
+
+    private static int since(ItemTable.Line line, int finding) {
+        return line.found().since().length == 0 ? 0 : line.found().since()[finding];
+    }
+
+    /** How many findings of indexable rows came at such moments. */
+    private int found(IntPredicate moments) {
+        int found = 0;
+        for (ItemTable.Line line : plain.values()) {
+            for (int i = 0; line.indexable() && i < line.found().marks().size(); i++)
+                if (moments.test(since(line, i))) found++;
+        }
+        return found;
+    }
+
+    @Test
+    void whenFindingsCameIsCountedAndFilteredBy() {
+        for (int moment : new int[] {0, 99, 100, 150, 220, 300}) {
+            changeSome(30);
+            assertThat(FindingLives.since(moment, table.foundAt()))
+                    .as("since " + moment)
+                    .isEqualTo(new FindingLives(
+                            found(when -> when > moment),
+                            found(when -> -when > moment),
+                            found(when -> Math.abs(when) <= moment)));
+            for (LifeFilter.What what : LifeFilter.What.values()) {
+                LifeFilter life = new LifeFilter(what, moment);
+                for (String check : List.of("any", "too-long")) {
+                    ItemFilter filter =
+                            new ItemFilter(null, null, null, check, null, null, null, null, null, life, null);
+                    Predicate<ItemTable.Line> wanted = line -> line.indexable()
+                            && IntStream.range(0, line.found().marks().size())
+                                    .filter(i -> check.equals("any")
+                                            || line.found()
+                                                    .marks()
+                                                    .get(i)
+                                                    .check()
+                                                    .equals(check))
+                                    .anyMatch(i -> life.has(since(line, i)));
+                    assertSame(filter, wanted, ItemSort.ADDRESS);
+                }
+            }
+        }
+    }
+
+    @Test
+    void setsSeeEachRowAsItIs() {
+        Predicate<SetMember> german = row -> row.language().equals("de") && row.price() < 40;
+        Predicate<SetMember> faulty =
+                row -> row.hasFinding(Field.TITLE, "too-long") && !row.keyword().isEmpty();
+        Predicate<SetMember> old = row ->
+                row.publishedDay() > 300 && row.indexable() && row.section().endsWith("2/");
+        Map<Predicate<SetMember>, Predicate<ItemTable.Line>> same = Map.of(
+                german,
+                        line -> line.traits().language().equals("de")
+                                && line.traits().price() < 40,
+                faulty,
+                        line -> has(line, "too-long")
+                                && line.keywordId() != null
+                                && !line.keyword().isEmpty(),
+                old,
+                        line -> line.traits().publishedDay() > 300
+                                && line.indexable()
+                                && line.section().endsWith("2/"));
+        List<Predicate<SetMember>> sets = List.of(german, faulty, old);
+        for (int round = 0; round < 3; round++) {
+            changeSome(60);
+            for (Predicate<SetMember> set : sets) {
+                Long[] wanted = plainly(same.get(set), ItemSort.ADDRESS, false).stream()
+                        .sorted()
+                        .toArray(Long[]::new);
+                assertThat(table.members(set)).containsExactly(wanted).isNotEmpty();
+                assertThat(table.ids(ItemFilter.ALL, set, ItemSort.TITLE, false))
+                        .containsExactly(
+                                plainly(same.get(set), ItemSort.TITLE, false).toArray(Long[]::new));
+            }
+            long[] ids = LongStream.concat(
+                            LongStream.of(1), plain.keySet().stream().mapToLong(Long::longValue))
+                    .toArray();
+            long[] found = table.memberships(ids, sets);
+            assertThat(found[0]).as("of an item that is not there").isZero();
+            for (int i = 1; i < ids.length; i++) {
+                ItemTable.Line line = plain.get(ids[i]);
+                for (int set = 0; set < sets.size(); set++)
+                    assertThat((found[i] >> set & 1) == 1)
+                            .isEqualTo(same.get(sets.get(set)).test(line));
+            }
         }
     }
 
