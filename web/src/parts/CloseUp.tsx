@@ -98,7 +98,7 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
     title: typed.title?.text ?? captured.title,
     description: typed.description?.text ?? captured.description,
   };
-  const looks = useLooks(propertyId, texts.title, texts.description, item.aim?.keyword ?? "");
+  const looks = useLooks(propertyId, item.id, texts.title, texts.description, item.aim?.keyword ?? "");
   const conflicts = useConflicts();
   const save = useChange(
     propertyId,

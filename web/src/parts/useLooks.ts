@@ -1,15 +1,15 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { answer, api } from "../api/client";
 
-/** How texts will look on a result page; measured on the server as they are typed. */
-export function useLooks(propertyId: number, title: string, description: string, keyword: string) {
+/** How texts of an item will look on a result page, and what they are held to; measured on the server as they are typed. */
+export function useLooks(propertyId: number, itemId: number, title: string, description: string, keyword: string) {
   return useQuery({
-    queryKey: ["looks", propertyId, title, description, keyword],
+    queryKey: ["looks", propertyId, itemId, title, description, keyword],
     queryFn: ({ signal }) =>
       answer(
         api.POST("/api/properties/{propertyId}/looks", {
           params: { path: { propertyId } },
-          body: { title, description, keyword },
+          body: { title, description, keyword, itemId },
           signal,
         }),
       ),

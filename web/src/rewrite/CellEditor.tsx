@@ -21,7 +21,7 @@ export function CellEditor({ propertyId, row, field, value, onChange }: Props) {
   }, []);
   const title = field === "title" ? value : "";
   const description = field === "description" ? value : "";
-  const looks = useLooks(propertyId, title, description, row.aim?.keyword ?? "");
+  const looks = useLooks(propertyId, row.id, title, description, row.aim?.keyword ?? "");
   const fit = field === "tags" ? undefined : looks.data?.[field as "title" | "description"].fit;
   return (
     <span className={css.editor}>

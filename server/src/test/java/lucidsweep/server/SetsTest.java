@@ -152,6 +152,42 @@ class SetsTest {
         assertThat(refused.body()).contains("is told by findings");
     }
 
+    @Test
+    void whatIsComposedCutAndTypedKeepsToTheLimitsOfTheItemsSets(Api api) {
+        Shop shop = shop(api);
+        long ropes = shop.post("/sets", "{\"name\":\"Ropes\",\"conditions\":{\"sections\":[\"Ropes\"]}}")
+                .json()
+                .path("id")
+                .asLong();
+        await(api, api.method("PUT", "/api/sets/" + ropes + "/standard", "{\"title\":{\"maxChars\":40}}"));
+        String recipe =
+                "\"recipe\":{\"parts\":[{\"sources\":[{\"kind\":\"TITLE\",\"text\":\"\"}],\"before\":\"\",\"letterCase\":\"AS_IS\",\"rank\":1,\"shortenable\":true}]}";
+        for (String edit : List.of(Shop.edit("recipe", "title", recipe), Shop.edit("cut", "title", ""))) {
+            JsonNode preview = shop.preview(edit);
+            assertThat(preview.path("changes").asInt()).as(edit).isEqualTo(6);
+            assertThat(preview.path("fitting").asInt()).as(edit).isEqualTo(6);
+            JsonNode batch = shop.batch(edit);
+            for (int i = 1; i < 12; i += 2)
+                assertThat(shop.text("R" + i, "title"))
+                        .hasSizeLessThanOrEqualTo(40)
+                        .startsWith("Rope number " + i);
+            assertThat(shop.text("R13", "title")).isEqualTo(LONG.formatted(13));
+            api.post("/api/batches/" + batch.path("id") + "/undo", "");
+        }
+        String typed = "{\"title\":\"" + LONG.formatted(1) + "\",\"itemId\":%s}";
+        assertThat(looks(shop, typed.formatted(shop.itemId("R1")))).isEqualTo("31 characters over");
+        assertThat(looks(shop, typed.formatted(shop.itemId("R13")))).isEmpty();
+        assertThat(looks(shop, typed.formatted("null"))).isEmpty();
+        assertThat(shop.post("/looks", typed.formatted(shop(api).itemId("R1"))).status())
+                .isEqualTo(404);
+    }
+
+    private static String looks(Shop shop, String typed) {
+        Reply looks = shop.post("/looks", typed);
+        assertThat(looks.status()).as(looks.body()).isEqualTo(200);
+        return looks.json().path("title").path("fit").path("says").asString();
+    }
+
     private static void await(Api api, Reply changed) {
         assertThat(changed.status()).as(changed.body()).isEqualTo(200);
         api.ended(changed.json().path("jobId").asLong());

@@ -106,7 +106,9 @@ final class Shop {
 
     /** A preview, waited for. */
     JsonNode preview(String edit) {
-        JsonNode preview = post("/previews", edit).json();
+        Reply begun = post("/previews", edit);
+        assertThat(begun.status()).as(begun.body()).isEqualTo(200);
+        JsonNode preview = begun.json();
         while (!preview.path("complete").asBoolean())
             preview =
                     api.get("/api/previews/" + preview.path("token").asString()).json();

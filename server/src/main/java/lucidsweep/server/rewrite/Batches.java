@@ -29,6 +29,7 @@ import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.Items;
+import lucidsweep.server.item.table.SetStandards;
 import lucidsweep.server.job.Lookahead;
 import lucidsweep.server.job.Progress;
 import lucidsweep.server.job.PropertyLine;
@@ -58,6 +59,7 @@ public class Batches implements SmartInitializingSingleton {
     private final Drafts drafts;
     private final Items items;
     private final Clients clients;
+    private final SetStandards standards;
     private final Findings findings;
     private final FindingsQueue queue;
     private final PropertyLine line;
@@ -68,6 +70,7 @@ public class Batches implements SmartInitializingSingleton {
             Drafts drafts,
             Items items,
             Clients clients,
+            SetStandards standards,
             Findings findings,
             FindingsQueue queue,
             PropertyLine line,
@@ -76,6 +79,7 @@ public class Batches implements SmartInitializingSingleton {
         this.drafts = drafts;
         this.items = items;
         this.clients = clients;
+        this.standards = standards;
         this.findings = findings;
         this.queue = queue;
         this.line = line;
@@ -125,7 +129,8 @@ public class Batches implements SmartInitializingSingleton {
      */
     Batch apply(long propertyId, long[] ids, EditSpec spec, Long asOf, Progress progress) {
         Property property = clients.property(propertyId);
-        Proposals proposals = new Proposals(property, clients.client(property.clientId()), spec, items, drafts);
+        Proposals proposals = new Proposals(
+                property, clients.client(property.clientId()), spec, standards.of(property), items, drafts);
         return change(property, spec.title(), writer -> {
             refuseChangedAfter(ids, spec.field(), asOf);
             int[] done = {0};

@@ -53,7 +53,7 @@ record EditSpec(
             case "before" -> new BulkEdit.AddBefore(needed(with, "a text to put before"));
             case "after" -> new BulkEdit.AddAfter(needed(with, "a text to put behind"));
             case "remove-ending" -> new BulkEdit.RemoveEnding(needed(find, "an ending to take away"));
-            case "cut" -> new BulkEdit.CutToFit(field == Field.TITLE ? standard.title() : standard.description());
+            case "cut" -> new BulkEdit.CutToFit(standard.limits(field));
             case "case" ->
                 new BulkEdit.ChangeCase(
                         LetterCase.valueOf(needed(letterCase, "a letter case")

@@ -17,8 +17,7 @@ final class Preview {
 
     private static final int SAMPLE = 40;
 
-    private final Standard.TextLimits limits;
-    private final Standard.TagLimits tagLimits;
+    private final boolean ofTags;
     private final long asOf;
     private final int of;
     private final Map<Proposal.Result, Integer> results = new EnumMap<>(Proposal.Result.class);
@@ -32,14 +31,9 @@ final class Preview {
     private boolean complete;
     private String problem;
 
-    /** A preview of so many items, as they are at a revision of their property; a field that is not of tags has limits in px. */
-    Preview(Standard standard, Field field, long asOf, int of) {
-        limits = switch (field) {
-            case TITLE -> standard.title();
-            case DESCRIPTION -> standard.description();
-            default -> null;
-        };
-        tagLimits = standard.tags();
+    /** A preview of so many items, as they are at a revision of their property. */
+    Preview(Field field, long asOf, int of) {
+        ofTags = field == Field.TAGS;
         this.asOf = asOf;
         this.of = of;
     }
@@ -95,8 +89,7 @@ final class Preview {
             done++;
             results.merge(proposal.result(), 1, Integer::sum);
             String after = proposal.after();
-            boolean fits =
-                    limits == null ? tagLimits.fit(TagList.of(after)) : limits.fits(after, Graphemes.count(after));
+            boolean fits = fits(proposal);
             if (proposal.changes()) {
                 changes++;
                 made.add(proposal.field().itemId(), after);
@@ -110,13 +103,24 @@ final class Preview {
                         proposal.field().itemId(),
                         proposal.field().text(),
                         after,
-                        limits == null ? null : LimitCheck.of(after, limits),
+                        ofTags ? null : LimitCheck.of(after, limits(proposal)),
                         proposal.result()
                                 .name()
                                 .toLowerCase(java.util.Locale.ROOT)
                                 .replace('_', '-')));
             }
         }
+    }
+
+    private boolean fits(Proposal proposal) {
+        String after = proposal.after();
+        return ofTags
+                ? proposal.standard().tags().fit(TagList.of(after))
+                : limits(proposal).fits(after, Graphemes.count(after));
+    }
+
+    private static Standard.TextLimits limits(Proposal proposal) {
+        return proposal.standard().limits(proposal.field().field());
     }
 
     synchronized MadeTexts made() {

@@ -13,6 +13,7 @@ import lucidsweep.server.client.Property;
 import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.Selection;
+import lucidsweep.server.item.table.SetStandards;
 import lucidsweep.server.web.Refusal;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -26,6 +27,7 @@ class Previews {
     private static final long AT_ONCE_MS = 400;
 
     private final Clients clients;
+    private final SetStandards standards;
     private final Items items;
     private final Drafts drafts;
     private final Cache<String, Preview> previews =
@@ -39,17 +41,19 @@ class Previews {
     /** What was previewed, and of which revision of the property. */
     private record Asked(long propertyId, long revision, Selection selection, EditSpec spec) {}
 
-    Previews(Clients clients, Items items, Drafts drafts) {
+    Previews(Clients clients, SetStandards standards, Items items, Drafts drafts) {
         this.clients = clients;
+        this.standards = standards;
         this.items = items;
         this.drafts = drafts;
     }
 
     Preview.Figures start(long propertyId, Selection selection, EditSpec spec) throws InterruptedException {
         Property property = clients.property(propertyId);
-        Proposals proposals = new Proposals(property, clients.client(property.clientId()), spec, items, drafts);
+        Proposals proposals = new Proposals(
+                property, clients.client(property.clientId()), spec, standards.of(property), items, drafts);
         long[] ids = selection.resolve(propertyId, items);
-        Preview preview = new Preview(property.standard(), spec.field(), property.revision(), ids.length);
+        Preview preview = new Preview(spec.field(), property.revision(), ids.length);
         String token = UUID.randomUUID().toString();
         previews.put(token, preview);
         Asked asked = new Asked(propertyId, property.revision(), selection, spec);

@@ -1,13 +1,15 @@
 package lucidsweep.server.rewrite;
 
+import lucidsweep.core.standard.Standard;
 import lucidsweep.server.item.draft.FieldLine;
 
 /**
  * What an edit would make of one field.
  *
+ * @param standard what its item is held to
  * @param after the new text; the text in force where nothing changes
  */
-record Proposal(FieldLine field, String after, Result result) {
+record Proposal(FieldLine field, Standard standard, String after, Result result) {
 
     /** How it came out. */
     enum Result {
@@ -20,6 +22,10 @@ record Proposal(FieldLine field, String after, Result result) {
         KEPT,
         RUNAWAY,
         UNCHANGED
+    }
+
+    static Proposal unchanged(FieldLine field, Standard standard, Result why) {
+        return new Proposal(field, standard, field.text(), why);
     }
 
     boolean changes() {

@@ -2,9 +2,11 @@ package lucidsweep.server.rewrite;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -17,7 +19,6 @@ import lucidsweep.core.compose.Names;
 import lucidsweep.core.compose.RecipeComposer;
 import lucidsweep.core.compose.RunawayPattern;
 import lucidsweep.core.compose.Source;
-import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Language;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.page.PageAddress;
@@ -29,6 +30,7 @@ import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.ItemDetail;
+import lucidsweep.server.item.table.ItemStandards;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.job.Lookahead;
 
@@ -44,29 +46,39 @@ final class Proposals {
     private final EditSpec spec;
     private final Items items;
     private final Drafts drafts;
-    private final BulkEdit edit;
-    private final RecipeComposer composer;
+    private final ItemStandards standards;
+    private final Map<Standard, Tool> tools = Collections.synchronizedMap(new IdentityHashMap<>());
     private final Set<Long> taken = new HashSet<>();
     private final Map<Long, Boolean> heldElsewhere = new HashMap<>();
     private final AtomicInteger runaways = new AtomicInteger();
 
-    Proposals(Property property, Client client, EditSpec spec, Items items, Drafts drafts) {
+    /** What works the edit out for items that are held to the same; one of both is null. */
+    private record Tool(Standard standard, BulkEdit edit, RecipeComposer composer) {}
+
+    Proposals(Property property, Client client, EditSpec spec, ItemStandards standards, Items items, Drafts drafts) {
         spec.check();
         this.property = property;
         this.client = client;
         this.spec = spec;
         this.items = items;
         this.drafts = drafts;
-        Standard standard = property.standard();
-        if (spec.isRecipe()) {
-            edit = null;
-            Standard.TextLimits limits = spec.field() == Field.TITLE ? standard.title() : standard.description();
-            composer =
-                    new RecipeComposer(spec.recipe(), limits, Words.in(property.language()), Names.of(client.names()));
-        } else {
-            edit = spec.bulkEdit(standard, Names.of(client.names()), Language.of(property.language()));
-            composer = null;
-        }
+        this.standards = standards;
+        tool(standards.base());
+    }
+
+    private Tool tool(Standard standard) {
+        return tools.computeIfAbsent(standard, this::newTool);
+    }
+
+    private Tool newTool(Standard standard) {
+        Names names = Names.of(client.names());
+        return spec.isRecipe()
+                ? new Tool(
+                        standard,
+                        null,
+                        new RecipeComposer(
+                                spec.recipe(), standard.limits(spec.field()), Words.in(property.language()), names))
+                : new Tool(standard, spec.bulkEdit(standard, names, Language.of(property.language())), null);
     }
 
     /** Proposes for all of the ids, which ascend, in their order and a chunk at a time. */
@@ -74,53 +86,65 @@ final class Proposals {
         Lookahead.over(
                 ids,
                 CHUNK,
-                some -> composer == null ? edited(some) : composed(some),
+                some -> spec.isRecipe() ? composed(some) : edited(some),
                 drafts -> visit.accept(told(drafts, ids)));
     }
 
     /** A proposal that was worked out for itself; sources are kept only where it was composed. */
-    private record Draft(FieldLine field, Proposal proposal, Map<Source.Kind, String> sources) {}
+    private record Draft(Proposal proposal, Tool tool, Map<Source.Kind, String> sources) {
+
+        FieldLine field() {
+            return proposal.field();
+        }
+    }
 
     private List<Draft> edited(long[] ids) {
+        ItemStandards.Held held = standards.held(ids);
         return drafts.fields(ids, spec.field()).stream()
-                .map(field -> new Draft(field, edited(field), null))
+                .map(field -> {
+                    Tool tool = tool(held.standard(field.itemId()));
+                    return new Draft(edited(field, tool), tool, null);
+                })
                 .toList();
     }
 
-    private Proposal edited(FieldLine field) {
-        if (field.isKept()) return new Proposal(field, field.text(), Proposal.Result.KEPT);
-        if (runaways.get() >= RUNAWAYS_ENDURED) return new Proposal(field, field.text(), Proposal.Result.RUNAWAY);
+    private Proposal edited(FieldLine field, Tool tool) {
+        if (field.isKept()) return Proposal.unchanged(field, tool.standard, Proposal.Result.KEPT);
+        if (runaways.get() >= RUNAWAYS_ENDURED)
+            return Proposal.unchanged(field, tool.standard, Proposal.Result.RUNAWAY);
         try {
-            String after = edit.apply(field.text());
+            String after = tool.edit.apply(field.text());
             boolean same = after.equals(field.text());
-            return new Proposal(field, after, same ? Proposal.Result.UNCHANGED : Proposal.Result.WHOLE);
+            return new Proposal(field, tool.standard, after, same ? Proposal.Result.UNCHANGED : Proposal.Result.WHOLE);
         } catch (RunawayPattern e) {
             runaways.incrementAndGet();
-            return new Proposal(field, field.text(), Proposal.Result.RUNAWAY);
+            return Proposal.unchanged(field, tool.standard, Proposal.Result.RUNAWAY);
         }
     }
 
     private List<Draft> composed(long[] ids) {
         List<Draft> made = new ArrayList<>(ids.length);
+        ItemStandards.Held held = standards.held(ids);
         for (ItemDetail item : items.details(property.id(), ids)) {
             FieldLine field = item.field(spec.field());
             if (field == null) continue;
             Map<Source.Kind, String> sources = sources(item);
-            made.add(new Draft(field, composed(field, sources), sources));
+            Tool tool = tool(held.standard(field.itemId()));
+            made.add(new Draft(composed(field, tool, sources), tool, sources));
         }
         return made;
     }
 
-    private Proposal composed(FieldLine field, Map<Source.Kind, String> sources) {
-        if (field.isKept()) return new Proposal(field, field.text(), Proposal.Result.KEPT);
-        Composition composition = composer.compose(sources);
-        if (composition.text().isEmpty()) return new Proposal(field, field.text(), Proposal.Result.NOTHING);
-        return new Proposal(field, composition.text(), result(composition.outcome()));
+    private static Proposal composed(FieldLine field, Tool tool, Map<Source.Kind, String> sources) {
+        if (field.isKept()) return Proposal.unchanged(field, tool.standard, Proposal.Result.KEPT);
+        Composition composition = tool.composer.compose(sources);
+        if (composition.text().isEmpty()) return Proposal.unchanged(field, tool.standard, Proposal.Result.NOTHING);
+        return new Proposal(field, tool.standard, composition.text(), result(composition.outcome()));
     }
 
     /** What was worked out for each by itself is held against the others here, one after another. */
     private List<Proposal> told(List<Draft> made, long[] selected) {
-        if (composer == null) return made.stream().map(Draft::proposal).toList();
+        if (!spec.isRecipe()) return made.stream().map(Draft::proposal).toList();
         return made.stream().map(draft -> distinct(draft, selected)).toList();
     }
 
@@ -130,16 +154,16 @@ final class Proposals {
         boolean composed = proposal.result() != Proposal.Result.KEPT && proposal.result() != Proposal.Result.NOTHING;
         if (!composed || claim(draft, proposal.after(), selected)) return proposal;
         for (String telling : tellingApart(draft.sources)) {
-            String apart = composer.compose(draft.sources, telling).text();
+            String apart = draft.tool.composer.compose(draft.sources, telling).text();
             if (!apart.isEmpty() && claim(draft, apart, selected))
-                return new Proposal(draft.field, apart, Proposal.Result.TOLD_APART);
+                return new Proposal(draft.field(), draft.tool.standard, apart, Proposal.Result.TOLD_APART);
         }
-        return new Proposal(draft.field, proposal.after(), Proposal.Result.ALIKE);
+        return new Proposal(draft.field(), draft.tool.standard, proposal.after(), Proposal.Result.ALIKE);
     }
 
     private boolean claim(Draft draft, String text, long[] selected) {
         long hash = TextKey.hash(text);
-        long own = draft.field.itemId();
+        long own = draft.field().itemId();
         return !heldElsewhere.computeIfAbsent(hash, key -> isHeldElsewhere(key, own, selected)) && taken.add(hash);
     }
 

@@ -12,8 +12,10 @@ import lucidsweep.core.keyword.Words;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.item.table.ItemStandards;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.Selection;
+import lucidsweep.server.item.table.SetStandards;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.job.Progress;
 import lucidsweep.server.web.Counted;
@@ -34,14 +36,23 @@ class RewriteController {
     private final Batches batches;
     private final Previews previews;
     private final Items items;
+    private final SetStandards standards;
     private final Keeps keeps;
     private final Clients clients;
     private final Jobs jobs;
 
-    RewriteController(Batches batches, Previews previews, Items items, Keeps keeps, Clients clients, Jobs jobs) {
+    RewriteController(
+            Batches batches,
+            Previews previews,
+            Items items,
+            SetStandards standards,
+            Keeps keeps,
+            Clients clients,
+            Jobs jobs) {
         this.batches = batches;
         this.previews = previews;
         this.items = items;
+        this.standards = standards;
         this.keeps = keeps;
         this.clients = clients;
         this.jobs = jobs;
@@ -69,7 +80,12 @@ class RewriteController {
         }
     }
 
-    /** Texts as they are typed; keyword "" for none. */
+    /**
+     * Texts as they are typed.
+     *
+     * @param keyword "" for none
+     * @param itemId whose they are; null to hold them to what the property is held to
+     */
     record Typed(
             @Size(max = 100_000, message = "has at most 100,000 characters")
             String title,
@@ -78,7 +94,9 @@ class RewriteController {
             String description,
 
             @Size(max = 500, message = "has at most 500 characters")
-            String keyword) {}
+            String keyword,
+
+            @Nullable Long itemId) {}
 
     record Looks(Appearance title, Appearance description) {}
 
@@ -165,7 +183,12 @@ class RewriteController {
     @PostMapping("/properties/{propertyId}/looks")
     Looks looks(@PathVariable long propertyId, @Valid @RequestBody Typed typed) {
         Property property = clients.property(propertyId);
-        Standard standard = property.standard();
+        ItemStandards held = standards.of(property);
+        Standard standard = held.base();
+        if (typed.itemId() != null) {
+            items.requireOf(propertyId, typed.itemId());
+            standard = held.held(new long[] {typed.itemId()}).standard(typed.itemId());
+        }
         Words words = Words.in(property.language());
         Phrase keyword =
                 typed.keyword() == null || typed.keyword().isBlank() ? null : Phrase.of(typed.keyword(), words);
