@@ -2,6 +2,7 @@
 export const FIXES: Record<string, string> = {
   recipe: "Rewrite by recipe",
   cut: "Cut to fit",
+  "remove-beginning": "Remove the beginning",
   "remove-ending": "Remove the ending",
   tags: "Fix the tags",
 };

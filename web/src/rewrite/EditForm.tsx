@@ -64,6 +64,8 @@ export function EditForm({ propertyId, spec, listings, onChange }: Props) {
         "Add to the end",
         "With the space or separator that belongs to it; where it stands already, nothing is added.",
       );
+    case "remove-beginning":
+      return text("find", "Beginning to remove");
     case "remove-ending":
       return text("find", "Ending to remove");
     case "case":

@@ -132,6 +132,7 @@ export function EditPanel({ propertyId, listings, tool: asked, field, given, n, 
 function isReady(spec: EditSpec) {
   switch (spec.tool) {
     case "replace":
+    case "remove-beginning":
     case "remove-ending":
       return Boolean(spec.find);
     case "before":

@@ -56,6 +56,7 @@ export function startOf(tool: Tool, field: Field, given: { find: string; with: s
       const recipe = field === "title" ? TITLE : DESCRIPTION;
       return { tool, field, recipe: listings ? withoutPages(recipe) : recipe };
     }
+    case "remove-beginning":
     case "remove-ending":
       return { tool, field, find: given.find };
     case "case":

@@ -5,6 +5,7 @@ export type Tool =
   | "after"
   | "cut"
   | "case"
+  | "remove-beginning"
   | "remove-ending"
   | "add-tags"
   | "remove-tags"
@@ -29,6 +30,7 @@ export const TOOLS: ToolEntry[] = [
   { tool: "after", label: "Add to the end" },
   { tool: "cut", label: "Cut to fit" },
   { tool: "case", label: "Letter case" },
+  { tool: "remove-beginning", label: "Remove the beginning", hidden: true },
   { tool: "remove-ending", label: "Remove the ending", hidden: true },
   { tool: "add-tags", label: "Add tags", tags: true },
   { tool: "remove-tags", label: "Remove tags", tags: true },

@@ -52,13 +52,35 @@ class TriageTest {
                     .append('\n');
         }
         Shop shop = new Shop(api, csv.toString());
-        assertThat(endingCause(shop)).contains("40 titles end in the same").endsWith("Without them, 20 fit.");
+        assertThat(cause(shop, "common-ending"))
+                .contains("40 titles end in the same")
+                .endsWith("Without them, 20 fit.");
         for (int i = 0; i < 37; i++) shop.type("R" + i, "title", "Rope number " + i);
-        assertThat(endingCause(shop)).contains("3 titles end in the same").endsWith("Without them, 1 fits.");
+        assertThat(cause(shop, "common-ending"))
+                .contains("3 titles end in the same")
+                .endsWith("Without them, 1 fits.");
         shop.importFile(csv + "R40,Bell rope\n");
-        assertThat(endingCause(shop)).contains("3 titles end in the same").endsWith("Without them, 1 fits.");
+        assertThat(cause(shop, "common-ending"))
+                .contains("3 titles end in the same")
+                .endsWith("Without them, 1 fits.");
         for (int i = 37; i < 40; i++) shop.type("R" + i, "title", "Rope number " + i);
-        assertThat(endingCause(shop)).isEmpty();
+        assertThat(cause(shop, "common-ending")).isEmpty();
+    }
+
+    @Test
+    void aBeginningThatManyShareIsRemovedFromAllOfThem(Api api) {
+        StringBuilder csv = new StringBuilder("listing id,title\n");
+        for (int i = 0; i < 40; i++)
+            csv.append("R%d,The ropewalk on the quay: %s %d%n".formatted(i, i % 2 == 0 ? "bell rope" : "hawser", i));
+        for (int i = 40; i < 50; i++) csv.append("R%d,Net of tarred hemp %d%n".formatted(i, i));
+        Shop shop = new Shop(api, csv.toString());
+        assertThat(cause(shop, "common-beginning"))
+                .isEqualTo(
+                        "40 titles begin with the same 25 letters, “The ropewalk on the quay:”. Without them, 40 fit.");
+        JsonNode batch = shop.batch(Shop.edit("remove-beginning", "title", "\"find\":\"The ropewalk on the quay: \""));
+        assertThat(batch.path("items").asInt()).isEqualTo(40);
+        assertThat(shop.text("R2", "title")).isEqualTo("Bell rope 2");
+        assertThat(cause(shop, "common-beginning")).isEmpty();
     }
 
     @Test
@@ -113,9 +135,9 @@ class TriageTest {
         return says;
     }
 
-    private static String endingCause(Shop shop) {
+    private static String cause(Shop shop, String check) {
         for (JsonNode cause : shop.get("/causes").json()) {
-            if (cause.path("check").asString().equals("common-ending"))
+            if (cause.path("check").asString().equals(check))
                 return cause.path("says").asString();
         }
         return "";

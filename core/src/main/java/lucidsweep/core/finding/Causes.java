@@ -10,7 +10,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 
 /**
- * Gathers findings into causes: by the ending or text that they share, else by the sections where nearly all items have them;
+ * Gathers findings into causes: by the beginning, ending or text that they share, else by the sections where nearly all items have them;
  * what is left of a check is one cause.
  */
 public final class Causes {
@@ -27,7 +27,7 @@ public final class Causes {
      *
      * @param tallies findings counted by check, what they share, and section
      * @param sections how many indexable items each section has
-     * @param fitWithout for a common ending, how many of its titles would fit without it
+     * @param fitWithout for a common beginning or ending, how many of its titles would fit without it
      */
     public static List<Cause> of(
             Collection<Tally> tallies, Map<String, Integer> sections, Function<String, Integer> fitWithout) {
@@ -57,12 +57,8 @@ public final class Causes {
             List<Tally> members = group.getValue();
             Tally first = members.get(0);
             int items = items(members);
-            if (first.check().code().equals(CommonEnding.CODE)) {
-                int fit = fitWithout.apply(group.getKey());
-                String says = Sentence.number(items) + " titles end in the same "
-                        + group.getKey().strip().length() + " letters, “"
-                        + group.getKey().strip() + "”. Without them, " + Sentence.number(fit)
-                        + (fit == 1 ? " fits." : " fit.");
+            if (first.check() instanceof CommonPartCheck part) {
+                String says = part.saysShared(items, group.getKey(), fitWithout.apply(group.getKey()));
                 causes.add(cause(members, group.getKey(), "", says));
             } else if (items >= OWN_CAUSE
                     || first.check().fix(group.getKey()) != first.check().fix()) {

@@ -29,6 +29,7 @@ public final class Checks {
                             new BrandDoubled(),
                             new BrandFirst(),
                             new GenericTitle(),
+                            new CommonBeginning(),
                             new CommonEnding(),
                             new RepeatedWord(),
                             new ListOfKeywords(),

@@ -7,6 +7,7 @@ import lucidsweep.core.item.Field;
 public enum Fix {
     RECIPE,
     CUT,
+    REMOVE_BEGINNING,
     REMOVE_ENDING,
     BULK_EDIT,
     TAGS,

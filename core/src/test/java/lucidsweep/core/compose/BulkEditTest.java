@@ -50,6 +50,7 @@ class BulkEditTest {
         return Stream.of(
                 new BulkEdit.AddBefore("New: "),
                 new BulkEdit.AddAfter(" | Tarrin Bay"),
+                new BulkEdit.RemoveBeginning("Gull "),
                 new BulkEdit.RemoveEnding(" gift"),
                 new BulkEdit.CutToFit(TITLE),
                 new BulkEdit.CutToFit(DESCRIPTION),
@@ -71,8 +72,8 @@ class BulkEditTest {
         for (int round = 0; round < 500; round++) {
             String text = text(random);
             String once = edit.apply(text);
-            // An ending may stand twice; each time takes one away.
-            if (!(edit instanceof BulkEdit.RemoveEnding))
+            // A beginning or ending may stand twice; each time takes one away.
+            if (!(edit instanceof BulkEdit.RemoveEnding || edit instanceof BulkEdit.RemoveBeginning))
                 assertThat(edit.apply(once)).as(text).isEqualTo(once);
             if (!once.equals(text)) changed++;
             if (edit instanceof BulkEdit.CutToFit cut) {

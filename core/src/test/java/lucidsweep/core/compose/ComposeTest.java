@@ -196,6 +196,12 @@ class ComposeTest {
         assertThat(new BulkEdit.AddBefore("New: ").apply("New: boats")).isEqualTo("New: boats");
         assertThat(new BulkEdit.RemoveEnding(" | Tarrin").apply("Boats – | Tarrin"))
                 .isEqualTo("Boats");
+        BulkEdit beginning = new BulkEdit.RemoveBeginning("Our shop: ");
+        assertThat(beginning.apply("Our shop: red paddles")).isEqualTo("Red paddles");
+        assertThat(beginning.apply("Our shop: iPaddle")).isEqualTo("iPaddle");
+        assertThat(beginning.apply("In our shop: red")).isEqualTo("In our shop: red");
+        assertThat(new BulkEdit.RemoveBeginning("our shop: ").apply("our shop: red"))
+                .isEqualTo("red");
         String cut = new BulkEdit.CutToFit(LIMITS)
                 .apply("Guided tours by kayak along the whole coast and back again with the tide, or with a guide");
         assertThat(LimitCheck.of(cut, LIMITS).says()).isEmpty();

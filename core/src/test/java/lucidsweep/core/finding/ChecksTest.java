@@ -26,7 +26,7 @@ import lucidsweep.core.keyword.Words;
 import lucidsweep.core.page.Noindex;
 import lucidsweep.core.page.PageReader;
 import lucidsweep.core.standard.Standard;
-import lucidsweep.core.text.Ending;
+import lucidsweep.core.text.CommonPart;
 import org.jsoup.Jsoup;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -38,7 +38,10 @@ class ChecksTest {
     private static final Words ENGLISH = Words.in("en");
     private static final InspectionContext AROUND = new InspectionContext(
             Standard.ofPages(),
-            List.of(new Ending(" | Tarrin Bay Kayaks, all year", 80, 260)),
+            List.of(
+                    new CommonPart(CommonPart.Side.END, " | Tarrin Bay Kayaks, all year", 80, 260),
+                    new CommonPart(CommonPart.Side.START, "Our boat shed and shop: ", 90, 212),
+                    new CommonPart(CommonPart.Side.START, "Tarrin Bay Kayaks – ", 70, 190)),
             Set.of("tarrin bay kayaks"),
             new PlacesNamed(List.of("Gull Cove", "Fennick")),
             new TagUse(Set.of("boat"), Set.of("sea violin")),

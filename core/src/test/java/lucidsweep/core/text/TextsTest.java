@@ -90,10 +90,10 @@ class TextsTest {
 
     @Test
     void findsEndingsAsLongAsTheyAreShared() {
-        Ending.Finder finder = new Ending.Finder();
+        CommonPart.Finder finder = new CommonPart.Finder(CommonPart.Side.END);
         for (int i = 0; i < 60; i++) finder.add("Page " + i + " about boats | Tarrin Bay Kayaks and canoes");
         for (int i = 0; i < 40; i++) finder.add("Other " + i);
-        List<Ending> endings = finder.common(0.2, 120, TITLE);
+        List<CommonPart> endings = finder.common(0.2, 120, TITLE);
         assertThat(endings).singleElement().satisfies(ending -> {
             assertThat(ending.text()).isEqualTo(" about boats | Tarrin Bay Kayaks and canoes");
             assertThat(ending.count()).isEqualTo(60);
@@ -103,11 +103,11 @@ class TextsTest {
 
     @Test
     void listsAShorterEndingOnlyWhereFurtherTextsHaveIt() {
-        Ending.Finder finder = new Ending.Finder();
+        CommonPart.Finder finder = new CommonPart.Finder(CommonPart.Side.END);
         for (int i = 0; i < 30; i++) finder.add("A" + i + " hire by the hour | Tarrin Bay Kayaks");
         for (int i = 0; i < 60; i++) finder.add("B" + i + " b" + i + " | Tarrin Bay Kayaks");
         assertThat(finder.common(0.2, 120, TITLE))
-                .extracting(Ending::text)
+                .extracting(CommonPart::text)
                 .containsExactly(" hire by the hour | Tarrin Bay Kayaks", " | Tarrin Bay Kayaks");
     }
 

@@ -44,7 +44,7 @@ final class MovedRows {
             "demand_before",
             "demand_source",
             "draft",
-            "ending",
+            "common_part",
             "exemption",
             "finding_life",
             "fixed_finding",

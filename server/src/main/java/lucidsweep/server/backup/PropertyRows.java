@@ -23,7 +23,7 @@ final class PropertyRows {
             "demand",
             "demand_source",
             "cause_note",
-            "ending",
+            "common_part",
             "exemption",
             "finding",
             "fixed_finding",

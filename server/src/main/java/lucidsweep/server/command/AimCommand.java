@@ -22,7 +22,7 @@ import lucidsweep.core.keyword.Target;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.standard.Standard;
-import lucidsweep.core.text.Ending;
+import lucidsweep.core.text.CommonPart;
 import lucidsweep.server.aim.keywords.KeywordList;
 import lucidsweep.server.intake.Intake;
 import lucidsweep.server.intake.IntakeRow;
@@ -50,7 +50,7 @@ final class AimCommand implements Callable<Integer> {
     private final List<String> said = new ArrayList<>();
     private final GuessedBrand guessed = new GuessedBrand();
     private boolean tagged;
-    private final Ending.Finder endings = new Ending.Finder();
+    private final CommonPart.Finder endings = new CommonPart.Finder(CommonPart.Side.END);
 
     private record Item(String address, ItemTexts texts, int published) {}
 
@@ -100,7 +100,7 @@ final class AimCommand implements Callable<Integer> {
         aiming.commonEndings(endings
                 .common(standard.alike().endingShare(), 0, standard.title().desktop())
                 .stream()
-                .map(Ending::text)
+                .map(CommonPart::text)
                 .toList());
         for (KeywordList.Line line : keywords.lines()) {
             aiming.keyword(line.phrase(), line.volume() == null ? 0 : line.volume());

@@ -16,9 +16,9 @@ import lucidsweep.server.web.Refusal;
 /**
  * A bulk edit or recipe as the interface sends it; what a tool does not need is null.
  *
- * @param tool recipe, replace, before, after, cut, case, add-tags, remove-tags, replace-tag, or remove-ending
+ * @param tool recipe, replace, before, after, cut, case, add-tags, remove-tags, replace-tag, remove-beginning or remove-ending
  * @param field title, description or tags
- * @param find the text, tag or ending to find
+ * @param find the text, tag, beginning or ending to find
  * @param with what replaces it, or what is put before or after
  */
 record EditSpec(
@@ -52,6 +52,7 @@ record EditSpec(
                 BulkEdit.Replace.of(needed(find, "a text to find"), with == null ? "" : with, on(regex), on(matchCase));
             case "before" -> new BulkEdit.AddBefore(needed(with, "a text to put before"));
             case "after" -> new BulkEdit.AddAfter(needed(with, "a text to put behind"));
+            case "remove-beginning" -> new BulkEdit.RemoveBeginning(needed(find, "a beginning to take away"));
             case "remove-ending" -> new BulkEdit.RemoveEnding(needed(find, "an ending to take away"));
             case "cut" -> new BulkEdit.CutToFit(standard.limits(field));
             case "case" ->
@@ -77,6 +78,7 @@ record EditSpec(
             case "replace" -> "“" + find + "” replaced by “" + (with == null ? "" : with) + "” in " + texts;
             case "before" -> "“" + with + "” added to the start of " + texts;
             case "after" -> "“" + with + "” added to the end of " + texts;
+            case "remove-beginning" -> "“" + find.strip() + "” removed from the start of " + texts;
             case "remove-ending" -> "“" + find.strip() + "” removed from the end of " + texts;
             case "cut" -> capital(texts) + " cut to fit";
             case "case" -> capital(texts) + " in " + letterCase + " case";

@@ -2,7 +2,7 @@ package lucidsweep.server.triage;
 
 import java.time.Instant;
 import java.util.List;
-import lucidsweep.core.text.Ending;
+import lucidsweep.core.text.CommonPart;
 import lucidsweep.server.database.ManyRows;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
@@ -51,21 +51,24 @@ interface FindingMapper {
     @Select("select max(started) from sweep where property_id = #{propertyId} and state = 'done'")
     Instant lastSwept(long propertyId);
 
-    @Delete("delete from ending where property_id = #{propertyId}")
-    void deleteEndings(long propertyId);
+    @Delete("delete from common_part where property_id = #{propertyId}")
+    void deleteCommon(long propertyId);
 
     @Insert("""
-            insert into ending (property_id, text, count, px, fit_without)
-            values (#{propertyId}, #{text}, #{count}, #{px}, #{fitWithout})""")
-    void insertEnding(long propertyId, String text, int count, double px, int fitWithout);
+            insert into common_part (property_id, side, text, count, px, fit_without)
+            values (#{propertyId}, #{part.side}, #{part.text}, #{part.count}, #{part.px}, #{fitWithout})""")
+    void insertCommon(long propertyId, CommonPart part, int fitWithout);
 
-    @Select("select text, count, px from ending where property_id = #{propertyId} order by length(text) desc, text")
-    List<Ending> endings(long propertyId);
+    @Select("""
+            select side, text, count, px from common_part where property_id = #{propertyId}
+            order by length(text) desc, text""")
+    List<CommonPart> common(long propertyId);
 
-    @Update(
-            "update ending set fit_without = fit_without + #{more} where property_id = #{propertyId} and text = #{text}")
+    @Update("""
+            update common_part set fit_without = fit_without + #{more}
+            where property_id = #{propertyId} and text = #{text}""")
     void addFitWithout(long propertyId, String text, int more);
 
-    @Select("select fit_without from ending where property_id = #{propertyId} and text = #{text}")
+    @Select("select fit_without from common_part where property_id = #{propertyId} and text = #{text}")
     Integer fitWithout(long propertyId, String text);
 }

@@ -28,7 +28,7 @@ import lucidsweep.core.keyword.PlacesNamed;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.stake.StakeModel;
 import lucidsweep.core.standard.Standard;
-import lucidsweep.core.text.Ending;
+import lucidsweep.core.text.CommonPart;
 import lucidsweep.core.text.TextKey;
 import lucidsweep.server.aim.targets.TargetsChanged;
 import lucidsweep.server.client.Client;
@@ -122,18 +122,18 @@ public class Findings {
         if (learns && standards.any(propertyId)) items.readAnew(propertyId);
         Map<Field, AlikeTexts.Found> unchanged = likes.found(propertyId);
         Survey survey = survey(property, property.standard(), ids, unchanged.keySet());
-        List<Ending> endings = survey.endings(property.standard());
+        List<CommonPart> common = survey.common(property.standard());
         CompletableFuture<AlikeTexts.Found> besides = unchanged.containsKey(Field.DESCRIPTION)
                 ? CompletableFuture.completedFuture(unchanged.get(Field.DESCRIPTION))
                 : CompletableFuture.supplyAsync(survey::likeDescriptions);
         AlikeTexts.Found likeTitles =
-                unchanged.containsKey(Field.TITLE) ? unchanged.get(Field.TITLE) : survey.likeTitles(endings);
+                unchanged.containsKey(Field.TITLE) ? unchanged.get(Field.TITLE) : survey.likeTitles(common);
         AlikeTexts.Found likeDescriptions = besides.join();
         likes.keep(propertyId, likeTitles, likeDescriptions);
         Inspector inspector = inspector(
                 property,
                 standards.of(property),
-                endings,
+                common,
                 Likes.ofAll(survey.titles().found(), likeTitles),
                 Likes.ofAll(survey.descriptions().found(), likeDescriptions));
         Map<String, Integer> fitWithout = new HashMap<>();
@@ -151,7 +151,7 @@ public class Findings {
         });
         if (learns) fit.ifPresentOrElse(learnt -> stakes.keep(property, learnt), () -> stakes.forget(propertyId));
         transaction.executeWithoutResult(status -> {
-            storeEndings(propertyId, endings, fitWithout);
+            storeCommon(propertyId, common, fitWithout);
             mapper.judgedAll(propertyId, changes);
         });
     }
@@ -159,7 +159,7 @@ public class Findings {
     /** @param without fields whose texts need not be compared */
     private Survey survey(Property property, Standard standard, long[] ids, Set<Field> without) {
         Client client = clients.client(property.clientId());
-        Survey survey = new Survey(mapper.endings(property.id()), standard.alike(), client.placeNames(), without);
+        Survey survey = new Survey(mapper.common(property.id()), standard.alike(), client.placeNames(), without);
         Lookahead.over(ids, AT_ONCE, some -> items.texts(property.id(), some[0], some[some.length - 1]), survey::add);
         return survey;
     }
@@ -167,16 +167,16 @@ public class Findings {
     /** Holds some items to standards and stores nothing; what they are like is told among them. */
     void tryOut(Property property, ItemStandards held, List<ItemDetail> some, Consumer<Inspector.Found> visit) {
         Client client = clients.client(property.clientId());
-        Survey survey = new Survey(mapper.endings(property.id()), held.base().alike(), client.placeNames(), Set.of());
+        Survey survey = new Survey(mapper.common(property.id()), held.base().alike(), client.placeNames(), Set.of());
         for (ItemDetail item : some) {
             if (item.noindex() == null) survey.add(List.of(item.title(), item.description()));
         }
-        List<Ending> endings = survey.endings(held.base());
+        List<CommonPart> common = survey.common(held.base());
         Inspector inspector = inspector(
                 property,
                 held,
-                endings,
-                Likes.ofAll(survey.titles().found(), survey.likeTitles(endings)),
+                common,
+                Likes.ofAll(survey.titles().found(), survey.likeTitles(common)),
                 Likes.ofAll(survey.descriptions().found(), survey.likeDescriptions()));
         for (int start = 0; start < some.size(); start += AT_ONCE) {
             List<ItemDetail> stretch = some.subList(start, Math.min(some.size(), start + AT_ONCE));
@@ -192,7 +192,7 @@ public class Findings {
         Property property = clients.property(propertyId);
         Survey survey = survey(property, property.standard(), items.allIds(propertyId), Set.of());
         return new LikeTexts.Indexes(
-                survey.likeTitles(mapper.endings(propertyId)).index(),
+                survey.likeTitles(mapper.common(propertyId)).index(),
                 survey.likeDescriptions().index());
     }
 
@@ -293,7 +293,7 @@ public class Findings {
                         lives(propertyId, ids, moment)));
     }
 
-    /** Works out the findings of some items; endings stay as they were found in the whole. */
+    /** Works out the findings of some items; common beginnings and endings stay as they were found in the whole. */
     private void evaluate(long propertyId, Collection<Long> itemIds, Set<Long> changed, LikeTexts.Indexes indexes) {
         if (itemIds.isEmpty()) return;
         Property property = clients.property(propertyId);
@@ -317,7 +317,7 @@ public class Findings {
         Inspector inspector = inspector(
                 property,
                 standards.of(property),
-                mapper.endings(propertyId),
+                mapper.common(propertyId),
                 Likes.ofFew(byHash(items.alikeGroups(propertyId, Field.TITLE, titles)), nearTitles, indexes.titles()),
                 Likes.ofFew(
                         byHash(items.alikeGroups(propertyId, Field.DESCRIPTION, descriptions)),
@@ -344,9 +344,9 @@ public class Findings {
                         ManyRows.each(some.findings(), mapper::insert);
                         write(some.changes());
                         stakes.insert(some.stakes());
-                        some.fitWithout().forEach((ending, fit) -> fitWithout.merge(ending, fit, Integer::sum));
+                        some.fitWithout().forEach((part, fit) -> fitWithout.merge(part, fit, Integer::sum));
                     });
-            fitWithout.forEach((ending, more) -> mapper.addFitWithout(propertyId, ending, more));
+            fitWithout.forEach((part, more) -> mapper.addFitWithout(propertyId, part, more));
         });
     }
 
@@ -376,16 +376,15 @@ public class Findings {
         return rows;
     }
 
-    private void storeEndings(long propertyId, List<Ending> endings, Map<String, Integer> fitWithout) {
-        mapper.deleteEndings(propertyId);
-        for (Ending ending : endings) {
-            int fit = fitWithout.getOrDefault(ending.text(), 0);
-            mapper.insertEnding(propertyId, ending.text(), ending.count(), ending.px(), fit);
+    private void storeCommon(long propertyId, List<CommonPart> common, Map<String, Integer> fitWithout) {
+        mapper.deleteCommon(propertyId);
+        for (CommonPart part : common) {
+            mapper.insertCommon(propertyId, part, fitWithout.getOrDefault(part.text(), 0));
         }
     }
 
     private Inspector inspector(
-            Property property, ItemStandards held, List<Ending> endings, Likes titles, Likes descriptions) {
+            Property property, ItemStandards held, List<CommonPart> common, Likes titles, Likes descriptions) {
         Client client = clients.client(property.clientId());
         Set<String> brands = client.brandNames().stream().map(TextKey::key).collect(Collectors.toSet());
         InspectedItems subjects = new InspectedItems(property.language(), titles, descriptions, items::addresses);
@@ -393,7 +392,7 @@ public class Findings {
         TagUse tags = tagUses.of(property);
         int year = yearOf(property.id());
         Function<Standard, Inspection> inspections =
-                standard -> new Inspection(new InspectionContext(standard, endings, brands, places, tags, year));
+                standard -> new Inspection(new InspectionContext(standard, common, brands, places, tags, year));
         Optional<StakeModel> costs = stakes.costs(property.id())
                 .map(fitted -> fitted.model(property.standard().leadingWords()));
         return new Inspector(property.id(), held, inspections, subjects, Words.in(property.language()), costs, json);

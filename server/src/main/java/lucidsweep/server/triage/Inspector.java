@@ -10,7 +10,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import lucidsweep.core.finding.Check;
-import lucidsweep.core.finding.CommonEnding;
+import lucidsweep.core.finding.Checks;
+import lucidsweep.core.finding.CommonPartCheck;
 import lucidsweep.core.finding.Finding;
 import lucidsweep.core.finding.InspectedItem;
 import lucidsweep.core.finding.Inspection;
@@ -72,7 +73,7 @@ final class Inspector {
      * @param stakes what fixing them could win
      * @param found all items that were inspected, those without findings too
      * @param changes what came and went
-     * @param fitWithout how many indexable titles with a common ending would fit without it, by ending
+     * @param fitWithout how many indexable titles with a common beginning or ending would fit without it, by that part
      */
     record Inspected(
             List<FindingMapper.FindingValues> findings,
@@ -130,12 +131,13 @@ final class Inspector {
                 clip(finding.shared(), LONGEST_SHARED));
     }
 
-    /** Counts, by ending, a title that would fit without its common ending; those not indexable do not count. */
+    /** Counts, by common part, a title that would fit without it; those not indexable do not count. */
     static void countFitWithout(
             ItemDetail item, List<StoredFinding> findings, int times, Map<String, Integer> fitWithout) {
         if (item.noindex() != null) return;
         for (StoredFinding finding : findings) {
-            if (finding.check().equals(CommonEnding.CODE) && CommonEnding.fitsWithout(finding.evidence())) {
+            if (CommonPartCheck.fitsWithout(finding.evidence())
+                    && Checks.of(finding.field(), finding.check()) instanceof CommonPartCheck) {
                 fitWithout.merge(finding.shared(), times, Integer::sum);
             }
         }

@@ -130,8 +130,8 @@ public class RankedCauses {
                 .toList();
         Map<String, Integer> sections = items.sections(propertyId).stream()
                 .collect(Collectors.toMap(Items.Section::section, Items.Section::indexable));
-        return Causes.of(tallies, sections, ending -> {
-            Integer fit = mapper.fitWithout(propertyId, ending);
+        return Causes.of(tallies, sections, part -> {
+            Integer fit = mapper.fitWithout(propertyId, part);
             return fit == null ? 0 : fit;
         });
     }

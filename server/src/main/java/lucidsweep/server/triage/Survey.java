@@ -11,31 +11,32 @@ import java.util.stream.Collectors;
 import lucidsweep.core.alike.AlikeTexts;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.Standard;
-import lucidsweep.core.text.Ending;
+import lucidsweep.core.text.CommonPart;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.AlikeGroups;
 
-/** What has to be known of all indexable items before any one can be judged: which texts they share, whole or in their endings. */
+/** What has to be known of all indexable items before any one can be judged: which texts they share, whole, or where they begin or end. */
 final class Survey {
 
     private final AlikeGroups titles = new AlikeGroups();
     private final AlikeGroups descriptions = new AlikeGroups();
     private final AlikeTexts likeTitles;
     private final AlikeTexts likeDescriptions;
-    private final Ending.Finder endings = new Ending.Finder();
-    private final List<Ending> known;
+    private final List<CommonPart.Finder> finders =
+            List.of(new CommonPart.Finder(CommonPart.Side.START), new CommonPart.Finder(CommonPart.Side.END));
+    private final List<CommonPart> known;
     private final Set<Field> without;
-    private final Set<Ending> stillThere = new HashSet<>();
+    private final Set<CommonPart> stillThere = new HashSet<>();
     private int titleCount;
 
     /**
      * Begins to look.
      *
-     * @param known the endings that were common when this was last looked at
+     * @param known the beginnings and endings that were common when this was last looked at
      * @param places the places that the client serves
      * @param without fields whose texts are not compared, since what is alike among them is known
      */
-    Survey(List<Ending> known, Standard.Likeness alike, Collection<String> places, Set<Field> without) {
+    Survey(List<CommonPart> known, Standard.Likeness alike, Collection<String> places, Set<Field> without) {
         this.known = known;
         this.without = without;
         likeTitles = new AlikeTexts(alike.titles(), places);
@@ -61,48 +62,50 @@ final class Survey {
         return descriptions;
     }
 
-    /** Titles that are like others, their common endings left out. */
-    AlikeTexts.Found likeTitles(List<Ending> endings) {
-        return likeTitles.found(title -> withoutEnding(title, endings));
+    /** Titles that are like others, their common beginnings and endings left out. */
+    AlikeTexts.Found likeTitles(List<CommonPart> common) {
+        return likeTitles.found(title -> without(title, common));
     }
 
     AlikeTexts.Found likeDescriptions() {
         return likeDescriptions.found(UnaryOperator.identity());
     }
 
-    private static String withoutEnding(String title, List<Ending> endings) {
-        for (Ending ending : endings) {
-            if (title.endsWith(ending.text()))
-                return title.substring(0, title.length() - ending.text().length());
+    private static String without(String title, List<CommonPart> common) {
+        String rest = title;
+        for (CommonPart.Side side : CommonPart.Side.values()) {
+            for (CommonPart part : common) {
+                if (part.side() != side || !part.isIn(rest)) continue;
+                rest = part.cutFrom(rest);
+                break;
+            }
         }
-        return title;
+        return rest;
     }
 
     private void addTitle(String title) {
         titleCount++;
-        endings.add(title);
-        for (Ending ending : known) {
-            if (title.endsWith(ending.text())) stillThere.add(ending);
-        }
+        for (CommonPart.Finder finder : finders) finder.add(title);
+        for (CommonPart part : known) if (part.isIn(title)) stillThere.add(part);
     }
 
     /**
-     * The endings that many titles share, the longest first; and those that many shared before and some still do, since
-     * a cause that is half mended is still a cause.
+     * The beginnings and endings that many titles share, the longest first; and those that many shared before and some
+     * still do, since a cause that is half mended is still a cause.
      */
-    List<Ending> endings(Standard standard) {
-        List<Ending> common = new ArrayList<>(endings.common(
-                standard.alike().endingShare(),
-                standard.alike().endingPx(),
-                standard.title().desktop()));
-        Set<String> found = common.stream().map(Ending::text).collect(Collectors.toSet());
+    List<CommonPart> common(Standard standard) {
+        double share = standard.alike().endingShare();
+        double px = standard.alike().endingPx();
+        List<CommonPart> common = new ArrayList<>();
+        for (CommonPart.Finder finder : finders)
+            common.addAll(finder.common(share, px, standard.title().desktop()));
+        Set<String> found = common.stream().map(CommonPart::text).collect(Collectors.toSet());
         stillThere.stream()
-                .filter(ending -> !found.contains(ending.text()))
-                .filter(ending -> ending.count() >= standard.alike().endingShare() * titleCount
-                        && ending.px() >= standard.alike().endingPx())
+                .filter(part -> !found.contains(part.text()))
+                .filter(part -> part.count() >= share * titleCount && part.px() >= px)
                 .forEach(common::add);
-        common.sort(Comparator.comparingInt((Ending ending) -> -ending.text().length())
-                .thenComparing(Ending::text));
+        common.sort(Comparator.comparingInt((CommonPart part) -> -part.text().length())
+                .thenComparing(CommonPart::text));
         return common;
     }
 }

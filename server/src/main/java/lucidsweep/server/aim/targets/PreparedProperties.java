@@ -12,7 +12,7 @@ import lucidsweep.core.aim.KeywordMapper;
 import lucidsweep.core.keyword.ItemTexts;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.page.PageAddress;
-import lucidsweep.core.text.Ending;
+import lucidsweep.core.text.CommonPart;
 import lucidsweep.server.aim.demand.ReportedDays;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
@@ -119,7 +119,7 @@ public class PreparedProperties {
     }
 
     private List<String> endings(Property property) {
-        Ending.Finder finder = new Ending.Finder();
+        CommonPart.Finder finder = new CommonPart.Finder(CommonPart.Side.END);
         List<String> found = new ArrayList<>();
         items.forEachTitle(property.id(), finder::add);
         finder.common(
