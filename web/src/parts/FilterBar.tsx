@@ -23,6 +23,14 @@ function lifeOf({ what, moment }: NonNullable<ItemFilter["life"]>) {
   return what === "OLD" ? `found by ${when} or before` : `${what === "NEW" ? "new" : "back"} since ${when}`;
 }
 
+/** Days since an item was published. */
+const AGES = [
+  { value: "..61", age: { min: undefined, max: 61 }, label: "last 2 months" },
+  { value: "..183", age: { min: undefined, max: 183 }, label: "last 6 months" },
+  { value: "..365", age: { min: undefined, max: 365 }, label: "last year" },
+  { value: "366..", age: { min: 366, max: undefined }, label: "over a year old" },
+];
+
 /** Leads to where sets are made. */
 const EDIT = "edit";
 
@@ -121,6 +129,13 @@ export function FilterBar({
           { value: EDIT, label: "Edit sets …" },
         ]}
       />
+      <NativeSelect
+        aria-label="Age"
+        size="xs"
+        value={AGES.find(({ age }) => age.min === filter.age?.min && age.max === filter.age?.max)?.value ?? ""}
+        onChange={(event) => set({ age: event.currentTarget.value })}
+        data={[{ value: "", label: "any age" }, ...AGES]}
+      />
       {filter.q && <Chip what={`contains “${filter.q}”`} onRemove={() => set({ q: undefined })} />}
       {filter.life && <Chip what={lifeOf(filter.life)} onRemove={() => set({ life: undefined })} />}
       {filter.shared && <Chip what={shares(filter.shared)} onRemove={() => set({ shared: undefined })} />}
@@ -140,6 +155,7 @@ export function FilterBar({
               indexable: undefined,
               set: undefined,
               life: undefined,
+              age: undefined,
             })
           }
         >

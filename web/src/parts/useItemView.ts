@@ -6,11 +6,27 @@ import { searchOf } from "./searchOf";
 import { useRows } from "./useRows";
 import { useSearchChange } from "./useSearchChange";
 
-const FILTERS = ["q", "section", "field", "check", "shared", "state", "target", "indexable", "set", "life"] as const;
+const FILTERS = [
+  "q",
+  "section",
+  "field",
+  "check",
+  "shared",
+  "state",
+  "target",
+  "indexable",
+  "set",
+  "life",
+  "age",
+] as const;
 
 /** Parts of a filter that are no plain texts. */
 const READ: Partial<Record<(typeof FILTERS)[number], (written: string) => unknown>> = {
   set: Number,
+  age: (written) => {
+    const [min, max] = written.split("..").map((days) => (days ? Number(days) : undefined));
+    return { min, max };
+  },
   life: (written) => ({ what: written.split(" ")[0].toUpperCase(), moment: Number(written.split(" ")[1]) }),
 };
 
@@ -36,7 +52,13 @@ export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned =
   const desc = search.get("desc") === "true";
 
   const query = useMemo(
-    () => ({ ...filter, life: search.get("life") ?? undefined, ids: undefined, sort: desc ? `-${sort}` : sort }),
+    () => ({
+      ...filter,
+      life: search.get("life") ?? undefined,
+      age: search.get("age") ?? undefined,
+      ids: undefined,
+      sort: desc ? `-${sort}` : sort,
+    }),
     [filter, search, sort, desc],
   );
   const key = JSON.stringify([query, nonce]);

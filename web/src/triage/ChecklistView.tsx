@@ -1,7 +1,8 @@
+import { NativeSelect } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import { Link } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import { answer, api, type Checklist, type ChecklistLine } from "../api/client";
-import { ofProperty } from "../api/queries";
+import { ofProperty, useSets } from "../api/queries";
 import { FIELDS, fieldName } from "../parts/fields";
 import { count, day, of, percent } from "../parts/number";
 import { PlainTable } from "../parts/PlainTable";
@@ -9,11 +10,19 @@ import css from "./ChecklistView.module.css";
 import triage from "./Triage.module.css";
 import { TriageHead } from "./TriageHead";
 
-/** What is in place of the property and what is missing, check by check, and how that moved over the sweeps. */
+/** What is in place of the property or a set and what is missing, check by check, and how that moved over the sweeps. */
 export function ChecklistView({ propertyId }: { propertyId: number }) {
+  const [search, setSearch] = useSearchParams();
+  const set = search.get("set") ?? "";
+  const sets = useSets(propertyId);
   const checklist = useQuery({
-    queryKey: ofProperty(propertyId, "checklist"),
-    queryFn: () => answer(api.GET("/api/properties/{propertyId}/checklist", { params: { path: { propertyId } } })),
+    queryKey: ofProperty(propertyId, "checklist", set),
+    queryFn: () =>
+      answer(
+        api.GET("/api/properties/{propertyId}/checklist", {
+          params: { path: { propertyId }, query: set ? { set: Number(set) } : {} },
+        }),
+      ),
   });
   const list = checklist.data;
   return (
@@ -25,11 +34,36 @@ export function ChecklistView({ propertyId }: { propertyId: number }) {
             {list.sweeps.length > 1 && <>, now and after each sweep since {day(list.sweeps[0].swept)}</>}.
           </p>
         )}
+        {(sets.data?.length ?? 0) > 0 && (
+          <NativeSelect
+            className={css.set}
+            aria-label="Set"
+            size="xs"
+            value={set}
+            onChange={(event) =>
+              setSearch({
+                view: "checklist",
+                ...(event.currentTarget.value && { set: event.currentTarget.value }),
+              })
+            }
+            data={[
+              { value: "", label: "the whole property" },
+              ...(sets.data ?? []).map((each) => ({
+                value: `${each.id}`,
+                label: `${each.name} (${count(each.items)})`,
+              })),
+            ]}
+          />
+        )}
       </TriageHead>
       {checklist.error && <p className={triage.empty}>{checklist.error.message}</p>}
       {checklist.isPending && <div className={triage.skeleton} />}
       {list && list.indexable === 0 && (
-        <p className={triage.empty}>Nothing gathered yet. What is in place is shown here once it is.</p>
+        <p className={triage.empty}>
+          {set
+            ? "No item of this set is indexable."
+            : "Nothing gathered yet. What is in place is shown here once it is."}
+        </p>
       )}
       {list &&
         list.indexable > 0 &&
@@ -42,7 +76,7 @@ export function ChecklistView({ propertyId }: { propertyId: number }) {
               <PlainTable head={["Check", "In place", earlierDay(list), "Over the sweeps", "To fix"]} right={[1, 2, 4]}>
                 <tbody>
                   {lines.map((line) => (
-                    <Line key={line.check} line={line} list={list} />
+                    <Line key={line.check} line={line} list={list} set={set} />
                   ))}
                 </tbody>
               </PlainTable>
@@ -66,10 +100,12 @@ const earlierDay = (list: Checklist) => {
 /** A share in place; what is nearly all is never said to be all. */
 const share = (part: number) => (part < 1 && part > 0.995 ? "99.5%+" : percent(part));
 
-function Line({ line, list }: { line: ChecklistLine; list: Checklist }) {
-  const shares = list.sweeps.map((sweep, i) => inPlace(line.before[i], sweep.indexable));
+function Line({ line, list, set }: { line: ChecklistLine; list: Checklist; set: string }) {
+  // A check that is younger than the property has counts of the latest sweeps only.
+  const first = list.sweeps.length - line.before.length;
+  const shares = line.before.map((items, i) => inPlace(items, list.sweeps[first + i].indexable));
   const now = inPlace(line.items, list.indexable);
-  const earlier = earlierOf(list);
+  const earlier = earlierOf(list) - first;
   return (
     <tr>
       <td>{line.label.slice(0, 1).toUpperCase() + line.label.slice(1)}</td>
@@ -82,7 +118,9 @@ function Line({ line, list }: { line: ChecklistLine; list: Checklist }) {
         {line.items === 0 ? (
           "–"
         ) : (
-          <Link to={`?${new URLSearchParams({ field: line.field, check: line.check })}`}>{count(line.items)}</Link>
+          <Link to={`?${new URLSearchParams({ field: line.field, check: line.check, ...(set && { set }) })}`}>
+            {count(line.items)}
+          </Link>
         )}
       </td>
     </tr>

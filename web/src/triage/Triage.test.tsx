@@ -189,8 +189,10 @@ it("says what is in place, what it was after each sweep, and leads to the rest",
     checks: [
       { field: "title", check: "missing", label: "missing", items: 8, before: [60, 38, 9] },
       { field: "title", check: "empty", label: "empty", items: 0, before: [0, 0, 0] },
+      { field: "title", check: "common-beginning", label: "common beginning", items: 20, before: [10] },
     ],
   });
+  serve("GET /api/properties/7/sets", [{ id: 3, name: "Journal", conditions: {}, items: 100, ownStandard: false }]);
   show(<Triage />, "/p/7/triage?view=checklist");
   const row = (await screen.findByText("Missing", { selector: "td" })).closest("tr") as HTMLElement;
   expect(row.textContent).toBe("Missing96%81%8");
@@ -198,6 +200,12 @@ it("says what is in place, what it was after each sweep, and leads to the rest",
   expect(within(row).getByRole("img").getAttribute("aria-label")).toContain("67%, 81%, 96%");
   expect(within(row).getByRole("link").getAttribute("href")).toContain("field=title&check=missing");
   expect(screen.getByText(/since 1 Jul(y)? 2026/)).toBeTruthy();
+  const young = screen.getByText("Common beginning", { selector: "td" }).closest("tr") as HTMLElement;
+  expect(young.textContent, "nothing is said of the sweeps before the check").toBe("Common beginning90%20");
+  fireEvent.change(await screen.findByLabelText("Set"), { target: { value: "3" } });
+  await waitFor(() => expect(asked("GET /api/properties/7/checklist").at(-1)?.query).toEqual({ set: "3" }));
+  const link = within(screen.getByText("Missing", { selector: "td" }).closest("tr") as HTMLElement).getByRole("link");
+  expect(link.getAttribute("href")).toContain("field=title&check=missing&set=3");
 });
 
 it("asks how the report is wanted, remembers it, and downloads it", async () => {

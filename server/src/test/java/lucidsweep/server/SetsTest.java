@@ -2,6 +2,8 @@ package lucidsweep.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import lucidsweep.server.RunningApplication.Api;
@@ -17,16 +19,20 @@ class SetsTest {
     private static final String SHORT = "Rope %d";
     private static final String LONG = "Rope number %d, laid by hand of tarred hemp in the long shed by the quay";
 
-    /** Twelve ropes and eight kits, every second with a long title. */
     private static Shop shop(Api api) {
+        return new Shop(api, csv(List.of()));
+    }
+
+    /** Twelve ropes and eight kits, every second with a long title, and some more of them. */
+    private static String csv(List<Integer> longer) {
         StringBuilder csv = new StringBuilder("listing id,title,tags,price,section\n");
         for (int i = 0; i < 20; i++) {
             String section = i < 12 ? "Ropes" : "Kits";
-            String title = (i % 2 == 0 ? SHORT : LONG).formatted(i);
+            String title = (i % 2 == 0 && !longer.contains(i) ? SHORT : LONG).formatted(i);
             csv.append(
                     "R%d,\"%s\",\"%s\",%d.00,%s%n".formatted(i, title, i % 4 == 0 ? "gift, rope" : "rope", i, section));
         }
-        return new Shop(api, csv.toString());
+        return csv.toString();
     }
 
     @Test
@@ -180,6 +186,70 @@ class SetsTest {
         assertThat(looks(shop, typed.formatted("null"))).isEmpty();
         assertThat(shop.post("/looks", typed.formatted(shop(api).itemId("R1"))).status())
                 .isEqualTo(404);
+    }
+
+    @Test
+    void whatIsInPlaceIsSaidOfEachSetNowAndAfterEachSweep(Api api) {
+        Shop shop = shop(api);
+        long ropes = shop.post("/sets", "{\"name\":\"Ropes\",\"conditions\":{\"sections\":[\"Ropes\"]}}")
+                .json()
+                .path("id")
+                .asLong();
+        assertThat(tooShort(shop, ropes)).containsExactly(12, 6);
+        assertThat(tooShort(shop, 0)).containsExactly(20, 10, 10);
+        // The sweep changes one rope and one kit.
+        shop.importFile(csv(List.of(0, 12)));
+        assertThat(tooShort(shop, ropes)).containsExactly(12, 5, 5);
+        shop.type("R2", "title", LONG.formatted(2));
+        assertThat(tooShort(shop, ropes)).containsExactly(12, 4, 5);
+        assertThat(tooShort(shop, 0)).containsExactly(20, 7, 10, 8);
+
+        JsonNode standard = api.get("/api/sets/" + ropes + "/standard").json();
+        await(api, api.method("PUT", "/api/sets/" + ropes + "/standard", "{\"off\":[\"title too-short\"]}"));
+        assertThat(tooShort(shop, ropes))
+                .as("a check that is off in " + standard)
+                .containsExactly(12);
+        assertThat(shop(api).get("/checklist?set=" + ropes).status()).isEqualTo(404);
+    }
+
+    /** How many items a checklist is about, how many of their titles are too short, and how many were after each sweep. */
+    private static List<Integer> tooShort(Shop shop, long set) {
+        JsonNode list = shop.get("/checklist" + (set == 0 ? "" : "?set=" + set)).json();
+        List<Integer> found = new ArrayList<>(List.of(list.path("indexable").asInt()));
+        for (JsonNode line : list.path("checks")) {
+            if (!line.path("field").asString().equals("title")
+                    || !line.path("check").asString().equals("too-short")) continue;
+            found.add(line.path("items").asInt());
+            line.path("before").forEach(items -> found.add(items.asInt()));
+        }
+        return found;
+    }
+
+    @Test
+    void itemsAreFilteredByTheirAge(Api api) {
+        LocalDate today = LocalDate.now(ZoneOffset.UTC);
+        Shop shop = new Shop(
+                api,
+                "listing id,title,tags,published\nY,Young rope,rope,%s\nM,Middling rope,rope,%s\nO,Old rope,,%s\nN,Rope of no date,,%n"
+                        .formatted(today.minusDays(3), today.minusDays(100), today.minusDays(500)));
+        assertThat(addresses(shop, "/items?age=..61")).containsExactly("Y");
+        assertThat(addresses(shop, "/items?age=..365&sort=title")).containsExactly("M", "Y");
+        assertThat(addresses(shop, "/items?age=100..")).containsExactly("M", "O");
+        long tagged = shop.post("/sets", "{\"name\":\"Tagged\",\"conditions\":{\"tag\":\"rope\"}}")
+                .json()
+                .path("id")
+                .asLong();
+        assertThat(addresses(shop, "/items?age=4..500&set=" + tagged)).containsExactly("M");
+        assertThat(shop.post(
+                                "/keeps",
+                                "{\"selection\":{\"filter\":{\"age\":{\"min\":366}}},\"fields\":[\"title\"],\"reason\":\"old\"}")
+                        .json()
+                        .path("fields")
+                        .asInt())
+                .isEqualTo(1);
+        Reply bad = shop.get("/items?age=young");
+        assertThat(bad.status()).isEqualTo(422);
+        assertThat(bad.body()).contains("age: expected days");
     }
 
     private static String looks(Shop shop, String typed) {

@@ -54,7 +54,8 @@ public record SetConditions(
     /** From a number to another, both included; null is open. */
     public record Range(@Nullable Double min, @Nullable Double max) {
 
-        private boolean has(double value) {
+        /** Whether a number lies in it; one that is not known, which is NaN, does not. */
+        public boolean has(double value) {
             return !Double.isNaN(value) && (min == null || value >= min) && (max == null || value <= max);
         }
 

@@ -43,6 +43,7 @@ final class MovedIds {
             case "sweep_id", "first_sweep", "last_sweep" -> number("sweep", value);
             case "batch_id", "before_batch" -> number("batch", value);
             case "handover_id" -> number("handover", value);
+            case "set_id" -> number("item_set", value);
             case "keyword_id" -> number("keyword", value);
             case "item_id", "twin_of", "last_item" -> item(value);
             case "field_id" -> field(value);

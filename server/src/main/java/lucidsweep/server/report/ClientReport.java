@@ -266,15 +266,16 @@ class ClientReport {
     private CheckTable checks(ReportWords words, long propertyId, Items.Counts counts, List<SweepCount> sweeps) {
         if (counts.indexable() == 0) return null;
         SweepCount before = sweeps.size() < 2 ? null : sweeps.get(sweeps.size() - 2);
-        List<CheckRow> rows = checklist.lines(propertyId).stream()
+        List<CheckRow> rows = checklist.of(propertyId).lines().stream()
                 .filter(line -> line.items() > 0 || line.before().stream().anyMatch(items -> items > 0))
                 .map(line -> new CheckRow(
                         words.check(line.check()),
                         words.percent(1 - line.items() / (double) counts.indexable()),
-                        before == null || before.indexable() == 0
+                        before == null
+                                        || before.indexable() == 0
+                                        || line.before().size() < 2
                                 ? ""
-                                : words.percent(
-                                        1 - line.before().get(sweeps.size() - 2) / (double) before.indexable())))
+                                : words.percent(1 - beforeLast(line) / (double) before.indexable())))
                 .toList();
         return new CheckTable(
                 words.say("checklist"),
@@ -283,6 +284,10 @@ class ClientReport {
                         words.say("column.now"),
                         before == null ? "" : words.day(before.swept())),
                 rows);
+    }
+
+    private static int beforeLast(Checklist.Line line) {
+        return line.before().get(line.before().size() - 2);
     }
 
     private Part done(ReportWords words, long propertyId, Items.Counts counts) {

@@ -3,19 +3,21 @@ package lucidsweep.server.triage;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.NotIndexable;
+import lucidsweep.core.standard.Standard;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.gather.sweep.SweepEnded;
 import lucidsweep.server.item.table.FindingCount;
+import lucidsweep.server.item.table.ItemSet;
+import lucidsweep.server.item.table.ItemSets;
 import lucidsweep.server.item.table.Items;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.Ordered;
@@ -23,20 +25,24 @@ import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/** What is in place of a property, check by check, now and after each sweep. */
+/** What is in place of a property and of each of its sets, check by check, now and after each sweep. */
 @Service
 public class Checklist {
 
     private static final int MOST_SWEEPS = 24;
 
+    private static final long WHOLE = 0;
+
     private final HistoryMapper mapper;
     private final Items items;
+    private final ItemSets sets;
     private final Clients clients;
     private final TransactionTemplate transaction;
 
-    Checklist(HistoryMapper mapper, Items items, Clients clients, TransactionTemplate transaction) {
+    Checklist(HistoryMapper mapper, Items items, ItemSets sets, Clients clients, TransactionTemplate transaction) {
         this.mapper = mapper;
         this.items = items;
+        this.sets = sets;
         this.clients = clients;
         this.transaction = transaction;
     }
@@ -45,31 +51,61 @@ public class Checklist {
     @EventListener
     @Order(Ordered.LOWEST_PRECEDENCE)
     void sweepEnded(SweepEnded sweep) {
-        Items.Counts counts = items.counts(sweep.propertyId());
-        SweepCount all = new SweepCount(
-                sweep.sweepId(),
-                sweep.propertyId(),
-                mapper.takenAt(sweep.sweepId()),
-                counts.indexable(),
-                counts.withFindings(),
-                counts.stake().clicks());
-        List<HistoryMapper.CheckCount> checks = now(sweep.propertyId()).entrySet().stream()
-                .map(each -> new HistoryMapper.CheckCount(
-                        sweep.sweepId(),
-                        sweep.propertyId(),
-                        each.getKey().field(),
-                        each.getKey().code(),
-                        each.getValue()))
-                .toList();
+        List<SweepCount> counts = new ArrayList<>();
+        List<HistoryMapper.CheckCount> checks = new ArrayList<>();
+        Property property = clients.property(sweep.propertyId());
+        note(sweep, property, null, counts, checks);
+        for (ItemSet set : sets.ofProperty(sweep.propertyId())) note(sweep, property, set, counts, checks);
         transaction.executeWithoutResult(status -> {
-            mapper.setSweep(all);
+            mapper.deleteSweep(sweep.sweepId());
             mapper.deleteChecks(sweep.sweepId());
+            counts.forEach(mapper::insertSweep);
             ManyRows.each(checks, mapper::insertChecks);
         });
     }
 
-    private Map<Check, Integer> now(long propertyId) {
-        return items.findingCounts(propertyId).stream()
+    private void note(
+            SweepEnded sweep,
+            Property property,
+            ItemSet set,
+            List<SweepCount> counts,
+            List<HistoryMapper.CheckCount> checks) {
+        Items.SetFindings found = found(property.id(), set);
+        Map<Check, Integer> now = byCheck(found.counts());
+        counts.add(new SweepCount(
+                sweep.sweepId(),
+                idOf(set),
+                property.id(),
+                mapper.takenAt(sweep.sweepId()),
+                found.indexable(),
+                found.withFindings(),
+                found.clicks(),
+                true));
+        listed(property, set)
+                .map(check -> new HistoryMapper.CheckCount(
+                        sweep.sweepId(),
+                        idOf(set),
+                        property.id(),
+                        check.field(),
+                        check.code(),
+                        now.getOrDefault(check, 0)))
+                .forEach(checks::add);
+    }
+
+    private static long idOf(ItemSet set) {
+        return set == null ? WHOLE : set.id();
+    }
+
+    /** @param set null for the whole property */
+    private Items.SetFindings found(long propertyId, ItemSet set) {
+        if (set != null) return items.findings(propertyId, sets.test(propertyId, set.id()));
+        Items.Counts counts = items.counts(propertyId);
+        return new Items.SetFindings(
+                counts.indexable(), counts.withFindings(), counts.stake().clicks(), items.findingCounts(propertyId));
+    }
+
+    private static Map<Check, Integer> byCheck(List<FindingCount> counts) {
+        return counts.stream()
                 .filter(count -> !count.key().check().equals(NotIndexable.CODE))
                 .collect(Collectors.toMap(
                         count -> Checks.of(count.key().field(), count.key().check()),
@@ -79,45 +115,74 @@ public class Checklist {
 
     /** The sweeps of a property that were looked at, the earliest first. */
     public List<SweepCount> sweeps(long propertyId) {
-        List<SweepCount> sweeps = new ArrayList<>(mapper.sweeps(propertyId, MOST_SWEEPS));
+        return sweeps(propertyId, WHOLE);
+    }
+
+    private List<SweepCount> sweeps(long propertyId, long setId) {
+        List<SweepCount> sweeps = new ArrayList<>(mapper.sweeps(propertyId, setId, MOST_SWEEPS));
         Collections.reverse(sweeps);
         return sweeps;
     }
 
     /**
-     * A check of a property.
+     * A check of a property or set.
      *
      * @param items how many indexable items it finds something of now
-     * @param before the same after each sweep, in the order of {@link #sweeps}
+     * @param before the same after each of the latest sweeps that looked for it, the earliest first
      */
     public record Line(Check check, int items, List<Integer> before) {}
 
-    /** Every check that the property's standard has on, in the order of the fields. */
-    public List<Line> lines(long propertyId) {
+    /**
+     * What is in place of a property or set.
+     *
+     * @param indexable how many items it is about now
+     * @param sweeps those that were looked at, the earliest first
+     * @param lines every check that its standard has on, in the order of the fields
+     */
+    public record InPlace(int indexable, List<SweepCount> sweeps, List<Line> lines) {}
+
+    public InPlace of(long propertyId) {
+        return of(propertyId, null);
+    }
+
+    /** @param setId null for the whole property; a set of another one is refused */
+    InPlace of(long propertyId, Long setId) {
         Property property = clients.property(propertyId);
-        Map<Check, Integer> now = now(propertyId);
-        Map<Long, Map<Check, Integer>> bySweep = new HashMap<>();
-        Set<String> known = new HashSet<>();
-        Checks.all().forEach(check -> known.add(check.id()));
-        for (HistoryMapper.CheckCount count : mapper.checks(propertyId)) {
-            // A check that a later version has no more says nothing.
-            if (!known.contains(Check.id(count.field(), count.checkCode()))) continue;
+        ItemSet set = setId == null ? null : sets.ofProperty(propertyId, setId);
+        Items.SetFindings found = found(propertyId, set);
+        Map<Check, Integer> now = byCheck(found.counts());
+        Map<Long, Map<String, Integer>> bySweep = new HashMap<>();
+        for (HistoryMapper.CheckCount count : mapper.checks(propertyId, idOf(set))) {
             bySweep.computeIfAbsent(count.sweepId(), any -> new HashMap<>())
-                    .put(Checks.of(count.field(), count.checkCode()), count.items());
+                    .put(Check.id(count.field(), count.checkCode()), count.items());
         }
-        List<SweepCount> sweeps = sweeps(propertyId);
+        List<SweepCount> sweeps = sweeps(propertyId, idOf(set));
+        List<Line> lines = listed(property, set)
+                .map(check -> new Line(check, now.getOrDefault(check, 0), before(check, sweeps, bySweep)))
+                .toList();
+        return new InPlace(found.indexable(), sweeps, lines);
+    }
+
+    private static List<Integer> before(Check check, List<SweepCount> sweeps, Map<Long, Map<String, Integer>> counts) {
+        List<Integer> before = new ArrayList<>();
+        for (SweepCount sweep : sweeps) {
+            Integer items = counts.getOrDefault(sweep.sweepId(), Map.of()).get(check.id());
+            if (items != null) before.add(items);
+            else if (sweep.allChecks()) before.clear();
+            else before.add(0);
+        }
+        return before;
+    }
+
+    /** Every check that the standard of a property or set has on, in the order of the fields. */
+    private static Stream<Check> listed(Property property, ItemSet set) {
+        Standard standard = set == null || set.standard() == null
+                ? property.standard()
+                : set.standard().over(property.standard());
         return Checks.all().stream()
                 .filter(check -> !check.isOfHidden())
-                .filter(check -> !property.standard().off().contains(check.id()))
-                .filter(check -> isOf(property, check))
-                .map(check -> new Line(
-                        check,
-                        now.getOrDefault(check, 0),
-                        sweeps.stream()
-                                .map(sweep -> bySweep.getOrDefault(sweep.sweepId(), Map.of())
-                                        .getOrDefault(check, 0))
-                                .toList()))
-                .toList();
+                .filter(check -> !standard.off().contains(check.id()))
+                .filter(check -> isOf(property, check));
     }
 
     /** Whether a check is about something that the items of a property have by nature. */

@@ -14,13 +14,18 @@ import org.apache.ibatis.annotations.Select;
 @Mapper
 interface HistoryMapper {
 
-    /** What a sweep left of a check. */
-    record CheckCount(long sweepId, long propertyId, Field field, String checkCode, int items) {}
+    /** What a sweep left of a check in a set, or in the whole property, which is set 0. */
+    record CheckCount(long sweepId, long setId, long propertyId, Field field, String checkCode, int items) {}
 
     @Insert("""
-            merge into sweep_count (sweep_id, property_id, swept, indexable, with_findings, clicks) key (sweep_id)
-            values (#{sweepId}, #{propertyId}, #{swept}, #{indexable}, #{withFindings}, #{clicks})""")
-    void setSweep(SweepCount sweep);
+            insert into sweep_count (
+                sweep_id, set_id, property_id, swept, indexable, with_findings, clicks, all_checks)
+            values (
+                #{sweepId}, #{setId}, #{propertyId}, #{swept}, #{indexable}, #{withFindings}, #{clicks}, #{allChecks})""")
+    void insertSweep(SweepCount sweep);
+
+    @Delete("delete from sweep_count where sweep_id = #{sweepId}")
+    void deleteSweep(long sweepId);
 
     @Delete("delete from check_count where sweep_id = #{sweepId}")
     void deleteChecks(long sweepId);
@@ -34,13 +39,13 @@ interface HistoryMapper {
     Instant takenAt(long sweepId);
 
     @Select("""
-            select c.sweep_id, c.property_id, c.swept, c.indexable, c.with_findings, c.clicks
+            select c.sweep_id, c.set_id, c.property_id, c.swept, c.indexable, c.with_findings, c.clicks, c.all_checks
             from sweep_count c join sweep s on s.id = c.sweep_id and s.state = 'done'
-            where c.property_id = #{propertyId} order by c.swept desc, c.sweep_id desc limit #{most}""")
-    List<SweepCount> sweeps(long propertyId, int most);
+            where c.property_id = #{propertyId} and c.set_id = #{setId} order by c.swept desc, c.sweep_id desc limit #{most}""")
+    List<SweepCount> sweeps(long propertyId, long setId, int most);
 
     @Select("""
-            select sweep_id, property_id, field, check_code, items from check_count
-            where property_id = #{propertyId} order by sweep_id""")
-    List<CheckCount> checks(long propertyId);
+            select sweep_id, set_id, property_id, field, check_code, items from check_count
+            where property_id = #{propertyId} and set_id = #{setId} order by sweep_id""")
+    List<CheckCount> checks(long propertyId, long setId);
 }

@@ -31,6 +31,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
@@ -195,19 +196,20 @@ class TriageController {
     /**
      * A check with how many items it finds something of.
      *
-     * @param before the same after each sweep
+     * @param before the same after each of the latest sweeps that looked for it
      */
     record LineView(Field field, String check, String label, int items, List<Integer> before) {}
 
     @GetMapping("/checklist")
-    ChecklistView checklist(@PathVariable long propertyId) {
+    ChecklistView checklist(@PathVariable long propertyId, @RequestParam(required = false) Long set) {
+        Checklist.InPlace inPlace = checklist.of(propertyId, set);
         return new ChecklistView(
-                items.counts(propertyId).indexable(),
-                checklist.sweeps(propertyId).stream()
+                inPlace.indexable(),
+                inPlace.sweeps().stream()
                         .map(sweep ->
                                 new SweepView(sweep.swept(), sweep.indexable(), sweep.withFindings(), sweep.clicks()))
                         .toList(),
-                checklist.lines(propertyId).stream()
+                inPlace.lines().stream()
                         .map(line -> new LineView(
                                 line.check().field(),
                                 line.check().code(),

@@ -3,6 +3,7 @@ package lucidsweep.server.item.table;
 import java.util.List;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.set.SetConditions;
 
 /**
  * Which items of a property are meant; every part that is null or empty does not narrow.
@@ -17,6 +18,7 @@ import lucidsweep.core.item.Field;
  * @param indexable yes or no
  * @param set the id of a set that they belong to
  * @param life when the findings meant came
+ * @param age days since they were published
  * @param ids exactly these
  */
 public record ItemFilter(
@@ -30,6 +32,7 @@ public record ItemFilter(
         String indexable,
         Long set,
         LifeFilter life,
+        SetConditions.Range age,
         List<Long> ids) {
 
     /** As a state: any draft; as a check: any but that of not being indexable. */
@@ -37,18 +40,18 @@ public record ItemFilter(
 
     /** Everything. */
     public static final ItemFilter ALL =
-            new ItemFilter(null, null, null, null, null, null, null, null, null, null, null);
+            new ItemFilter(null, null, null, null, null, null, null, null, null, null, null, null);
 
     public static ItemFilter ofState(DraftState state) {
-        return new ItemFilter(null, null, null, null, null, state.code(), null, null, null, null, null);
+        return new ItemFilter(null, null, null, null, null, state.code(), null, null, null, null, null, null);
     }
 
     /** Those with a draft, in whatever state. */
     public static ItemFilter ofAnyDraft() {
-        return new ItemFilter(null, null, null, null, null, ANY, null, null, null, null, null);
+        return new ItemFilter(null, null, null, null, null, ANY, null, null, null, null, null, null);
     }
 
     public static ItemFilter ofIds(List<Long> ids) {
-        return new ItemFilter(null, null, null, null, null, null, null, null, null, null, ids);
+        return new ItemFilter(null, null, null, null, null, null, null, null, null, null, null, ids);
     }
 }

@@ -70,6 +70,13 @@ public class ItemSets {
         return read(line);
     }
 
+    /** The same of a property; a set of another one is refused. */
+    public ItemSet ofProperty(long propertyId, long id) {
+        ItemSet set = find(id);
+        if (set.propertyId() != propertyId) throw Refusal.notFound("there is no set " + id + " in this property");
+        return set;
+    }
+
     private ItemSet read(ItemSetMapper.SetLine line) {
         return new ItemSet(
                 line.id(),
@@ -80,10 +87,8 @@ public class ItemSets {
     }
 
     /** Tells who belongs to a set; a set of another property is refused. */
-    Predicate<SetMember> test(long propertyId, long setId) {
-        ItemSet set = find(setId);
-        if (set.propertyId() != propertyId) throw Refusal.notFound("there is no set " + setId + " in this property");
-        return test(set, named(propertyId));
+    public Predicate<SetMember> test(long propertyId, long setId) {
+        return test(ofProperty(propertyId, setId), named(propertyId));
     }
 
     /** @param named all sets of the property, as {@link #byName} gives them */
@@ -101,7 +106,7 @@ public class ItemSets {
         return named;
     }
 
-    private static long today() {
+    static long today() {
         return LocalDate.now(ZoneOffset.UTC).toEpochDay();
     }
 

@@ -11,6 +11,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.IntPredicate;
 import java.util.function.Predicate;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.NotIndexable;
@@ -363,14 +364,31 @@ final class ItemTable {
 
     /** Findings that count, and that of not being indexable, by field, kind, what they share, and section. */
     synchronized List<FindingCount> findingCounts() {
-        if (counted == null) counted = countFindings();
+        if (counted == null) counted = countFindings(row -> true);
         return counted;
     }
 
-    private List<FindingCount> countFindings() {
+    /** The same of the items of a set. */
+    synchronized Items.SetFindings findingsOf(Predicate<SetMember> set) {
+        Member member = new Member();
+        BitSet members = new BitSet(size);
+        for (int row = 0; row < size; row++) members.set(row, set.test(member.at(row)));
+        int open = 0;
+        int withFindings = 0;
+        double clicks = 0;
+        for (int row = members.nextSetBit(0); row >= 0; row = members.nextSetBit(row + 1)) {
+            if (!indexable.get(row)) continue;
+            open++;
+            if (findingSet.get(row) != 0) withFindings++;
+            clicks += clicksAtStake(row);
+        }
+        return new Items.SetFindings(open, withFindings, clicks, countFindings(members::get));
+    }
+
+    private List<FindingCount> countFindings(IntPredicate rows) {
         Map<Long, Group> groups = new LinkedHashMap<>();
         for (int row = 0; row < size; row++) {
-            if (findingSet.get(row) == 0) continue;
+            if (findingSet.get(row) == 0 || !rows.test(row)) continue;
             long key = ((long) findingSet.get(row) << 32 | section.get(row)) << 1 | (indexable.get(row) ? 1 : 0);
             int first = row;
             groups.computeIfAbsent(key, any -> new Group(first)).add(linksIn.get(row), stakes[row]);

@@ -120,6 +120,16 @@ public class Items {
             Map<DraftState, Integer> drafts,
             List<Field> draftedFields) {}
 
+    /**
+     * What is found of a set.
+     *
+     * @param indexable how many of its items are indexable
+     * @param withFindings how many of those have a finding
+     * @param clicks a month at stake with them
+     * @param counts as {@link #findingCounts} gives them
+     */
+    public record SetFindings(int indexable, int withFindings, double clicks, List<FindingCount> counts) {}
+
     /** A folder or shop section, and how many items it has, and how many of them are indexable. */
     public record Section(String section, int items, int indexable) {}
 
@@ -372,6 +382,11 @@ public class Items {
         return tables.of(propertyId).findingCounts();
     }
 
+    /** Findings of a set counted. */
+    public SetFindings findings(long propertyId, Predicate<SetMember> set) {
+        return tables.of(propertyId).findingsOf(set);
+    }
+
     /**
      * Another language than the property's that most of its items say they are in.
      *
@@ -491,12 +506,18 @@ public class Items {
     }
 
     private long[] order(ItemView view) {
-        return orders.get(view, key -> {
-            Predicate<SetMember> set = key.filter().set() == null
-                    ? null
-                    : sets.test(key.propertyId(), key.filter().set());
-            return tables.of(key.propertyId()).ids(key.filter(), set, key.sort(), key.descending());
-        });
+        return orders.get(
+                view, key -> tables.of(key.propertyId()).ids(key.filter(), members(key), key.sort(), key.descending()));
+    }
+
+    /** What a view asks of items beyond what their table knows; null for nothing. */
+    private Predicate<SetMember> members(ItemView view) {
+        ItemFilter filter = view.filter();
+        Predicate<SetMember> set = filter.set() == null ? null : sets.test(view.propertyId(), filter.set());
+        if (filter.age() == null) return set;
+        long today = ItemSets.today();
+        Predicate<SetMember> ofAge = item -> filter.age().has(today - item.publishedDay());
+        return set == null ? ofAge : set.and(ofAge);
     }
 
     private List<ItemRow> rows(Property property, long[] ids) {

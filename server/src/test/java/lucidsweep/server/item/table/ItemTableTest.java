@@ -186,7 +186,7 @@ class ItemTableTest {
             String state,
             String target,
             String indexable) {
-        return new ItemFilter(q, section, field, check, shared, state, target, indexable, null, null, null);
+        return new ItemFilter(q, section, field, check, shared, state, target, indexable, null, null, null, null);
     }
 
     private static boolean has(ItemTable.Line line, String check) {
@@ -335,7 +335,7 @@ class ItemTableTest {
                 LifeFilter life = new LifeFilter(what, moment);
                 for (String check : List.of("any", "too-long")) {
                     ItemFilter filter =
-                            new ItemFilter(null, null, null, check, null, null, null, null, null, life, null);
+                            new ItemFilter(null, null, null, check, null, null, null, null, null, life, null, null);
                     Predicate<ItemTable.Line> wanted = line -> line.indexable()
                             && IntStream.range(0, line.found().marks().size())
                                     .filter(i -> check.equals("any")

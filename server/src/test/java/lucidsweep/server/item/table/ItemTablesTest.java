@@ -43,7 +43,7 @@ class ItemTablesTest {
 
     private static long[] matching(ItemTable table, String text) {
         return table.ids(
-                new ItemFilter(text, null, null, null, null, null, null, null, null, null, null),
+                new ItemFilter(text, null, null, null, null, null, null, null, null, null, null, null),
                 null,
                 ItemSort.ADDRESS,
                 false);
