@@ -1,7 +1,7 @@
-import { NativeSelect } from "@mantine/core";
+import { Button, NativeSelect, Popover } from "@mantine/core";
 import type { ReactNode } from "react";
 import { useNavigate } from "react-router";
-import type { ItemFilter } from "../api/client";
+import type { ItemFilter, ItemSet } from "../api/client";
 import { useChecks, useSections, useSets } from "../api/queries";
 import { TableLinks } from "./FileLink";
 import css from "./FilterBar.module.css";
@@ -25,11 +25,16 @@ function lifeOf({ what, moment }: NonNullable<ItemFilter["life"]>) {
 
 /** Days since an item was published. */
 const AGES = [
-  { value: "..61", age: { min: undefined, max: 61 }, label: "last 2 months" },
-  { value: "..183", age: { min: undefined, max: 183 }, label: "last 6 months" },
-  { value: "..365", age: { min: undefined, max: 365 }, label: "last year" },
-  { value: "366..", age: { min: 366, max: undefined }, label: "over a year old" },
+  { value: "..61", label: "in the last 2 months" },
+  { value: "..183", label: "in the last 6 months" },
+  { value: "..365", label: "in the last year" },
+  { value: "366..", label: "more than a year ago" },
 ];
+
+const ageOf = ({ min, max }: NonNullable<ItemFilter["age"]>) => {
+  const value = `${min ?? ""}..${max ?? ""}`;
+  return `published ${AGES.find((age) => age.value === value)?.label ?? `${value} days ago`}`;
+};
 
 /** Leads to where sets are made. */
 const EDIT = "edit";
@@ -49,9 +54,9 @@ export function FilterBar({
   const sections = useSections(propertyId);
   const checks = useChecks(propertyId);
   const sets = useSets(propertyId);
-  const navigate = useNavigate();
   const { filter, set } = view;
   const check = filter.check ? `${filter.field ?? ""} ${filter.check}` : "";
+  const nameOf = (id: number) => sets.data?.find((each) => each.id === id)?.name ?? "a set";
   const narrowed = Object.values(filter).some(Boolean);
   return (
     <div className={css.bar}>
@@ -103,39 +108,11 @@ export function FilterBar({
           { value: "live", label: "live" },
         ]}
       />
-      <NativeSelect
-        aria-label="Keyword"
-        size="xs"
-        value={filter.target === "with" || filter.target === "without" ? filter.target : ""}
-        onChange={(event) => set({ target: event.currentTarget.value })}
-        data={[
-          { value: "", label: "any keyword" },
-          { value: "with", label: "with a keyword" },
-          { value: "without", label: "without a keyword" },
-        ]}
-      />
-      <NativeSelect
-        aria-label="Set"
-        size="xs"
-        value={filter.set ?? ""}
-        onChange={(event) =>
-          event.currentTarget.value === EDIT
-            ? navigate(`/p/${propertyId}/triage?view=sets`)
-            : set({ set: event.currentTarget.value })
-        }
-        data={[
-          { value: "", label: "any set" },
-          ...(sets.data ?? []).map((each) => ({ value: `${each.id}`, label: `${each.name} (${count(each.items)})` })),
-          { value: EDIT, label: "Edit sets …" },
-        ]}
-      />
-      <NativeSelect
-        aria-label="Age"
-        size="xs"
-        value={AGES.find(({ age }) => age.min === filter.age?.min && age.max === filter.age?.max)?.value ?? ""}
-        onChange={(event) => set({ age: event.currentTarget.value })}
-        data={[{ value: "", label: "any age" }, ...AGES]}
-      />
+      <MoreFilters propertyId={propertyId} filter={filter} set={set} sets={sets.data ?? []} />
+      {filter.target === "with" && <Chip what="with a keyword" onRemove={() => set({ target: undefined })} />}
+      {filter.target === "without" && <Chip what="without a keyword" onRemove={() => set({ target: undefined })} />}
+      {filter.set && <Chip what={`in ${nameOf(filter.set)}`} onRemove={() => set({ set: undefined })} />}
+      {filter.age && <Chip what={ageOf(filter.age)} onRemove={() => set({ age: undefined })} />}
       {filter.q && <Chip what={`contains “${filter.q}”`} onRemove={() => set({ q: undefined })} />}
       {filter.life && <Chip what={lifeOf(filter.life)} onRemove={() => set({ life: undefined })} />}
       {filter.shared && <Chip what={shares(filter.shared)} onRemove={() => set({ shared: undefined })} />}
@@ -167,6 +144,62 @@ export function FilterBar({
         <TableLinks csv={view.csv} />
       </span>
     </div>
+  );
+}
+
+interface MoreProps {
+  propertyId: number;
+  filter: ItemFilter;
+  set: ItemView["set"];
+  sets: ItemSet[];
+}
+
+/** What is asked for more rarely, so that the bar has room for the rest. */
+function MoreFilters({ propertyId, filter, set, sets }: MoreProps) {
+  const navigate = useNavigate();
+  return (
+    <Popover position="bottom-start" withinPortal>
+      <Popover.Target>
+        <Button size="xs" variant="default" className={css.more}>
+          More …
+        </Button>
+      </Popover.Target>
+      <Popover.Dropdown className={css.form}>
+        <NativeSelect
+          label="Keyword"
+          size="xs"
+          value={filter.target === "with" || filter.target === "without" ? filter.target : ""}
+          onChange={(event) => set({ target: event.currentTarget.value })}
+          data={[
+            { value: "", label: "any keyword" },
+            { value: "with", label: "with a keyword" },
+            { value: "without", label: "without a keyword" },
+          ]}
+        />
+        <NativeSelect
+          label="Set"
+          size="xs"
+          value={filter.set ?? ""}
+          onChange={(event) =>
+            event.currentTarget.value === EDIT
+              ? navigate(`/p/${propertyId}/triage?view=sets`)
+              : set({ set: event.currentTarget.value })
+          }
+          data={[
+            { value: "", label: "any set" },
+            ...sets.map((each) => ({ value: `${each.id}`, label: `${each.name} (${count(each.items)})` })),
+            { value: EDIT, label: "Edit sets …" },
+          ]}
+        />
+        <NativeSelect
+          label="Published"
+          size="xs"
+          value={filter.age ? `${filter.age.min ?? ""}..${filter.age.max ?? ""}` : ""}
+          onChange={(event) => set({ age: event.currentTarget.value })}
+          data={[{ value: "", label: "whenever" }, ...AGES]}
+        />
+      </Popover.Dropdown>
+    </Popover>
   );
 }
 

@@ -3,11 +3,12 @@ import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
 import { answer, api, type Exemption, type Field, type ItemRow } from "../api/client";
-import { ofProperty, useChange, useChecks } from "../api/queries";
+import { ofProperty, useChange } from "../api/queries";
 import css from "./CloseUp.module.css";
 import { ExemptForm } from "./ExemptForm";
 import { FIXES, WRITTEN } from "./fixes";
 import { atStake, count, day, of } from "./number";
+import { useLabels } from "./useLabels";
 
 interface Props {
   propertyId: number;
@@ -97,13 +98,6 @@ function Fix({ propertyId, item, finding }: Props & { finding: Finding }) {
       {name}
     </Link>
   );
-}
-
-function useLabels(propertyId: number) {
-  const checks = useChecks(propertyId);
-  return (field: string, check: string) =>
-    checks.data?.find((each) => each.field === field && each.check === check)?.label ??
-    `${field} ${check.replaceAll("-", " ")}`;
 }
 
 type ExemptProps = Props & { labelOf: (field: string, check: string) => string };

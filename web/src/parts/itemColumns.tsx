@@ -1,8 +1,7 @@
 import type { ItemRow } from "../api/client";
-import { fieldName } from "./fields";
 import type { Column } from "./Grid";
 import css from "./itemColumns.module.css";
-import { atStake, count, few, pathOf } from "./number";
+import { atStake, count, few, originOf, pathOf } from "./number";
 import { TextCell } from "./TextCell";
 
 const sameAs = (row: ItemRow, field: string) =>
@@ -102,19 +101,19 @@ const views: Column<ItemRow> = {
   cell: (row) => (row.views === null ? "" : count(row.views)),
 };
 
-const findings: Column<ItemRow> = {
+const findings = (labelOf: LabelOf): Column<ItemRow> => ({
   key: "findings",
   label: "findings",
   track: "76px",
   sort: "findings",
   right: true,
-  text: (row) => row.findings.map((finding) => `${finding.field} ${finding.check}`).join("; "),
+  text: (row) => row.findings.map(({ field, check }) => labelOf(field, check)).join("; "),
   cell: (row) => (
-    <span title={row.findings.map((finding) => `${finding.field} ${finding.check}: ${finding.evidence}`).join("\n")}>
+    <span title={row.findings.map(({ field, check, evidence }) => `${labelOf(field, check)}: ${evidence}`).join("\n")}>
       {row.findings.length || ""}
     </span>
   ),
-};
+});
 
 /** The clicks a month that fixing a row's findings could win, with a bar on the scale of the whole table. */
 const stake = (most: number): Column<ItemRow> => ({
@@ -148,25 +147,29 @@ const stakeOf = (row: ItemRow) =>
         { clicks: 0, low: 0, high: 0 },
       );
 
-/** What was seen, of one check or of any of a field. */
-const evidenceOf = (row: ItemRow, field: string, check: string) =>
+type LabelOf = (field: string, check: string) => string;
+
+/** What was seen, of one check or of any of a field; addresses of the same site as in the first column. */
+const evidenceOf = (row: ItemRow, field: string, check: string, labelOf: LabelOf) =>
   row.findings
     .filter((finding) => (!field || finding.field === field) && (check === "any" || finding.check === check))
-    .map((finding) =>
-      check === "any"
-        ? `${fieldName(finding.field)} ${finding.check.replaceAll("-", " ")}: ${finding.evidence}`
-        : finding.evidence,
-    )
+    .map((finding) => {
+      const site = originOf(row.address);
+      const seen = site ? finding.evidence.replaceAll(site, "") : finding.evidence;
+      return check === "any" ? `${capital(labelOf(finding.field, finding.check))}: ${seen}` : seen;
+    })
     .join("; ");
 
-const evidence = (field: string, check: string): Column<ItemRow> => ({
+const capital = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);
+
+const evidence = (field: string, check: string, labelOf: LabelOf): Column<ItemRow> => ({
   key: "evidence",
   label: "evidence",
   track: "minmax(200px, 1.4fr)",
-  text: (row) => evidenceOf(row, field, check),
+  text: (row) => evidenceOf(row, field, check, labelOf),
   cell: (row) => (
-    <span className={css.address} title={evidenceOf(row, field, check)}>
-      {evidenceOf(row, field, check)}
+    <span className={css.address} title={evidenceOf(row, field, check, labelOf)}>
+      {evidenceOf(row, field, check, labelOf)}
     </span>
   ),
 });

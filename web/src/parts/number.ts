@@ -36,6 +36,9 @@ export function pathOf(address: string) {
   return slash < 0 ? "/" : address.slice(slash);
 }
 
+/** "https://bay.example" of an address there; "" of an id. */
+export const originOf = (address: string) => /^[a-z]+:\/\/[^/]+/.exec(address)?.[0] ?? "";
+
 /** Clicks in a small place: "12", "<1", and "–" for none. */
 export const few = (clicks: number) => (clicks >= 0.5 ? count(Math.round(clicks)) : clicks > 0 ? "<1" : "–");
 

@@ -14,6 +14,7 @@ import { of } from "../parts/number";
 import { RefreshOrder } from "../parts/RefreshOrder";
 import stage from "../parts/stage.module.css";
 import { useItemView } from "../parts/useItemView";
+import { useLabels } from "../parts/useLabels";
 import { useProperty } from "../parts/useProperty";
 import { useSearchChange } from "../parts/useSearchChange";
 import { BatchMenu } from "./BatchMenu";
@@ -59,6 +60,7 @@ export function Rewrite() {
   const openTool = (next: Tool | undefined, field = on) => setSearch({ tool: next, on: next && field });
 
   const { unsavedOf } = desk;
+  const labelOf = useLabels(propertyId);
   const listings = property !== undefined && property.kind !== "website";
   const columns = useMemo(
     () => [
@@ -67,9 +69,9 @@ export function Rewrite() {
       itemColumns.text("description", "minmax(220px, 2.2fr)", unsavedOf),
       ...(listings ? [itemColumns.text("tags", "minmax(220px, 1.6fr)", unsavedOf)] : [itemColumns.keyword]),
       ...(view.mostAtStake > 0 ? [itemColumns.stake(view.mostAtStake)] : []),
-      itemColumns.findings,
+      itemColumns.findings(labelOf),
     ],
-    [listings, unsavedOf, view.mostAtStake],
+    [listings, unsavedOf, view.mostAtStake, labelOf],
   );
   const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
 

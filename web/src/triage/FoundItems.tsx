@@ -10,6 +10,7 @@ import { itemColumns } from "../parts/itemColumns";
 import { of } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { useItemView } from "../parts/useItemView";
+import { useLabels } from "../parts/useLabels";
 import css from "./Triage.module.css";
 
 const NOTHING = {};
@@ -21,17 +22,19 @@ export function FoundItems({ propertyId }: { propertyId: number }) {
   const [hand, setHand] = useState<number>();
   const [exempting, setExempting] = useState(false);
   const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
-  const { field = "", check = "" } = view.filter;
+  const { field = "", check = "", shared, ...others } = view.filter;
+  const narrowed = Object.values(others).some(Boolean);
+  const labelOf = useLabels(propertyId);
   const columns = useMemo(
     () => [
       itemColumns.address,
       field === "" || field === "title" || field === "description" || field === "tags"
         ? itemColumns.text(field || "title", "minmax(260px, 2fr)")
         : itemColumns.h1,
-      itemColumns.evidence(field, check),
+      itemColumns.evidence(field, check, labelOf),
       view.mostAtStake > 0 ? itemColumns.stake(view.mostAtStake) : itemColumns.links,
     ],
-    [field, check, view.mostAtStake],
+    [field, check, view.mostAtStake, labelOf],
   );
   return (
     <div className={stage.stage}>
@@ -42,6 +45,7 @@ export function FoundItems({ propertyId }: { propertyId: number }) {
         <Button
           size="xs"
           variant="default"
+          title={field && check !== "any" ? undefined : "Choose one finding first"}
           disabled={!view.rows.total || !field || check === "any"}
           onClick={() => setExempting(true)}
         >
@@ -71,7 +75,7 @@ export function FoundItems({ propertyId }: { propertyId: number }) {
             columns={columns}
             {...view.grid}
             onCursor={follow}
-            empty="No item has this finding any longer."
+            empty={narrowed ? "No item with this finding matches the filters." : "No item has this finding any longer."}
           />
         </div>
         {hand !== undefined && <CloseUp propertyId={propertyId} itemId={hand} onClose={() => setHand(undefined)} />}

@@ -293,7 +293,8 @@ it("narrows to a set and to when findings came, and leads to where sets are made
   serve("GET /api/properties/7/items", { total: 0, asOf: 4, revision: 4, mostAtStake: 0, rows: [] });
   show(<Triage />, "/p/7/triage?check=any&life=back+1784030400");
   expect(await screen.findByText("back since 14 Jul 2026")).toBeTruthy();
-  const set = screen.getByLabelText("Set");
+  fireEvent.click(screen.getByRole("button", { name: "More …" }));
+  const set = await screen.findByLabelText("Set");
   await within(set).findByText("Journal (100)");
   fireEvent.change(set, { target: { value: "3" } });
   await waitFor(() =>

@@ -165,6 +165,7 @@ class WalkTest {
                 .isVisible();
 
         stage("Rewrite");
+        button("More …").click();
         page.getByLabel("Set", new Page.GetByLabelOptions().setExact(true))
                 .selectOption(new SelectOption().setIndex(3));
         assertThat(page.locator("[role=row]").nth(1)).containsText("/lessons/");
