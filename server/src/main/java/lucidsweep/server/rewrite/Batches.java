@@ -315,6 +315,7 @@ public class Batches implements SmartInitializingSingleton {
                         return findings.due(propertyId);
                     });
                     finishTurn(find(id), progress, touched);
+                    items.changed(propertyId, touched.itemIds());
                     worked[0] = queue.add(propertyId, change, touched);
                     return delivered;
                 });

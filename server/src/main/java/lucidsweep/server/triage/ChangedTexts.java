@@ -35,6 +35,11 @@ public final class ChangedTexts {
         looked.addAll(other.looked);
     }
 
+    /** Those of which a field was changed. */
+    Set<Long> items(Field field) {
+        return items.getOrDefault(field, Set.of());
+    }
+
     /** All items that are meant. */
     public Set<Long> itemIds() {
         Set<Long> all = new HashSet<>(looked);

@@ -22,6 +22,9 @@ interface ExemptionMapper {
     @Select(HELD + "item_id between #{first} and #{last}")
     List<Held> between(long first, long last);
 
+    @Select(HELD + "item_id = any(#{ids})")
+    List<Held> of(@Param("ids") Object[] ids);
+
     @Insert("""
             merge into exemption (item_id, field, check_code, property_id, reason, until_day, added, came_back)
             key (item_id, field, check_code)

@@ -16,7 +16,6 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import lucidsweep.core.alike.AlikeTexts;
-import lucidsweep.core.alike.Near;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.Inspection;
@@ -223,7 +222,6 @@ public class Findings {
     void settle(long propertyId, List<Long> changes, ChangedTexts texts) {
         line.run(propertyId, "findings of changed items", () -> {
             Set<Long> touched = texts.itemIds();
-            items.refresh(propertyId, touched);
             texts.alike().keySet().forEach(field -> likes.forgetFound(propertyId, field));
             if (touched.size() > FEW) {
                 evaluateAll(propertyId, false);
@@ -231,12 +229,11 @@ public class Findings {
                 return;
             }
             LikeTexts.Indexes indexes = likes.of(propertyId, this::indexes);
-            Set<Long> changed = Set.copyOf(touched);
-            touched.addAll(likes.touched(propertyId, indexes, changed));
+            touched.addAll(likes.touched(propertyId, indexes, texts));
             texts.alike().forEach((field, alike) -> touched.addAll(items.alikeItems(propertyId, field, alike)));
-            evaluate(propertyId, touched, changed, indexes);
+            Set<Long> changed = evaluate(propertyId, touched, texts, indexes);
             for (long change : changes) mapper.judged(propertyId, change);
-            items.changed(propertyId, touched);
+            items.changed(propertyId, changed);
         });
     }
 
@@ -256,13 +253,10 @@ public class Findings {
         }
         List<LifeMapper.LifeLine> lines = new ArrayList<>();
         List<LifeMapper.FixedKey> fixed = new ArrayList<>();
-        for (int start = 0; start < ids.length; start += LIST) {
-            Object[] some = Arrays.stream(ids, start, Math.min(ids.length, start + LIST))
-                    .boxed()
-                    .toArray();
+        forEachList(ids, some -> {
             lines.addAll(lifeLines.of(some));
             fixed.addAll(lifeLines.fixedOf(some));
-        }
+        });
         return new Lives(propertyId, moment, lines, fixed);
     }
 
@@ -274,12 +268,26 @@ public class Findings {
 
     /** The checks that items need not pass, by item. */
     private Map<Long, Set<String>> exempt(long[] ids) {
-        if (ids.length == 0) return Map.of();
         Map<Long, Set<String>> exempt = new HashMap<>();
-        for (ExemptionMapper.Held held : exemptions.between(ids[0], ids[ids.length - 1])) {
+        for (ExemptionMapper.Held held : exemptions(ids)) {
             exempt.computeIfAbsent(held.itemId(), any -> new HashSet<>()).add(Check.id(held.field(), held.checkCode()));
         }
         return exempt;
+    }
+
+    private List<ExemptionMapper.Held> exemptions(long[] ids) {
+        if (ids.length == 0) return List.of();
+        if (IdRange.isDense(ids)) return exemptions.between(ids[0], ids[ids.length - 1]);
+        List<ExemptionMapper.Held> held = new ArrayList<>();
+        forEachList(ids, some -> held.addAll(exemptions.of(some)));
+        return held;
+    }
+
+    private static void forEachList(long[] ids, Consumer<Object[]> visit) {
+        for (int start = 0; start < ids.length; start += LIST)
+            visit.accept(Arrays.stream(ids, start, Math.min(ids.length, start + LIST))
+                    .boxed()
+                    .toArray());
     }
 
     private Stretch inspected(Inspector inspector, long propertyId, long[] ids, long moment) {
@@ -293,61 +301,71 @@ public class Findings {
                         lives(propertyId, ids, moment)));
     }
 
-    /** Works out the findings of some items; common beginnings and endings stay as they were found in the whole. */
-    private void evaluate(long propertyId, Collection<Long> itemIds, Set<Long> changed, LikeTexts.Indexes indexes) {
-        if (itemIds.isEmpty()) return;
-        Property property = clients.property(propertyId);
+    /**
+     * Works out the findings of some items, of which there are few; common beginnings and endings stay as they were found
+     * in the whole.
+     *
+     * @param texts those that changed
+     * @return the items whose texts or findings are others now
+     */
+    private Set<Long> evaluate(
+            long propertyId, Collection<Long> itemIds, ChangedTexts texts, LikeTexts.Indexes indexes) {
         long[] ids = itemIds.stream().mapToLong(Long::longValue).sorted().toArray();
-        Set<Long> titles = new HashSet<>();
-        Set<Long> descriptions = new HashSet<>();
-        Map<String, Integer> fitWithout = new HashMap<>();
-        Map<Long, Near> nearTitles = new HashMap<>();
-        Map<Long, Near> nearDescriptions = new HashMap<>();
-        Lookahead.over(ids, AT_ONCE, some -> items.details(propertyId, some), details -> {
-            Map<Long, List<StoredFinding>> before =
-                    items.findings(details.stream().map(ItemDetail::id).toList());
-            nearTitles.putAll(likes.near(propertyId, indexes, Field.TITLE, details, before, changed));
-            nearDescriptions.putAll(likes.near(propertyId, indexes, Field.DESCRIPTION, details, before, changed));
-            for (ItemDetail item : details) {
-                titles.add(item.title().alike());
-                descriptions.add(item.description().alike());
-                Inspector.countFitWithout(item, before.getOrDefault(item.id(), List.of()), -1, fitWithout);
-            }
-        });
+        Property property = clients.property(propertyId);
+        List<ItemDetail> details = items.detailsInSite(propertyId, ids);
+        Map<Long, List<StoredFinding>> before =
+                items.findings(details.stream().map(ItemDetail::id).toList());
         Inspector inspector = inspector(
                 property,
                 standards.of(property),
                 mapper.common(propertyId),
-                Likes.ofFew(byHash(items.alikeGroups(propertyId, Field.TITLE, titles)), nearTitles, indexes.titles()),
-                Likes.ofFew(
-                        byHash(items.alikeGroups(propertyId, Field.DESCRIPTION, descriptions)),
-                        nearDescriptions,
-                        indexes.descriptions()));
-        long moment = moment(propertyId);
+                likesOfFew(propertyId, Field.TITLE, details, before, texts, indexes),
+                likesOfFew(propertyId, Field.DESCRIPTION, details, before, texts, indexes));
+        Inspector.Inspected inspected =
+                inspector.inspect(details, stakes.demand(ids), exempt(ids), lives(propertyId, ids, moment(propertyId)));
+        Set<Long> changed = texts.itemIds();
+        Map<Long, List<StoredFinding>> after = new HashMap<>();
+        for (Inspector.Found found : inspected.found()) after.put(found.item().id(), found.findings());
+        Map<String, Integer> fitWithout = new HashMap<>(inspected.fitWithout());
+        for (ItemDetail item : details) {
+            List<StoredFinding> was = before.getOrDefault(item.id(), List.of());
+            if (!was.equals(after.getOrDefault(item.id(), List.of()))) changed.add(item.id());
+            Inspector.countFitWithout(item, was, -1, fitWithout);
+        }
         transaction.executeWithoutResult(status -> {
-            for (int start = 0; start < ids.length; start += LIST) {
-                Object[] some = Arrays.stream(ids, start, Math.min(ids.length, start + LIST))
-                        .boxed()
-                        .toArray();
+            forEachList(changed.stream().mapToLong(Long::longValue).toArray(), some -> {
                 mapper.deleteOf(some);
                 stakes.deleteOf(some);
-            }
-            Lookahead.over(
-                    ids,
-                    AT_ONCE,
-                    some -> inspector.inspect(
-                            items.detailsInSite(propertyId, some),
-                            stakes.demand(some),
-                            exempt(some),
-                            lives(propertyId, some, moment)),
-                    some -> {
-                        ManyRows.each(some.findings(), mapper::insert);
-                        write(some.changes());
-                        stakes.insert(some.stakes());
-                        some.fitWithout().forEach((part, fit) -> fitWithout.merge(part, fit, Integer::sum));
-                    });
-            fitWithout.forEach((part, more) -> mapper.addFitWithout(propertyId, part, more));
+            });
+            ManyRows.each(
+                    inspected.findings().stream()
+                            .filter(line -> changed.contains(line.itemId()))
+                            .toList(),
+                    mapper::insert);
+            write(inspected.changes());
+            stakes.insert(inspected.stakes().stream()
+                    .filter(line -> changed.contains(line.itemId()))
+                    .toList());
+            fitWithout.forEach((part, more) -> {
+                if (more != 0) mapper.addFitWithout(propertyId, part, more);
+            });
         });
+        return changed;
+    }
+
+    private Likes likesOfFew(
+            long propertyId,
+            Field field,
+            List<ItemDetail> details,
+            Map<Long, List<StoredFinding>> before,
+            ChangedTexts texts,
+            LikeTexts.Indexes indexes) {
+        Set<Long> hashes =
+                details.stream().map(item -> item.field(field).alike()).collect(Collectors.toSet());
+        return Likes.ofFew(
+                byHash(items.alikeGroups(propertyId, field, hashes)),
+                likes.near(propertyId, indexes, field, details, before, texts.items(field)),
+                indexes.of(field));
     }
 
     /** Walks over all findings, item by item. */

@@ -64,8 +64,8 @@ final class Inspector {
         this.json = json;
     }
 
-    /** An item and the checks that found something. */
-    record Found(ItemDetail item, List<Check> checks) {}
+    /** An item, the checks that found something, and what. */
+    record Found(ItemDetail item, List<Check> checks, List<StoredFinding> findings) {}
 
     /**
      * The findings of some items.
@@ -106,10 +106,10 @@ final class Inspector {
             Inspection inspection = byStandard.computeIfAbsent(standards.standard(item.id()), inspections);
             List<Finding> found = inspection.of(inspected.get(i));
             List<Check> checks = found.stream().map(Finding::check).toList();
-            all.add(new Found(item, checks));
+            List<StoredFinding> stored = found.stream().map(Inspector::finding).toList();
+            all.add(new Found(item, checks, stored));
             lives.follow(item, checks, changes);
             if (found.isEmpty()) continue;
-            List<StoredFinding> stored = found.stream().map(Inspector::finding).toList();
             countFitWithout(item, stored, 1, fitWithout);
             findings.add(new FindingMapper.FindingValues(item.id(), propertyId, json.writeValueAsString(stored)));
             String parts = parts(item, checks, demand.get(item.id()));

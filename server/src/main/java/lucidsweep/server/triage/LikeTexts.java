@@ -94,13 +94,16 @@ class LikeTexts {
         return kept.get(propertyId, make);
     }
 
-    /** Takes the texts of items that have changed; returns them with those whose texts were or are now near. */
-    Set<Long> touched(long propertyId, Indexes indexes, Collection<Long> changed) {
-        Set<Long> touched = new HashSet<>(changed);
-        long[] ids = changed.stream().mapToLong(Long::longValue).sorted().toArray();
-        for (ItemDetail item : items.details(propertyId, ids)) {
-            for (Field field : FIELDS) {
-                AlikeIndex index = indexes.of(field);
+    /** Takes the texts that have changed; returns the items whose texts were or are now near. */
+    Set<Long> touched(long propertyId, Indexes indexes, ChangedTexts texts) {
+        Set<Long> touched = new HashSet<>();
+        for (Field field : FIELDS) {
+            AlikeIndex index = indexes.of(field);
+            long[] ids = texts.items(field).stream()
+                    .mapToLong(Long::longValue)
+                    .sorted()
+                    .toArray();
+            for (ItemDetail item : items.details(propertyId, ids)) {
                 touched.addAll(index.candidates(item.id()));
                 index.set(item.id(), item.noindex() == null ? item.field(field).text() : "");
                 touched.addAll(index.candidates(item.id()));
@@ -113,7 +116,7 @@ class LikeTexts {
      * The texts of a field that are nearest to those of some items, by item.
      *
      * @param before what was found of them
-     * @param changed those of them whose texts have changed
+     * @param changed those whose text of the field has changed
      */
     Map<Long, Near> near(
             long propertyId,

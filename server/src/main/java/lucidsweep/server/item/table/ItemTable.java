@@ -95,8 +95,6 @@ final class ItemTable {
     /** The rows that have changed since an order was last asked for. */
     private final Map<ItemSort, BitSet> unordered = new EnumMap<>(ItemSort.class);
 
-    private final RowOrder[] alikeOrders = new RowOrder[FieldId.FIELDS.size()];
-
     /** What is known of one field of all items. */
     private static final class FieldColumns {
         private final TextColumn text = new TextColumn();
@@ -104,17 +102,21 @@ final class ItemTable {
         private final IntColumn state = new IntColumn();
         private long[] alike = new long[1_024];
 
-        /** The rows whose text became another since the order of equal texts was last asked for. */
-        private final BitSet regrouped = new BitSet();
+        /** Made when it is first asked for. */
+        private AlikeRows rows;
 
         private void set(int row, Cell field) {
             text.set(row, field == null ? null : field.text());
             px.set(row, field == null ? 0 : field.px());
             state.set(row, field == null ? 0 : number(field.state()));
             if (row >= alike.length) alike = Arrays.copyOf(alike, Math.max(row + 1, alike.length * 2));
-            long now = field == null ? 0 : field.alike();
-            if (alike[row] != now) regrouped.set(row);
-            alike[row] = now;
+            alike[row] = field == null ? 0 : field.alike();
+            if (rows != null) rows.set(row, alike[row]);
+        }
+
+        private AlikeRows rows(int size) {
+            if (rows == null) rows = new AlikeRows(alike, size);
+            return rows;
         }
     }
 
@@ -146,7 +148,6 @@ final class ItemTable {
         if (added) {
             orders.clear();
             unordered.clear();
-            Arrays.fill(alikeOrders, null);
             return;
         }
         for (ItemSort sort : orders.keySet())
@@ -471,53 +472,26 @@ final class ItemTable {
         return indexable.get(row) ? StakeParts.sum(stakes[row]).clicks() : 0;
     }
 
-    /** All items with one of these texts, by hash. */
+    /** All items with one of these texts, by hash; in the order of their ids. */
     synchronized List<Long> alikeItems(Field field, Collection<Long> keys) {
-        List<Long> found = new ArrayList<>();
-        for (long key : keys) forEachAlike(FieldId.FIELDS.indexOf(field), key, row -> found.add(ids[row]));
-        return found;
+        BitSet rows = new BitSet();
+        AlikeRows alike = fields[FieldId.FIELDS.indexOf(field)].rows(size);
+        for (long key : keys) alike.forEach(key, rows::set);
+        return rows.stream().mapToObj(row -> ids[row]).toList();
     }
 
     /** Indexable items that share one of these texts, by hash. */
     synchronized List<AlikeGroup> alikeGroups(Field field, Collection<Long> keys) {
+        AlikeRows alike = fields[FieldId.FIELDS.indexOf(field)].rows(size);
         List<AlikeGroup> found = new ArrayList<>();
         for (long key : keys) {
-            List<Long> members = new ArrayList<>();
-            forEachAlike(FieldId.FIELDS.indexOf(field), key, row -> {
-                if (indexable.get(row)) members.add(ids[row]);
-            });
-            if (key != 0 && members.size() > 1) {
-                found.add(new AlikeGroup(key, members.size(), members.get(0), members.get(members.size() - 1)));
-            }
+            BitSet rows = new BitSet();
+            alike.forEach(key, rows::set);
+            rows.and(indexable);
+            if (rows.cardinality() < 2) continue;
+            found.add(new AlikeGroup(key, rows.cardinality(), ids[rows.nextSetBit(0)], ids[rows.length() - 1]));
         }
         return found;
-    }
-
-    private void forEachAlike(int field, long key, java.util.function.IntConsumer visit) {
-        long[] alike = fields[field].alike;
-        RowOrder order = alikeOrder(field);
-        int from = 0;
-        int to = size;
-        while (from < to) {
-            int middle = (from + to) >>> 1;
-            if (alike[order.row(middle)] < key) from = middle + 1;
-            else to = middle;
-        }
-        for (int i = from; i < size && alike[order.row(i)] == key; i++) visit.accept(order.row(i));
-    }
-
-    private RowOrder alikeOrder(int field) {
-        BitSet changed = fields[field].regrouped;
-        RowComparator byAlike = byAlike(fields[field].alike);
-        RowOrder known = alikeOrders[field];
-        if (known == null) alikeOrders[field] = RowOrder.of(size, byAlike);
-        else if (!changed.isEmpty()) alikeOrders[field] = known.after(changed, byAlike);
-        changed.clear();
-        return alikeOrders[field];
-    }
-
-    private static RowComparator byAlike(long[] alike) {
-        return (a, b) -> Long.compare(alike[a], alike[b]);
     }
 
     /** About how many bytes of memory it takes. */

@@ -433,11 +433,6 @@ public class Items {
         tables.forget(propertyId);
     }
 
-    /** Says that some items were changed, before their findings are brought up to date. */
-    public void refresh(long propertyId, Collection<Long> ids) {
-        tables.refresh(propertyId, ids);
-    }
-
     /** Says that some items were changed: tables show them so from now on, and open pages are told. */
     public void changed(long propertyId, Collection<Long> ids) {
         tables.refresh(propertyId, ids);
