@@ -38,6 +38,10 @@ interface ClientMapper {
     @Select("select * from property where id = #{id}")
     Property propertyOrRemoved(long id);
 
+    /** Null where it is removed. */
+    @Select("select revision from property where id = #{id} and removed is null")
+    Long revision(long id);
+
     @Select("select * from property where id = #{id} and removed is null")
     Property property(long id);
 

@@ -131,8 +131,8 @@ public class Clients {
     }
 
     private void tellPages(long propertyId) {
-        Property property = mapper.property(propertyId);
-        if (property != null) events.tell("changed", new PropertyChanged(propertyId, property.revision()));
+        Long revision = mapper.revision(propertyId);
+        if (revision != null) events.tell("changed", new PropertyChanged(propertyId, revision));
     }
 
     private static PropertyForm withNormalAddress(PropertyForm form) {

@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -105,11 +106,13 @@ public class Findings {
 
     /** Works out the findings of a whole property anew; a stretch at a time, since they can be worked out again. */
     public void evaluate(long propertyId) {
-        line.run(propertyId, "findings of all items", () -> {
-            likes.forget(propertyId);
-            tagUses.forget(propertyId);
-            evaluateAll(propertyId, true);
-        });
+        line.run(propertyId, "findings of all items", () -> evaluateAnew(propertyId));
+    }
+
+    private void evaluateAnew(long propertyId) {
+        likes.forget(propertyId);
+        tagUses.forget(propertyId);
+        evaluateAll(propertyId, true);
     }
 
     /** @param learns whether costs are fitted anew; not where only drafts have changed, which searchers have not seen */
@@ -204,7 +207,7 @@ public class Findings {
     /** Works out what was still due when the application ended. */
     @EventListener(ApplicationReadyEvent.class)
     void catchUp() {
-        for (long propertyId : mapper.due()) makeUp(propertyId);
+        for (long propertyId : mapper.due()) makeUp(propertyId, () -> true);
     }
 
     /** The properties whose findings do not stand for their texts. */
@@ -212,10 +215,17 @@ public class Findings {
         return mapper.due();
     }
 
-    /** Works out all findings of a property of which some are due. */
-    void makeUp(long propertyId) {
-        evaluate(propertyId);
-        items.changed(propertyId);
+    /**
+     * Works out all findings of a property of which some were missed.
+     *
+     * @param missed says whether nobody else is about to work them out; asked while nothing can change
+     */
+    void makeUp(long propertyId, BooleanSupplier missed) {
+        line.run(propertyId, "findings that were missed", () -> {
+            if (!missed.getAsBoolean() || !mapper.due().contains(propertyId)) return;
+            evaluateAnew(propertyId);
+            items.changed(propertyId);
+        });
     }
 
     /** Brings the findings up to date after some changes, and tables with them. */
@@ -233,7 +243,8 @@ public class Findings {
             texts.alike().forEach((field, alike) -> touched.addAll(items.alikeItems(propertyId, field, alike)));
             Set<Long> changed = evaluate(propertyId, touched, texts, indexes);
             for (long change : changes) mapper.judged(propertyId, change);
-            items.changed(propertyId, changed);
+            // What is lost in a kill is made up for.
+            items.appeared(propertyId, changed);
         });
     }
 

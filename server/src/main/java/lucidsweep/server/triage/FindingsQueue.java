@@ -109,7 +109,7 @@ public class FindingsQueue {
         for (long propertyId : findings.due()) {
             if (isAtWork(propertyId)) continue;
             try {
-                findings.makeUp(propertyId);
+                findings.makeUp(propertyId, () -> !isAtWork(propertyId));
             } catch (RuntimeException e) {
                 LOG.error("findings of property {} could not be made up for", propertyId, e);
             }

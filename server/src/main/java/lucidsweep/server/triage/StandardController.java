@@ -113,7 +113,7 @@ class StandardController {
 
     private long holdAll(long propertyId) {
         return jobs.start(propertyId, "standard", "Holding all items to the standard", progress -> {
-            findings.makeUp(propertyId);
+            findings.makeUp(propertyId, () -> true);
             return "All items are held to the standard as it is now.";
         });
     }

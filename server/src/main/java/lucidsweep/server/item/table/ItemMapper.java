@@ -36,12 +36,14 @@ interface ItemMapper {
             """ + FIELDS;
 
     /** What a table is filtered and sorted by. */
-    String TABLE_ITEM = """
-            select id, address, section, status, noindex_reason is null indexable, language, price, published, h1, coalesce(l.depth, i.depth) depth,
-                coalesce(l.links_in, 0) links_in, title title_text, title_px, title_alike,
-                description description_text, description_px, description_alike, tags tags_text, tags_px, tags_alike
-            from item i left join item_link l on l.item_id = i.id
-            """;
+    String TABLE_COLUMNS = """
+            select i.id, i.address, i.section, i.status, i.noindex_reason is null indexable, i.language, i.price, i.published, i.h1,
+                coalesce(l.depth, i.depth) depth, coalesce(l.links_in, 0) links_in, i.title title_text, i.title_px, i.title_alike,
+                i.description description_text, i.description_px, i.description_alike, i.tags tags_text, i.tags_px, i.tags_alike""";
+
+    String FROM_ITEM = " from item i left join item_link l on l.item_id = i.id ";
+
+    String TABLE_ITEM = TABLE_COLUMNS + FROM_ITEM;
 
     String AIM =
             "select r.primary_of item_id, r.keyword_id, k.phrase from target r join keyword k on k.id = r.keyword_id ";
@@ -69,9 +71,6 @@ interface ItemMapper {
 
     @Select("select item_id, life from finding_life where item_id between #{first} and #{last}")
     List<LifeLine> lives(long first, long last);
-
-    @Select("select item_id, life from finding_life " + DraftMapper.AMONG_IDS + "item_id")
-    List<LifeLine> livesOf(@Param("ids") Object[] ids);
 
     /** What fixing the findings of an item could win, as {@link StakeParts} has it. */
     record StakeLine(long itemId, String parts) {}
@@ -119,8 +118,23 @@ interface ItemMapper {
             where id > #{after} and id <= #{last} and not gone order by id limit #{limit}""")
     List<TableItem> tableItems(long after, long last, int limit);
 
-    @Select(TABLE_ITEM + "where not gone and id = " + DraftMapper.IDS)
-    List<TableItem> tableItemsOf(@Param("ids") Object[] ids);
+    /**
+     * All that a table knows of an item but its drafts; null where there is none.
+     *
+     * @param found its findings, as JSON
+     * @param parts of what fixing them could win
+     * @param life since when they are there
+     */
+    record TableRow(TableItem item, String found, String parts, String life, Long keywordId, String phrase) {}
+
+    @Select(TABLE_COLUMNS + ", f.found, s.parts, w.life, k.id keyword_id, k.phrase" + FROM_ITEM + """
+            left join finding f on f.item_id = i.id
+            left join finding_stake s on s.item_id = i.id
+            left join finding_life w on w.item_id = i.id
+            left join target r on r.primary_of = i.id
+            left join keyword k on k.id = r.keyword_id
+            where not i.gone and i.id =\s""" + DraftMapper.IDS)
+    List<TableRow> tableRows(@Param("ids") Object[] ids);
 
     /** The keyword that an item aims at. */
     record Aimed(long itemId, long keywordId, String phrase) {}

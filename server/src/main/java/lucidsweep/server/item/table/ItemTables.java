@@ -84,11 +84,7 @@ class ItemTables {
             Object[] ids = Arrays.copyOfRange(all, start, Math.min(all.length, start + LIST));
             Parts parts = new Parts();
             texts.draftsOf(FieldId.ofAll(ids)).forEach(parts::add);
-            mapper.aimsOf(ids).forEach(parts::add);
-            mapper.findingsOf(ids).forEach(parts::add);
-            mapper.stakesOf(ids).forEach(parts::add);
-            mapper.livesOf(ids).forEach(parts::add);
-            mapper.tableItemsOf(ids).forEach(item -> lines.add(parts.line(item)));
+            mapper.tableRows(ids).forEach(row -> lines.add(parts.add(row).line(row.item())));
         }
         return lines;
     }
@@ -141,6 +137,15 @@ class ItemTables {
 
         private void add(ItemMapper.StakeLine line) {
             stakes.put(line.itemId(), line.parts());
+        }
+
+        private Parts add(ItemMapper.TableRow row) {
+            long id = row.item().id();
+            if (row.keywordId() != null) add(new ItemMapper.Aimed(id, row.keywordId(), row.phrase()));
+            if (row.found() != null) add(new ItemMapper.FindingLine(id, row.found()));
+            if (row.parts() != null) add(new ItemMapper.StakeLine(id, row.parts()));
+            if (row.life() != null) add(new ItemMapper.LifeLine(id, row.life()));
+            return this;
         }
 
         private ItemTable.Line line(ItemMapper.TableItem item) {

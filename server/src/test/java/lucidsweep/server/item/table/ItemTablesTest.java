@@ -53,8 +53,10 @@ class ItemTablesTest {
     private <T> T mapper(Class<T> type) {
         return type.cast(Proxy.newProxyInstance(
                 type.getClassLoader(), new Class<?>[] {type}, (proxy, method, arguments) -> {
-                    if (!method.getName().startsWith("tableItems")) return List.of();
-                    List<ItemMapper.TableItem> read = List.of(item(title));
+                    boolean rows = method.getName().equals("tableRows");
+                    if (!rows && !method.getName().equals("tableItems")) return List.of();
+                    ItemMapper.TableItem item = item(title);
+                    List<?> read = List.of(rows ? new ItemMapper.TableRow(item, null, null, null, null, null) : item);
                     if (title.equals("before")) {
                         title = "after";
                         tables.refresh(PROPERTY, List.of(ITEM));
