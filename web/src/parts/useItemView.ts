@@ -106,7 +106,10 @@ export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned =
     /** The revision whose order is shown, where the order is pinned. */
     asOf: order.current.key === key ? order.current.asOf : undefined,
     /** The table as it is shown, as requests about its rows name it. */
-    stand: () => ({ ...query, asOf: pinned ? order.current.asOf : undefined }),
+    stand: () => {
+      const { sort: by, ...narrowed } = query;
+      return { filter: narrowed, order: { sort: by, asOf: pinned ? order.current.asOf : undefined } };
+    },
     /** The revision of the oldest rows that are shown: what changed after it was not seen. */
     seen: () => seen.current,
     sortAgain: () => setNonce((n) => n + 1),

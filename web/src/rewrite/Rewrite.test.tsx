@@ -145,7 +145,8 @@ it("changes rows out of view through the server, as they were seen", async () =>
   await waitFor(() =>
     expect(asked("POST /api/properties/7/ranges")[0]?.body).toEqual({
       action: "FILL",
-      view: { sort: "title", asOf: 4 },
+      filter: {},
+      order: { sort: "title", asOf: 4 },
       from: 0,
       count: 2,
       firstId: 11,

@@ -92,7 +92,7 @@ export function useDesk(propertyId: number, view: ItemView) {
           params: { path: { propertyId } },
           body: {
             action: change.action,
-            view: view.stand(),
+            ...view.stand(),
             from: change.from,
             count: change.count,
             firstId: change.firstId,
@@ -126,11 +126,12 @@ export function useDesk(propertyId: number, view: ItemView) {
   const copyRange = (from: number, count: number, columns: string[]) => {
     const copied = async () => {
       await saving.current;
+      const { filter, order } = view.stand();
       return answer(
         api.GET("/api/properties/{propertyId}/items/copy", {
           params: {
             path: { propertyId },
-            query: { ...view.stand(), columns: columns as CopiedColumn[], from, count },
+            query: { ...filter, ...order, columns: columns as CopiedColumn[], from, count },
           },
           parseAs: "text",
         }),

@@ -240,7 +240,7 @@ class NothingTwiceTest {
 
     private String range(String action, int from, int count, String more) {
         long asOf = shop.get("/items").json().path("asOf").asLong();
-        return "{\"action\":\"%s\",\"view\":{\"sort\":\"-address\",\"asOf\":%d},\"from\":%d,\"count\":%d%s}"
+        return "{\"action\":\"%s\",\"filter\":{},\"order\":{\"sort\":\"-address\",\"asOf\":%d},\"from\":%d,\"count\":%d%s}"
                 .formatted(action, asOf, from, count, more);
     }
 

@@ -246,7 +246,7 @@ public class Batches implements SmartInitializingSingleton {
 
     private long[] rowsOf(long propertyId, RangeEdit edit) {
         if (!edit.isComplete()) throw Refusal.badInput("there is nothing to paste");
-        long[] ids = items.ids(edit.view().view(propertyId), edit.from(), edit.count());
+        long[] ids = items.ids(edit.filter().view(propertyId, edit.order()), edit.from(), edit.count());
         if (ids.length == 0) throw Refusal.badInput("there are no rows there");
         if (edit.isAbout(ids)) return ids;
         throw Refusal.conflict(

@@ -8,12 +8,14 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.item.table.FilterForm;
+import lucidsweep.server.item.table.OrderForm;
 import lucidsweep.server.web.Counted;
 
 /**
  * What is done to a rectangle of the desk, whether its rows are in view or not.
  *
- * @param view the table as it is shown: its filter, order and revision
+ * @param filter of the table as it is shown
+ * @param order of the table as it is shown
  * @param from the place of the first row in it
  * @param count how many rows
  * @param firstId the item that stands in the first row where the person saw it, and lastId in the last; null where not seen
@@ -23,7 +25,8 @@ import lucidsweep.server.web.Counted;
  */
 record RangeEdit(
         @NotNull Action action,
-        @NotNull FilterForm view,
+        @NotNull FilterForm filter,
+        @NotNull OrderForm order,
         @Min(value = 0, message = "is at least 0") int from,
 
         @Min(value = 1, message = "is at least 1") @Max(value = 500_000, message = "is at most 500,000")

@@ -12,7 +12,6 @@ import lucidsweep.server.web.Refusal;
  *
  * @param life "new", "back" or "old", and behind a space the moment of a sweep in seconds since 1970
  * @param age days since they were published: "..60", "365.." or "60..365"
- * @param sort the name of a column, with "-" in front for the largest first
  */
 public record FilterForm(
         String q,
@@ -25,9 +24,7 @@ public record FilterForm(
         String indexable,
         Long set,
         String life,
-        String age,
-        String sort,
-        Long asOf) {
+        String age) {
 
     private static final Pattern DAYS = Pattern.compile("(\\d{0,6})\\.\\.(\\d{0,6})");
 
@@ -43,7 +40,7 @@ public record FilterForm(
         return written.isEmpty() ? null : Double.valueOf(written);
     }
 
-    public ItemView view(long propertyId) {
+    public ItemView view(long propertyId, OrderForm order) {
         if (check != null
                 && !check.isEmpty()
                 && !check.equals(ItemFilter.ANY)
@@ -53,9 +50,6 @@ public record FilterForm(
         }
         ItemFilter filter = new ItemFilter(
                 q, section, field, check, shared, state, target, indexable, set, LifeFilter.of(life), ageDays(), null);
-        boolean falling = sort != null && sort.startsWith("-");
-        String name = sort == null ? "" : falling ? sort.substring(1) : sort;
-        ItemSort by = name.isEmpty() ? ItemSort.ADDRESS : ItemSort.of(name);
-        return new ItemView(propertyId, filter, by, falling, asOf);
+        return new ItemView(propertyId, filter, order.column(), order.isFalling(), order.asOf());
     }
 }

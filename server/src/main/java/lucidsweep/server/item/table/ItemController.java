@@ -29,18 +29,20 @@ class ItemController {
     Items.Slice items(
             @PathVariable long propertyId,
             @ParameterObject FilterForm filter,
+            @ParameterObject OrderForm order,
             @RequestParam(defaultValue = "0") int from,
             @RequestParam(defaultValue = "100") int count) {
-        return items.slice(filter.view(propertyId), from, count);
+        return items.slice(filter.view(propertyId, order), from, count);
     }
 
     @GetMapping("/properties/{propertyId}/items/ids")
     long[] itemIds(
             @PathVariable long propertyId,
             @ParameterObject FilterForm filter,
+            @ParameterObject OrderForm order,
             @RequestParam(defaultValue = "0") int from,
             @RequestParam(defaultValue = "100") int count) {
-        return items.ids(filter.view(propertyId), from, count);
+        return items.ids(filter.view(propertyId, order), from, count);
     }
 
     /** A rectangle of a table as the clipboard takes it: cells between tabs, quoted where they must be. */
@@ -48,10 +50,11 @@ class ItemController {
     ResponseEntity<StreamingResponseBody> copy(
             @PathVariable long propertyId,
             @ParameterObject FilterForm filter,
+            @ParameterObject OrderForm order,
             @RequestParam List<CopiedColumn> columns,
             @RequestParam(defaultValue = "0") int from,
             @RequestParam(defaultValue = "100") int count) {
-        ItemView view = filter.view(propertyId);
+        ItemView view = filter.view(propertyId, order);
         StreamingResponseBody body = out -> {
             try (CsvText tsv = CsvText.faithful(new OutputStreamWriter(out, StandardCharsets.UTF_8), '\t')) {
                 items.forEach(
@@ -84,8 +87,9 @@ class ItemController {
     }
 
     @GetMapping({"/properties/{propertyId}/items.csv", "/properties/{propertyId}/items.xlsx"})
-    ResponseEntity<StreamingResponseBody> csv(@PathVariable long propertyId, @ParameterObject FilterForm filter) {
-        ItemView view = filter.view(propertyId);
+    ResponseEntity<StreamingResponseBody> csv(
+            @PathVariable long propertyId, @ParameterObject FilterForm filter, @ParameterObject OrderForm order) {
+        ItemView view = filter.view(propertyId, order);
         return Rows.download("items", csv -> write(view, csv));
     }
 

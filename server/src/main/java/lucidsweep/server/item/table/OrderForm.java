@@ -1,0 +1,19 @@
+package lucidsweep.server.item.table;
+
+/**
+ * The order of a table as it stands in an address.
+ *
+ * @param sort the name of a column, with "-" in front for the largest first
+ * @param asOf the revision whose order is meant; null for the order as it is now
+ */
+public record OrderForm(String sort, Long asOf) {
+
+    boolean isFalling() {
+        return sort != null && sort.startsWith("-");
+    }
+
+    ItemSort column() {
+        String name = sort == null ? "" : isFalling() ? sort.substring(1) : sort;
+        return name.isEmpty() ? ItemSort.ADDRESS : ItemSort.of(name);
+    }
+}
