@@ -5,8 +5,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import java.util.TreeMap;
 import lucidsweep.server.RunningApplication.Api;
+import lucidsweep.server.RunningApplication.Reply;
 import lucidsweep.standins.DemoSite;
 import lucidsweep.standins.KeywordFile;
 import lucidsweep.standins.ShopListings;
@@ -112,6 +114,65 @@ class TriageTest {
         shop.type("P2", "title", "Sailor’s knot board, forty knots");
         assertThat(near(shop, "P1")).isEmpty();
         assertThat(nearCauses(shop)).isEmpty();
+    }
+
+    /** What single edits leave of findings is what working all of them out anew finds. */
+    @Test
+    void findingsAfterEditsAreThoseOfTheWhole(Api api) {
+        Random random = new Random(17);
+        StringBuilder csv = new StringBuilder("listing id,title,description,tags\n");
+        for (int i = 0; i < 60; i++)
+            csv.append("L%d,%s,%s,\"rope, %s\"%n".formatted(i, words(random), words(random), words(random)));
+        Shop shop = new Shop(api, csv.toString());
+        for (int round = 0; round < 4; round++) {
+            for (int edit = 0; edit < 12; edit++) {
+                String field = List.of("title", "description", "tags").get(random.nextInt(3));
+                String from = shop.text("L" + random.nextInt(60), field);
+                String text = random.nextBoolean() ? from : random.nextInt(4) == 0 ? "" : words(random);
+                shop.post(
+                        "/cells",
+                        "[{\"itemId\":%d,\"field\":\"%s\",\"text\":\"%s\"}]"
+                                .formatted(shop.itemId("L" + random.nextInt(60)), field, text));
+            }
+            long batch = shop.batch(Shop.edit("after", "title", "\"with\":\" of " + words(random) + "\""))
+                    .path("id")
+                    .asLong();
+            if (round % 2 == 0)
+                assertThat(api.post("/api/batches/" + batch + "/undo", "").status())
+                        .isEqualTo(200);
+            Map<String, String> single = found(shop);
+            Reply held = shop.put("/standard", "{\"leadingWords\":" + (5 + round % 2) + "}");
+            api.ended(held.json().path("jobId").asLong());
+            assertThat(single).isEqualTo(found(shop)).hasSize(60);
+        }
+    }
+
+    private static String words(Random random) {
+        List<String> words =
+                List.of("rope", "oar", "net", "of hemp", "for boats", "spun by hand", "Rope", "50% off", "HAWSER");
+        StringBuilder text = new StringBuilder(words.get(random.nextInt(words.size())));
+        for (int more = random.nextInt(4); more > 0; more--)
+            text.append(' ').append(words.get(random.nextInt(words.size())));
+        return text.toString();
+    }
+
+    /** By id, what is found; of texts near others only that they are, since any of those may be named. */
+    private static Map<String, String> found(Shop shop) {
+        Map<String, String> found = new TreeMap<>();
+        for (JsonNode row : shop.get("/items?count=100").json().path("rows")) {
+            StringBuilder all = new StringBuilder();
+            for (JsonNode finding : row.path("findings")) {
+                String check = finding.path("check").asString();
+                boolean named = !check.equals("near-duplicate");
+                all.append(finding.path("field").asString())
+                        .append(' ')
+                        .append(check)
+                        .append(named ? ": " + finding.path("evidence").asString() : "")
+                        .append('\n');
+            }
+            found.put(row.path("address").asString(), all.toString());
+        }
+        return found;
     }
 
     private static String near(Shop shop, String id) {
