@@ -3,7 +3,9 @@ import { useState } from "react";
 import { answer, api, type Cause } from "../api/client";
 import { useChange } from "../api/queries";
 import { IconDots } from "../parts/icons";
+import { ListDialog } from "../parts/ListDialog";
 import { tellWithUndo } from "../parts/tell";
+import { filterOf } from "./causeFilter";
 import css from "./Triage.module.css";
 
 /** What is said of a cause; what is left out stays as it was. */
@@ -30,7 +32,7 @@ export function useCauseWords(propertyId: number) {
 
 /** What else can be done with a cause. */
 export function CauseMenu({ propertyId, cause }: { propertyId: number; cause: Cause }) {
-  const [asked, setAsked] = useState<"name" | "aside">();
+  const [asked, setAsked] = useState<"name" | "aside" | "list">();
   return (
     <>
       <Menu position="bottom-end" withinPortal>
@@ -42,9 +44,17 @@ export function CauseMenu({ propertyId, cause }: { propertyId: number; cause: Ca
         <Menu.Dropdown>
           <Menu.Item onClick={() => setAsked("name")}>Rename</Menu.Item>
           <Menu.Item onClick={() => setAsked("aside")}>Set aside</Menu.Item>
+          <Menu.Item onClick={() => setAsked("list")}>Put on a review list</Menu.Item>
         </Menu.Dropdown>
       </Menu>
       {asked === "name" && <NameForm propertyId={propertyId} cause={cause} onDone={() => setAsked(undefined)} />}
+      {asked === "list" && (
+        <ListDialog
+          propertyId={propertyId}
+          listed={{ name: cause.says.slice(0, 500), place: `${filterOf(cause)}` }}
+          onClose={() => setAsked(undefined)}
+        />
+      )}
       {asked === "aside" && <AsideForm propertyId={propertyId} cause={cause} onDone={() => setAsked(undefined)} />}
     </>
   );

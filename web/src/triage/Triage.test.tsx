@@ -178,6 +178,22 @@ it("gives a cause another name, sets one aside with the reason, and brings it ba
   );
 });
 
+it("puts a cause on a review list, with the filter that shows its items", async () => {
+  serve("GET /api/properties/7/reviews", []);
+  serve("POST /api/properties/7/reviews/items", {});
+  show(<Triage />, "/p/7/triage");
+  const menu = await screen.findAllByRole("button", { name: /^More for: / });
+  fireEvent.click(menu[0]);
+  fireEvent.click(await screen.findByRole("menuitem", { name: "Put on a review list" }));
+  const dialog = within(await screen.findByRole("dialog"));
+  fireEvent.change(dialog.getByPlaceholderText("Spring tours"), { target: { value: "Titles" } });
+  fireEvent.click(dialog.getByRole("button", { name: "Put on the list" }));
+  expect(await screen.findByText("This is on “Titles”.")).toBeTruthy();
+  const body = asked("POST /api/properties/7/reviews/items")[0].body as { name: string; place: string };
+  expect(menu[0].getAttribute("aria-label")).toBe(`More for: ${body.name}`);
+  expect(new URLSearchParams(body.place).get("check")).toBeTruthy();
+});
+
 it("says what is in place, what it was after each sweep, and leads to the rest", async () => {
   serve("GET /api/properties/7/checklist", {
     indexable: 200,

@@ -14,6 +14,7 @@ import { AsideCauses } from "./AsideCauses";
 import { CauseMenu } from "./CauseMenu";
 import { ChecklistView } from "./ChecklistView";
 import { Costs, useCosts } from "./Costs";
+import { filterOf } from "./causeFilter";
 import { FoundItems } from "./FoundItems";
 import { ReportDialog } from "./ReportDialog";
 import { SetsView } from "./SetsView";
@@ -96,13 +97,6 @@ function RankedBy({ propertyId }: { propertyId: number }) {
 
 /** What a cause's button says. */
 const actionOf = (fix: string) => FIXES[fix] ?? (fix === "bulk-edit" ? "Open in Rewrite" : "Preview");
-
-const filterOf = (cause: Cause) => {
-  const filter = new URLSearchParams({ field: cause.field, check: cause.check });
-  if (cause.shared) filter.set("shared", cause.shared);
-  if (cause.section) filter.set("section", cause.section);
-  return filter;
-};
 
 function CauseList({ propertyId, gathered }: { propertyId: number; gathered: boolean }) {
   const navigate = useNavigate();

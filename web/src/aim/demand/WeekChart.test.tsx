@@ -1,8 +1,8 @@
 import { fireEvent, screen } from "@testing-library/react";
 import { expect, it } from "vitest";
 import { show } from "../../../testing/view";
+import { monthInWords, monthsAhead } from "../../parts/months";
 import { countryName } from "../keywords/countryName";
-import { monthInWords, monthsAhead } from "../keywords/month";
 import { change } from "./DemandFigures";
 import { WeekChart } from "./WeekChart";
 

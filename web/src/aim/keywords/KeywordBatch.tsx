@@ -4,9 +4,9 @@ import { answer, api, type KeywordFilter } from "../../api/client";
 import { useChange } from "../../api/queries";
 import { BatchBar } from "../../parts/BatchBar";
 import type { Choice } from "../../parts/choice";
+import { ListDialog } from "../../parts/ListDialog";
 import { of } from "../../parts/number";
 import { tell, tellWithUndo } from "../../parts/tell";
-import { ListDialog } from "./ListDialog";
 
 const INTENTS = ["NAVIGATIONAL", "TRANSACTIONAL", "COMMERCIAL", "INFORMATIONAL"] as const;
 

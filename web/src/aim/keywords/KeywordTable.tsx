@@ -4,6 +4,7 @@ import type { KeywordRow } from "../../api/client";
 import { useChoice } from "../../parts/choice";
 import { TableLinks } from "../../parts/FileLink";
 import { Grid } from "../../parts/Grid";
+import { useListKey } from "../../parts/ListDialog";
 import { count } from "../../parts/number";
 import stage from "../../parts/stage.module.css";
 import css from "../Aim.module.css";
@@ -12,7 +13,6 @@ import { KeywordBatch } from "./KeywordBatch";
 import { KeywordCloseUp } from "./KeywordCloseUp";
 import { KeywordFilters } from "./KeywordFilters";
 import { KEYWORD_COLUMNS } from "./keywordColumns";
-import { useListKey } from "./ListDialog";
 import { useKeywordChoices, useKeywords } from "./useKeywords";
 
 export function KeywordTable({ propertyId, home }: { propertyId: number; home?: "without" }) {

@@ -10,6 +10,7 @@ const review = (id: number, list: string, changes: object = {}) => ({
   list,
   kind: "KEYWORD",
   phrase: `phrase ${id}`,
+  place: "",
   dueMonth: "",
   due: false,
   volume: null,
@@ -30,20 +31,24 @@ it("shows one list or all of them, what is due apart from the rest", async () =>
     review(1, "Spring", { due: true, dueMonth: "2026-11", volume: 90 }),
     review(2, "Winter", { kind: "TAG" }),
     review(3, "Spring", { dueMonth: "2031-05" }),
+    review(4, "Titles", { kind: "ITEMS", phrase: "5 titles are too long.", place: "field=title&check=too-long" }),
   ]);
   show(<Aim />, "/p/7/aim?side=reviews");
-  expect(await screen.findByText("3 phrases to look at again")).toBeTruthy();
+  expect(await screen.findByText("4 to look at again")).toBeTruthy();
   const nav = within(screen.getByLabelText("Views of Aim"));
   expect(nav.getByRole("link", { name: "Review lists1 due" }).getAttribute("aria-current")).toBe("page");
   const tables = screen.getAllByRole("table");
   expect(within(tables[0]).getAllByRole("row")).toHaveLength(2);
-  expect(within(tables[1]).getAllByRole("row")).toHaveLength(3);
+  expect(within(tables[1]).getAllByRole("row")).toHaveLength(4);
+  expect(screen.getByRole("link", { name: "5 titles are too long." }).getAttribute("href")).toBe(
+    "/p/7/triage?field=title&check=too-long",
+  );
   expect(screen.getByRole("link", { name: "phrase 2" }).getAttribute("href")).toBe("/p/7/rewrite?q=phrase+2");
   const far = screen.getByLabelText("Month for phrase 3") as HTMLSelectElement;
   expect(far.selectedOptions[0].textContent).toBe("May 2031");
   await userEvent.selectOptions(screen.getByLabelText("List"), "Winter (1)");
   expect(place).toBe("/p/7/aim?side=reviews&list=Winter");
-  expect(await screen.findByText("1 phrase to look at again")).toBeTruthy();
+  expect(await screen.findByText("1 to look at again")).toBeTruthy();
   expect(screen.queryByText("Due")).toBeNull();
 });
 

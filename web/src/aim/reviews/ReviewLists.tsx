@@ -2,15 +2,15 @@ import { NativeSelect } from "@mantine/core";
 import { Link, useSearchParams } from "react-router";
 import { answer, api, type Review } from "../../api/client";
 import { useChange } from "../../api/queries";
-import { count, of, pathOf } from "../../parts/number";
+import { monthInWords, monthsAhead } from "../../parts/months";
+import { count, pathOf } from "../../parts/number";
 import { PlainTable } from "../../parts/PlainTable";
 import { searchOf } from "../../parts/searchOf";
+import { useReviews } from "../../parts/useReviews";
 import css from "../Aim.module.css";
-import { monthInWords, monthsAhead } from "../keywords/month";
 import { Scrolled } from "../Scrolled";
-import { useReviews } from "./useReviews";
 
-/** Keywords and tags to look at again, by list; what is due comes first. */
+/** Keywords, tags and items to look at again, by list; what is due comes first. */
 export function ReviewLists({ propertyId }: { propertyId: number }) {
   const reviews = useReviews(propertyId);
   const [search, setSearch] = useSearchParams();
@@ -24,7 +24,7 @@ export function ReviewLists({ propertyId }: { propertyId: number }) {
   return (
     <>
       <div className={css.line}>
-        <h2>{reviews.data ? of(shown.length, "phrase") : "–"} to look at again</h2>
+        <h2>{reviews.data ? count(shown.length) : "–"} to look at again</h2>
         {names.length > 0 && (
           <NativeSelect
             size="xs"
@@ -47,7 +47,7 @@ export function ReviewLists({ propertyId }: { propertyId: number }) {
         {reviews.data && all.length === 0 && (
           <p className={css.soft}>
             No review lists yet. Put the cursor on a keyword or tag and press L, or choose some and put them on a list,
-            with a month if you want to be reminded.
+            with a month if you want to be reminded. In Triage, the menu of a cause does the same.
           </p>
         )}
         {due.length > 0 && <ReviewTable propertyId={propertyId} title="Due" reviews={due} />}
@@ -57,6 +57,12 @@ export function ReviewLists({ propertyId }: { propertyId: number }) {
       </Scrolled>
     </>
   );
+}
+
+/** Where what is to be looked at stands. */
+function viewOf({ kind, phrase, place }: Review) {
+  if (kind === "ITEMS") return `triage?${place}`;
+  return `${kind === "TAG" ? "rewrite" : "aim"}?${searchOf({ q: phrase })}`;
 }
 
 function ReviewTable({ propertyId, title, reviews }: { propertyId: number; title: string; reviews: Review[] }) {
@@ -70,18 +76,14 @@ function ReviewTable({ propertyId, title, reviews }: { propertyId: number; title
   return (
     <>
       {title && <h3 className={css.part}>{title}</h3>}
-      <PlainTable dense head={["search volume", "phrase", "its item", "list", "look again in", ""]}>
+      <PlainTable dense head={["search volume", "what", "its item", "list", "look again in", ""]}>
         <tbody>
           {reviews.map((review) => (
             <tr key={review.id}>
               <td>{review.volume === null ? "" : count(review.volume)}</td>
               <td>
-                <Link
-                  to={`/p/${propertyId}/${review.kind === "TAG" ? "rewrite" : "aim"}?${searchOf({ q: review.phrase })}`}
-                >
-                  {review.phrase}
-                </Link>
-                {review.kind === "TAG" && <span className={css.soft}> tag</span>}
+                <Link to={`/p/${propertyId}/${viewOf(review)}`}>{review.phrase}</Link>
+                {review.kind !== "KEYWORD" && <span className={css.soft}> {review.kind.toLowerCase()}</span>}
               </td>
               <td>{review.address === null ? "" : pathOf(review.address)}</td>
               <td>{review.list}</td>

@@ -5,13 +5,13 @@ import { answer, api, type TagRow } from "../../api/client";
 import { ofProperty } from "../../api/queries";
 import { TableLinks } from "../../parts/FileLink";
 import { type Column, Grid } from "../../parts/Grid";
+import { useListKey } from "../../parts/ListDialog";
 import { count, of } from "../../parts/number";
 import { searchOf } from "../../parts/searchOf";
 import stage from "../../parts/stage.module.css";
 import { useRows } from "../../parts/useRows";
 import { useSearchChange } from "../../parts/useSearchChange";
 import css from "../Aim.module.css";
-import { useListKey } from "../keywords/ListDialog";
 import { Trend } from "../keywords/Trend";
 import { TagCloseUp } from "./TagCloseUp";
 

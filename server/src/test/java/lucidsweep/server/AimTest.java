@@ -179,6 +179,13 @@ class AimTest {
         assertThat(api.get(standing).json().path("due").asInt()).isZero();
         assertThat(shop.get("/reviews").json().findValuesAsString("dueMonth"))
                 .containsExactly("2099-01", "2099-03", "2099-03", "2099-03");
+        String items =
+                "{\"list\":\"Titles\",\"month\":\"2098-02\",\"name\":\"Titles that are too long\",\"place\":\"%s\"}";
+        shop.post("/reviews/items", items.formatted("field=title&check=too-long"));
+        JsonNode titles = shop.get("/reviews").json().get(0);
+        assertThat(titles.path("kind").asString()).isEqualTo("ITEMS");
+        assertThat(titles.path("place").asString()).isEqualTo("field=title&check=too-long");
+        assertThat(shop.post("/reviews/items", items.formatted("")).status()).isEqualTo(422);
         assertThat(shop.post("/reviews/tags", "{\"list\":\" \",\"month\":\"\",\"tags\":[\"oar\"]}")
                         .problem())
                 .contains("expected the name of a list");

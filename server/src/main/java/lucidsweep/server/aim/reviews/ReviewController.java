@@ -59,6 +59,23 @@ class ReviewController {
         return new Listed(reviews.put(propertyId, order.list(), order.month(), Review.Kind.TAG, order.tags()));
     }
 
+    /**
+     * Items for a list; the month is "" for none.
+     *
+     * @param name what they have in common
+     * @param place the filter that shows them, as it stands in an address
+     */
+    record ListedItems(
+            @NotNull String list,
+            @NotNull String month,
+            @NotNull String name,
+            @NotNull String place) {}
+
+    @PostMapping("/items")
+    void items(@PathVariable long propertyId, @Valid @RequestBody ListedItems order) {
+        reviews.putItems(propertyId, order.list(), order.month(), order.name(), order.place());
+    }
+
     /** Another month for some; "" for none. */
     record ReviewMonth(@NotNull List<Long> ids, @NotNull String month) {}
 

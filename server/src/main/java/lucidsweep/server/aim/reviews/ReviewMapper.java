@@ -13,20 +13,20 @@ import org.apache.ibatis.annotations.Update;
 interface ReviewMapper {
 
     /** A review as it is stored. */
-    record ReviewLine(long id, String list, String kind, String phrase, String dueMonth) {}
+    record ReviewLine(long id, String list, String kind, String phrase, String place, String dueMonth) {}
 
     @Select("select * from review where property_id = #{propertyId} order by due_month = '', due_month, list, phrase")
     List<ReviewLine> all(long propertyId);
 
     /** A review as it is written; one that stands on its list already gets the month. */
-    record NewReview(long propertyId, String list, String kind, String phrase, String dueMonth) {}
+    record NewReview(long propertyId, String list, String kind, String phrase, String place, String dueMonth) {}
 
     @Insert("""
-            merge into review (property_id, list, kind, phrase, due_month, added)
+            merge into review (property_id, list, kind, phrase, place, due_month, added)
             key (property_id, list, kind, phrase)
             select u.*, now() from unnest(cast(#{propertyId} as bigint array), cast(#{list} as varchar array),
                 cast(#{kind} as varchar array), cast(#{phrase} as varchar array),
-                cast(#{dueMonth} as varchar array)) u""")
+                cast(#{place} as varchar array), cast(#{dueMonth} as varchar array)) u""")
     void put(Map<String, Object[]> rows);
 
     @Update("update review set due_month = #{month} where property_id = #{propertyId} and id = any(#{ids})")

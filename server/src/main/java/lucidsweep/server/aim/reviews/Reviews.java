@@ -16,12 +16,13 @@ import lucidsweep.server.database.Columns;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
 
-/** Named lists of keywords and tags to look at again, in a month or at leisure. */
+/** Named lists of keywords, tags and items to look at again, in a month or at leisure. */
 @Service
 public class Reviews {
 
     private static final int LONGEST_NAME = 100;
     private static final int LONGEST_PHRASE = 500;
+    private static final int LONGEST_PLACE = 20_000;
     private static final int AT_ONCE = 1_000;
 
     private final ReviewMapper mapper;
@@ -52,6 +53,7 @@ public class Reviews {
                             line.list(),
                             Review.Kind.valueOf(line.kind()),
                             line.phrase(),
+                            line.place(),
                             line.dueMonth(),
                             !line.dueMonth().isEmpty() && line.dueMonth().compareTo(now) <= 0,
                             row == null ? null : row.figures().volume(),
@@ -71,6 +73,18 @@ public class Reviews {
      * @param month such as "2027-03"; "" for none
      */
     int put(long propertyId, String list, String month, Review.Kind kind, List<String> phrases) {
+        return put(propertyId, list, month, kind, phrases, "");
+    }
+
+    /** Puts the items that a filter shows on a list, under a name. */
+    void putItems(long propertyId, String list, String month, String name, String place) {
+        if (place.isEmpty() || place.length() > LONGEST_PLACE)
+            throw Refusal.badInput(
+                    "expected a filter of 1 to " + LONGEST_PLACE + " characters, got one of " + place.length());
+        put(propertyId, list, month, Review.Kind.ITEMS, List.of(name), place);
+    }
+
+    private int put(long propertyId, String list, String month, Review.Kind kind, List<String> phrases, String place) {
         clients.property(propertyId);
         String name = Spaces.closedUp(list == null ? "" : list);
         if (name.isEmpty() || name.length() > LONGEST_NAME) {
@@ -84,7 +98,7 @@ public class Reviews {
                 throw Refusal.badInput(
                         "expected phrases of 1 to " + LONGEST_PHRASE + " characters, got one of " + phrase.length());
             }
-            rows.add(new ReviewMapper.NewReview(propertyId, name, kind.name(), phrase, checked));
+            rows.add(new ReviewMapper.NewReview(propertyId, name, kind.name(), phrase, place, checked));
         }
         for (int start = 0; start < rows.size(); start += AT_ONCE) {
             mapper.put(Columns.of(rows.subList(start, Math.min(rows.size(), start + AT_ONCE))));

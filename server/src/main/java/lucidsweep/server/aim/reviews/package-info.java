@@ -1,2 +1,2 @@
-/** Lists of keywords and tags to look at again. */
+/** Lists of keywords, tags and items to look at again. */
 package lucidsweep.server.aim.reviews;

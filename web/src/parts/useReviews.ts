@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
-import { answer, api } from "../../api/client";
-import { ofProperty } from "../../api/queries";
+import { answer, api } from "../api/client";
+import { ofProperty } from "../api/queries";
 
 /** Everything that stands on a review list, what is due first. */
 export function useReviews(propertyId: number) {

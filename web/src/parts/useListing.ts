@@ -1,9 +1,9 @@
 import { useLocalStorage } from "@mantine/hooks";
-import { answer, api, type KeywordSelection } from "../../api/client";
-import { useChange } from "../../api/queries";
-import { of } from "../../parts/number";
-import { tell } from "../../parts/tell";
-import { monthInWords } from "../keywords/month";
+import { answer, api, type KeywordSelection } from "../api/client";
+import { useChange } from "../api/queries";
+import { monthInWords } from "./months";
+import { of } from "./number";
+import { tell } from "./tell";
 
 /** A review list, and the month for those that are put on it; "" for none. */
 export interface NamedList {
@@ -11,9 +11,13 @@ export interface NamedList {
   month: string;
 }
 
-export type Listed = { selection: KeywordSelection } | { tags: string[] };
+export type Listed =
+  | { selection: KeywordSelection }
+  | { tags: string[] }
+  /** items that a filter of Triage shows, under a name */
+  | { name: string; place: string };
 
-/** Puts keywords and tags on the list that was used last. */
+/** Puts keywords, tags and items on the list that was used last. */
 export function useListing(propertyId: number) {
   const [last, setLast] = useLocalStorage<NamedList | null>({
     key: `lucid-list-${propertyId}`,
@@ -22,6 +26,8 @@ export function useListing(propertyId: number) {
   });
   const put = useChange(propertyId, ({ to, listed }: { to: NamedList; listed: Listed }) => {
     const path = { params: { path: { propertyId } } };
+    if ("place" in listed)
+      return answer(api.POST("/api/properties/{propertyId}/reviews/items", { ...path, body: { ...to, ...listed } }));
     return "tags" in listed
       ? answer(api.POST("/api/properties/{propertyId}/reviews/tags", { ...path, body: { ...to, tags: listed.tags } }))
       : answer(
@@ -36,9 +42,10 @@ export function useListing(propertyId: number) {
     put.mutate(
       { to, listed },
       {
-        onSuccess: ({ phrases }) => {
+        onSuccess: (put) => {
           const when = to.month ? `, to look at again in ${monthInWords(to.month)}` : "";
-          tell(`${of(phrases, "phrase")} ${phrases === 1 ? "is" : "are"} on “${to.list}”${when}.`);
+          const what = put?.phrases === undefined ? "This" : of(put.phrases, "phrase");
+          tell(`${what} ${(put?.phrases ?? 1) === 1 ? "is" : "are"} on “${to.list}”${when}.`);
           onDone?.();
         },
       },

@@ -1,9 +1,9 @@
 import { Autocomplete, Button, Modal, NativeSelect } from "@mantine/core";
 import { type ReactNode, useState } from "react";
-import css from "../Aim.module.css";
-import { useReviews } from "../reviews/useReviews";
-import { type Listed, useListing } from "../targets/useListing";
-import { monthInWords, monthsAhead } from "./month";
+import css from "./ListDialog.module.css";
+import { monthInWords, monthsAhead } from "./months";
+import { type Listed, useListing } from "./useListing";
+import { useReviews } from "./useReviews";
 
 /** Asks for a list and a month, and puts phrases on it. */
 export function ListDialog({
