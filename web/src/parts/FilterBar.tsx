@@ -31,10 +31,10 @@ const AGES = [
   { value: "366..", label: "more than a year ago" },
 ];
 
-const ageOf = ({ min, max }: NonNullable<ItemFilter["age"]>) => {
-  const value = `${min ?? ""}..${max ?? ""}`;
+function inWords({ kind, value }: NonNullable<ItemFilter["having"]>) {
+  if (kind === "FOLDER") return `in ${value}`;
   return `published ${AGES.find((age) => age.value === value)?.label ?? `${value} days ago`}`;
-};
+}
 
 /** Leads to where sets are made. */
 const EDIT = "edit";
@@ -112,7 +112,7 @@ export function FilterBar({
       {filter.target === "with" && <Chip what="with a keyword" onRemove={() => set({ target: undefined })} />}
       {filter.target === "without" && <Chip what="without a keyword" onRemove={() => set({ target: undefined })} />}
       {filter.set && <Chip what={`in ${nameOf(filter.set)}`} onRemove={() => set({ set: undefined })} />}
-      {filter.age && <Chip what={ageOf(filter.age)} onRemove={() => set({ age: undefined })} />}
+      {filter.having && <Chip what={inWords(filter.having)} onRemove={() => set({ having: undefined })} />}
       {filter.q && <Chip what={`contains “${filter.q}”`} onRemove={() => set({ q: undefined })} />}
       {filter.life && <Chip what={lifeOf(filter.life)} onRemove={() => set({ life: undefined })} />}
       {filter.shared && <Chip what={shares(filter.shared)} onRemove={() => set({ shared: undefined })} />}
@@ -132,7 +132,7 @@ export function FilterBar({
               indexable: undefined,
               set: undefined,
               life: undefined,
-              age: undefined,
+              having: undefined,
             })
           }
         >
@@ -194,8 +194,8 @@ function MoreFilters({ propertyId, filter, set, sets }: MoreProps) {
         <NativeSelect
           label="Published"
           size="xs"
-          value={filter.age ? `${filter.age.min ?? ""}..${filter.age.max ?? ""}` : ""}
-          onChange={(event) => set({ age: event.currentTarget.value })}
+          value={filter.having?.kind === "PUBLISHED" ? filter.having.value : ""}
+          onChange={(event) => set({ having: event.currentTarget.value && `published ${event.currentTarget.value}` })}
           data={[{ value: "", label: "whenever" }, ...AGES]}
         />
       </Popover.Dropdown>

@@ -17,16 +17,13 @@ const FILTERS = [
   "indexable",
   "set",
   "life",
-  "age",
+  "having",
 ] as const;
 
 /** Parts of a filter that are no plain texts. */
 const READ: Partial<Record<(typeof FILTERS)[number], (written: string) => unknown>> = {
   set: Number,
-  age: (written) => {
-    const [min, max] = written.split("..").map((days) => (days ? Number(days) : undefined));
-    return { min, max };
-  },
+  having: (written) => ({ kind: written.split(" ")[0].toUpperCase(), value: written.slice(written.indexOf(" ") + 1) }),
   life: (written) => ({ what: written.split(" ")[0].toUpperCase(), moment: Number(written.split(" ")[1]) }),
 };
 
@@ -55,7 +52,7 @@ export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned =
     () => ({
       ...filter,
       life: search.get("life") ?? undefined,
-      age: search.get("age") ?? undefined,
+      having: search.get("having") ?? undefined,
       ids: undefined,
       sort: desc ? `-${sort}` : sort,
     }),

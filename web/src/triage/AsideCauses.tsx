@@ -25,7 +25,7 @@ export function AsideCauses({ propertyId }: { propertyId: number }) {
       {open && (
         <ul>
           {aside.data.map(({ cause, reason, untilMonth }) => (
-            <li key={`${cause.field} ${cause.check} ${cause.shared} ${cause.section}`}>
+            <li key={`${cause.field} ${cause.check} ${cause.shared} ${cause.section} ${cause.trait}`}>
               <div>
                 {cause.says}
                 <span>

@@ -20,11 +20,11 @@ interface CauseWords {
 /** Writes down what is said of a cause: another name, or that it is set aside. */
 export function useCauseWords(propertyId: number) {
   return useChange(propertyId, ({ cause, ...words }: CauseWords) => {
-    const { field, check, shared, section } = cause;
+    const { field, check, shared, section, trait } = cause;
     return answer(
       api.PUT("/api/properties/{propertyId}/causes/note", {
         params: { path: { propertyId } },
-        body: { field, check, shared, section, ...words },
+        body: { field, check, shared, section, trait, ...words },
       }),
     );
   });

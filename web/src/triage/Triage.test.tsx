@@ -11,6 +11,7 @@ const cause = (says: string, changes: Partial<Cause>): Cause => ({
   label: "title too long",
   shared: "",
   section: "",
+  trait: "",
   items: 12,
   links: 300,
   stake: { clicks: 0, low: 0, high: 0 },
@@ -168,12 +169,12 @@ it("gives a cause another name, sets one aside with the reason, and brings it ba
   fireEvent.click(await screen.findByRole("button", { name: "1 cause set aside" }));
   expect(screen.getByText("Old pages (until Mar 2027)")).toBeTruthy();
   fireEvent.click(screen.getByRole("button", { name: "Bring back" }));
-  const of = { field: "title", check: "common-ending", shared: " | Tarrin", section: "/tours/" };
+  const of = { field: "title", check: "common-ending", shared: " | Tarrin", section: "/tours/", trait: "" };
   await waitFor(() =>
     expect(asked("PUT /api/properties/7/causes/note").map(({ body }) => body)).toEqual([
       { ...of, name: "The long ending" },
       { ...of, aside: true, reason: "The client wants it", untilMonth: "2027-04" },
-      { field: "h1", check: "missing", shared: "", section: "", aside: false },
+      { field: "h1", check: "missing", shared: "", section: "", trait: "", aside: false },
     ]),
   );
 });

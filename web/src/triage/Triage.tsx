@@ -129,7 +129,7 @@ function CauseList({ propertyId, gathered }: { propertyId: number; gathered: boo
   return (
     <ol className={css.list}>
       {causes.data.map((cause) => (
-        <li key={`${cause.field} ${cause.check} ${cause.shared} ${cause.section}`}>
+        <li key={`${cause.field} ${cause.check} ${cause.shared} ${cause.section} ${cause.trait}`}>
           <div className={css.says}>
             <Link to={`?${filterOf(cause)}`}>{cause.says}</Link>
             <span className={css.label}>{cause.label}</span>

@@ -232,24 +232,25 @@ class SetsTest {
                 api,
                 "listing id,title,tags,published\nY,Young rope,rope,%s\nM,Middling rope,rope,%s\nO,Old rope,,%s\nN,Rope of no date,,%n"
                         .formatted(today.minusDays(3), today.minusDays(100), today.minusDays(500)));
-        assertThat(addresses(shop, "/items?age=..61")).containsExactly("Y");
-        assertThat(addresses(shop, "/items?age=..365&sort=title")).containsExactly("M", "Y");
-        assertThat(addresses(shop, "/items?age=100..")).containsExactly("M", "O");
+        assertThat(addresses(shop, "/items?having=published+..61")).containsExactly("Y");
+        assertThat(addresses(shop, "/items?having=published+..365&sort=title")).containsExactly("M", "Y");
+        assertThat(addresses(shop, "/items?having=published+100..")).containsExactly("M", "O");
         long tagged = shop.post("/sets", "{\"name\":\"Tagged\",\"conditions\":{\"tag\":\"rope\"}}")
                 .json()
                 .path("id")
                 .asLong();
-        assertThat(addresses(shop, "/items?age=4..500&set=" + tagged)).containsExactly("M");
+        assertThat(addresses(shop, "/items?having=published+4..500&set=" + tagged))
+                .containsExactly("M");
         assertThat(shop.post(
                                 "/keeps",
-                                "{\"selection\":{\"filter\":{\"age\":{\"min\":366}}},\"fields\":[\"title\"],\"reason\":\"old\"}")
+                                "{\"selection\":{\"filter\":{\"having\":{\"kind\":\"PUBLISHED\",\"value\":\"366..\"}}},\"fields\":[\"title\"],\"reason\":\"old\"}")
                         .json()
                         .path("fields")
                         .asInt())
                 .isEqualTo(1);
-        Reply bad = shop.get("/items?age=young");
+        Reply bad = shop.get("/items?having=young");
         assertThat(bad.status()).isEqualTo(422);
-        assertThat(bad.body()).contains("age: expected days");
+        assertThat(bad.body()).contains("having: expected");
     }
 
     private static String looks(Shop shop, String typed) {

@@ -284,7 +284,7 @@ class TriageTest {
         assertThat(lines)
                 .hasSize(causes.size() + 1)
                 .first()
-                .isEqualTo("cause,check,field,items,clicks,low,high,fix,links,section,shared");
+                .isEqualTo("cause,check,field,items,clicks,low,high,fix,links,section,shared,having");
         assertThat(cells(lines.get(1)).get(0))
                 .isEqualTo(causes.get(0).path("says").asString());
     }

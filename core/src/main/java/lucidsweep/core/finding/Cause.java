@@ -1,10 +1,13 @@
 package lucidsweep.core.finding;
 
+import lucidsweep.core.set.Trait;
+
 /**
  * What findings have in common, so that one action fixes them.
  *
  * @param shared the ending or the text they share; "" where it is only the check
- * @param section the folder they all stand in; "" where they stand in many
+ * @param section the folder they all stand in; "" where they stand in many, or where the trait says it closer
+ * @param trait what else its items have in common; null where that is nothing
  * @param links the links to their items, which stand in for demand until it arrives
  * @param stake what fixing it could win, in clicks a month
  * @param weight what causes are ranked by where as much is at stake: links times what the field matters
@@ -15,6 +18,7 @@ public record Cause(
         Check check,
         String shared,
         String section,
+        Trait trait,
         int items,
         long links,
         Stake stake,
@@ -24,6 +28,6 @@ public record Cause(
 
     /** The same under a name that a person gave it. */
     public Cause named(String name) {
-        return new Cause(check, shared, section, items, links, stake, weight, name, fix);
+        return new Cause(check, shared, section, trait, items, links, stake, weight, name, fix);
     }
 }

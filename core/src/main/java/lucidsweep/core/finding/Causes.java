@@ -8,10 +8,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import lucidsweep.core.set.Trait;
 
 /**
- * Gathers findings into causes: by the beginning, ending or text that they share, else by the sections where nearly all items have them;
- * what is left of a check is one cause.
+ * Gathers findings into causes: by the beginning, ending or text that they share, else by the sections where nearly all items
+ * have them, else by the folders or the time of publication of which nearly all have them; what is left of a check is one cause.
  */
 public final class Causes {
 
@@ -27,10 +28,14 @@ public final class Causes {
      *
      * @param tallies findings counted by check, what they share, and section
      * @param sections how many indexable items each section has
+     * @param spreads how findings that share nothing lie over what else their items have in common
      * @param fitWithout for a common beginning or ending, how many of its titles would fit without it
      */
     public static List<Cause> of(
-            Collection<Tally> tallies, Map<String, Integer> sections, Function<String, Integer> fitWithout) {
+            Collection<Tally> tallies,
+            Map<String, Integer> sections,
+            Spreads spreads,
+            Function<String, Integer> fitWithout) {
         List<Cause> causes = new ArrayList<>();
         Map<Check, List<Tally>> byCheck = new LinkedHashMap<>();
         for (Tally tally : tallies) {
@@ -38,7 +43,7 @@ public final class Causes {
         }
         byCheck.forEach((check, some) -> {
             if (check.isShared()) addShared(some, fitWithout, causes);
-            else addBySection(some, sections, causes);
+            else addBySection(some, sections, spreads, causes);
         });
         causes.sort(Comparator.comparingDouble((Cause cause) -> cause.stake().clicks())
                 .thenComparingDouble(Cause::weight)
@@ -89,25 +94,56 @@ public final class Causes {
         return text.endsWith(".") ? text.substring(0, text.length() - 1) : text;
     }
 
-    private static void addBySection(List<Tally> tallies, Map<String, Integer> sections, List<Cause> causes) {
+    private static void addBySection(
+            List<Tally> tallies, Map<String, Integer> sections, Spreads spreads, List<Cause> causes) {
         Map<String, List<Tally>> bySection = tallies.stream()
                 .collect(Collectors.groupingBy(Tally::section, LinkedHashMap::new, Collectors.toList()));
         int all = sections.values().stream().mapToInt(Integer::intValue).sum();
         List<Tally> rest = new ArrayList<>(tallies);
-        // What nearly all items of the property have is not a matter of any section.
-        if (bySection.size() > 1 && items(tallies) < NEARLY_ALL * all) {
+        List<Tally> left = rest;
+        // What nearly all items of the property have is not a matter of any part of it.
+        if (items(tallies) < NEARLY_ALL * all) {
+            List<String> named = new ArrayList<>();
             bySection.forEach((section, members) -> {
                 int here = items(members);
                 if (here < OWN_CAUSE || here < NEARLY_ALL * sections.getOrDefault(section, 0)) return;
                 causes.add(ofSection(members, section));
                 rest.removeAll(members);
+                named.add(section);
             });
+            left = byTrait(rest, named, spreads, causes);
         }
-        if (!rest.isEmpty()) {
-            List<String> where = rest.stream().map(Tally::section).distinct().toList();
+        if (!left.isEmpty()) {
+            List<String> where = left.stream().map(Tally::section).distinct().toList();
             String only = where.size() == 1 ? where.get(0) : "";
-            causes.add(ofSection(rest, only));
+            causes.add(ofSection(left, only));
         }
+    }
+
+    /** Adds a cause for each trait of which nearly all have the finding; returns what is left. */
+    private static List<Tally> byTrait(List<Tally> rest, List<String> named, Spreads spreads, List<Cause> causes) {
+        if (items(rest) < OWN_CAUSE) return rest;
+        Tally first = rest.get(0);
+        ByTrait found = new ByTrait(spreads, first.check(), named, OWN_CAUSE, NEARLY_ALL);
+        if (found.groups().isEmpty()) return rest;
+        for (ByTrait.Group group : found.groups()) {
+            List<Tally> members =
+                    group.spreads().stream().map(some -> tally(first, some)).toList();
+            String says = first.check().says(items(members), " " + group.trait().inWords());
+            causes.add(cause(members, "", "", group.trait(), says));
+        }
+        return found.left().stream().map(some -> tally(first, some)).toList();
+    }
+
+    private static Tally tally(Tally like, Spread spread) {
+        return new Tally(
+                like.check(),
+                like.shared(),
+                like.example(),
+                spread.section(),
+                spread.items(),
+                spread.links(),
+                spread.stake());
     }
 
     private static Cause ofSection(List<Tally> members, String section) {
@@ -116,12 +152,16 @@ public final class Causes {
     }
 
     private static Cause cause(List<Tally> members, String shared, String section, String says) {
+        return cause(members, shared, section, null, says);
+    }
+
+    private static Cause cause(List<Tally> members, String shared, String section, Trait trait, String says) {
         Check check = members.get(0).check();
         long links = members.stream().mapToLong(Tally::links).sum();
         int items = items(members);
         Stake stake = members.stream().map(Tally::stake).reduce(Stake.NONE, Stake::plus);
         double weight = check.field().weight() * (links + items);
-        return new Cause(check, shared, section, items, links, stake, weight, says, check.fix(shared));
+        return new Cause(check, shared, section, trait, items, links, stake, weight, says, check.fix(shared));
     }
 
     private static int items(List<Tally> tallies) {

@@ -117,7 +117,8 @@ public final class PageAddress {
         return plain.endsWith("/") ? plain.substring(0, plain.length() - 1) : plain;
     }
 
-    private static String pathOf(String address) {
+    /** The path of an address without its query: "/tours/"; "/" where it has none. */
+    public static String pathOf(String address) {
         String path = Reference.of(address).path();
         return path.isEmpty() ? "/" : path;
     }

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.set.Trait;
 import org.junit.jupiter.api.Test;
 
 /** Causes gather findings and lose none. */
@@ -36,6 +37,7 @@ class CausesTest {
                         new Tally(duplicate, "oars", "Oars", "/hire/", 2, 2, Stake.NONE),
                         new Tally(duplicate, ":translation", "Oars", "/hire/", 3, 2, Stake.NONE)),
                 SIZES,
+                Spreads.NONE,
                 found -> 75);
         assertThat(causes)
                 .extracting(Cause::says)
@@ -55,7 +57,7 @@ class CausesTest {
         Check duplicate = Checks.of(Field.DESCRIPTION, "duplicate");
         for (String text : List.of("A boat. ".repeat(40).strip(), "x".repeat(300), "🛶".repeat(300))) {
             Tally tally = new Tally(duplicate, "boats", text, "/shop/", 9, 9, Stake.NONE);
-            assertThat(Causes.of(List.of(tally), SIZES, ending -> 1))
+            assertThat(Causes.of(List.of(tally), SIZES, Spreads.NONE, ending -> 1))
                     .singleElement()
                     .extracting(Cause::says)
                     .asString()
@@ -71,20 +73,48 @@ class CausesTest {
                 new Tally(missing, "", "", "/shop/", 36, 1, Stake.NONE),
                 new Tally(missing, "", "", "/hire/", 15, 1, Stake.NONE),
                 new Tally(missing, "", "", "/journal/", 60, 1, Stake.NONE)));
-        assertThat(Causes.of(tallies, SIZES, ending -> 1))
+        assertThat(Causes.of(tallies, SIZES, Spreads.NONE, ending -> 1))
                 .extracting(Cause::says)
                 .containsExactly("75 items have no description.", "36 items in /shop/ have no description.");
         tallies.add(new Tally(missing, "", "", "/tours/", 2_900, 1, Stake.NONE));
-        assertThat(Causes.of(tallies, SIZES, ending -> 1))
+        assertThat(Causes.of(tallies, SIZES, Spreads.NONE, ending -> 1))
                 .extracting(Cause::says)
                 .containsExactly("3,011 items have no description.");
+    }
+
+    @Test
+    void whatElseItemsHaveInCommonIsNamed() {
+        Check missing = Checks.of(Field.DESCRIPTION, "missing");
+        Trait kits = Trait.of("folder /shop/kits/");
+        Trait oars = Trait.of("folder /shop/oars/");
+        Trait fresh = Trait.of("published ..61");
+        Trait thisYear = Trait.of("published ..365");
+        List<Spread> spread = List.of(
+                new Spread("/shop/", List.of(kits), 12, 1, Stake.NONE),
+                new Spread("/shop/", List.of(oars), 9, 1, Stake.NONE),
+                new Spread("/shop/", List.of(oars, fresh, thisYear), 3, 1, new Stake(4, 2, 8)),
+                new Spread("/journal/", List.of(fresh, thisYear), 16, 1, Stake.NONE),
+                new Spread("/journal/", List.of(thisYear), 2, 1, Stake.NONE),
+                new Spread("/tours/", List.of(), 5, 1, Stake.NONE));
+        List<Tally> tallies = spread.stream()
+                .map(some -> new Tally(missing, "", "", some.section(), some.items(), some.links(), some.stake()))
+                .toList();
+        Spreads spreads =
+                new Spreads(Map.of(missing.id(), spread), Map.of(kits, 14, oars, 12, fresh, 20, thisYear, 60));
+        assertThat(Causes.of(tallies, SIZES, spreads, ending -> 1))
+                .extracting(cause -> cause.says() + " " + cause.trait())
+                .containsExactly(
+                        "19 items published in the last 2 months have no description. published ..61",
+                        "16 items have no description. null",
+                        "12 items in /shop/kits/ have no description. folder /shop/kits/");
     }
 
     @Test
     void everyFindingIsInOneCause() {
         for (int seed = 0; seed < 200; seed++) {
             List<Tally> tallies = tallies(new Random(seed));
-            List<Cause> causes = Causes.of(tallies, SIZES, ending -> 1);
+            Spreads spreads = spreads(tallies, new Random(seed));
+            List<Cause> causes = Causes.of(tallies, SIZES, spreads, ending -> 1);
             assertThat(perKind(causes.stream()
                             .map(c -> new Tally(c.check(), "", "", "", c.items(), c.links(), c.stake()))
                             .toList()))
@@ -92,6 +122,14 @@ class CausesTest {
             assertThat(causes).allSatisfy(cause -> {
                 assertThat(cause.items()).isPositive();
                 assertThat(cause.says()).matches("\\d+ .*\\.");
+                if (cause.trait() != null) {
+                    assertThat(cause.says()).contains(cause.trait().inWords());
+                    int having = spreads.byCheck().get(cause.check().id()).stream()
+                            .filter(spread -> spread.traits().contains(cause.trait()))
+                            .mapToInt(Spread::items)
+                            .sum();
+                    assertThat(cause.items()).as("what the filter finds").isEqualTo(having);
+                }
                 if (!cause.section().isEmpty() && cause.shared().isEmpty())
                     assertThat(cause.says()).contains("in " + cause.section());
             });
@@ -114,7 +152,7 @@ class CausesTest {
     void aNamedSectionHoldsAllItemsOfItsCause() {
         for (int seed = 0; seed < 200; seed++) {
             List<Tally> tallies = tallies(new Random(seed));
-            for (Cause cause : Causes.of(tallies, SIZES, ending -> 1)) {
+            for (Cause cause : Causes.of(tallies, SIZES, Spreads.NONE, ending -> 1)) {
                 if (cause.section().isEmpty() || !cause.shared().isEmpty()) continue;
                 int there = tallies.stream()
                         .filter(tally -> tally.check().equals(cause.check())
@@ -130,9 +168,9 @@ class CausesTest {
     void theOrderOfTheTalliesChangesNothing() {
         for (int seed = 0; seed < 50; seed++) {
             List<Tally> tallies = tallies(new Random(seed));
-            List<Cause> causes = Causes.of(tallies, SIZES, ending -> 1);
+            List<Cause> causes = Causes.of(tallies, SIZES, Spreads.NONE, ending -> 1);
             Collections.shuffle(tallies, new Random(seed + 1));
-            assertThat(Causes.of(tallies, SIZES, ending -> 1)).isEqualTo(causes);
+            assertThat(Causes.of(tallies, SIZES, Spreads.NONE, ending -> 1)).isEqualTo(causes);
         }
     }
 
@@ -145,6 +183,23 @@ class CausesTest {
                     (a, b) -> List.of(a.get(0) + b.get(0), a.get(1) + b.get(1)));
         }
         return sums;
+    }
+
+    /** The same findings, each with random traits. */
+    private static Spreads spreads(List<Tally> tallies, Random random) {
+        Map<String, List<Spread>> byCheck = new TreeMap<>();
+        Map<Trait, Integer> indexable = new TreeMap<>();
+        for (Tally tally : tallies) {
+            if (tally.check().isShared()) continue;
+            List<Trait> traits = new ArrayList<>();
+            if (random.nextBoolean()) traits.add(Trait.of("folder " + tally.section() + "a/"));
+            if (random.nextBoolean()) traits.add(Trait.of("published ..61"));
+            Spread spread = new Spread(tally.section(), traits, tally.items(), tally.links(), tally.stake());
+            byCheck.computeIfAbsent(tally.check().id(), any -> new ArrayList<>())
+                    .add(spread);
+            for (Trait trait : traits) indexable.merge(trait, tally.items() * 9 / 8, Integer::sum);
+        }
+        return new Spreads(byCheck, indexable);
     }
 
     private static List<Tally> tallies(Random random) {

@@ -161,7 +161,8 @@ class ClientReport {
 
     private static String what(ReportWords words, Cause cause) {
         if (words.language().equals("en")) return cause.says();
-        return words.check(cause.check()) + (cause.section().isEmpty() ? "" : " (" + cause.section() + ")");
+        String where = cause.trait() == null ? cause.section() : cause.trait().value();
+        return words.check(cause.check()) + (where.isEmpty() ? "" : " (" + where + ")");
     }
 
     private static String interval(ReportWords words, Stake stake) {

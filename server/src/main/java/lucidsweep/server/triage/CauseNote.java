@@ -7,7 +7,7 @@ import lucidsweep.core.item.Field;
 /**
  * What a person says of a cause, which keeps it from sweep to sweep.
  *
- * @param shared, section what tells the cause from others of its check
+ * @param shared, section, trait what tells the cause from others of its check
  * @param name another than its own sentence; "" for none
  * @param aside whether it is set aside
  * @param untilMonth when it comes back: "2027-03"; "" for never
@@ -18,26 +18,34 @@ record CauseNote(
         String checkCode,
         String shared,
         String section,
+        String trait,
         String name,
         boolean aside,
         String reason,
         String untilMonth) {
 
     /** Nothing said of a cause yet. */
-    static CauseNote blank(long propertyId, Field field, String checkCode, String shared, String section) {
-        return new CauseNote(propertyId, field, checkCode, shared, section, "", false, "", "");
+    static CauseNote blank(
+            long propertyId, Field field, String checkCode, String shared, String section, String trait) {
+        return new CauseNote(propertyId, field, checkCode, shared, section, trait, "", false, "", "");
     }
 
     boolean isOf(Cause cause) {
-        return isOfSame(
-                blank(propertyId, cause.check().field(), cause.check().code(), cause.shared(), cause.section()));
+        return isOfSame(blank(
+                propertyId,
+                cause.check().field(),
+                cause.check().code(),
+                cause.shared(),
+                cause.section(),
+                cause.trait() == null ? "" : cause.trait().toString()));
     }
 
     boolean isOfSame(CauseNote other) {
         return other.field == field
                 && other.checkCode.equals(checkCode)
                 && other.shared.equals(shared)
-                && other.section.equals(section);
+                && other.section.equals(section)
+                && other.trait.equals(trait);
     }
 
     boolean isAside(YearMonth now) {
@@ -45,15 +53,15 @@ record CauseNote(
     }
 
     CauseNote named(String other) {
-        return new CauseNote(propertyId, field, checkCode, shared, section, other, aside, reason, untilMonth);
+        return new CauseNote(propertyId, field, checkCode, shared, section, trait, other, aside, reason, untilMonth);
     }
 
     CauseNote setAside(String why, String until) {
-        return new CauseNote(propertyId, field, checkCode, shared, section, name, true, why, until);
+        return new CauseNote(propertyId, field, checkCode, shared, section, trait, name, true, why, until);
     }
 
     CauseNote broughtBack() {
-        return new CauseNote(propertyId, field, checkCode, shared, section, name, false, "", "");
+        return new CauseNote(propertyId, field, checkCode, shared, section, trait, name, false, "", "");
     }
 
     boolean saysNothing() {

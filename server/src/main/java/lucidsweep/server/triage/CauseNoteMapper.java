@@ -10,18 +10,18 @@ import org.apache.ibatis.annotations.Select;
 interface CauseNoteMapper {
 
     @Select("""
-            select property_id, field, check_code, shared, section, name, aside, reason, until_month from cause_note
+            select property_id, field, check_code, shared, section, trait, name, aside, reason, until_month from cause_note
             where property_id = #{propertyId}""")
     List<CauseNote> ofProperty(long propertyId);
 
     @Delete("""
             delete from cause_note where property_id = #{propertyId} and field = #{field} and check_code = #{checkCode}
-            and shared = #{shared} and section = #{section}""")
+            and shared = #{shared} and section = #{section} and trait = #{trait}""")
     void remove(CauseNote note);
 
     @Insert("""
-            insert into cause_note (property_id, field, check_code, shared, section, name, aside, reason, until_month)
-            values (#{propertyId}, #{field}, #{checkCode}, #{shared}, #{section}, #{name}, #{aside}, #{reason},
+            insert into cause_note (property_id, field, check_code, shared, section, trait, name, aside, reason, until_month)
+            values (#{propertyId}, #{field}, #{checkCode}, #{shared}, #{section}, #{trait}, #{name}, #{aside}, #{reason},
                 #{untilMonth})""")
     void insert(CauseNote note);
 }

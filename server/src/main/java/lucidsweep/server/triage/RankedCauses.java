@@ -130,7 +130,7 @@ public class RankedCauses {
                 .toList();
         Map<String, Integer> sections = items.sections(propertyId).stream()
                 .collect(Collectors.toMap(Items.Section::section, Items.Section::indexable));
-        return Causes.of(tallies, sections, part -> {
+        return Causes.of(tallies, sections, items.spreads(propertyId), part -> {
             Integer fit = mapper.fitWithout(propertyId, part);
             return fit == null ? 0 : fit;
         });

@@ -54,13 +54,18 @@ class TriageController {
         this.lives = lives;
     }
 
-    /** A cause as the interface shows it. */
+    /**
+     * A cause as the interface shows it.
+     *
+     * @param trait what else its items have in common, as a filter has it: "folder /boats/kits/"; "" for nothing
+     */
     record CauseView(
             Field field,
             String check,
             String label,
             String shared,
             String section,
+            String trait,
             int items,
             long links,
             Stake stake,
@@ -75,6 +80,7 @@ class TriageController {
                     cause.check().field().label() + " " + cause.check().label(),
                     cause.shared(),
                     cause.section(),
+                    cause.trait() == null ? "" : cause.trait().toString(),
                     cause.items(),
                     cause.links(),
                     cause.stake(),
@@ -128,6 +134,7 @@ class TriageController {
             @NotNull String check,
             @NotNull @Size(max = 2_000) String shared,
             @NotNull @Size(max = 300) String section,
+            @Nullable @Size(max = 2_000) String trait,
 
             @Nullable @Size(max = 300, message = "has at most 300 characters")
             String name,
@@ -147,7 +154,13 @@ class TriageController {
         } catch (IllegalArgumentException e) {
             throw Refusal.badInput(e.getMessage());
         }
-        CauseNote blank = CauseNote.blank(propertyId, words.field(), words.check(), words.shared(), words.section());
+        CauseNote blank = CauseNote.blank(
+                propertyId,
+                words.field(),
+                words.check(),
+                words.shared(),
+                words.section(),
+                Objects.requireNonNullElse(words.trait(), ""));
         String reason = Objects.requireNonNullElse(words.reason(), "").strip();
         if (Boolean.TRUE.equals(words.aside()) && reason.isEmpty())
             throw Refusal.badInput("a reason is needed to set a cause aside");

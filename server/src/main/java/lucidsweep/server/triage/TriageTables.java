@@ -46,7 +46,9 @@ public final class TriageTables {
 
     /** The causes, those with most clicks at stake first. */
     public void causes(long propertyId, Rows rows) {
-        rows.row("cause", "check", "field", "items", "clicks", "low", "high", "fix", "links", "section", "shared");
+        rows.row(
+                "cause", "check", "field", "items", "clicks", "low", "high", "fix", "links", "section", "shared",
+                "having");
         for (Cause cause : causes.of(propertyId)) {
             Stake stake = cause.stake();
             rows.row(
@@ -60,7 +62,8 @@ public final class TriageTables {
                     cause.fix(),
                     cause.links(),
                     cause.section(),
-                    cause.shared());
+                    cause.shared(),
+                    cause.trait() == null ? "" : cause.trait().toString());
         }
     }
 

@@ -3,7 +3,7 @@ package lucidsweep.server.item.table;
 import java.util.List;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
-import lucidsweep.core.set.SetConditions;
+import lucidsweep.core.set.Trait;
 
 /**
  * Which items of a property are meant; every part that is null or empty does not narrow.
@@ -18,7 +18,7 @@ import lucidsweep.core.set.SetConditions;
  * @param indexable yes or no
  * @param set the id of a set that they belong to
  * @param life when the findings meant came
- * @param age days since they were published
+ * @param having what else they have in common
  * @param ids exactly these
  */
 public record ItemFilter(
@@ -32,7 +32,7 @@ public record ItemFilter(
         String indexable,
         Long set,
         LifeFilter life,
-        SetConditions.Range age,
+        Trait having,
         List<Long> ids) {
 
     /** As a state: any draft; as a check: any but that of not being indexable. */

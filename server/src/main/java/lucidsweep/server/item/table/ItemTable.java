@@ -13,8 +13,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.IntPredicate;
 import java.util.function.Predicate;
+import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.NotIndexable;
+import lucidsweep.core.finding.Spread;
+import lucidsweep.core.finding.Spreads;
 import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
@@ -67,6 +70,7 @@ final class ItemTable {
     private final Dictionary sections = new Dictionary();
     private final Dictionary keywords = new Dictionary();
     private final IntColumn section = new IntColumn();
+    private final IntColumn place = new IntColumn();
     private final IntColumn status = new IntColumn();
     private final IntColumn depth = new IntColumn();
     private final IntColumn linksIn = new IntColumn();
@@ -77,6 +81,7 @@ final class ItemTable {
     private float[] days = new float[1_024];
     private final IntColumn findingSet = new IntColumn();
     private final FindingSets findingSets = new FindingSets();
+    private final Places places = new Places();
     private float[][] stakes = new float[1_024][];
     private int[][] since = new int[1_024][];
 
@@ -85,6 +90,9 @@ final class ItemTable {
 
     private double mostAtStake = NONE;
     private List<FindingCount> counted;
+
+    private Map<Long, Group> groups;
+    private Spreads spreads;
     private Map<Integer, Integer> foundAt;
     private final BitSet indexable = new BitSet();
     private final TextColumn address = new TextColumn();
@@ -165,6 +173,7 @@ final class ItemTable {
         address.set(row, line.address());
         h1.set(row, line.h1());
         section.set(row, sections.number(line.section()));
+        place.set(row, places.number(line));
         status.set(row, line.status());
         depth.set(row, line.place().depth());
         linksIn.set(row, line.place().linksIn());
@@ -184,6 +193,8 @@ final class ItemTable {
         since[row] = moments.computeIfAbsent(IntBuffer.wrap(line.found().since()), IntBuffer::array);
         mostAtStake = NONE;
         counted = null;
+        groups = null;
+        spreads = null;
         foundAt = null;
         for (int i = 0; i < fields.length; i++) fields[i].set(row, line.cells()[i]);
     }
@@ -365,8 +376,14 @@ final class ItemTable {
 
     /** Findings that count, and that of not being indexable, by field, kind, what they share, and section. */
     synchronized List<FindingCount> findingCounts() {
-        if (counted == null) counted = countFindings(row -> true);
+        if (counted == null) counted = counted(groups());
         return counted;
+    }
+
+    /** How findings that share nothing lie over what else their items have in common. */
+    synchronized Spreads spreads() {
+        if (spreads == null) spreads = spread();
+        return spreads;
     }
 
     /** The same of the items of a set. */
@@ -383,22 +400,62 @@ final class ItemTable {
             if (findingSet.get(row) != 0) withFindings++;
             clicks += clicksAtStake(row);
         }
-        return new Items.SetFindings(open, withFindings, clicks, countFindings(members::get));
+        return new Items.SetFindings(open, withFindings, clicks, counted(grouped(members::get)));
     }
 
-    private List<FindingCount> countFindings(IntPredicate rows) {
+    private Map<Long, Group> groups() {
+        if (groups == null) groups = grouped(row -> true);
+        return groups;
+    }
+
+    /** Rows with findings, by their findings, their place and whether they are indexable. */
+    private Map<Long, Group> grouped(IntPredicate rows) {
         Map<Long, Group> groups = new LinkedHashMap<>();
         for (int row = 0; row < size; row++) {
             if (findingSet.get(row) == 0 || !rows.test(row)) continue;
-            long key = ((long) findingSet.get(row) << 32 | section.get(row)) << 1 | (indexable.get(row) ? 1 : 0);
+            long key = ((long) findingSet.get(row) << 32 | place.get(row)) << 1 | (indexable.get(row) ? 1 : 0);
             int first = row;
             groups.computeIfAbsent(key, any -> new Group(first)).add(linksIn.get(row), stakes[row]);
         }
+        return groups;
+    }
+
+    private static boolean isIndexable(long key) {
+        return (key & 1) == 1;
+    }
+
+    private Places.Place place(long key) {
+        return places.place((int) (key >> 1));
+    }
+
+    private List<Mark> marks(long key) {
+        return findingSets.set((int) (key >> 33));
+    }
+
+    private Spreads spread() {
+        Map<String, List<Spread>> byCheck = new HashMap<>();
+        groups().forEach((key, group) -> {
+            if (!isIndexable(key)) return;
+            List<Mark> marks = marks(key);
+            for (int i = 0; i < marks.size(); i++) {
+                Check check = Checks.of(marks.get(i).field(), marks.get(i).check());
+                if (check.isShared()) continue;
+                byCheck.computeIfAbsent(check.id(), any -> new ArrayList<>())
+                        .add(new Spread(
+                                place(key).section(), place(key).traits(), group.items, group.links, group.stake(i)));
+            }
+        });
+        int[] items = new int[places.size()];
+        for (int row = indexable.nextSetBit(0); row >= 0; row = indexable.nextSetBit(row + 1)) items[place.get(row)]++;
+        return new Spreads(byCheck, places.byTrait(items));
+    }
+
+    private List<FindingCount> counted(Map<Long, Group> groups) {
         Map<FindingCount.Key, Sum> sums = new LinkedHashMap<>();
         groups.forEach((key, group) -> {
-            boolean counted = (key & 1) == 1;
-            String where = sections.name((int) (key >> 1));
-            List<Mark> marks = findingSets.set((int) (key >> 33));
+            boolean counted = isIndexable(key);
+            String where = place(key).section();
+            List<Mark> marks = marks(key);
             for (int i = 0; i < marks.size(); i++) {
                 Mark mark = marks.get(i);
                 if (!counted && mark.field() != Field.INDEXING) continue;

@@ -19,6 +19,7 @@ import java.util.stream.Stream;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.EvidenceMarks;
+import lucidsweep.core.finding.Spreads;
 import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
@@ -382,6 +383,11 @@ public class Items {
         return tables.of(propertyId).findingCounts();
     }
 
+    /** How findings that share nothing lie over what else their items have in common. */
+    public Spreads spreads(long propertyId) {
+        return tables.of(propertyId).spreads();
+    }
+
     /** Findings of a set counted. */
     public SetFindings findings(long propertyId, Predicate<SetMember> set) {
         return tables.of(propertyId).findingsOf(set);
@@ -509,10 +515,9 @@ public class Items {
     private Predicate<SetMember> members(ItemView view) {
         ItemFilter filter = view.filter();
         Predicate<SetMember> set = filter.set() == null ? null : sets.test(view.propertyId(), filter.set());
-        if (filter.age() == null) return set;
-        long today = ItemSets.today();
-        Predicate<SetMember> ofAge = item -> filter.age().has(today - item.publishedDay());
-        return set == null ? ofAge : set.and(ofAge);
+        if (filter.having() == null) return set;
+        Predicate<SetMember> having = filter.having().test(ItemSets.today());
+        return set == null ? having : set.and(having);
     }
 
     private List<ItemRow> rows(Property property, long[] ids) {
