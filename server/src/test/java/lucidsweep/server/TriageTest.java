@@ -233,12 +233,14 @@ class TriageTest {
             gathered.merge(field + " " + kind, items, Integer::sum);
             int behind = api.get(path + "/items?" + counted(field) + "field=" + field + "&check=" + kind
                             + "&shared=" + Api.encoded(cause.path("shared").asString())
-                            + "&section=" + Api.encoded(cause.path("section").asString()))
+                            + "&section=" + Api.encoded(cause.path("section").asString())
+                            + "&having=" + Api.encoded(cause.path("trait").asString()))
                     .json()
                     .path("total")
                     .asInt();
             boolean oneOfSeveral = cause.path("shared").asString().isEmpty()
-                    && cause.path("section").asString().isEmpty();
+                    && cause.path("section").asString().isEmpty()
+                    && cause.path("trait").asString().isEmpty();
             if (oneOfSeveral) assertThat(behind).as(cause.toString()).isGreaterThanOrEqualTo(items);
             else assertThat(behind).as(cause.toString()).isEqualTo(items);
         }

@@ -16,6 +16,9 @@ import lucidsweep.core.set.Trait;
  */
 final class ByTrait {
 
+    /** The share of the items left that a trait explains at the least. */
+    private static final double EXPLAINS = 0.5;
+
     private static final Comparator<Map.Entry<Trait, Sum>> MOST = Comparator.comparing(
                     (Map.Entry<Trait, Sum> entry) -> entry.getValue(),
                     Comparator.comparingDouble(Sum::clicks).thenComparingLong(Sum::weight))
@@ -69,8 +72,11 @@ final class ByTrait {
     }
 
     private Optional<Trait> next(Map<Trait, Sum> all) {
+        int count = left.stream().mapToInt(Spread::items).sum();
         return sums(left).entrySet().stream()
                 .filter(entry -> entry.getValue().items >= least)
+                // One that explains little would put many small causes in the place of one.
+                .filter(entry -> entry.getValue().items >= EXPLAINS * count)
                 // Else the trait would name items that have a cause already.
                 .filter(entry -> entry.getValue().items == all.get(entry.getKey()).items)
                 .filter(entry -> all.get(entry.getKey()).items

@@ -90,23 +90,23 @@ class CausesTest {
         Trait fresh = Trait.of("published ..61");
         Trait thisYear = Trait.of("published ..365");
         List<Spread> spread = List.of(
-                new Spread("/shop/", List.of(kits), 12, 1, Stake.NONE),
+                new Spread("/shop/", List.of(kits), 20, 1, Stake.NONE),
                 new Spread("/shop/", List.of(oars), 9, 1, Stake.NONE),
                 new Spread("/shop/", List.of(oars, fresh, thisYear), 3, 1, new Stake(4, 2, 8)),
-                new Spread("/journal/", List.of(fresh, thisYear), 16, 1, Stake.NONE),
+                new Spread("/journal/", List.of(fresh, thisYear), 36, 1, Stake.NONE),
                 new Spread("/journal/", List.of(thisYear), 2, 1, Stake.NONE),
                 new Spread("/tours/", List.of(), 5, 1, Stake.NONE));
         List<Tally> tallies = spread.stream()
                 .map(some -> new Tally(missing, "", "", some.section(), some.items(), some.links(), some.stake()))
                 .toList();
         Spreads spreads =
-                new Spreads(Map.of(missing.id(), spread), Map.of(kits, 14, oars, 12, fresh, 20, thisYear, 60));
+                new Spreads(Map.of(missing.id(), spread), Map.of(kits, 22, oars, 12, fresh, 45, thisYear, 90));
         assertThat(Causes.of(tallies, SIZES, spreads, ending -> 1))
                 .extracting(cause -> cause.says() + " " + cause.trait())
                 .containsExactly(
-                        "19 items published in the last 2 months have no description. published ..61",
-                        "16 items have no description. null",
-                        "12 items in /shop/kits/ have no description. folder /shop/kits/");
+                        "39 items published in the last 2 months have no description. published ..61",
+                        "20 items in /shop/kits/ have no description. folder /shop/kits/",
+                        "16 items have no description. null");
     }
 
     @Test
