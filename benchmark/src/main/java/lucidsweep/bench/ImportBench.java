@@ -1,14 +1,8 @@
 package lucidsweep.bench;
 
-import java.io.BufferedWriter;
 import java.io.IOException;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.concurrent.locks.LockSupport;
 import java.util.function.IntFunction;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -38,10 +32,9 @@ final class ImportBench {
     private static final int COMPARED = Integer.getInteger("compared", 200_000);
     private static final int WANTED = 50_000;
 
-    private final HttpClient http = HttpClient.newHttpClient();
     private final Path folder;
     private final Clients clients;
-    private final String base;
+    private final Api api;
     private final long client;
 
     private final Stored stored = new Stored();
@@ -67,7 +60,7 @@ final class ImportBench {
         application.addApplicationListener(stored);
         this.folder = folder;
         clients = application.getBean(Clients.class);
-        base = "http://127.0.0.1:" + application.getEnvironment().getProperty("local.server.port");
+        api = new Api(application);
         client = clients.addClient(new ClientForm("Tarrin Bay Kayaks", "", "")).id();
     }
 
@@ -116,12 +109,7 @@ final class ImportBench {
     }
 
     private Path file(String name, String head, int rows, IntFunction<String> row) throws IOException {
-        Path file = folder.resolve(name);
-        try (BufferedWriter out = Files.newBufferedWriter(file)) {
-            out.write(head + "\n");
-            for (int i = 0; i < rows; i++) out.write(row.apply(i) + "\n");
-        }
-        return file;
+        return Api.file(folder.resolve(name), head, rows, row);
     }
 
     private static void read(String what, RowKind kind, Path file, int rows) {
@@ -154,30 +142,9 @@ final class ImportBench {
 
     private void store(String what, long property, Path file, int rows, int min)
             throws IOException, InterruptedException {
-        String boundary = "b";
-        String plan = send(HttpRequest.newBuilder(URI.create(base + "/api/properties/" + property + "/imports"))
-                .header("Content-Type", "multipart/form-data; boundary=" + boundary)
-                .POST(HttpRequest.BodyPublishers.concat(
-                        HttpRequest.BodyPublishers.ofString(
-                                "--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"x.csv\"\r\n\r\n"),
-                        HttpRequest.BodyPublishers.ofFile(file),
-                        HttpRequest.BodyPublishers.ofString("\r\n--b--\r\n"))));
-        Matcher meaning = Pattern.compile("\"meaning\":(\"[A-Z]+\"),\"sure\"").matcher(plan);
-        StringBuilder meanings = new StringBuilder();
-        while (meaning.find())
-            meanings.append(meanings.length() == 0 ? "" : ",").append(meaning.group(1));
+        Api.Import upload = api.upload(property, file);
         long start = System.nanoTime();
-        String applied = send(HttpRequest.newBuilder(
-                        URI.create(base + "/api/imports/" + find(plan, "\"token\":\"([^\"]+)\"") + "/apply"))
-                .header("Content-Type", "application/json")
-                .POST(HttpRequest.BodyPublishers.ofString("{\"meanings\":[" + meanings + "]}")));
-        String job = find(applied, "\"jobId\":(\\d+)");
-        String state = get("/api/jobs/" + job);
-        while (state.contains("\"state\":\"running\"")) {
-            LockSupport.parkNanos(100_000_000);
-            state = get("/api/jobs/" + job);
-        }
-        if (!state.contains("\"state\":\"done\"")) throw new IllegalStateException(state);
+        api.apply(upload);
         long ended = System.nanoTime();
         double rate = rows / Report.seconds(stored.at - start);
         Report.line(
@@ -189,16 +156,16 @@ final class ImportBench {
     }
 
     private void compare(long property) throws IOException, InterruptedException {
-        Matcher sweep = Pattern.compile("\"id\":(\\d+)").matcher(get("/api/properties/" + property + "/sweeps"));
+        Matcher sweep = Pattern.compile("\"id\":(\\d+)").matcher(api.get("/api/properties/" + property + "/sweeps"));
         sweep.find();
         String after = sweep.group(1);
         sweep.find();
         String path =
                 "/api/properties/" + property + "/comparison?before=" + sweep.group(1) + "&after=" + after + "&from=";
         long start = System.nanoTime();
-        String first = get(path + 0);
+        String first = api.get(path + 0);
         double seconds = Report.seconds(System.nanoTime() - start);
-        String counts = find(first, "\"counts\":(\\{[^}]*\\})");
+        String counts = Api.find(first, "\"counts\":(\\{[^}]*\\})");
         Report.line(
                 "Two imports of 200,000 side by side",
                 "< 10 s",
@@ -207,26 +174,10 @@ final class ImportBench {
         long[] pages = new long[40];
         for (int i = 0; i < pages.length; i++) {
             start = System.nanoTime();
-            get(path + i * 1_500);
+            api.get(path + i * 1_500);
             pages[i] = System.nanoTime() - start;
         }
         double p95 = Report.p95(pages);
         Report.line("… a page of it: p95 of 40", "< 300 ms", Report.format("%.0f ms", p95), p95 < 300);
-    }
-
-    private String get(String path) throws IOException, InterruptedException {
-        return send(HttpRequest.newBuilder(URI.create(base + path)));
-    }
-
-    private String send(HttpRequest.Builder request) throws IOException, InterruptedException {
-        HttpResponse<String> answer = http.send(request.build(), HttpResponse.BodyHandlers.ofString());
-        if (answer.statusCode() != 200) throw new IllegalStateException(answer.uri() + ": " + answer.body());
-        return answer.body();
-    }
-
-    private static String find(String text, String pattern) {
-        Matcher matcher = Pattern.compile(pattern).matcher(text);
-        if (!matcher.find()) throw new IllegalStateException("expected " + pattern + " in " + text);
-        return matcher.group(1);
     }
 }

@@ -1,19 +1,13 @@
 package lucidsweep.bench;
 
 import java.io.IOException;
-import java.net.URI;
 import java.net.URLEncoder;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Random;
 import java.util.concurrent.locks.LockSupport;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.Standard;
@@ -45,14 +39,13 @@ final class ScaleBench {
              {"sources":[{"kind":"SECTION","text":""}],"before":" – ","letterCase":"TITLE","rank":3,"shortenable":false},
              {"sources":[{"kind":"BRAND","text":""}],"before":" | ","letterCase":"AS_IS","rank":2,"shortenable":false}]}}}""";
 
-    private final HttpClient http = HttpClient.newHttpClient();
     private final ConfigurableApplicationContext application;
-    private final String base;
+    private final Api api;
     private long property;
 
     private ScaleBench(ConfigurableApplicationContext application) {
         this.application = application;
-        base = "http://127.0.0.1:" + application.getEnvironment().getProperty("local.server.port");
+        api = new Api(application);
     }
 
     public static void main(String[] args) throws Exception {
@@ -80,26 +73,44 @@ final class ScaleBench {
         typing();
 
         start = System.nanoTime();
-        String preview = post("/api/properties/" + property + "/previews", RECIPE);
+        String preview = api.post("/api/properties/" + property + "/previews", RECIPE);
         double first = Report.seconds(System.nanoTime() - start);
         Report.line(
                 "A recipe over " + COUNT + ": first figures",
                 "< 1 s",
-                Report.format("%.2f s (%s done)", first, find(preview, "\"done\":(\\d+)")),
+                Report.format("%.2f s (%s done)", first, Api.find(preview, "\"done\":(\\d+)")),
                 first < 1 && !preview.contains("\"done\":0"));
-        String token = find(preview, "\"token\":\"([^\"]+)\"");
-        while (preview.contains("\"complete\":false")) preview = get("/api/previews/" + token);
+        String token = Api.find(preview, "\"token\":\"([^\"]+)\"");
+        while (preview.contains("\"complete\":false")) preview = api.get("/api/previews/" + token);
         report("A recipe over " + COUNT + ": all figures", 5, start);
 
         start = System.nanoTime();
-        endJob(post("/api/properties/" + property + "/batches", RECIPE));
+        api.endJob(api.post("/api/properties/" + property + "/batches", RECIPE));
         awaitFindings();
         report("… applied, findings brought up to date", 10, start);
-        String batch = find(get("/api/properties/" + property + "/batches"), "\"id\":(\\d+)");
+        String batch = Api.find(api.get("/api/properties/" + property + "/batches"), "\"id\":(\\d+)");
         start = System.nanoTime();
-        endJob(post("/api/batches/" + batch + "/undo", ""));
+        api.endJob(api.post("/api/batches/" + batch + "/undo", ""));
         awaitFindings();
         report("… undone, findings brought up to date", 10, start);
+        demand(findings);
+    }
+
+    /** What faults cost is fitted to ten rows of demand an item, in one go with all findings. */
+    private void demand(Findings findings) throws IOException, InterruptedException {
+        Random random = new Random(6);
+        Path file = Api.file(
+                Files.createTempFile("lucid-bench-", ".csv"),
+                "page,query,country,from,to,clicks,impressions,position",
+                ITEMS * 10,
+                i -> "https://large.example/section-" + i / 10 % 40 + "/page-" + i / 10 + ".html," + words(random, 3)
+                        + " " + i % 10 + ",gb,2026-10-01,2026-10-28," + random.nextInt(9) + ","
+                        + (10 + random.nextInt(900)) + "," + random.nextInt(60) + ".5");
+        api.apply(api.upload(property, file));
+        Files.delete(file);
+        long start = System.nanoTime();
+        findings.evaluate(property);
+        report("… with what faults cost, fitted to " + Report.format("%,d", ITEMS * 10) + " rows of demand", 16, start);
     }
 
     private void fill() {
@@ -176,7 +187,7 @@ final class ScaleBench {
         };
         Random random = new Random(9);
         for (int i = 0; i < 12; i++)
-            get(page(
+            api.get(page(
                     sorts[i % sorts.length],
                     filters[i % filters.length] + (filters[i % filters.length].equals("&q=") ? "warm" + i : ""),
                     false,
@@ -192,10 +203,10 @@ final class ScaleBench {
             boolean desc = random.nextBoolean();
             application.getBean(Clients.class).touch(property);
             long start = System.nanoTime();
-            get(page(sort, filter, desc, random));
+            api.get(page(sort, filter, desc, random));
             cold[i] = System.nanoTime() - start;
             start = System.nanoTime();
-            get(page(sort, filter, desc, random));
+            api.get(page(sort, filter, desc, random));
             warm[i] = System.nanoTime() - start;
         }
         double p95 = Report.p95(cold);
@@ -216,11 +227,11 @@ final class ScaleBench {
         for (int i = 0; i < causes.length; i++) {
             application.getBean(Clients.class).touch(property);
             long start = System.nanoTime();
-            get(path + "/causes");
-            get(path + "/findings/spots");
-            get(path + "/findings/checks");
-            get(path + "/findings/life");
-            get(path + "/causes/aside");
+            api.get(path + "/causes");
+            api.get(path + "/findings/spots");
+            api.get(path + "/findings/checks");
+            api.get(path + "/findings/life");
+            api.get(path + "/causes/aside");
             causes[i] = System.nanoTime() - start;
         }
         double p95 = Report.p95(java.util.Arrays.copyOfRange(causes, 5, causes.length));
@@ -233,11 +244,11 @@ final class ScaleBench {
         Random random = new Random(5);
         long[] edits = new long[120];
         for (int i = 0; i < edits.length; i++) {
-            String id =
-                    find(get(path + "/items?count=1&from=" + random.nextInt(ITEMS)), "\"rows\":\\[\\{\"id\":(\\d+)");
+            String id = Api.find(
+                    api.get(path + "/items?count=1&from=" + random.nextInt(ITEMS)), "\"rows\":\\[\\{\"id\":(\\d+)");
             String body = "[{\"itemId\":" + id + ",\"field\":\"title\",\"text\":\"" + words(random, 6) + "\"}]";
             long start = System.nanoTime();
-            post(path + "/cells", body);
+            api.post(path + "/cells", body);
             edits[i] = System.nanoTime() - start;
         }
         p95 = Report.p95(java.util.Arrays.copyOfRange(edits, 20, edits.length));
@@ -245,7 +256,7 @@ final class ScaleBench {
                 "A title typed, findings right again: p95 of 100", "< 30 ms", Report.format("%.0f ms", p95), p95 < 30);
 
         long start = System.nanoTime();
-        post(path + "/standard/preview", "{\"title\":{\"maxChars\":50}}");
+        api.post(path + "/standard/preview", "{\"title\":{\"maxChars\":50}}");
         double seconds = Report.seconds(System.nanoTime() - start);
         Report.line("A change of standard previewed", "< 1 s", Report.format("%.2f s", seconds), seconds < 1);
     }
@@ -262,21 +273,11 @@ final class ScaleBench {
             String body = "{\"title\":\"" + text.substring(0, 1 + i % text.length()) + "\",\"description\":\"" + text
                     + " " + i + "\",\"keyword\":\"kayak hire\"}";
             long start = System.nanoTime();
-            post("/api/properties/" + property + "/looks", body);
+            api.post("/api/properties/" + property + "/looks", body);
             nanos[i] = System.nanoTime() - start;
         }
         double p95 = Report.p95(java.util.Arrays.copyOfRange(nanos, 50, nanos.length));
         Report.line("Measured while typing: p95 of 350", "< 20 ms", Report.format("%.1f ms", p95), p95 < 20);
-    }
-
-    private void endJob(String applied) throws IOException, InterruptedException {
-        String job = find(applied, "\"jobId\":(\\d+)");
-        String state = get("/api/jobs/" + job);
-        while (state.contains("\"state\":\"running\"")) {
-            LockSupport.parkNanos(20_000_000);
-            state = get("/api/jobs/" + job);
-        }
-        if (!state.contains("\"state\":\"done\"")) throw new IllegalStateException(state);
     }
 
     /** A job waits for the findings that follow it for some seconds only. */
@@ -289,28 +290,6 @@ final class ScaleBench {
     private void report(String what, double max, long start) {
         double seconds = Report.seconds(System.nanoTime() - start);
         Report.line(what, Report.format("< %.0f s", max), Report.format("%.2f s", seconds), seconds < max);
-    }
-
-    private String get(String path) throws IOException, InterruptedException {
-        return send(HttpRequest.newBuilder(URI.create(base + path)));
-    }
-
-    private String post(String path, String body) throws IOException, InterruptedException {
-        return send(HttpRequest.newBuilder(URI.create(base + path))
-                .header("Content-Type", "application/json")
-                .POST(HttpRequest.BodyPublishers.ofString(body)));
-    }
-
-    private String send(HttpRequest.Builder request) throws IOException, InterruptedException {
-        HttpResponse<String> answer = http.send(request.build(), HttpResponse.BodyHandlers.ofString());
-        if (answer.statusCode() != 200) throw new IllegalStateException(answer.uri() + ": " + answer.body());
-        return answer.body();
-    }
-
-    private static String find(String text, String pattern) {
-        Matcher matcher = Pattern.compile(pattern).matcher(text);
-        if (!matcher.find()) throw new IllegalStateException("expected " + pattern + " in " + text);
-        return matcher.group(1);
     }
 
     private static String words(Random random, int count) {

@@ -16,10 +16,12 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.LongStream;
 import lucidsweep.core.finding.NotIndexable;
+import lucidsweep.core.finding.Spread;
 import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.set.SetMember;
+import lucidsweep.core.set.Trait;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -348,6 +350,37 @@ class ItemTableTest {
                     assertSame(filter, wanted, ItemSort.ADDRESS);
                 }
             }
+        }
+    }
+
+    @Test
+    void findingsOfASetAndOverTraitsAreCounted() {
+        Predicate<SetMember> german = row -> row.language().equals("de");
+        for (int round = 0; round < 3; round++) {
+            changeSome(50);
+            Predicate<ItemTable.Line> open =
+                    line -> line.indexable() && line.traits().language().equals("de");
+            Items.SetFindings found = table.findingsOf(german);
+            assertThat(found.indexable()).isEqualTo((int) count(open));
+            assertThat(found.withFindings()).isEqualTo((int)
+                    count(open.and(line -> !line.found().marks().isEmpty())));
+            for (String check : CHECKS) {
+                Predicate<ItemTable.Line> faulty = line -> has(line, check);
+                assertThat(found.counts().stream()
+                                .filter(each -> each.key().check().equals(check))
+                                .mapToInt(FindingCount::items)
+                                .sum())
+                        .as(check)
+                        .isEqualTo((int) count(open.and(faulty)));
+                int spread = table.spreads().byCheck().getOrDefault("title " + check, List.of()).stream()
+                        .mapToInt(Spread::items)
+                        .sum();
+                assertThat(spread)
+                        .as(check)
+                        .isEqualTo(check.equals("duplicate") ? 0 : (int) count(faulty.and(ItemTable.Line::indexable)));
+            }
+            assertThat(table.spreads().indexable())
+                    .isEqualTo(Map.of(Trait.of("published 366.."), (int) count(ItemTable.Line::indexable)));
         }
     }
 
