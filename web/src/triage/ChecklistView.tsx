@@ -32,6 +32,7 @@ export function ChecklistView({ propertyId }: { propertyId: number }) {
           <p>
             The share of {of(list.indexable, "indexable item")} that each check finds nothing wrong with
             {list.sweeps.length > 1 && <>, now and after each sweep since {day(list.sweeps[0].swept)}</>}.
+            {list.sweeps.length === 0 && set && <> Once it is swept again, what it was before stands beside it.</>}
           </p>
         )}
         {(sets.data?.length ?? 0) > 0 && (
@@ -73,7 +74,16 @@ export function ChecklistView({ propertyId }: { propertyId: number }) {
           return (
             <section key={field} className={css.field}>
               <h2>{fieldName(field)}</h2>
-              <PlainTable head={["Check", "In place", earlierDay(list), "Over the sweeps", "To fix"]} right={[1, 2, 4]}>
+              <PlainTable
+                head={[
+                  "Check",
+                  "In place",
+                  earlierDay(list),
+                  list.sweeps.length > 1 ? "Over the sweeps" : "",
+                  "To fix",
+                ]}
+                right={[1, 2, 4]}
+              >
                 <tbody>
                   {lines.map((line) => (
                     <Line key={line.check} line={line} list={list} set={set} />

@@ -5,10 +5,12 @@ import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.Standard;
 
 /** A title or description that is told apart from others by a place, a number or a name only. */
-final class Patterned extends TextCheck {
+public final class Patterned extends TextCheck {
+
+    public static final String CODE = "patterned";
 
     Patterned(Field field) {
-        super(field, "patterned", "told apart by a name only", Cost.APPEAL, Fix.RECIPE);
+        super(field, CODE, "told apart by a name only", Cost.APPEAL, Fix.RECIPE);
     }
 
     @Override

@@ -21,6 +21,8 @@ import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.Inspection;
 import lucidsweep.core.finding.InspectionContext;
+import lucidsweep.core.finding.NearDuplicate;
+import lucidsweep.core.finding.Patterned;
 import lucidsweep.core.finding.Stake;
 import lucidsweep.core.finding.TagUse;
 import lucidsweep.core.item.Field;
@@ -123,7 +125,8 @@ public class Findings {
         // Who belongs to a set is told by the table, which does not know yet what a sweep has just brought.
         if (learns && standards.any(propertyId)) items.readAnew(propertyId);
         Map<Field, AlikeTexts.Found> unchanged = likes.found(propertyId);
-        Survey survey = survey(property, property.standard(), ids, unchanged.keySet());
+        ItemStandards held = standards.of(property);
+        Survey survey = survey(property, property.standard(), ids, withoutNeed(unchanged.keySet(), held));
         List<CommonPart> common = survey.common(property.standard());
         CompletableFuture<AlikeTexts.Found> besides = unchanged.containsKey(Field.DESCRIPTION)
                 ? CompletableFuture.completedFuture(unchanged.get(Field.DESCRIPTION))
@@ -134,7 +137,7 @@ public class Findings {
         likes.keep(propertyId, likeTitles, likeDescriptions);
         Inspector inspector = inspector(
                 property,
-                standards.of(property),
+                held,
                 common,
                 Likes.ofAll(survey.titles().found(), likeTitles),
                 Likes.ofAll(survey.descriptions().found(), likeDescriptions));
@@ -156,6 +159,16 @@ public class Findings {
             storeCommon(propertyId, common, fitWithout);
             mapper.judgedAll(propertyId, changes);
         });
+    }
+
+    /** The fields whose texts need not be compared: those known to be the same, and those where nobody asks for it. */
+    private static Set<Field> withoutNeed(Set<Field> unchanged, ItemStandards held) {
+        Set<Field> without = new HashSet<>(unchanged);
+        for (Field field : List.of(Field.TITLE, Field.DESCRIPTION)) {
+            if (!held.uses(Check.id(field, NearDuplicate.CODE)) && !held.uses(Check.id(field, Patterned.CODE)))
+                without.add(field);
+        }
+        return without;
     }
 
     /** @param without fields whose texts need not be compared */

@@ -32,6 +32,13 @@ public final class ItemStandards {
         return base;
     }
 
+    /** Whether any item may be held to a check. */
+    public boolean uses(String checkId) {
+        return !base.off().contains(checkId)
+                || forms.stream()
+                        .anyMatch(form -> form.off() != null && !form.off().contains(checkId));
+    }
+
     /** Looks up some items. */
     public Held held(long[] ids) {
         Map<Long, Long> sets = new HashMap<>();
