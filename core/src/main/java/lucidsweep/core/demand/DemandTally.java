@@ -16,18 +16,49 @@ public final class DemandTally {
     private static final int YEAR = 364;
     private static final double DAYS_A_MONTH = 365.25 / 12;
     private static final int WINDOWS = 3;
-    private static final long EMPTY = -1;
+    private static final Sum NOTHING = new Sum(0, 0, 0);
 
     private final int from;
     private final int days;
     private final boolean[][] covered;
     private final Map<Integer, Integer> firstDays = new HashMap<>();
-    private long[] keys = new long[1 << 10];
-    private long[][] clicks = new long[WINDOWS][1 << 10];
-    private long[][] impressions = new long[WINDOWS][1 << 10];
-    private double[][] places = new double[WINDOWS][1 << 10];
-    private long[][] placed = new long[WINDOWS][1 << 10];
+    private final Window[] windows = {new Window(), new Window(), new Window()};
+
+    /** By their number, in the order in which they came: the item and query of each pair. */
+    private long[] pairs = new long[1 << 10];
+
+    /** By hash, the number of a pair plus 1; 0 for none. */
+    private int[] table = new int[1 << 11];
+
     private int size;
+
+    /** The sums of one window by the numbers of pairs; takes no room until a row lies in it. */
+    private static final class Window {
+        private long[] clicks = {};
+        private long[] impressions = {};
+        private double[] places = {};
+        private long[] placed = {};
+
+        private void add(int pair, int capacity, long clicked, long shown, double position) {
+            if (pair >= clicks.length) {
+                clicks = Arrays.copyOf(clicks, capacity);
+                impressions = Arrays.copyOf(impressions, capacity);
+                places = Arrays.copyOf(places, capacity);
+                placed = Arrays.copyOf(placed, capacity);
+            }
+            clicks[pair] += clicked;
+            impressions[pair] += shown;
+            if (position < 1) return;
+            places[pair] += position * shown;
+            placed[pair] += shown;
+        }
+
+        private Sum sum(int pair) {
+            if (pair >= clicks.length || clicks[pair] == 0 && impressions[pair] == 0) return NOTHING;
+            long shown = placed[pair];
+            return new Sum(clicks[pair], impressions[pair], shown == 0 ? 0 : places[pair] / shown);
+        }
+    }
 
     /**
      * A tally of a window.
@@ -39,7 +70,6 @@ public final class DemandTally {
         this.from = from;
         days = to - from + 1;
         covered = new boolean[WINDOWS][days];
-        Arrays.fill(keys, EMPTY);
     }
 
     /**
@@ -88,16 +118,8 @@ public final class DemandTally {
             if (middle < start || middle >= start + days) continue;
             Arrays.fill(
                     covered[window], Math.max(0, first - start), Math.max(0, Math.min(days, last - start + 1)), true);
-            add(window, slot((long) item << 32 | query), clicked, shown, position);
+            windows[window].add(number((long) item << 32 | query), pairs.length, clicked, shown, position);
         }
-    }
-
-    private void add(int window, int slot, long clicked, long shown, double position) {
-        clicks[window][slot] += clicked;
-        impressions[window][slot] += shown;
-        if (position < 1) return;
-        places[window][slot] += position * shown;
-        placed[window][slot] += shown;
     }
 
     /** The first day of a window: 0 for the one that was asked for, 1 for the one before, 2 for a year before. */
@@ -105,46 +127,27 @@ public final class DemandTally {
         return window == 0 ? from : window == 1 ? from - days : from - YEAR;
     }
 
-    private int slot(long key) {
-        if (size * 2 >= keys.length) grow();
-        int slot = find(keys, key);
-        if (keys[slot] == EMPTY) {
-            keys[slot] = key;
-            size++;
+    private int number(long pair) {
+        int slot = slot(pair);
+        if (table[slot] != 0) return table[slot] - 1;
+        if (size == pairs.length) {
+            pairs = Arrays.copyOf(pairs, size + size / 2);
+            if (2 * pairs.length > table.length) {
+                table = new int[table.length * 2];
+                for (int number = 0; number < size; number++) table[slot(pairs[number])] = number + 1;
+            }
+            slot = slot(pair);
         }
+        pairs[size] = pair;
+        table[slot] = ++size;
+        return size - 1;
+    }
+
+    /** Where a pair stands in the table, or would. */
+    private int slot(long pair) {
+        int slot = (int) ((pair * 0x9E3779B97F4A7C15L >>> 32) & table.length - 1);
+        while (table[slot] != 0 && pairs[table[slot] - 1] != pair) slot = slot + 1 & table.length - 1;
         return slot;
-    }
-
-    private static int find(long[] keys, long key) {
-        int slot = (int) ((key * 0x9E3779B97F4A7C15L >>> 32) & keys.length - 1);
-        while (keys[slot] != EMPTY && keys[slot] != key) slot = slot + 1 & keys.length - 1;
-        return slot;
-    }
-
-    private void grow() {
-        long[] oldKeys = keys;
-        keys = new long[oldKeys.length * 2];
-        Arrays.fill(keys, EMPTY);
-        int[] moved = new int[oldKeys.length];
-        for (int i = 0; i < oldKeys.length; i++) {
-            if (oldKeys[i] == EMPTY) continue;
-            moved[i] = find(keys, oldKeys[i]);
-            keys[moved[i]] = oldKeys[i];
-        }
-        for (int window = 0; window < WINDOWS; window++) {
-            clicks[window] = moved(clicks[window], oldKeys, moved);
-            impressions[window] = moved(impressions[window], oldKeys, moved);
-            placed[window] = moved(placed[window], oldKeys, moved);
-            double[] wider = new double[keys.length];
-            for (int i = 0; i < oldKeys.length; i++) if (oldKeys[i] != EMPTY) wider[moved[i]] = places[window][i];
-            places[window] = wider;
-        }
-    }
-
-    private long[] moved(long[] values, long[] oldKeys, int[] moved) {
-        long[] wider = new long[keys.length];
-        for (int i = 0; i < oldKeys.length; i++) if (oldKeys[i] != EMPTY) wider[moved[i]] = values[i];
-        return wider;
     }
 
     /** How many months of the window the rows cover; a gap in them does not count. */
@@ -171,17 +174,18 @@ public final class DemandTally {
 
     /** All lines, by item and, within one, by query. */
     public List<Line> lines() {
-        long[] all = Arrays.stream(keys).filter(key -> key != EMPTY).sorted().toArray();
-        List<Line> lines = new ArrayList<>(all.length);
-        for (long key : all) {
-            int slot = find(keys, key);
-            lines.add(new Line((int) (key >>> 32), (int) key, sum(0, slot), sum(1, slot), sum(2, slot)));
+        long[] all = Arrays.copyOf(pairs, size);
+        Arrays.sort(all);
+        List<Line> lines = new ArrayList<>(size);
+        for (long pair : all) {
+            int number = table[slot(pair)] - 1;
+            lines.add(new Line(
+                    (int) (pair >>> 32),
+                    (int) pair,
+                    windows[0].sum(number),
+                    windows[1].sum(number),
+                    windows[2].sum(number)));
         }
         return lines;
-    }
-
-    private Sum sum(int window, int slot) {
-        long shown = placed[window][slot];
-        return new Sum(clicks[window][slot], impressions[window][slot], shown == 0 ? 0 : places[window][slot] / shown);
     }
 }

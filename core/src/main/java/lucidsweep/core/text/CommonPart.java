@@ -71,8 +71,8 @@ public record CommonPart(Side side, String text, int count, double px) {
             texts++;
             String[] words = text.split(" ");
             Node at = root;
-            // The last word is left to the text, so that no part is a whole text.
-            for (int depth = 0; depth < Math.min(words.length - 1, MAX_WORDS); depth++) {
+            int longest = longest(words);
+            for (int depth = 0; depth < longest; depth++) {
                 String word = words[side == Side.START ? depth : words.length - 1 - depth];
                 Node next = at.next.get(word);
                 if (next == null) {
@@ -84,6 +84,14 @@ public record CommonPart(Side side, String text, int count, double px) {
                 at = next;
             }
             if (nodes > MAX_NODES) nodes = prune(root);
+        }
+
+        /** How many words the longest part of a text has; the last word is left to it, so that no part is a whole text. */
+        private int longest(String[] words) {
+            int longest = Math.min(words.length - 1, MAX_WORDS);
+            if (side == Side.END) return longest;
+            while (longest > 0 && !isSetOff(words[longest - 1] + " ")) longest--;
+            return longest;
         }
 
         /**

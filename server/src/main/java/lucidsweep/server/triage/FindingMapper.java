@@ -18,6 +18,12 @@ interface FindingMapper {
     @Delete("delete from finding where item_id between #{first} and #{last} and property_id = #{propertyId}")
     void deleteBetween(long propertyId, long first, long last);
 
+    /** The findings of an item, as JSON. */
+    record StoredLine(long itemId, String found) {}
+
+    @Select("select item_id, found from finding where item_id between #{first} and #{last}")
+    List<StoredLine> found(long first, long last);
+
     @Delete("delete from finding where item_id = any(#{ids})")
     void deleteOf(@Param("ids") Object[] ids);
 

@@ -146,8 +146,7 @@ public class Findings {
         long moment = moment(propertyId);
         Lookahead.over(ids, AT_ONCE, some -> inspected(inspector, propertyId, some, moment), stretch -> {
             transaction.executeWithoutResult(status -> {
-                mapper.deleteBetween(propertyId, stretch.first, stretch.last);
-                ManyRows.each(stretch.inspected.findings(), mapper::insert);
+                write(propertyId, stretch);
                 write(stretch.inspected.changes());
                 stakes.replace(stretch.first, stretch.last, stretch.inspected.stakes());
             });
@@ -261,7 +260,30 @@ public class Findings {
         });
     }
 
-    private record Stretch(long first, long last, Inspector.Inspected inspected) {}
+    /**
+     * What was found of a stretch of ids.
+     *
+     * @param before what was found of it the last time, as it is stored
+     */
+    private record Stretch(long first, long last, Inspector.Inspected inspected, Map<Long, String> before) {}
+
+    /** Writes what came out otherwise than before; where that is most of it, all of it, which takes less. */
+    private void write(long propertyId, Stretch stretch) {
+        List<FindingMapper.FindingValues> found = stretch.inspected.findings();
+        List<FindingMapper.FindingValues> other = found.stream()
+                .filter(line -> !line.found().equals(stretch.before.get(line.itemId())))
+                .toList();
+        if (2 * other.size() > found.size()) {
+            mapper.deleteBetween(propertyId, stretch.first, stretch.last);
+            ManyRows.each(found, mapper::insert);
+            return;
+        }
+        Set<Long> old = new HashSet<>(stretch.before.keySet());
+        found.forEach(line -> old.remove(line.itemId()));
+        other.forEach(line -> old.add(line.itemId()));
+        forEachList(old.stream().mapToLong(Long::longValue).toArray(), mapper::deleteOf);
+        ManyRows.each(other, mapper::insert);
+    }
 
     /** The moment of which the latest sweep tells, in seconds since 1970. */
     private long moment(long propertyId) {
@@ -322,7 +344,9 @@ public class Findings {
                         items.detailsInSite(propertyId, ids),
                         stakes.demand(ids[0], ids[ids.length - 1]),
                         exempt(ids),
-                        lives(propertyId, ids, moment)));
+                        lives(propertyId, ids, moment)),
+                mapper.found(ids[0], ids[ids.length - 1]).stream()
+                        .collect(Collectors.toMap(FindingMapper.StoredLine::itemId, FindingMapper.StoredLine::found)));
     }
 
     /**
