@@ -26,6 +26,11 @@ public record Cause(
         String says,
         Fix fix) {
 
+    /** The trait as a filter has it: "folder /boats/kits/"; "" where there is none. */
+    public String having() {
+        return trait == null ? "" : trait.toString();
+    }
+
     /** The same under a name that a person gave it. */
     public Cause named(String name) {
         return new Cause(check, shared, section, trait, items, links, stake, weight, name, fix);

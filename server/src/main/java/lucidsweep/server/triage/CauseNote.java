@@ -37,7 +37,7 @@ record CauseNote(
                 cause.check().code(),
                 cause.shared(),
                 cause.section(),
-                cause.trait() == null ? "" : cause.trait().toString()));
+                cause.having()));
     }
 
     boolean isOfSame(CauseNote other) {

@@ -1,5 +1,6 @@
 package lucidsweep.server.triage;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
@@ -54,8 +55,11 @@ public class Checklist {
         List<SweepCount> counts = new ArrayList<>();
         List<HistoryMapper.CheckCount> checks = new ArrayList<>();
         Property property = clients.property(sweep.propertyId());
-        note(sweep, property, null, counts, checks);
-        for (ItemSet set : sets.ofProperty(sweep.propertyId())) note(sweep, property, set, counts, checks);
+        Instant taken = mapper.takenAt(sweep.sweepId());
+        note(sweep, taken, property, null, found(property.id()), counts, checks);
+        sets.tests(property.id())
+                .forEach((set, members) ->
+                        note(sweep, taken, property, set, items.findings(property.id(), members), counts, checks));
         transaction.executeWithoutResult(status -> {
             mapper.deleteSweep(sweep.sweepId());
             mapper.deleteChecks(sweep.sweepId());
@@ -66,17 +70,18 @@ public class Checklist {
 
     private void note(
             SweepEnded sweep,
+            Instant taken,
             Property property,
             ItemSet set,
+            Items.SetFindings found,
             List<SweepCount> counts,
             List<HistoryMapper.CheckCount> checks) {
-        Items.SetFindings found = found(property.id(), set);
         Map<Check, Integer> now = byCheck(found.counts());
         counts.add(new SweepCount(
                 sweep.sweepId(),
                 idOf(set),
                 property.id(),
-                mapper.takenAt(sweep.sweepId()),
+                taken,
                 found.indexable(),
                 found.withFindings(),
                 found.clicks(),
@@ -96,9 +101,7 @@ public class Checklist {
         return set == null ? WHOLE : set.id();
     }
 
-    /** @param set null for the whole property */
-    private Items.SetFindings found(long propertyId, ItemSet set) {
-        if (set != null) return items.findings(propertyId, sets.test(propertyId, set.id()));
+    private Items.SetFindings found(long propertyId) {
         Items.Counts counts = items.counts(propertyId);
         return new Items.SetFindings(
                 counts.indexable(), counts.withFindings(), counts.stake().clicks(), items.findingCounts(propertyId));
@@ -149,7 +152,8 @@ public class Checklist {
     InPlace of(long propertyId, Long setId) {
         Property property = clients.property(propertyId);
         ItemSet set = setId == null ? null : sets.ofProperty(propertyId, setId);
-        Items.SetFindings found = found(propertyId, set);
+        Items.SetFindings found =
+                set == null ? found(propertyId) : items.findings(propertyId, sets.test(propertyId, setId));
         Map<Check, Integer> now = byCheck(found.counts());
         Map<Long, Map<String, Integer>> bySweep = new HashMap<>();
         for (HistoryMapper.CheckCount count : mapper.checks(propertyId, idOf(set))) {

@@ -80,7 +80,7 @@ class TriageController {
                     cause.check().field().label() + " " + cause.check().label(),
                     cause.shared(),
                     cause.section(),
-                    cause.trait() == null ? "" : cause.trait().toString(),
+                    cause.having(),
                     cause.items(),
                     cause.links(),
                     cause.stake(),

@@ -63,7 +63,7 @@ public final class TriageTables {
                     cause.links(),
                     cause.section(),
                     cause.shared(),
-                    cause.trait() == null ? "" : cause.trait().toString());
+                    cause.having());
         }
     }
 

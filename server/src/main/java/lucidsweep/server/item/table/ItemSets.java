@@ -96,6 +96,15 @@ public class ItemSets {
         return set.conditions().test(today(), named);
     }
 
+    /** All of a property in their order, each with what tells who belongs to it. */
+    public Map<ItemSet, Predicate<SetMember>> tests(long propertyId) {
+        List<ItemSet> sets = ofProperty(propertyId);
+        Map<String, SetConditions> named = byName(sets);
+        Map<ItemSet, Predicate<SetMember>> tests = new LinkedHashMap<>();
+        sets.forEach(set -> tests.put(set, test(set, named)));
+        return tests;
+    }
+
     private Map<String, SetConditions> named(long propertyId) {
         return byName(ofProperty(propertyId));
     }
@@ -115,10 +124,8 @@ public class ItemSets {
 
     /** All of a property, counted. */
     List<Counted> counted(long propertyId) {
-        List<ItemSet> sets = ofProperty(propertyId);
-        Map<String, SetConditions> named = byName(sets);
-        return sets.stream()
-                .map(set -> new Counted(set, tables.of(propertyId).members(test(set, named)).length))
+        return tests(propertyId).entrySet().stream()
+                .map(each -> new Counted(each.getKey(), tables.of(propertyId).members(each.getValue()).length))
                 .toList();
     }
 

@@ -445,7 +445,7 @@ public class Items {
         clients.touch(propertyId);
     }
 
-    /** Says that a sweep that is under way has stored some items: tables have them from now on, and open pages are told. */
+    /** The same of what may be lost in a kill, such as items of a sweep that is under way, and findings that are made up for. */
     public void appeared(long propertyId, Collection<Long> ids) {
         tables.refresh(propertyId, ids);
         clients.tell(propertyId);
