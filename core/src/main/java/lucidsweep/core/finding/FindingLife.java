@@ -1,19 +1,20 @@
 package lucidsweep.core.finding;
 
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
-import java.util.List;
+import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
+import java.util.function.Predicate;
+import lucidsweep.core.item.Field;
 
 /**
- * Since when the findings of an item are there, kept as one line of text: a check's id and a moment each, separated by commas.
+ * Since when the findings of an item are there, and when others of it ended, kept as one line of text: a check's id and a moment
+ * each, separated by commas; those that ended stand behind a semicolon.
  *
  * <pre>{@code
- * FindingLife.Step step = FindingLife.read("title too-long 1795000000").next(List.of(missing), Set.of(), 1_796_000_000L);
- * step.now().toString();   // "description missing 1796000000"
- * step.ended();            // title too-long, since 1795000000
+ * FindingLife before = FindingLife.read("title too-long 1795000000");
+ * before.next(List.of(missing), 1_796_000_000L, field -> false, 0).toString();
+ * // "description missing 1796000000;title too-long 1796000000"
  * }</pre>
  */
 public final class FindingLife {
@@ -22,8 +23,10 @@ public final class FindingLife {
     private static final String BEFORE_ALL = "*";
 
     private static final char BACK = 'b';
+    private static final char BY_DRAFT = 'd';
 
     private final Map<String, Since> findings;
+    private final Map<String, End> ended;
     private final boolean beforeAll;
 
     /**
@@ -34,24 +37,46 @@ public final class FindingLife {
      */
     public record Since(long moment, boolean back) {}
 
-    private FindingLife(Map<String, Since> findings, boolean beforeAll) {
+    /**
+     * When a finding ended.
+     *
+     * @param moment in seconds since 1970: of the draft, or of the sweep that saw it fixed
+     * @param byDraft whether its field had a draft then
+     */
+    public record End(long moment, boolean byDraft) {}
+
+    private FindingLife(Map<String, Since> findings, Map<String, End> ended, boolean beforeAll) {
         this.findings = findings;
+        this.ended = ended;
         this.beforeAll = beforeAll;
     }
 
     /** Reads what {@link #toString} gave; "" where nothing was ever found. */
     public static FindingLife read(String line) {
         Map<String, Since> findings = new LinkedHashMap<>();
-        if (line.equals(BEFORE_ALL)) return new FindingLife(findings, true);
-        if (!line.isEmpty()) {
-            for (String entry : line.split(",")) {
-                int space = entry.lastIndexOf(' ');
-                boolean back = entry.charAt(entry.length() - 1) == BACK;
-                long moment = Long.parseLong(entry, space + 1, entry.length() - (back ? 1 : 0), 10);
-                findings.put(entry.substring(0, space), new Since(moment, back));
-            }
+        Map<String, End> ended = new LinkedHashMap<>();
+        int end = line.indexOf(';');
+        String open = end < 0 ? line : line.substring(0, end);
+        boolean beforeAll = open.equals(BEFORE_ALL);
+        if (!beforeAll)
+            read(open, BACK, (id, moment, marked) -> findings.put(id, new Since(moment, marked)));
+        if (end >= 0)
+            read(line.substring(end + 1), BY_DRAFT, (id, moment, marked) -> ended.put(id, new End(moment, marked)));
+        return new FindingLife(findings, ended, beforeAll);
+    }
+
+    private interface Entry {
+        void put(String checkId, long moment, boolean marked);
+    }
+
+    private static void read(String entries, char mark, Entry entry) {
+        if (entries.isEmpty()) return;
+        for (String each : entries.split(",")) {
+            int space = each.lastIndexOf(' ');
+            boolean marked = each.charAt(each.length() - 1) == mark;
+            long moment = Long.parseLong(each, space + 1, each.length() - (marked ? 1 : 0), 10);
+            entry.put(each.substring(0, space), moment, marked);
         }
-        return new FindingLife(findings, false);
     }
 
     /** Since when a finding is there; null where it is not. */
@@ -59,54 +84,55 @@ public final class FindingLife {
         return findings.get(checkId);
     }
 
-    /** A finding that is there no longer. */
-    public record Ended(String checkId, long since) {}
+    /** The findings that were there once and are not now, by the id of their check. */
+    public Map<String, End> ended() {
+        return ended;
+    }
 
-    /**
-     * What became of the findings of an item.
-     *
-     * @param ended those that are there no longer
-     * @param back the ids of the checks whose findings were fixed once and are here again
-     */
-    public record Step(FindingLife now, List<Ended> ended, List<String> back) {}
+    /** The field of a check's id. */
+    public static Field field(String checkId) {
+        return Field.valueOf(checkId.substring(0, checkId.indexOf(' ')).toUpperCase(Locale.ROOT));
+    }
 
     /**
      * Goes on with what is found now.
      *
-     * @param fixed the ids of checks whose findings were fixed before
      * @param moment of the latest sweep, in seconds since 1970
+     * @param drafted which fields have a draft
+     * @param now when their findings end, in seconds since 1970
      */
-    public Step next(Collection<Check> found, Set<String> fixed, long moment) {
-        Map<String, Since> now = new LinkedHashMap<>();
-        List<String> back = new ArrayList<>();
+    public FindingLife next(Collection<Check> found, long moment, Predicate<Field> drafted, long now) {
+        Map<String, Since> open = new LinkedHashMap<>();
+        Map<String, End> closed = new LinkedHashMap<>(ended);
         for (Check check : found) {
             String id = check.id();
             Since before = findings.get(id);
-            if (before != null) {
-                now.put(id, before);
-            } else if (fixed.contains(id)) {
-                back.add(id);
-                now.put(id, new Since(moment, true));
-            } else {
-                now.put(id, new Since(beforeAll ? 0 : moment, false));
-            }
+            boolean back = closed.remove(id) != null;
+            if (before != null) open.put(id, before);
+            else open.put(id, new Since(beforeAll && !back ? 0 : moment, back));
         }
-        List<Ended> ended = findings.entrySet().stream()
-                .filter(each -> !now.containsKey(each.getKey()))
-                .map(each -> new Ended(each.getKey(), each.getValue().moment()))
-                .toList();
-        return new Step(new FindingLife(now, false), ended, back);
+        for (String id : findings.keySet()) {
+            if (open.containsKey(id)) continue;
+            boolean byDraft = drafted.test(field(id));
+            closed.put(id, new End(byDraft ? now : moment, byDraft));
+        }
+        return new FindingLife(open, closed, false);
     }
 
     @Override
     public String toString() {
-        if (beforeAll) return BEFORE_ALL;
         StringBuilder line = new StringBuilder();
-        findings.forEach((id, since) -> {
-            if (line.length() > 0) line.append(',');
-            line.append(id).append(' ').append(since.moment());
-            if (since.back()) line.append(BACK);
-        });
-        return line.toString();
+        if (beforeAll) line.append(BEFORE_ALL);
+        findings.forEach((id, since) -> append(line, id, since.moment(), since.back() ? BACK : 0));
+        if (ended.isEmpty()) return line.toString();
+        StringBuilder closed = new StringBuilder();
+        ended.forEach((id, end) -> append(closed, id, end.moment(), end.byDraft() ? BY_DRAFT : 0));
+        return line.append(';').append(closed).toString();
+    }
+
+    private static void append(StringBuilder line, String id, long moment, int mark) {
+        if (line.length() > 0) line.append(',');
+        line.append(id).append(' ').append(moment);
+        if (mark != 0) line.append((char) mark);
     }
 }

@@ -9,52 +9,53 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import lucidsweep.core.item.Field;
 import org.junit.jupiter.api.Test;
 
 class FindingLifeTest {
 
-    /** Findings that come and go at random, held against a plain account of each. */
+    /** Findings that come and go at random, by drafts and otherwise, held against a plain account of each. */
     @Test
-    void saysSinceWhenAndWhatCameBackWhateverComesAndGoes() {
+    void saysSinceWhenWhatCameBackAndWhatEndedWhateverComesAndGoes() {
         List<Check> checks = Checks.all().subList(0, 12);
         Random random = new Random(3);
         FindingLife life = FindingLife.read("");
         Map<String, Long> since = new HashMap<>();
-        Set<String> fixed = new HashSet<>();
+        Map<String, FindingLife.End> ended = new HashMap<>();
         Set<String> cameBack = new HashSet<>();
         for (long moment = 1_000; moment < 1_200; moment++) {
             List<Check> found = new ArrayList<>(checks);
             found.removeIf(check -> random.nextInt(3) == 0);
-            FindingLife.Step step = life.next(found, fixed, moment);
+            Field drafted = random.nextBoolean() ? Field.TITLE : Field.H1;
+            long now = moment + 5_000;
+            life = FindingLife.read(
+                    life.next(found, moment, field -> field == drafted, now).toString());
+
             Set<String> ids = new HashSet<>();
             found.forEach(check -> ids.add(check.id()));
-            Set<String> ended = new HashSet<>(since.keySet());
-            ended.removeAll(ids);
-            assertThat(step.ended()).extracting(FindingLife.Ended::checkId).containsExactlyInAnyOrderElementsOf(ended);
-            for (FindingLife.Ended each : step.ended()) assertThat(each.since()).isEqualTo(since.get(each.checkId()));
-            Set<String> back = new HashSet<>(ids);
-            back.retainAll(fixed);
-            assertThat(step.back()).containsExactlyInAnyOrderElementsOf(back);
-
-            since.keySet().removeAll(ended);
-            cameBack.removeAll(ended);
-            cameBack.addAll(back);
-            fixed.removeAll(back);
-            fixed.addAll(ended);
-            for (String id : ids) since.putIfAbsent(id, moment);
-            life = FindingLife.read(step.now().toString());
             for (Check check : checks) {
-                FindingLife.Since now = life.since(check.id());
-                assertThat(now == null ? null : now.moment()).isEqualTo(since.get(check.id()));
-                if (now != null) assertThat(now.back()).isEqualTo(cameBack.contains(check.id()));
+                String id = check.id();
+                if (ids.contains(id)) {
+                    if (ended.remove(id) != null) cameBack.add(id);
+                    since.putIfAbsent(id, moment);
+                } else if (since.remove(id) != null) {
+                    boolean byDraft = check.field() == drafted;
+                    ended.put(id, new FindingLife.End(byDraft ? now : moment, byDraft));
+                    cameBack.remove(id);
+                }
+                FindingLife.Since open = life.since(id);
+                assertThat(open == null ? null : open.moment()).isEqualTo(since.get(id));
+                if (open != null) assertThat(open.back()).isEqualTo(cameBack.contains(id));
             }
+            assertThat(life.ended()).isEqualTo(ended);
         }
     }
 
     @Test
     void whatWasFoundBeforeItWasNotedIsOld() {
-        FindingLife.Step step = FindingLife.read("*").next(Checks.all().subList(0, 2), Set.of(), 5_000);
-        assertThat(step.now().since(Checks.all().get(1).id())).isEqualTo(new FindingLife.Since(0, false));
-        assertThat(step.ended()).isEmpty();
+        FindingLife life = FindingLife.read("*").next(Checks.all().subList(0, 2), 5_000, field -> false, 0);
+        assertThat(life.since(Checks.all().get(1).id())).isEqualTo(new FindingLife.Since(0, false));
+        assertThat(life.ended()).isEmpty();
+        assertThat(FindingLife.read("*")).hasToString("*");
     }
 }

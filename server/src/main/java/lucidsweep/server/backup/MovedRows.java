@@ -47,7 +47,6 @@ final class MovedRows {
             "common_part",
             "exemption",
             "finding_life",
-            "fixed_finding",
             "handover_file",
             "handover_line",
             "imported_rows",

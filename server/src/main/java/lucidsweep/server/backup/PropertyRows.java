@@ -26,7 +26,6 @@ final class PropertyRows {
             "common_part",
             "exemption",
             "finding",
-            "fixed_finding",
             "item_set",
             "place_services",
             "property_login",

@@ -36,7 +36,6 @@ import lucidsweep.server.aim.targets.TargetsChanged;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
-import lucidsweep.server.database.Columns;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.item.table.AlikeGroup;
@@ -147,7 +146,7 @@ public class Findings {
         Lookahead.over(ids, AT_ONCE, some -> inspected(inspector, propertyId, some, moment), stretch -> {
             transaction.executeWithoutResult(status -> {
                 write(propertyId, stretch);
-                write(stretch.inspected.changes());
+                ManyRows.each(stretch.inspected.lives(), lifeLines::put);
                 stakes.replace(stretch.first, stretch.last, stretch.inspected.stakes());
             });
             fit.ifPresent(learning -> stretch.inspected.found().forEach(learning::add));
@@ -196,7 +195,7 @@ public class Findings {
             List<ItemDetail> stretch = some.subList(start, Math.min(some.size(), start + AT_ONCE));
             long[] ids = stretch.stream().mapToLong(ItemDetail::id).toArray();
             inspector
-                    .inspect(stretch, Map.of(), exempt(ids), new Lives(property.id(), 0, List.of(), List.of()))
+                    .inspect(stretch, Map.of(), exempt(ids), new Lives(0, List.of()))
                     .found()
                     .forEach(visit);
         }
@@ -291,25 +290,11 @@ public class Findings {
         return latest == null ? 0 : latest;
     }
 
-    private Lives lives(long propertyId, long[] ids, long moment) {
-        if (IdRange.isDense(ids)) {
-            long first = ids[0];
-            long last = ids[ids.length - 1];
-            return new Lives(propertyId, moment, lifeLines.between(first, last), lifeLines.fixedBetween(first, last));
-        }
+    private Lives lives(long[] ids, long moment) {
+        if (IdRange.isDense(ids)) return new Lives(moment, lifeLines.between(ids[0], ids[ids.length - 1]));
         List<LifeMapper.LifeLine> lines = new ArrayList<>();
-        List<LifeMapper.FixedKey> fixed = new ArrayList<>();
-        forEachList(ids, some -> {
-            lines.addAll(lifeLines.of(some));
-            fixed.addAll(lifeLines.fixedOf(some));
-        });
-        return new Lives(propertyId, moment, lines, fixed);
-    }
-
-    private void write(Lives.Changes changes) {
-        ManyRows.each(changes.lives(), lifeLines::put);
-        ManyRows.each(changes.ended(), lifeLines::putFixed);
-        if (!changes.back().isEmpty()) lifeLines.removeFixed(Columns.of(changes.back()));
+        forEachList(ids, some -> lines.addAll(lifeLines.of(some)));
+        return new Lives(moment, lines);
     }
 
     /** The checks that items need not pass, by item. */
@@ -344,7 +329,7 @@ public class Findings {
                         items.detailsInSite(propertyId, ids),
                         stakes.demand(ids[0], ids[ids.length - 1]),
                         exempt(ids),
-                        lives(propertyId, ids, moment)),
+                        lives(ids, moment)),
                 mapper.found(ids[0], ids[ids.length - 1]).stream()
                         .collect(Collectors.toMap(FindingMapper.StoredLine::itemId, FindingMapper.StoredLine::found)));
     }
@@ -370,7 +355,7 @@ public class Findings {
                 likesOfFew(propertyId, Field.TITLE, details, before, texts, indexes),
                 likesOfFew(propertyId, Field.DESCRIPTION, details, before, texts, indexes));
         Inspector.Inspected inspected =
-                inspector.inspect(details, stakes.demand(ids), exempt(ids), lives(propertyId, ids, moment(propertyId)));
+                inspector.inspect(details, stakes.demand(ids), exempt(ids), lives(ids, moment(propertyId)));
         Set<Long> changed = texts.itemIds();
         Map<Long, List<StoredFinding>> after = new HashMap<>();
         for (Inspector.Found found : inspected.found()) after.put(found.item().id(), found.findings());
@@ -390,7 +375,7 @@ public class Findings {
                             .filter(line -> changed.contains(line.itemId()))
                             .toList(),
                     mapper::insert);
-            write(inspected.changes());
+            ManyRows.each(inspected.lives(), lifeLines::put);
             stakes.insert(inspected.stakes().stream()
                     .filter(line -> changed.contains(line.itemId()))
                     .toList());

@@ -72,14 +72,14 @@ final class Inspector {
      *
      * @param stakes what fixing them could win
      * @param found all items that were inspected, those without findings too
-     * @param changes what came and went
+     * @param lives what has come or ended, as it is to be written
      * @param fitWithout how many indexable titles with a common beginning or ending would fit without it, by that part
      */
     record Inspected(
             List<FindingMapper.FindingValues> findings,
             List<StakeMapper.StakeLine> stakes,
             List<Found> found,
-            Lives.Changes changes,
+            List<LifeMapper.LifeLine> lives,
             Map<String, Integer> fitWithout) {}
 
     /**
@@ -94,7 +94,7 @@ final class Inspector {
         List<FindingMapper.FindingValues> findings = new ArrayList<>(items.size());
         List<StakeMapper.StakeLine> stakes = new ArrayList<>();
         List<Found> all = new ArrayList<>(items.size());
-        Lives.Changes changes = new Lives.Changes();
+        List<LifeMapper.LifeLine> changed = new ArrayList<>();
         Map<String, Integer> fitWithout = new HashMap<>();
         // What is wrong with a page is said once, of the one that stands for all its addresses.
         List<ItemDetail> looked = items.stream().filter(item -> !item.isTwin()).toList();
@@ -108,14 +108,14 @@ final class Inspector {
             List<Check> checks = found.stream().map(Finding::check).toList();
             List<StoredFinding> stored = found.stream().map(Inspector::finding).toList();
             all.add(new Found(item, checks, stored));
-            lives.follow(item, checks, changes);
+            lives.after(item, checks).ifPresent(changed::add);
             if (found.isEmpty()) continue;
             countFitWithout(item, stored, 1, fitWithout);
             findings.add(new FindingMapper.FindingValues(item.id(), propertyId, json.writeValueAsString(stored)));
             String parts = parts(item, checks, demand.get(item.id()));
             if (!parts.isEmpty()) stakes.add(new StakeMapper.StakeLine(item.id(), parts));
         }
-        return new Inspected(findings, stakes, all, changes, fitWithout);
+        return new Inspected(findings, stakes, all, changed, fitWithout);
     }
 
     private String parts(ItemDetail item, List<Check> checks, ItemDemand demand) {

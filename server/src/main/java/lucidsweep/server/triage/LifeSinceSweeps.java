@@ -12,12 +12,10 @@ import org.springframework.stereotype.Component;
 @Component
 class LifeSinceSweeps {
 
-    private final LifeMapper mapper;
     private final Checklist checklist;
     private final Items items;
 
-    LifeSinceSweeps(LifeMapper mapper, Checklist checklist, Items items) {
-        this.mapper = mapper;
+    LifeSinceSweeps(Checklist checklist, Items items) {
         this.checklist = checklist;
         this.items = items;
     }
@@ -46,26 +44,24 @@ class LifeSinceSweeps {
 
     /** Since each of them, the latest first. */
     List<LifeView> of(long propertyId) {
-        List<LifeMapper.FixedCount> fixed = mapper.fixed(propertyId);
         List<LifeView> views = new ArrayList<>();
-        for (SweepCount sweep : checklist.sweeps(propertyId)) views.add(since(propertyId, sweep, fixed));
+        for (SweepCount sweep : checklist.sweeps(propertyId)) views.add(since(propertyId, sweep));
         Collections.reverse(views);
         return views;
     }
 
-    private LifeView since(long propertyId, SweepCount sweep, List<LifeMapper.FixedCount> fixed) {
+    private LifeView since(long propertyId, SweepCount sweep) {
         long moment = sweep.swept().getEpochSecond();
-        int drafted = 0;
-        int delivered = 0;
-        int mended = 0;
-        for (LifeMapper.FixedCount count : fixed) {
-            if (count.atSecond() <= moment) continue;
-            if (!count.byDraft()) mended += count.findings();
-            else if (count.delivered()) delivered += count.findings();
-            else drafted += count.findings();
-        }
-        FindingLives now = items.lives(propertyId, (int) moment);
+        FindingLives lives = items.lives(propertyId, (int) moment);
         return new LifeView(
-                sweep.sweepId(), sweep.swept(), moment, now.fresh(), now.back(), now.old(), drafted, delivered, mended);
+                sweep.sweepId(),
+                sweep.swept(),
+                moment,
+                lives.fresh(),
+                lives.back(),
+                lives.old(),
+                lives.drafted(),
+                lives.delivered(),
+                lives.fixed());
     }
 }

@@ -2,11 +2,36 @@ package lucidsweep.server.item.table;
 
 import java.util.Map;
 
-/** How many findings came after a moment, how many came back after it, and how many were there before. */
-public record FindingLives(int fresh, int back, int old) {
+/**
+ * What became of findings since a moment.
+ *
+ * @param fresh how many came for the first time
+ * @param back how many came back
+ * @param old how many were there before
+ * @param drafted how many ended by a draft that is not delivered yet
+ * @param delivered by a draft that was
+ * @param fixed otherwise
+ */
+public record FindingLives(int fresh, int back, int old, int drafted, int delivered, int fixed) {
 
-    /** @param foundAt how many findings came at each moment of {@link LifeParts} */
-    static FindingLives since(int moment, Map<Integer, Integer> foundAt) {
+    /** How a finding ended. */
+    enum Ending {
+        DRAFTED,
+        DELIVERED,
+        FIXED
+    }
+
+    /** When a finding ended, in seconds since 1970, and how. */
+    record End(int moment, Ending ending) {}
+
+    /**
+     * Counts.
+     *
+     * @param moment in seconds since 1970
+     * @param foundAt how many findings came at each moment of {@link LifeParts}
+     * @param ended how many ended so
+     */
+    static FindingLives since(int moment, Map<Integer, Integer> foundAt, Map<End, Integer> ended) {
         int fresh = 0;
         int back = 0;
         int old = 0;
@@ -15,6 +40,10 @@ public record FindingLives(int fresh, int back, int old) {
             else if (each.getKey() < 0) back += each.getValue();
             else fresh += each.getValue();
         }
-        return new FindingLives(fresh, back, old);
+        int[] endings = new int[Ending.values().length];
+        ended.forEach((end, count) -> {
+            if (end.moment() > moment) endings[end.ending().ordinal()] += count;
+        });
+        return new FindingLives(fresh, back, old, endings[0], endings[1], endings[2]);
     }
 }

@@ -1,6 +1,5 @@
 package lucidsweep.server.item.table;
 
-import java.nio.IntBuffer;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
@@ -57,9 +56,8 @@ final class ItemTable {
      * What is wrong with an item.
      *
      * @param stakes what fixing it could win, as {@link StakeParts} has it; null where nothing is at stake
-     * @param since when each was found first, as {@link LifeParts} has it
      */
-    record Found(List<Mark> marks, float[] stakes, int[] since) {}
+    record Found(List<Mark> marks, float[] stakes, LifeParts life) {}
 
     /** A text in force with the state of its draft, null where it has none; no cell where an item has no such field by nature. */
     record Cell(String text, int px, long alike, DraftState state) {}
@@ -83,10 +81,7 @@ final class ItemTable {
     private final FindingSets findingSets = new FindingSets();
     private final Places places = new Places();
     private float[][] stakes = new float[1_024][];
-    private int[][] since = new int[1_024][];
-
-    /** Many items have been found wanting at the same moments. */
-    private final Map<IntBuffer, int[]> moments = new HashMap<>();
+    private final LifeColumn lives = new LifeColumn();
 
     private double mostAtStake = NONE;
     private List<FindingCount> counted;
@@ -94,6 +89,7 @@ final class ItemTable {
     private Map<Long, Group> groups;
     private Spreads spreads;
     private Map<Integer, Integer> foundAt;
+    private Map<FindingLives.End, Integer> ended;
     private final BitSet indexable = new BitSet();
     private final TextColumn address = new TextColumn();
     private final TextColumn h1 = new TextColumn();
@@ -189,13 +185,13 @@ final class ItemTable {
         indexable.set(row, line.indexable());
         if (row >= stakes.length) stakes = Arrays.copyOf(stakes, Math.max(row + 1, stakes.length * 2));
         stakes[row] = line.found().stakes();
-        if (row >= since.length) since = Arrays.copyOf(since, stakes.length);
-        since[row] = moments.computeIfAbsent(IntBuffer.wrap(line.found().since()), IntBuffer::array);
+        lives.set(row, line.found().life());
         mostAtStake = NONE;
         counted = null;
         groups = null;
         spreads = null;
         foundAt = null;
+        ended = null;
         for (int i = 0; i < fields.length; i++) fields[i].set(row, line.cells()[i]);
     }
 
@@ -651,24 +647,38 @@ final class ItemTable {
         if (!ofHidden) wanted.and(indexable);
     }
 
-    /** By moment, as {@link LifeParts} has it, how many findings that count came then. */
-    synchronized Map<Integer, Integer> foundAt() {
-        if (foundAt == null) foundAt = countMoments();
-        return foundAt;
+    /** What became of findings that count since a moment, in seconds since 1970. */
+    synchronized FindingLives lives(int moment) {
+        if (foundAt == null) foundAt = countFound();
+        if (ended == null) ended = countEnded();
+        return FindingLives.since(moment, foundAt, ended);
     }
 
-    private Map<Integer, Integer> countMoments() {
+    private Map<Integer, Integer> countFound() {
         Map<Integer, Integer> counts = new HashMap<>();
         for (int row = 0; row < size; row++) {
             boolean[] counting = findingSets.counting(findingSet.get(row), indexable.get(row));
-            for (int i = 0; i < counting.length; i++) if (counting[i]) counts.merge(since(row, i), 1, Integer::sum);
+            for (int i = 0; i < counting.length; i++)
+                if (counting[i]) counts.merge(lives.since(row, i), 1, Integer::sum);
         }
         return counts;
     }
 
-    /** Since when a finding of a row is there; 0 where nobody noted it. */
-    private int since(int row, int finding) {
-        return finding < since[row].length ? since[row][finding] : 0;
+    private Map<FindingLives.End, Integer> countEnded() {
+        Map<FindingLives.End, Integer> counts = new HashMap<>();
+        for (int row = 0; row < size; row++) {
+            int[] parts = lives.ended(row);
+            for (int i = 0; i < parts.length; i += 2)
+                counts.merge(new FindingLives.End(parts[i], ending(row, parts[i + 1])), 1, Integer::sum);
+        }
+        return counts;
+    }
+
+    private FindingLives.Ending ending(int row, int draftOf) {
+        if (draftOf == LifeParts.FIXED) return FindingLives.Ending.FIXED;
+        int state = fields[draftOf].state.get(row);
+        boolean delivered = state == number(DraftState.DELIVERED) || state == number(DraftState.LIVE);
+        return delivered ? FindingLives.Ending.DELIVERED : FindingLives.Ending.DRAFTED;
     }
 
     /** Those with a finding of the filter's check that came after a moment, or came back. */
@@ -681,7 +691,7 @@ final class ItemTable {
                 Mark mark = marks.get(i);
                 boolean meant = (any || mark.check().equals(filter.check()))
                         && (filter.field() == null || mark.field() == filter.field());
-                if (meant && counting[i] && filter.life().has(since(row, i))) return true;
+                if (meant && counting[i] && filter.life().has(lives.since(row, i))) return true;
             }
             return false;
         });

@@ -419,9 +419,9 @@ public class Items {
         return Optional.empty();
     }
 
-    /** How many findings came after a moment, in seconds since 1970, how many came back, and how many were there before. */
+    /** What became of findings since a moment, in seconds since 1970. */
     public FindingLives lives(long propertyId, int moment) {
-        return FindingLives.since(moment, tables.of(propertyId).foundAt());
+        return tables.of(propertyId).lives(moment);
     }
 
     /** Indexable items that share one of these texts, by hash. */

@@ -70,13 +70,22 @@ class ItemTableTest {
                 new ItemTable.Cell[] {cell(), cell(), random.nextBoolean() ? cell() : null},
                 keyword,
                 keyword == null ? null : WORDS[keyword.intValue()],
-                new ItemTable.Found(findings, stakes(findings.size()), since(findings.size())));
+                new ItemTable.Found(findings, stakes(findings.size()), new LifeParts(since(findings.size()), ended())));
     }
 
     /** As {@link LifeParts} gives them: below 0 where a finding is back, none where nobody noted any. */
     private int[] since(int findings) {
         if (random.nextInt(4) == 0) return new int[0];
         return random.ints(findings, 0, MOMENTS.length).map(i -> MOMENTS[i]).toArray();
+    }
+
+    private int[] ended() {
+        int[] parts = new int[2 * random.nextInt(3)];
+        for (int i = 0; i < parts.length; i += 2) {
+            parts[i] = Math.abs(MOMENTS[random.nextInt(MOMENTS.length)]);
+            parts[i + 1] = random.nextInt(4) - 1;
+        }
+        return parts;
     }
 
     private float[] stakes(int findings) {
@@ -310,7 +319,8 @@ class ItemTableTest {
     }
 
     private static int since(ItemTable.Line line, int finding) {
-        return line.found().since().length == 0 ? 0 : line.found().since()[finding];
+        int[] since = line.found().life().since();
+        return since.length == 0 ? 0 : since[finding];
     }
 
     /** How many findings of indexable rows came at such moments. */
@@ -323,16 +333,35 @@ class ItemTableTest {
         return found;
     }
 
+    /** How many findings ended after a moment, by a draft of a field that fits or otherwise (null). */
+    private int ended(int moment, Predicate<ItemTable.Cell> byDraft) {
+        int found = 0;
+        for (ItemTable.Line line : plain.values()) {
+            int[] parts = line.found().life().ended();
+            for (int i = 0; i < parts.length; i += 2) {
+                boolean fixed = parts[i + 1] < 0;
+                boolean fits = byDraft == null ? fixed : !fixed && byDraft.test(line.cells()[parts[i + 1]]);
+                if (parts[i] > moment && fits) found++;
+            }
+        }
+        return found;
+    }
+
     @Test
-    void whenFindingsCameIsCountedAndFilteredBy() {
+    void whenFindingsCameAndEndedIsCountedAndFilteredBy() {
+        Predicate<ItemTable.Cell> delivered =
+                cell -> cell != null && cell.state() != null && cell.state().isDelivered();
         for (int moment : new int[] {0, 99, 100, 150, 220, 300}) {
             changeSome(30);
-            assertThat(FindingLives.since(moment, table.foundAt()))
+            assertThat(table.lives(moment))
                     .as("since " + moment)
                     .isEqualTo(new FindingLives(
                             found(when -> when > moment),
                             found(when -> -when > moment),
-                            found(when -> Math.abs(when) <= moment)));
+                            found(when -> Math.abs(when) <= moment),
+                            ended(moment, delivered.negate()),
+                            ended(moment, delivered),
+                            ended(moment, null)));
             for (LifeFilter.What what : LifeFilter.What.values()) {
                 LifeFilter life = new LifeFilter(what, moment);
                 for (String check : List.of("any", "too-long")) {

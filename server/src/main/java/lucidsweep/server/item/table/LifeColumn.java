@@ -1,0 +1,32 @@
+package lucidsweep.server.item.table;
+
+import java.nio.IntBuffer;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.Map;
+
+/** When the findings of all items came and others ended. Many items have been found wanting at the same moments, and share them. */
+final class LifeColumn {
+
+    private LifeParts[] rows = new LifeParts[1_024];
+    private final Map<Key, LifeParts> shared = new HashMap<>();
+
+    private record Key(IntBuffer since, IntBuffer ended) {}
+
+    void set(int row, LifeParts life) {
+        if (row >= rows.length) rows = Arrays.copyOf(rows, Math.max(row + 1, rows.length * 2));
+        rows[row] = shared.computeIfAbsent(
+                new Key(IntBuffer.wrap(life.since()), IntBuffer.wrap(life.ended())), any -> life);
+    }
+
+    /** Since when a finding of a row is there, as {@link LifeParts} has it; 0 where nobody noted it. */
+    int since(int row, int finding) {
+        int[] moments = rows[row].since();
+        return finding < moments.length ? moments[finding] : 0;
+    }
+
+    /** What has ended of a row, as {@link LifeParts} has it. */
+    int[] ended(int row) {
+        return rows[row].ended();
+    }
+}
