@@ -23,7 +23,7 @@ function lifeOf({ what, moment }: NonNullable<ItemFilter["life"]>) {
   return what === "OLD" ? `found by ${when} or before` : `${what === "NEW" ? "new" : "back"} since ${when}`;
 }
 
-/** Days since an item was published. */
+/** Days since an item was published or changed. */
 const AGES = [
   { value: "..61", label: "in the last 2 months" },
   { value: "..183", label: "in the last 6 months" },
@@ -31,9 +31,17 @@ const AGES = [
   { value: "366..", label: "more than a year ago" },
 ];
 
+const TIMES = [
+  { kind: "PUBLISHED", label: "Published" },
+  { kind: "CHANGED", label: "Changed" },
+] as const;
+
 function inWords({ kind, value }: NonNullable<ItemFilter["having"]>) {
   if (kind === "FOLDER") return `in ${value}`;
-  return `published ${AGES.find((age) => age.value === value)?.label ?? `${value} days ago`}`;
+  if (kind === "TITLED") return `under titles like “${value}”`;
+  if (kind === "TAGGED") return `tagged “${value}”`;
+  const when = AGES.find((age) => age.value === value)?.label ?? `${value} days ago`;
+  return `${kind === "CHANGED" ? "changed" : "published"} ${when}`;
 }
 
 /** Leads to where sets are made. */
@@ -191,13 +199,16 @@ function MoreFilters({ propertyId, filter, set, sets }: MoreProps) {
             { value: EDIT, label: "Edit sets …" },
           ]}
         />
-        <NativeSelect
-          label="Published"
-          size="xs"
-          value={filter.having?.kind === "PUBLISHED" ? filter.having.value : ""}
-          onChange={(event) => set({ having: event.currentTarget.value && `published ${event.currentTarget.value}` })}
-          data={[{ value: "", label: "whenever" }, ...AGES]}
-        />
+        {TIMES.map(({ kind, label }) => (
+          <NativeSelect
+            key={kind}
+            label={label}
+            size="xs"
+            value={filter.having?.kind === kind ? filter.having.value : ""}
+            onChange={({ currentTarget: { value } }) => set({ having: value && `${kind.toLowerCase()} ${value}` })}
+            data={[{ value: "", label: "whenever" }, ...AGES]}
+          />
+        ))}
       </Popover.Dropdown>
     </Popover>
   );

@@ -163,7 +163,7 @@ final class ScaleBench {
                 "/section-" + i % 40 + "/",
                 null,
                 new CapturedItem.Page(200, "text/html", h1, 1, "", "", "en", "", "", 2),
-                new CapturedItem.Listing("", "", null, null),
+                new CapturedItem.Listing("", "", "", null, null),
                 CapturedItem.Text.of(Field.TITLE, title.isEmpty() ? 0 : 1, title, standard),
                 CapturedItem.Text.of(Field.DESCRIPTION, description.isEmpty() ? 0 : 1, description, standard),
                 null,

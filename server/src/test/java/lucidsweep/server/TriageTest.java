@@ -36,6 +36,11 @@ class TriageTest {
                     "keywords.csv",
                     new KeywordFile(7).csv().getBytes());
             check(api, property);
+            // The journal's pages of one topic, one for each month.
+            JsonNode changed = api.get("/api/properties/" + property + "/items?having=changed+0..&sort=address")
+                    .json();
+            assertThat(changed.path("total").asInt()).isEqualTo(12);
+            assertThat(changed.path("rows").get(0).path("address").asString()).contains("/journal/");
         }
     }
 
@@ -83,6 +88,32 @@ class TriageTest {
         assertThat(batch.path("items").asInt()).isEqualTo(40);
         assertThat(shop.text("R2", "title")).isEqualTo("Bell rope 2");
         assertThat(cause(shop, "common-beginning")).isEmpty();
+    }
+
+    @Test
+    void aTagOrTheTemplateOfTitlesIsNamedWhereItExplainsAFinding(Api api) {
+        StringBuilder csv = new StringBuilder("listing id,title,description,tags\n");
+        for (int i = 0; i < 40; i++) {
+            String text = "Spun by hand of the hemp of field " + i + " and tarred twice before it leaves the walk.";
+            boolean bell = i % 4 == 0;
+            csv.append("R%d,%s %d,%s,\"rope, %s, for number %d\"%n"
+                    .formatted(i, bell ? "Bell rope" : "Hawser", i * 37, bell ? "" : text, bell ? "Gift" : "quay", i));
+        }
+        for (int i = 0; i < 40; i++)
+            csv.append("N%d,%s,%s,net%n"
+                    .formatted(
+                            i,
+                            i % 4 == 0 ? "Net " + i + " | The netmaker's cellar" : "Seine " + i,
+                            i % 4 == 0 ? "Knotted." : "Knotted by hand of twine from the coast, number " + i + "."));
+        Shop shop = new Shop(api, csv.toString());
+        assertThat(cause(shop, "missing")).isEqualTo("10 items tagged “gift” have no description.");
+        assertThat(cause(shop, "too-short", "description"))
+                .isEqualTo(
+                        "10 descriptions under titles like “… | The netmaker's cellar” are so short that space is wasted.");
+        check(api, shop.property());
+
+        shop.type("R0", "tags", "rope, quay");
+        assertThat(cause(shop, "missing")).isEqualTo("9 items tagged “gift” have no description.");
     }
 
     @Test
@@ -235,6 +266,15 @@ class TriageTest {
                 says.add(cause.path("says").asString());
         }
         return says;
+    }
+
+    private static String cause(Shop shop, String check, String field) {
+        for (JsonNode cause : shop.get("/causes").json()) {
+            boolean meant = cause.path("check").asString().equals(check)
+                    && cause.path("field").asString().equals(field);
+            if (meant) return cause.path("says").asString();
+        }
+        return "";
     }
 
     private static String cause(Shop shop, String check) {

@@ -58,6 +58,11 @@ final class PageHtml {
                     .append(page.published)
                     .append("\">\n");
         }
+        if (!page.modified.isEmpty()) {
+            html.append("<meta property=\"article:modified_time\" content=\"")
+                    .append(page.modified)
+                    .append("\">\n");
+        }
         html.append(page.head);
         html.append("<style>body{font-family:serif;margin:2rem auto;max-width:44rem}</style>\n</head>\n<body>\n<nav>");
         for (String[] link : NAVIGATION) html.append(link(link[0], link[1])).append(' ');

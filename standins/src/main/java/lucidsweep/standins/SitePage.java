@@ -17,6 +17,7 @@ final class SitePage {
     String robotsHeader = "";
     String canonical = "";
     String published = "";
+    String modified = "";
     boolean inSitemapOnly;
 
     /** More that stands in the head, and at the end of the copy, as HTML. */

@@ -25,8 +25,6 @@ final class ByTrait {
             .thenComparing(Map.Entry.comparingByKey(Comparator.reverseOrder()));
 
     private final Map<Trait, Integer> indexable;
-    private final int least;
-    private final double nearlyAll;
     private List<Spread> left;
     private final List<Group> groups = new ArrayList<>();
 
@@ -47,13 +45,9 @@ final class ByTrait {
      * Looks at the findings of a check.
      *
      * @param named sections whose items have a cause already
-     * @param least how many items a group has at the least
-     * @param nearlyAll the share of the items with a trait that have the finding, at the least
      */
-    ByTrait(Spreads spreads, Check check, Collection<String> named, int least, double nearlyAll) {
+    ByTrait(Spreads spreads, Check check, Collection<String> named) {
         indexable = spreads.indexable();
-        this.least = least;
-        this.nearlyAll = nearlyAll;
         List<Spread> found = spreads.of(check);
         left = found.stream()
                 .filter(spread -> !named.contains(spread.section()))
@@ -74,13 +68,12 @@ final class ByTrait {
     private Optional<Trait> next(Map<Trait, Sum> all) {
         int count = left.stream().mapToInt(Spread::items).sum();
         return sums(left).entrySet().stream()
-                .filter(entry -> entry.getValue().items >= least)
                 // One that explains little would put many small causes in the place of one.
                 .filter(entry -> entry.getValue().items >= EXPLAINS * count)
                 // Else the trait would name items that have a cause already.
                 .filter(entry -> entry.getValue().items == all.get(entry.getKey()).items)
-                .filter(entry -> all.get(entry.getKey()).items
-                        >= nearlyAll * indexable.getOrDefault(entry.getKey(), Integer.MAX_VALUE))
+                .filter(entry -> Causes.mayBeOf(
+                        entry.getValue().items, indexable.getOrDefault(entry.getKey(), Integer.MAX_VALUE)))
                 .max(MOST)
                 .map(Map.Entry::getKey);
     }

@@ -53,6 +53,16 @@ public final class Causes {
         return causes;
     }
 
+    /**
+     * Whether what some items have in common may be a cause of a finding.
+     *
+     * @param items how many of them have the finding
+     * @param all how many of them are indexable
+     */
+    public static boolean mayBeOf(int items, int all) {
+        return items >= OWN_CAUSE && items >= NEARLY_ALL * all;
+    }
+
     private static void addShared(List<Tally> tallies, Function<String, Integer> fitWithout, List<Cause> causes) {
         Map<String, List<Tally>> groups =
                 tallies.stream().collect(Collectors.groupingBy(Tally::shared, LinkedHashMap::new, Collectors.toList()));
@@ -106,7 +116,7 @@ public final class Causes {
             List<String> named = new ArrayList<>();
             bySection.forEach((section, members) -> {
                 int here = items(members);
-                if (here < OWN_CAUSE || here < NEARLY_ALL * sections.getOrDefault(section, 0)) return;
+                if (!mayBeOf(here, sections.getOrDefault(section, 0))) return;
                 causes.add(ofSection(members, section));
                 rest.removeAll(members);
                 named.add(section);
@@ -124,7 +134,7 @@ public final class Causes {
     private static List<Tally> byTrait(List<Tally> rest, List<String> named, Spreads spreads, List<Cause> causes) {
         if (items(rest) < OWN_CAUSE) return rest;
         Tally first = rest.get(0);
-        ByTrait found = new ByTrait(spreads, first.check(), named, OWN_CAUSE, NEARLY_ALL);
+        ByTrait found = new ByTrait(spreads, first.check(), named);
         if (found.groups().isEmpty()) return rest;
         for (ByTrait.Group group : found.groups()) {
             List<Tally> members =

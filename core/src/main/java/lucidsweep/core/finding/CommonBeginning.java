@@ -12,8 +12,10 @@ import lucidsweep.core.text.TextKey;
  */
 final class CommonBeginning extends CommonPartCheck {
 
+    static final String CODE = "common-beginning";
+
     CommonBeginning() {
-        super(CommonPart.Side.START, "common-beginning", "common beginning", "begin", Fix.REMOVE_BEGINNING);
+        super(CommonPart.Side.START, CODE, "common beginning", "begin", Fix.REMOVE_BEGINNING);
     }
 
     @Override

@@ -5,8 +5,10 @@ import lucidsweep.core.text.CommonPart;
 /** A title with the same long ending as many others. */
 final class CommonEnding extends CommonPartCheck {
 
+    static final String CODE = "common-ending";
+
     CommonEnding() {
-        super(CommonPart.Side.END, "common-ending", "common ending", "end", Fix.REMOVE_ENDING);
+        super(CommonPart.Side.END, CODE, "common ending", "end", Fix.REMOVE_ENDING);
     }
 
     @Override

@@ -58,8 +58,7 @@ public final class FindingLife {
         int end = line.indexOf(';');
         String open = end < 0 ? line : line.substring(0, end);
         boolean beforeAll = open.equals(BEFORE_ALL);
-        if (!beforeAll)
-            read(open, BACK, (id, moment, marked) -> findings.put(id, new Since(moment, marked)));
+        if (!beforeAll) read(open, BACK, (id, moment, marked) -> findings.put(id, new Since(moment, marked)));
         if (end >= 0)
             read(line.substring(end + 1), BY_DRAFT, (id, moment, marked) -> ended.put(id, new End(moment, marked)));
         return new FindingLife(findings, ended, beforeAll);

@@ -195,7 +195,7 @@ public record SetConditions(
         return language.equals(wanted) || language.startsWith(wanted + "-");
     }
 
-    private static boolean hasTag(String tags, String wanted) {
+    static boolean hasTag(String tags, String wanted) {
         if (!tags.contains(wanted)) return false;
         for (String tag : tags.split(",")) if (tag.strip().equals(wanted)) return true;
         return false;

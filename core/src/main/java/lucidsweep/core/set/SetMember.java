@@ -1,5 +1,6 @@
 package lucidsweep.core.set;
 
+import java.util.List;
 import lucidsweep.core.item.Field;
 
 /** An item as sets see it. */
@@ -29,6 +30,12 @@ public interface SetMember {
 
     /** The day on which it was published, in days since 1 January 1970. */
     double publishedDay();
+
+    /** The day on which it was changed last, as it says itself. */
+    double changedDay();
+
+    /** What its title has in common with others: "… | Hire". */
+    List<String> titlePatterns();
 
     boolean indexable();
 

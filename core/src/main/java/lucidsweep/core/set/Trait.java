@@ -4,35 +4,48 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Predicate;
+import java.util.function.ToDoubleFunction;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * One thing that items may have in common beside their section: a folder within it, or when they were published.
+ * One thing that items may have in common beside their section: a folder within it, the pattern of their titles, a tag, or when
+ * they were published or changed.
  *
  * <pre>{@code
  * Trait.of("folder /boats/kits/").inWords()   // "in /boats/kits/"
- * Trait.of("published ..183").inWords()       // "published in the last 6 months"
+ * Trait.of("titled … | Hire").inWords()       // "under titles like “… | Hire”"
+ * Trait.of("tagged sea kayak").inWords()      // "tagged “sea kayak”"
+ * Trait.of("changed ..183").inWords()         // "changed in the last 6 months"
  * }</pre>
  *
- * @param value of a folder its path; of a publication the days since then, from and to: "..61", "366..", "30..60"
+ * @param value of a folder its path; of titles what they have in common, with "…" for the rest; a tag in small letters; of a time
+ *     the days since then, from and to: "..61", "366..", "30..60"
  */
 public record Trait(Kind kind, String value) implements Comparable<Trait> {
 
     private static final Pattern DAYS = Pattern.compile("(\\d{0,6})\\.\\.(\\d{0,6})");
-    private static final int LONGEST = 2_000;
+    private static final int LONGEST = 2_001;
 
-    /** Days since publication that causes are told by, and how they are said. */
-    private static final List<Trait> AGES = List.of(
-            new Trait(Kind.PUBLISHED, "..61"),
-            new Trait(Kind.PUBLISHED, "..183"),
-            new Trait(Kind.PUBLISHED, "..365"),
-            new Trait(Kind.PUBLISHED, "366.."));
+    /** Days that causes are told by. */
+    private static final List<String> AGES = List.of("..61", "..183", "..365", "366..");
 
     /** What it is about. */
     public enum Kind {
         FOLDER,
-        PUBLISHED
+        TITLED,
+        TAGGED,
+        PUBLISHED,
+        CHANGED;
+
+        private boolean isTime() {
+            return this == PUBLISHED || this == CHANGED;
+        }
+
+        private boolean fits(String value) {
+            if (isTime()) return DAYS.matcher(value).matches();
+            return this == FOLDER ? value.startsWith("/") : !value.isBlank();
+        }
     }
 
     /**
@@ -51,32 +64,30 @@ public record Trait(Kind kind, String value) implements Comparable<Trait> {
 
     /** @throws IllegalArgumentException where the value is none of the kind */
     public Trait {
-        boolean fits = kind != null
-                && value != null
-                && value.length() <= LONGEST
-                && (kind == Kind.FOLDER
-                        ? value.startsWith("/")
-                        : DAYS.matcher(value).matches());
+        boolean fits = kind != null && value != null && value.length() <= LONGEST && kind.fits(value);
         if (!fits) throw unreadable(kind + " " + value);
     }
 
     private static IllegalArgumentException unreadable(String written) {
-        return new IllegalArgumentException("expected \"folder /boats/kits/\" or \"published ..61\", got \""
-                + written.substring(0, Math.min(100, written.length())) + "\"");
+        return new IllegalArgumentException(
+                "expected \"folder /boats/kits/\", \"titled … | Hire\", \"tagged kayak\", \"published ..61\" or \"changed ..61\","
+                        + " got \"" + written.substring(0, Math.min(100, written.length())) + "\"");
     }
 
     /**
-     * The traits of an item, those that name fewer items behind the others.
+     * The traits that an item's place and times give it, those that name fewer items behind the others.
      *
      * @param path of its address, "" of an id
      * @param section where it is
-     * @param age in days since it was published; NaN where that is not known
+     * @param published days since it was published; NaN where that is not known
+     * @param changed days since it was changed; NaN where that is not known
      */
-    public static List<Trait> all(String path, String section, double age) {
+    public static List<Trait> all(String path, String section, double published, double changed) {
         List<Trait> all = new ArrayList<>();
         int end = path.startsWith(section) ? path.indexOf('/', section.length()) : -1;
         if (end > 0) all.add(new Trait(Kind.FOLDER, path.substring(0, end + 1)));
-        for (Trait trait : AGES) if (days(trait.value).has(age)) all.add(trait);
+        for (String days : AGES) if (days(days).has(published)) all.add(new Trait(Kind.PUBLISHED, days));
+        for (String days : AGES) if (days(days).has(changed)) all.add(new Trait(Kind.CHANGED, days));
         return all;
     }
 
@@ -86,11 +97,16 @@ public record Trait(Kind kind, String value) implements Comparable<Trait> {
      * @param today in days since 1 January 1970
      */
     public Predicate<SetMember> test(long today) {
-        if (kind == Kind.PUBLISHED) {
-            SetConditions.Range days = days(value);
-            return item -> days.has(today - item.publishedDay());
-        }
-        String folder = value.toLowerCase(Locale.ROOT);
+        return switch (kind) {
+            case FOLDER -> isIn(value.toLowerCase(Locale.ROOT));
+            case TITLED -> item -> item.titlePatterns().contains(value);
+            case TAGGED -> item -> SetConditions.hasTag(item.tags(), value);
+            case PUBLISHED -> since(today, SetMember::publishedDay);
+            case CHANGED -> since(today, SetMember::changedDay);
+        };
+    }
+
+    private static Predicate<SetMember> isIn(String folder) {
         return item -> {
             int host = item.address().indexOf("://");
             int path = host < 0 ? -1 : item.address().indexOf('/', host + 3);
@@ -98,15 +114,28 @@ public record Trait(Kind kind, String value) implements Comparable<Trait> {
         };
     }
 
+    private Predicate<SetMember> since(long today, ToDoubleFunction<SetMember> day) {
+        SetConditions.Range days = days(value);
+        return item -> days.has(today - day.applyAsDouble(item));
+    }
+
     /** As it goes on in a sentence about items. */
     public String inWords() {
-        if (kind == Kind.FOLDER) return "in " + value;
+        return switch (kind) {
+            case FOLDER -> "in " + value;
+            case TITLED -> "under titles like “" + value + "”";
+            case TAGGED -> "tagged “" + value + "”";
+            case PUBLISHED, CHANGED -> kind.name().toLowerCase(Locale.ROOT) + " " + when();
+        };
+    }
+
+    private String when() {
         return switch (value) {
-            case "..61" -> "published in the last 2 months";
-            case "..183" -> "published in the last 6 months";
-            case "..365" -> "published in the last year";
-            case "366.." -> "published more than a year ago";
-            default -> "published " + value + " days ago";
+            case "..61" -> "in the last 2 months";
+            case "..183" -> "in the last 6 months";
+            case "..365" -> "in the last year";
+            case "366.." -> "more than a year ago";
+            default -> value + " days ago";
         };
     }
 

@@ -194,6 +194,7 @@ class CausesTest {
             List<Trait> traits = new ArrayList<>();
             if (random.nextBoolean()) traits.add(Trait.of("folder " + tally.section() + "a/"));
             if (random.nextBoolean()) traits.add(Trait.of("published ..61"));
+            if (random.nextBoolean()) traits.add(Trait.of("tagged oak " + random.nextInt(2)));
             Spread spread = new Spread(tally.section(), traits, tally.items(), tally.links(), tally.stake());
             byCheck.computeIfAbsent(tally.check().id(), any -> new ArrayList<>())
                     .add(spread);

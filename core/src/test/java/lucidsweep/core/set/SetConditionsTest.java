@@ -34,6 +34,16 @@ class SetConditionsTest {
             implements SetMember {
 
         @Override
+        public double changedDay() {
+            return UNKNOWN;
+        }
+
+        @Override
+        public List<String> titlePatterns() {
+            return List.of();
+        }
+
+        @Override
         public boolean hasFinding(Field field, String check) {
             return found.equals(field.code() + " " + check);
         }

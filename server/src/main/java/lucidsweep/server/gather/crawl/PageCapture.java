@@ -115,6 +115,7 @@ final class PageCapture {
                                         ? stored.structured().published()
                                         : facts.head().published(),
                                 40),
+                        clip(facts.head().modified(), 40),
                         null,
                         null),
                 text(Field.TITLE, facts.titles()),

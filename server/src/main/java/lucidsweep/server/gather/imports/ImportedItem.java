@@ -53,6 +53,7 @@ final class ImportedItem {
                 new CapturedItem.Listing(
                         clip(price(cells), 100),
                         row.get(Meaning.PUBLISHED),
+                        "",
                         count(row, Meaning.VIEWS),
                         count(row, Meaning.FAVOURITES)),
                 text(Field.TITLE, row.get(Meaning.TITLE)),

@@ -98,7 +98,7 @@ interface CaptureMapper {
 
     String BEFORE_COLUMNS = """
             id, address, section, status, content_type, noindex_reason, noindex_detail, h1, h1_count, canonical, robots, language, opening, price,
-                depth, capture_id, capture_hash, last_sweep, gone, published, views, favourites, text_hash, title,
+                depth, capture_id, capture_hash, last_sweep, gone, published, modified, views, favourites, text_hash, title,
                 title_count, description, description_count, tags, notes""";
 
     @Insert("merge into item (" + BEFORE_COLUMNS + ") key (id) select " + BEFORE_COLUMNS

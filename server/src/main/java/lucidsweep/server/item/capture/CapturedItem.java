@@ -60,9 +60,10 @@ public record CapturedItem(
      * What the row of a file says of an item.
      *
      * @param published the day it was published, "" where that is not known
+     * @param modified the day it was changed last as it says itself, "" where that is not known
      * @param views how often it was looked at; null where that is not known
      */
-    public record Listing(String price, String published, Long views, Long favourites) {}
+    public record Listing(String price, String published, String modified, Long views, Long favourites) {}
 
     /** A text: how many such elements there were, the first of them, and its measure. */
     public record Text(int count, String text, TextMeasure measure) {

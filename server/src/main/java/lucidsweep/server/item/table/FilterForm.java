@@ -9,7 +9,7 @@ import lucidsweep.server.web.Refusal;
  * A filter as it stands in an address; names as in {@link ItemFilter}.
  *
  * @param life "new", "back" or "old", and behind a space the moment of a sweep in seconds since 1970
- * @param having as {@link Trait} is written: "folder /boats/kits/", or days since publication as "published ..61"
+ * @param having as {@link Trait} is written: "folder /boats/kits/", "tagged kayak", days since then as "published ..61"
  */
 public record FilterForm(
         String q,

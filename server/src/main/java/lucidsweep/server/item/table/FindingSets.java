@@ -5,7 +5,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
+import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
+import lucidsweep.core.finding.TitlePatterns;
+import lucidsweep.core.set.Trait;
 
 /** Numbers the sets of findings that items have: few sets are shared by many items. */
 final class FindingSets {
@@ -18,6 +21,8 @@ final class FindingSets {
 
     private final List<boolean[]> hidden = new ArrayList<>();
 
+    private final List<List<Trait>> titled = new ArrayList<>();
+
     FindingSets() {
         number(List.of());
     }
@@ -28,8 +33,22 @@ final class FindingSets {
             sets.add(marks);
             shown.add(counting(marks, true));
             hidden.add(counting(marks, false));
+            titled.add(titled(marks));
             return sets.size() - 1;
         });
+    }
+
+    private static List<Trait> titled(List<Mark> marks) {
+        return marks.stream()
+                .map(mark -> TitlePatterns.of(mark.field(), mark.check(), mark.shared()))
+                .filter(pattern -> !pattern.isEmpty())
+                .map(pattern -> new Trait(Trait.Kind.TITLED, pattern))
+                .toList();
+    }
+
+    /** The patterns of titles that the findings of a set name. */
+    List<Trait> titled(int number) {
+        return titled.get(number);
     }
 
     List<Mark> set(int number) {
@@ -41,6 +60,14 @@ final class FindingSets {
         for (int i = 0; i < counting.length; i++)
             counting[i] = Checks.of(marks.get(i).field(), marks.get(i).check()).counts(indexable);
         return counting;
+    }
+
+    /** Where the finding of a check stands in a set; -1 where it does not. */
+    int place(int number, String checkId) {
+        List<Mark> marks = sets.get(number);
+        for (int i = 0; i < marks.size(); i++)
+            if (Check.id(marks.get(i).field(), marks.get(i).check()).equals(checkId)) return i;
+        return -1;
     }
 
     /** Which findings of a set count for an item, in their order. */

@@ -37,7 +37,7 @@ interface ItemMapper {
 
     /** What a table is filtered and sorted by. */
     String TABLE_COLUMNS = """
-            select i.id, i.address, i.section, i.status, i.noindex_reason is null indexable, i.language, i.price, i.published, i.h1,
+            select i.id, i.address, i.section, i.status, i.noindex_reason is null indexable, i.language, i.price, i.published, i.modified, i.h1,
                 coalesce(l.depth, i.depth) depth, coalesce(l.links_in, 0) links_in, i.title title_text, i.title_px, i.title_alike,
                 i.description description_text, i.description_px, i.description_alike, i.tags tags_text, i.tags_px, i.tags_alike""";
 
@@ -97,7 +97,7 @@ interface ItemMapper {
             Measured tags) {}
 
     /** What else sets tell items apart by; "" where it is not known. */
-    record Traits(String language, String price, String published) {
+    record Traits(String language, String price, String published, String modified) {
 
         /** NaN where it is not known, as of all that follow. */
         double amount() {
@@ -105,7 +105,15 @@ interface ItemMapper {
         }
 
         double publishedDay() {
-            return WrittenDate.iso(published, WrittenDate.Order.DAY_FIRST)
+            return day(published);
+        }
+
+        double changedDay() {
+            return day(modified);
+        }
+
+        private static double day(String written) {
+            return WrittenDate.iso(written, WrittenDate.Order.DAY_FIRST)
                     .map(day -> (double) LocalDate.parse(day).toEpochDay())
                     .orElse(SetMember.UNKNOWN);
         }

@@ -21,6 +21,7 @@ import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.set.SetMember;
+import lucidsweep.core.set.Trait;
 import lucidsweep.server.item.draft.FieldId;
 
 /**
@@ -50,7 +51,7 @@ final class ItemTable {
     record Place(int depth, int linksIn) {}
 
     /** What else sets tell items apart by; a price or day is NaN where it is not known. */
-    record Traits(String language, double price, double publishedDay) {}
+    record Traits(String language, double price, double publishedDay, double changedDay) {}
 
     /**
      * What is wrong with an item.
@@ -76,7 +77,9 @@ final class ItemTable {
     private final Dictionary languages = new Dictionary();
     private final IntColumn language = new IntColumn();
     private float[] prices = new float[1_024];
-    private float[] days = new float[1_024];
+    private float[] published = new float[1_024];
+    private float[] modified = new float[1_024];
+    private final TagColumn tags = new TagColumn();
     private final IntColumn findingSet = new IntColumn();
     private final FindingSets findingSets = new FindingSets();
     private final Places places = new Places();
@@ -176,10 +179,13 @@ final class ItemTable {
         language.set(row, languages.number(line.traits().language()));
         if (row >= prices.length) {
             prices = Arrays.copyOf(prices, Math.max(row + 1, prices.length * 2));
-            days = Arrays.copyOf(days, prices.length);
+            published = Arrays.copyOf(published, prices.length);
+            modified = Arrays.copyOf(modified, prices.length);
         }
         prices[row] = (float) line.traits().price();
-        days[row] = (float) line.traits().publishedDay();
+        published[row] = (float) line.traits().publishedDay();
+        modified[row] = (float) line.traits().changedDay();
+        tags.set(row, line.cells()[2] == null ? null : line.cells()[2].text());
         keyword.set(row, line.keywordId() == null ? NONE : keywords.number(line.keywordId(), line.keyword()));
         findingSet.set(row, findingSets.number(line.found().marks()));
         indexable.set(row, line.indexable());
@@ -291,7 +297,19 @@ final class ItemTable {
 
         @Override
         public double publishedDay() {
-            return days[row];
+            return published[row];
+        }
+
+        @Override
+        public double changedDay() {
+            return modified[row];
+        }
+
+        @Override
+        public List<String> titlePatterns() {
+            return findingSets.titled(findingSet.get(row)).stream()
+                    .map(Trait::value)
+                    .toList();
         }
 
         @Override
@@ -409,11 +427,14 @@ final class ItemTable {
         Map<Long, Group> groups = new LinkedHashMap<>();
         for (int row = 0; row < size; row++) {
             if (findingSet.get(row) == 0 || !rows.test(row)) continue;
-            long key = ((long) findingSet.get(row) << 32 | place.get(row)) << 1 | (indexable.get(row) ? 1 : 0);
             int first = row;
-            groups.computeIfAbsent(key, any -> new Group(first)).add(linksIn.get(row), stakes[row]);
+            groups.computeIfAbsent(key(row), any -> new Group(first)).add(linksIn.get(row), stakes[row]);
         }
         return groups;
+    }
+
+    private long key(int row) {
+        return ((long) findingSet.get(row) << 32 | place.get(row)) << 1 | (indexable.get(row) ? 1 : 0);
     }
 
     private static boolean isIndexable(long key) {
@@ -425,25 +446,69 @@ final class ItemTable {
     }
 
     private List<Mark> marks(long key) {
-        return findingSets.set((int) (key >> 33));
+        return findingSets.set(number(key));
+    }
+
+    private List<Trait> titled(long key) {
+        return findingSets.titled(number(key));
+    }
+
+    /** The number of its set of findings. */
+    private static int number(long key) {
+        return (int) (key >> 33);
     }
 
     private Spreads spread() {
         Map<String, List<Spread>> byCheck = new HashMap<>();
+        int[] items = new int[places.size()];
+        for (int row = indexable.nextSetBit(0); row >= 0; row = indexable.nextSetBit(row + 1)) items[place.get(row)]++;
+        Map<Trait, Integer> all = places.byTrait(items);
         groups().forEach((key, group) -> {
             if (!isIndexable(key)) return;
+            titled(key).forEach(trait -> all.merge(trait, group.items, Integer::sum));
             List<Mark> marks = marks(key);
             for (int i = 0; i < marks.size(); i++) {
                 Check check = Checks.of(marks.get(i).field(), marks.get(i).check());
                 if (check.isShared()) continue;
-                byCheck.computeIfAbsent(check.id(), any -> new ArrayList<>())
-                        .add(new Spread(
-                                place(key).section(), place(key).traits(), group.items, group.links, group.stake(i)));
+                byCheck.computeIfAbsent(check.id(), any -> new ArrayList<>()).add(spread(key, List.of(), group, i));
             }
         });
-        int[] items = new int[places.size()];
-        for (int row = indexable.nextSetBit(0); row >= 0; row = indexable.nextSetBit(row + 1)) items[place.get(row)]++;
-        return new Spreads(byCheck, places.byTrait(items));
+        if (!tags.isEmpty()) {
+            int[] tagged = tags.counts(indexable);
+            byCheck.replaceAll((check, some) -> byTag(check, some, tagged, all));
+        }
+        return new Spreads(byCheck, all);
+    }
+
+    private Spread spread(long key, List<Trait> own, Group group, int finding) {
+        List<Trait> traits = new ArrayList<>(place(key).traits());
+        // A title's pattern does not explain what is wrong with the title.
+        if (marks(key).get(finding).field() != Field.TITLE) traits.addAll(titled(key));
+        traits.addAll(own);
+        return new Spread(place(key).section(), traits, group.items, group.links, group.stake(finding));
+    }
+
+    private record Tagged(long key, int tags) {}
+
+    /** The same findings by the tags that tell where they are, too; how many items have those is added to all. */
+    private List<Spread> byTag(String check, List<Spread> untold, int[] tagged, Map<Trait, Integer> all) {
+        boolean[] having =
+                findingSets.having(mark -> Check.id(mark.field(), mark.check()).equals(check));
+        BitSet rows = (BitSet) indexable.clone();
+        keep(rows, row -> having[findingSet.get(row)]);
+        int[] telling = tags.telling(rows, tagged);
+        if (telling.length == 0) return untold;
+        for (int tag : telling) all.put(tags.trait(tag), tagged[tag]);
+        Map<Tagged, Group> groups = new LinkedHashMap<>();
+        for (int row = rows.nextSetBit(0); row >= 0; row = rows.nextSetBit(row + 1)) {
+            int first = row;
+            groups.computeIfAbsent(new Tagged(key(row), tags.mask(row, telling)), any -> new Group(first))
+                    .add(linksIn.get(row), stakes[row]);
+        }
+        List<Spread> told = new ArrayList<>();
+        groups.forEach((group, sum) -> told.add(
+                spread(group.key, tags.traits(telling, group.tags), sum, findingSets.place(number(group.key), check))));
+        return told;
     }
 
     private List<FindingCount> counted(Map<Long, Group> groups) {

@@ -162,7 +162,8 @@ class ItemTables {
                     new ItemTable.Traits(
                             item.traits().language(),
                             item.traits().amount(),
-                            item.traits().publishedDay()),
+                            item.traits().publishedDay(),
+                            item.traits().changedDay()),
                     new ItemTable.Cell[] {
                         cell(item.id(), Field.TITLE, item.title()),
                         cell(item.id(), Field.DESCRIPTION, item.description()),

@@ -46,9 +46,7 @@ record LifeParts(int[] since, int[] ended) {
         int at = 0;
         for (Map.Entry<String, FindingLife.End> each : all.entrySet()) {
             parts[at++] = seconds(each.getValue().moment());
-            parts[at++] = each.getValue().byDraft()
-                    ? FieldId.FIELDS.indexOf(FindingLife.field(each.getKey()))
-                    : FIXED;
+            parts[at++] = each.getValue().byDraft() ? FieldId.FIELDS.indexOf(FindingLife.field(each.getKey())) : FIXED;
         }
         return parts;
     }

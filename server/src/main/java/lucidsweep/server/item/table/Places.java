@@ -18,8 +18,10 @@ final class Places {
 
     int number(ItemTable.Line line) {
         String path = line.address().contains("://") ? PageAddress.pathOf(line.address()) : "";
-        double age = ItemSets.today() - line.traits().publishedDay();
-        return numbers.computeIfAbsent(new Place(line.section(), Trait.all(path, line.section(), age)), place -> {
+        double published = ItemSets.today() - line.traits().publishedDay();
+        double changed = ItemSets.today() - line.traits().changedDay();
+        Place found = new Place(line.section(), Trait.all(path, line.section(), published, changed));
+        return numbers.computeIfAbsent(found, place -> {
             places.add(place);
             return places.size() - 1;
         });

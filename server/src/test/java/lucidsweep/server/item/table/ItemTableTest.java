@@ -3,6 +3,7 @@ package lucidsweep.server.item.table;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -66,8 +67,9 @@ class ItemTableTest {
                 indexable,
                 words(),
                 new ItemTable.Place(random.nextInt(5), random.nextInt(50)),
-                new ItemTable.Traits(random.nextBoolean() ? "de" : "en", random.nextInt(90), random.nextInt(900)),
-                new ItemTable.Cell[] {cell(), cell(), random.nextBoolean() ? cell() : null},
+                new ItemTable.Traits(
+                        random.nextBoolean() ? "de" : "en", random.nextInt(90), random.nextInt(900), SetMember.UNKNOWN),
+                new ItemTable.Cell[] {cell(), cell(), random.nextBoolean() ? tags(findings) : null},
                 keyword,
                 keyword == null ? null : WORDS[keyword.intValue()],
                 new ItemTable.Found(findings, stakes(findings.size()), new LifeParts(since(findings.size()), ended())));
@@ -111,6 +113,21 @@ class ItemTableTest {
                 sum += line.found().stakes()[3 * i];
         }
         return sum;
+    }
+
+    /** Nearly all titles of what is tagged “Oak” are missing. */
+    private ItemTable.Cell tags(List<Mark> findings) {
+        boolean missing = findings.stream().anyMatch(mark -> mark.check().equals("missing"));
+        String text = (missing || random.nextInt(20) == 0 ? "Oak, " : "") + words();
+        return new ItemTable.Cell(text, 9, text.hashCode(), null);
+    }
+
+    private static boolean has(ItemTable.Line line, Trait trait) {
+        if (trait.kind() == Trait.Kind.PUBLISHED) return true;
+        assertThat(trait.kind()).isEqualTo(Trait.Kind.TAGGED);
+        return line.cells()[2] != null
+                && Arrays.stream(line.cells()[2].text().toLowerCase(Locale.ROOT).split(","))
+                        .anyMatch(tag -> tag.strip().equals(trait.value()));
     }
 
     private ItemTable.Cell cell() {
@@ -409,7 +426,18 @@ class ItemTableTest {
                         .isEqualTo(check.equals("duplicate") ? 0 : (int) count(faulty.and(ItemTable.Line::indexable)));
             }
             assertThat(table.spreads().indexable())
-                    .isEqualTo(Map.of(Trait.of("published 366.."), (int) count(ItemTable.Line::indexable)));
+                    .containsEntry(Trait.of("published 366.."), (int) count(ItemTable.Line::indexable));
+            table.spreads()
+                    .indexable()
+                    .forEach((trait, items) -> assertThat(items)
+                            .as(trait.toString())
+                            .isEqualTo((int) count(line -> line.indexable() && has(line, trait))));
+            Trait oak = Trait.of("tagged oak");
+            assertThat(table.spreads().byCheck().get("title missing").stream()
+                            .filter(spread -> spread.traits().contains(oak))
+                            .mapToInt(Spread::items)
+                            .sum())
+                    .isEqualTo((int) count(line -> line.indexable() && has(line, "missing") && has(line, oak)));
         }
     }
 

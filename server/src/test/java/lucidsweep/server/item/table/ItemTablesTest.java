@@ -85,7 +85,7 @@ class ItemTablesTest {
                 "",
                 0,
                 0,
-                new ItemMapper.Traits("", "", ""),
+                new ItemMapper.Traits("", "", "", ""),
                 new ItemMapper.Measured(title, 10, 0),
                 new ItemMapper.Measured("", 0, 0),
                 new ItemMapper.Measured(null, 0, 0));
