@@ -87,6 +87,22 @@ it("shows the result as it will look, the measure, the keyword, the findings and
   expect((screen.getByLabelText("Title") as HTMLTextAreaElement).readOnly).toBe(true);
 });
 
+it("puts the item on a review list, to be found by its address", async () => {
+  serve("GET /api/properties/7/reviews", []);
+  serve("POST /api/properties/7/reviews/items", {});
+  show(<CloseUp propertyId={7} itemId={5} onClose={() => undefined} />);
+  fireEvent.click(await screen.findByRole("button", { name: "Put on a list" }));
+  const dialog = within(await screen.findByRole("dialog"));
+  fireEvent.change(dialog.getByPlaceholderText("Spring tours"), { target: { value: "Hire" } });
+  fireEvent.click(dialog.getByRole("button", { name: "Put on the list" }));
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/reviews/items")[0]?.body).toMatchObject({
+      list: "Hire",
+      place: "q=https%3A%2F%2Ftarrin.example%2Fpage-5",
+    }),
+  );
+});
+
 it("has texts measured by the server as they are typed, and drafts what changed", async () => {
   show(<CloseUp propertyId={7} itemId={5} editable onClose={() => undefined} />);
   const title = await screen.findByLabelText("Title");

@@ -7,6 +7,7 @@ import css from "./CloseUp.module.css";
 import { ConflictDialog } from "./ConflictDialog";
 import { FitRuler } from "./FitRuler";
 import { ItemFindings } from "./ItemFindings";
+import { ListDialog } from "./ListDialog";
 import { count, dayAndTime, of, pathOf } from "./number";
 import { ResultPreview } from "./ResultPreview";
 import { SidePanel } from "./SidePanel";
@@ -88,6 +89,7 @@ type InsideProps = Pick<Props, "propertyId" | "editable" | "keywords" | "more"> 
 
 function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
   const [device, setDevice] = useState<"desktop" | "phone">("desktop");
+  const [listing, setListing] = useState(false);
   const captured = {
     title: item.title.draft ?? item.title.captured,
     description: item.description.draft ?? item.description.captured,
@@ -152,12 +154,24 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
   return (
     <div className={css.inside}>
       <ConflictDialog insist="Overwrite with mine" {...conflicts.dialog} />
-      {item.address.includes("://") ? (
-        <a className={css.address} href={item.address} target="_blank" rel="noreferrer">
-          {pathOf(item.address)}
-        </a>
-      ) : (
-        <span className={css.address}>{item.address}</span>
+      <div className={css.top}>
+        {item.address.includes("://") ? (
+          <a className={css.address} href={item.address} target="_blank" rel="noreferrer">
+            {pathOf(item.address)}
+          </a>
+        ) : (
+          <span className={css.address}>{item.address}</span>
+        )}
+        <button type="button" className={css.small} onClick={() => setListing(true)}>
+          Put on a list
+        </button>
+      </div>
+      {listing && (
+        <ListDialog
+          propertyId={propertyId}
+          listed={{ name: headingOf(item).slice(0, 500), place: `${new URLSearchParams({ q: item.address })}` }}
+          onClose={() => setListing(false)}
+        />
       )}
       {item.noindex && <p className={css.obstacle}>Not indexable: {item.noindex}.</p>}
       <section>

@@ -4,8 +4,9 @@ import { useState } from "react";
 import { answer, api } from "../api/client";
 import { ofProperty } from "../api/queries";
 import { month, of } from "../parts/number";
-import { useCauseWords } from "./CauseMenu";
+import { keyOf } from "./causeFilter";
 import css from "./Triage.module.css";
+import { useCauseWords } from "./useCauseWords";
 
 /** The causes that were set aside, below those that are not. */
 export function AsideCauses({ propertyId }: { propertyId: number }) {
@@ -25,7 +26,7 @@ export function AsideCauses({ propertyId }: { propertyId: number }) {
       {open && (
         <ul>
           {aside.data.map(({ cause, reason, untilMonth }) => (
-            <li key={`${cause.field} ${cause.check} ${cause.shared} ${cause.section} ${cause.trait}`}>
+            <li key={keyOf(cause)}>
               <div>
                 {cause.says}
                 <span>
@@ -33,7 +34,7 @@ export function AsideCauses({ propertyId }: { propertyId: number }) {
                   {untilMonth && <> (until {month(untilMonth)})</>}
                 </span>
               </div>
-              <Button size="xs" variant="default" onClick={() => words.mutate({ cause, aside: false })}>
+              <Button size="xs" variant="default" onClick={() => words.mutate({ causes: [cause], aside: false })}>
                 Bring back
               </Button>
             </li>

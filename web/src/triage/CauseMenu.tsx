@@ -1,38 +1,29 @@
 import { ActionIcon, Button, Menu, Modal, TextInput } from "@mantine/core";
 import { useState } from "react";
-import { answer, api, type Cause } from "../api/client";
-import { useChange } from "../api/queries";
+import type { Cause } from "../api/client";
 import { IconDots } from "../parts/icons";
 import { ListDialog } from "../parts/ListDialog";
 import { tellWithUndo } from "../parts/tell";
-import { filterOf } from "./causeFilter";
+import { filterOf, partsOf } from "./causeFilter";
+import { MergeForm } from "./MergeForm";
 import css from "./Triage.module.css";
-
-/** What is said of a cause; what is left out stays as it was. */
-interface CauseWords {
-  cause: Cause;
-  name?: string;
-  aside?: boolean;
-  reason?: string;
-  untilMonth?: string;
-}
-
-/** Writes down what is said of a cause: another name, or that it is set aside. */
-export function useCauseWords(propertyId: number) {
-  return useChange(propertyId, ({ cause, ...words }: CauseWords) => {
-    const { field, check, shared, section, trait } = cause;
-    return answer(
-      api.PUT("/api/properties/{propertyId}/causes/note", {
-        params: { path: { propertyId } },
-        body: { field, check, shared, section, trait, ...words },
-      }),
-    );
-  });
-}
+import { useCauseWords } from "./useCauseWords";
 
 /** What else can be done with a cause. */
-export function CauseMenu({ propertyId, cause }: { propertyId: number; cause: Cause }) {
-  const [asked, setAsked] = useState<"name" | "aside" | "list">();
+export function CauseMenu({ propertyId, cause, all }: { propertyId: number; cause: Cause; all: Cause[] }) {
+  const [asked, setAsked] = useState<"name" | "aside" | "list" | "merge">();
+  const words = useCauseWords(propertyId);
+  const merged = cause.parts.length > 0;
+  const takeApart = () => {
+    const causes = cause.parts;
+    words.mutate(
+      { causes, merged: "" },
+      {
+        onSuccess: () =>
+          tellWithUndo(`“${cause.says}” was taken apart.`, () => words.mutate({ causes, merged: cause.says })),
+      },
+    );
+  };
   return (
     <>
       <Menu position="bottom-end" withinPortal>
@@ -44,10 +35,15 @@ export function CauseMenu({ propertyId, cause }: { propertyId: number; cause: Ca
         <Menu.Dropdown>
           <Menu.Item onClick={() => setAsked("name")}>Rename</Menu.Item>
           <Menu.Item onClick={() => setAsked("aside")}>Set aside</Menu.Item>
-          <Menu.Item onClick={() => setAsked("list")}>Put on a review list</Menu.Item>
+          <Menu.Item onClick={() => setAsked("merge")}>Merge with others</Menu.Item>
+          {merged && <Menu.Item onClick={takeApart}>Take apart</Menu.Item>}
+          {!merged && <Menu.Item onClick={() => setAsked("list")}>Put on a review list</Menu.Item>}
         </Menu.Dropdown>
       </Menu>
       {asked === "name" && <NameForm propertyId={propertyId} cause={cause} onDone={() => setAsked(undefined)} />}
+      {asked === "merge" && (
+        <MergeForm propertyId={propertyId} cause={cause} all={all} onDone={() => setAsked(undefined)} />
+      )}
       {asked === "list" && (
         <ListDialog
           propertyId={propertyId}
@@ -69,7 +65,11 @@ interface FormProps {
 function NameForm({ propertyId, cause, onDone }: FormProps) {
   const [name, setName] = useState(cause.says);
   const words = useCauseWords(propertyId);
-  const save = (next: string) => words.mutate({ cause, name: next }, { onSuccess: onDone });
+  const merged = cause.parts.length > 0;
+  const save = (next: string) =>
+    words.mutate(merged ? { causes: cause.parts, merged: next } : { causes: [cause], name: next }, {
+      onSuccess: onDone,
+    });
   return (
     <Modal opened onClose={onDone} title="Rename the cause">
       <form
@@ -90,9 +90,11 @@ function NameForm({ propertyId, cause, onDone }: FormProps) {
           <Button type="submit" disabled={!name.trim()} loading={words.isPending}>
             Rename
           </Button>
-          <Button variant="subtle" onClick={() => save("")}>
-            Its own sentence
-          </Button>
+          {!merged && (
+            <Button variant="subtle" onClick={() => save("")}>
+              Its own sentence
+            </Button>
+          )}
         </div>
       </form>
     </Modal>
@@ -110,10 +112,10 @@ function AsideForm({ propertyId, cause, onDone }: FormProps) {
         onSubmit={(event) => {
           event.preventDefault();
           words.mutate(
-            { cause, aside: true, reason, untilMonth },
+            { causes: partsOf(cause), aside: true, reason, untilMonth },
             {
               onSuccess: () => {
-                tellWithUndo("The cause was set aside.", () => words.mutate({ cause, aside: false }));
+                tellWithUndo("The cause was set aside.", () => words.mutate({ causes: partsOf(cause), aside: false }));
                 onDone();
               },
             },

@@ -7,6 +7,7 @@ import { ExemptForm } from "../parts/ExemptForm";
 import { FilterBar } from "../parts/FilterBar";
 import { Grid } from "../parts/Grid";
 import { itemColumns } from "../parts/itemColumns";
+import { ListDialog } from "../parts/ListDialog";
 import { of } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { useItemView } from "../parts/useItemView";
@@ -21,10 +22,14 @@ export function FoundItems({ propertyId }: { propertyId: number }) {
   const { search } = useLocation();
   const [hand, setHand] = useState<number>();
   const [exempting, setExempting] = useState(false);
+  const [listing, setListing] = useState(false);
   const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
   const { field = "", check = "", shared, ...others } = view.filter;
   const narrowed = Object.values(others).some(Boolean);
   const labelOf = useLabels(propertyId);
+  const name = [field && check !== "any" ? labelOf(field, check) : "with findings", others.section]
+    .filter(Boolean)
+    .join(", ");
   const columns = useMemo(
     () => [
       itemColumns.address,
@@ -51,10 +56,20 @@ export function FoundItems({ propertyId }: { propertyId: number }) {
         >
           Let them stand
         </Button>
+        <Button size="xs" variant="default" onClick={() => setListing(true)}>
+          Put on a list
+        </Button>
         <Button size="xs" component={Link} to={`/p/${propertyId}/rewrite${search}`}>
           Open in Rewrite
         </Button>
       </FilterBar>
+      {listing && (
+        <ListDialog
+          propertyId={propertyId}
+          listed={{ name: name.slice(0, 500), place: search.slice(1) }}
+          onClose={() => setListing(false)}
+        />
+      )}
       <Modal
         opened={exempting}
         onClose={() => setExempting(false)}

@@ -18,6 +18,7 @@ const cause = (says: string, changes: Partial<Cause>): Cause => ({
   weight: 312,
   says,
   fix: "cut",
+  parts: [],
   ...changes,
 });
 
@@ -172,9 +173,52 @@ it("gives a cause another name, sets one aside with the reason, and brings it ba
   const of = { field: "title", check: "common-ending", shared: " | Tarrin", section: "/tours/", trait: "" };
   await waitFor(() =>
     expect(asked("PUT /api/properties/7/causes/note").map(({ body }) => body)).toEqual([
-      { ...of, name: "The long ending" },
-      { ...of, aside: true, reason: "The client wants it", untilMonth: "2027-04" },
-      { field: "h1", check: "missing", shared: "", section: "", trait: "", aside: false },
+      { causes: [of], name: "The long ending" },
+      { causes: [of], aside: true, reason: "The client wants it", untilMonth: "2027-04" },
+      { causes: [{ field: "h1", check: "missing", shared: "", section: "", trait: "" }], aside: false },
+    ]),
+  );
+});
+
+it("merges causes under a name, shows merged ones with their parts, and takes them apart", async () => {
+  serve("PUT /api/properties/7/causes/note", {});
+  const merged = cause("Left from the old site", {
+    check: "",
+    label: "2 causes, merged by hand",
+    items: 85,
+    parts: [ENDING, HEADINGS],
+  });
+  const missing = cause("9 items have no title.", { check: "missing", weight: 90 });
+  serve("GET /api/properties/7/causes", [merged, missing]);
+  show(<Triage />, "/p/7/triage");
+  fireEvent.click(await screen.findByRole("button", { name: "Show its causes" }));
+  const parts = within(screen.getByRole("list", { name: merged.says }));
+  expect(parts.getAllByRole("listitem")).toHaveLength(2);
+  expect(parts.getByRole("button", { name: "Remove the ending" })).toBeTruthy();
+
+  fireEvent.click(screen.getByRole("button", { name: `More for: ${missing.says}` }));
+  fireEvent.click(await screen.findByRole("menuitem", { name: "Merge with others" }));
+  const form = within(await screen.findByRole("dialog"));
+  expect(form.getByRole("button", { name: "Merge" })).toHaveProperty("disabled", true);
+  fireEvent.click(form.getByRole("combobox", { name: "With" }));
+  fireEvent.click(await screen.findByRole("option", { name: merged.says }));
+  fireEvent.change(form.getByLabelText("Name"), { target: { value: "Titles of the old site" } });
+  fireEvent.click(form.getByRole("button", { name: "Merge" }));
+  await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
+
+  fireEvent.click(screen.getByRole("button", { name: `More for: ${merged.says}` }));
+  fireEvent.click(await screen.findByRole("menuitem", { name: "Take apart" }));
+  const key = ({ field, check, shared, section, trait }: Cause) => ({
+    field,
+    check,
+    shared,
+    section,
+    trait,
+  });
+  await waitFor(() =>
+    expect(asked("PUT /api/properties/7/causes/note").map(({ body }) => body)).toEqual([
+      { causes: [key(missing), key(ENDING), key(HEADINGS)], merged: "Titles of the old site" },
+      { causes: [key(ENDING), key(HEADINGS)], merged: "" },
     ]),
   );
 });
@@ -272,6 +316,24 @@ it("shows the items behind a cause with their evidence", async () => {
   expect(query).toMatchObject({ field: "title", check: "too-long", section: "/tours/" });
   expect(screen.getByRole("link", { name: "Open in Rewrite" }).getAttribute("href")).toContain(
     "/p/7/rewrite?field=title&check=too-long",
+  );
+});
+
+it("puts the findings of a check on a review list, as they are filtered", async () => {
+  serve("GET /api/properties/7/sets", []);
+  serve("GET /api/properties/7/items", { total: 3, asOf: 4, revision: 4, mostAtStake: 0, rows: [] });
+  serve("GET /api/properties/7/reviews", []);
+  serve("POST /api/properties/7/reviews/items", {});
+  show(<Triage />, "/p/7/triage?field=title&check=too-long&section=%2Ftours%2F");
+  fireEvent.click(await screen.findByRole("button", { name: "Put on a list" }));
+  const dialog = within(await screen.findByRole("dialog"));
+  fireEvent.change(dialog.getByPlaceholderText("Spring tours"), { target: { value: "Tours" } });
+  fireEvent.click(dialog.getByRole("button", { name: "Put on the list" }));
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/reviews/items")[0]?.body).toMatchObject({
+      name: "title too long, /tours/",
+      place: "field=title&check=too-long&section=%2Ftours%2F",
+    }),
   );
 });
 

@@ -1,20 +1,16 @@
 import { Button } from "@mantine/core";
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link, useNavigate, useSearchParams } from "react-router";
-import { answer, api, type Cause } from "../api/client";
-import { ofProperty, useChecks } from "../api/queries";
+import { Link, useSearchParams } from "react-router";
+import { useChecks } from "../api/queries";
 import { TableLinks } from "../parts/FileLink";
 import { FIELDS, fieldName } from "../parts/fields";
-import { FIXES, WRITTEN } from "../parts/fixes";
-import { atStake, count, day, of } from "../parts/number";
+import { count, day } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import { useProperty } from "../parts/useProperty";
 import { AsideCauses } from "./AsideCauses";
-import { CauseMenu } from "./CauseMenu";
+import { CauseList } from "./CauseList";
 import { ChecklistView } from "./ChecklistView";
 import { Costs, useCosts } from "./Costs";
-import { filterOf } from "./causeFilter";
 import { FoundItems } from "./FoundItems";
 import { ReportDialog } from "./ReportDialog";
 import { SetsView } from "./SetsView";
@@ -92,83 +88,6 @@ function RankedBy({ propertyId }: { propertyId: number }) {
       Causes are ranked by the clicks a month that better titles and descriptions could win at the positions of today,
       by demand of {day(costs.data.from)} to {day(costs.data.to)}.
     </>
-  );
-}
-
-/** What a cause's button says. */
-const actionOf = (fix: string) => FIXES[fix] ?? (fix === "bulk-edit" ? "Open in Rewrite" : "Preview");
-
-function CauseList({ propertyId, gathered }: { propertyId: number; gathered: boolean }) {
-  const navigate = useNavigate();
-  const causes = useQuery({
-    queryKey: ofProperty(propertyId, "causes"),
-    queryFn: () => answer(api.GET("/api/properties/{propertyId}/causes", { params: { path: { propertyId } } })),
-  });
-  if (causes.error) return <p className={css.empty}>{causes.error.message}</p>;
-  if (causes.isPending) return <div className={css.skeleton} />;
-  if (causes.data.length === 0) {
-    return (
-      <p className={css.empty}>
-        {gathered
-          ? "Nothing is wrong with the indexable items: every title, description, H1 and tag keeps to the standard."
-          : "Nothing gathered yet. What is wrong with titles, descriptions and tags is shown here by cause, once it is."}
-      </p>
-    );
-  }
-  const clicks = causes.data.some((cause) => cause.stake.high > 0);
-  const most = Math.max(...causes.data.map((cause) => (clicks ? cause.stake.high : cause.weight)));
-  const mend = (cause: Cause) => {
-    const filter = filterOf(cause);
-    const field = WRITTEN.has(cause.field) ? cause.field : "";
-    if (field && FIXES[cause.fix]) {
-      filter.set("tool", cause.fix);
-      filter.set("on", field);
-    }
-    navigate(`/p/${propertyId}/rewrite?${filter}`);
-  };
-  return (
-    <ol className={css.list}>
-      {causes.data.map((cause) => (
-        <li key={`${cause.field} ${cause.check} ${cause.shared} ${cause.section} ${cause.trait}`}>
-          <div className={css.says}>
-            <Link to={`?${filterOf(cause)}`}>{cause.says}</Link>
-            <span className={css.label}>{cause.label}</span>
-          </div>
-          {clicks ? <AtStake cause={cause} most={most} /> : <Weight cause={cause} most={most} />}
-          <Button size="xs" variant="default" onClick={() => mend(cause)}>
-            {actionOf(cause.fix)}
-          </Button>
-          <CauseMenu propertyId={propertyId} cause={cause} />
-        </li>
-      ))}
-    </ol>
-  );
-}
-
-const share = (part: number, most: number) => `${Math.max(0, (part / most) * 100)}%`;
-
-/** The clicks that fixing a cause could win, with the band of what is uncertain, on one scale for all causes. */
-function AtStake({ cause, most }: { cause: Cause; most: number }) {
-  const { clicks, low, high } = cause.stake;
-  if (high < 0.5) return <span className={css.unknown}>no clicks at stake</span>;
-  return (
-    <div className={css.stake}>
-      <span className={css.scale}>
-        <span className={css.bar} style={{ width: share(clicks, most) }} />
-        <span className={css.band} style={{ left: share(low, most), width: share(high - low, most) }} />
-      </span>
-      <span className={css.links}>{atStake(cause.stake)}</span>
-    </div>
-  );
-}
-
-/** What ranks a cause where there is no demand. */
-function Weight({ cause, most }: { cause: Cause; most: number }) {
-  return (
-    <div className={css.stake}>
-      <span className={css.bar} style={{ width: share(Math.max(cause.weight, most / 100), most) }} />
-      <span className={css.links}>{cause.links > 0 ? of(cause.links, "inbound link") : of(cause.items, "item")}</span>
-    </div>
   );
 }
 

@@ -8,3 +8,10 @@ export const filterOf = (cause: Cause) => {
   if (cause.trait) filter.set("having", cause.trait);
   return filter;
 };
+
+/** What tells a cause from all others. */
+export const keyOf = ({ field, check, shared, section, trait }: Cause) =>
+  [field, check, shared, section, trait].join("\n");
+
+/** The single causes of one that may be merged. */
+export const partsOf = (cause: Cause) => (cause.parts.length > 0 ? cause.parts : [cause]);

@@ -32,16 +32,20 @@ it("shows one list or all of them, what is due apart from the rest", async () =>
     review(2, "Winter", { kind: "TAG" }),
     review(3, "Spring", { dueMonth: "2031-05" }),
     review(4, "Titles", { kind: "ITEMS", phrase: "5 titles are too long.", place: "field=title&check=too-long" }),
+    review(5, "Titles", { kind: "ITEMS", phrase: "Kayak hire", place: "q=https%3A%2F%2Ftarrin.example%2Fhire%2F" }),
   ]);
   show(<Aim />, "/p/7/aim?side=reviews");
-  expect(await screen.findByText("4 to look at again")).toBeTruthy();
+  expect(await screen.findByText("5 to look at again")).toBeTruthy();
   const nav = within(screen.getByLabelText("Views of Aim"));
   expect(nav.getByRole("link", { name: "Review lists1 due" }).getAttribute("aria-current")).toBe("page");
   const tables = screen.getAllByRole("table");
   expect(within(tables[0]).getAllByRole("row")).toHaveLength(2);
-  expect(within(tables[1]).getAllByRole("row")).toHaveLength(4);
+  expect(within(tables[1]).getAllByRole("row")).toHaveLength(5);
   expect(screen.getByRole("link", { name: "5 titles are too long." }).getAttribute("href")).toBe(
     "/p/7/triage?field=title&check=too-long",
+  );
+  expect(screen.getByRole("link", { name: "Kayak hire" }).getAttribute("href")).toBe(
+    "/p/7/rewrite?q=https%3A%2F%2Ftarrin.example%2Fhire%2F",
   );
   expect(screen.getByRole("link", { name: "phrase 2" }).getAttribute("href")).toBe("/p/7/rewrite?q=phrase+2");
   const far = screen.getByLabelText("Month for phrase 3") as HTMLSelectElement;

@@ -61,7 +61,8 @@ export function ReviewLists({ propertyId }: { propertyId: number }) {
 
 /** Where what is to be looked at stands. */
 function viewOf({ kind, phrase, place }: Review) {
-  if (kind === "ITEMS") return `triage?${place}`;
+  // What no check narrows is seen whole at the desk only.
+  if (kind === "ITEMS") return `${new URLSearchParams(place).has("check") ? "triage" : "rewrite"}?${place}`;
   return `${kind === "TAG" ? "rewrite" : "aim"}?${searchOf({ q: phrase })}`;
 }
 

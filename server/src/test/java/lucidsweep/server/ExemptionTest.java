@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.server.RunningApplication.Reply;
 import lucidsweep.server.triage.Exemptions;
@@ -124,6 +125,38 @@ class ExemptionTest {
         assertThat(cause(shop, "duplicate").path("says").asString()).startsWith("9 items share one title");
     }
 
+    @Test
+    void causesAreMergedUnderANameAndPartedAgain(Api api) {
+        Shop shop = shop(api);
+        List<JsonNode> before =
+                List.copyOf(shop.get("/causes").json().valueStream().toList());
+        List<JsonNode> two = List.of(cause(shop, "duplicate"), cause(shop, "too-short"));
+        int findings =
+                two.stream().mapToInt(cause -> cause.path("items").asInt()).sum();
+        note(shop, two, "\"merged\":\"Bells and whistles\"");
+
+        JsonNode merged = shop.get("/causes")
+                .json()
+                .valueStream()
+                .filter(cause -> !cause.path("parts").isEmpty())
+                .findFirst()
+                .orElseThrow();
+        assertThat(merged.path("says").asString()).isEqualTo("Bells and whistles");
+        assertThat(merged.path("label").asString()).isEqualTo("2 causes, merged by hand");
+        assertThat(merged.path("items").asInt()).isEqualTo(findings);
+        assertThat(merged.path("parts").valueStream().toList()).containsExactlyInAnyOrderElementsOf(two);
+        assertThat(shop.get("/causes").json()).hasSize(before.size() - 1);
+        assertThat(shop.get("/causes.csv").body()).as("the file has each").doesNotContain("Bells and whistles");
+
+        note(shop, two, "\"aside\":true,\"reason\":\"Sold out\"");
+        assertThat(shop.get("/causes").json()).hasSize(before.size() - 2);
+        note(shop, two, "\"aside\":false");
+        note(shop, two, "\"merged\":\"\"");
+        assertThat(shop.get("/causes").json().valueStream().toList()).isEqualTo(before);
+        assertThat(shop.put("/causes/note", "{\"causes\":[],\"merged\":\"x\"}").status())
+                .isEqualTo(422);
+    }
+
     private static String aside(String untilMonth) {
         return "\"aside\":true,\"reason\":\"Sold out\",\"untilMonth\":\"" + untilMonth + "\"";
     }
@@ -139,15 +172,16 @@ class ExemptionTest {
     }
 
     private static Reply note(Shop shop, JsonNode cause, String words) {
-        return shop.put(
-                "/causes/note",
-                "{\"field\":%s,\"check\":%s,\"shared\":%s,\"section\":%s,%s}"
+        return note(shop, List.of(cause), words);
+    }
+
+    private static Reply note(Shop shop, List<JsonNode> causes, String words) {
+        String keys = causes.stream()
+                .map(cause -> "{\"field\":%s,\"check\":%s,\"shared\":%s,\"section\":%s}"
                         .formatted(
-                                cause.path("field"),
-                                cause.path("check"),
-                                cause.path("shared"),
-                                cause.path("section"),
-                                words));
+                                cause.path("field"), cause.path("check"), cause.path("shared"), cause.path("section")))
+                .collect(Collectors.joining(","));
+        return shop.put("/causes/note", "{\"causes\":[" + keys + "]," + words + "}");
     }
 
     private static JsonNode cause(Shop shop, String check) {

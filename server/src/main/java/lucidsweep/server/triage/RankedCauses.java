@@ -4,14 +4,16 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import lucidsweep.core.finding.Cause;
+import lucidsweep.core.finding.CauseGroup;
 import lucidsweep.core.finding.Causes;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.NotIndexable;
@@ -69,10 +71,16 @@ public class RankedCauses {
         return all(propertyId).aside();
     }
 
+    /** The same with those that a person merged as one. */
+    List<CauseGroup> groups(long propertyId) {
+        Sorted sorted = all(propertyId);
+        return CauseGroup.of(sorted.shown(), cause -> sorted.merged().getOrDefault(CauseKey.of(cause), ""));
+    }
+
     /** A cause that is set aside. */
     record Aside(Cause cause, CauseNote note) {}
 
-    private record Sorted(List<Cause> shown, List<Aside> aside) {}
+    private record Sorted(List<Cause> shown, List<Aside> aside, Map<CauseKey, String> merged) {}
 
     private Sorted all(long propertyId) {
         State now = new State(propertyId, clients.property(propertyId).revision(), YearMonth.now());
@@ -82,35 +90,29 @@ public class RankedCauses {
     private static Sorted sorted(List<Cause> found, List<CauseNote> notes, YearMonth month) {
         List<Cause> shown = new ArrayList<>();
         List<Aside> aside = new ArrayList<>();
+        Map<CauseKey, CauseNote> byCause = notes.stream().collect(Collectors.toMap(CauseNote::cause, note -> note));
         for (Cause cause : found) {
-            Optional<CauseNote> note =
-                    notes.stream().filter(each -> each.isOf(cause)).findFirst();
-            Cause named = note.map(CauseNote::name)
-                    .filter(name -> !name.isEmpty())
-                    .map(cause::named)
-                    .orElse(cause);
-            if (note.isPresent() && note.get().isAside(month)) aside.add(new Aside(named, note.get()));
+            CauseNote note = byCause.get(CauseKey.of(cause));
+            Cause named = note == null || note.name().isEmpty() ? cause : cause.named(note.name());
+            if (note != null && note.isAside(month)) aside.add(new Aside(named, note));
             else shown.add(named);
         }
-        return new Sorted(shown, aside);
+        return new Sorted(shown, aside, notes.stream().collect(Collectors.toMap(CauseNote::cause, CauseNote::merged)));
     }
 
-    /**
-     * Changes what a person says of a cause; what says nothing is forgotten. One at a time, since a change keeps the rest.
-     *
-     * @param blank says of which cause
-     */
-    synchronized void note(CauseNote blank, UnaryOperator<CauseNote> change) {
-        clients.property(blank.propertyId());
+    /** Changes what a person says of causes; what says nothing is forgotten. One at a time, since a change keeps the rest. */
+    synchronized void note(long propertyId, Collection<CauseKey> causes, UnaryOperator<CauseNote> change) {
+        clients.property(propertyId);
         transaction.executeWithoutResult(status -> {
-            CauseNote note = change.apply(notes.ofProperty(blank.propertyId()).stream()
-                    .filter(blank::isOfSame)
-                    .findFirst()
-                    .orElse(blank));
-            notes.remove(note);
-            if (!note.saysNothing()) notes.insert(note);
+            Map<CauseKey, CauseNote> said =
+                    notes.ofProperty(propertyId).stream().collect(Collectors.toMap(CauseNote::cause, note -> note));
+            for (CauseKey cause : Set.copyOf(causes)) {
+                CauseNote note = change.apply(said.getOrDefault(cause, CauseNote.blank(propertyId, cause)));
+                notes.remove(note);
+                if (!note.saysNothing()) notes.insert(note);
+            }
         });
-        clients.touch(blank.propertyId());
+        clients.touch(propertyId);
     }
 
     private List<Cause> found(long propertyId) {

@@ -2,6 +2,7 @@ package lucidsweep.server.triage;
 
 import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
@@ -15,6 +16,7 @@ import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import lucidsweep.core.finding.Cause;
+import lucidsweep.core.finding.CauseGroup;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.Fix;
@@ -23,6 +25,7 @@ import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.item.table.FindingCount;
 import lucidsweep.server.item.table.Items;
+import lucidsweep.server.web.Counted;
 import lucidsweep.server.web.Refusal;
 import lucidsweep.server.web.Rows;
 import org.springframework.http.ResponseEntity;
@@ -58,6 +61,9 @@ class TriageController {
      * A cause as the interface shows it.
      *
      * @param trait what else its items have in common, as a filter has it: "folder /boats/kits/"; "" for nothing
+     * @param items how many it is of; of merged causes their findings
+     * @param fix the action that fixes it; null of merged causes, which have their own
+     * @param parts the causes that a person merged into this one; none of a single cause
      */
     record CauseView(
             Field field,
@@ -71,7 +77,8 @@ class TriageController {
             Stake stake,
             double weight,
             String says,
-            Fix fix) {
+            @Nullable Fix fix,
+            List<CauseView> parts) {
 
         static CauseView of(Cause cause) {
             return new CauseView(
@@ -86,7 +93,27 @@ class TriageController {
                     cause.stake(),
                     cause.weight(),
                     cause.says(),
-                    cause.fix());
+                    cause.fix(),
+                    List.of());
+        }
+
+        static CauseView of(CauseGroup group) {
+            List<CauseView> parts = group.causes().stream().map(CauseView::of).toList();
+            if (group.name().isEmpty()) return parts.get(0);
+            return new CauseView(
+                    parts.get(0).field,
+                    "",
+                    Counted.of(parts.size(), "cause") + ", merged by hand",
+                    "",
+                    "",
+                    "",
+                    group.findings(),
+                    group.links(),
+                    group.stake(),
+                    group.weight(),
+                    group.name(),
+                    null,
+                    parts);
         }
     }
 
@@ -100,7 +127,7 @@ class TriageController {
 
     @GetMapping("/causes")
     List<CauseView> causes(@PathVariable long propertyId) {
-        return causes.of(propertyId).stream().map(CauseView::of).toList();
+        return causes.groups(propertyId).stream().map(CauseView::of).toList();
     }
 
     /** What became of findings since each of the last sweeps, the latest first. */
@@ -123,21 +150,21 @@ class TriageController {
     }
 
     /**
-     * What is said of a cause; what is null stays as it was.
+     * What is said of causes; what is null stays as it was.
      *
-     * @param name another name for it; "" for its own
-     * @param aside whether it is set aside, which needs a reason
+     * @param name another name for each; "" for its own
+     * @param merged a name under which they become one; "" parts them
+     * @param aside whether they are set aside, which needs a reason
      * @param untilMonth when it comes back: "2027-03"; "" or null for never
      */
     record CauseWords(
-            @NotNull Field field,
-            @NotNull String check,
-            @NotNull @Size(max = 2_000) String shared,
-            @NotNull @Size(max = 300) String section,
-            @Nullable @Size(max = 2_000) String trait,
+            @NotEmpty @Size(max = 1_000) List<@Valid @NotNull CauseKey> causes,
 
             @Nullable @Size(max = 300, message = "has at most 300 characters")
             String name,
+
+            @Nullable @Size(max = 300, message = "has at most 300 characters")
+            String merged,
 
             @Nullable Boolean aside,
 
@@ -150,23 +177,17 @@ class TriageController {
     @PutMapping("/causes/note")
     void note(@PathVariable long propertyId, @Valid @RequestBody CauseWords words) {
         try {
-            Checks.of(words.field(), words.check());
+            words.causes().forEach(cause -> Checks.of(cause.field(), cause.check()));
         } catch (IllegalArgumentException e) {
             throw Refusal.badInput(e.getMessage());
         }
-        CauseNote blank = CauseNote.blank(
-                propertyId,
-                words.field(),
-                words.check(),
-                words.shared(),
-                words.section(),
-                Objects.requireNonNullElse(words.trait(), ""));
         String reason = Objects.requireNonNullElse(words.reason(), "").strip();
         if (Boolean.TRUE.equals(words.aside()) && reason.isEmpty())
             throw Refusal.badInput("a reason is needed to set a cause aside");
-        causes.note(blank, said -> {
+        causes.note(propertyId, words.causes(), said -> {
             CauseNote note =
                     words.name() == null ? said : said.named(words.name().strip());
+            if (words.merged() != null) note = note.merged(words.merged().strip());
             if (words.aside() == null) return note;
             return words.aside()
                     ? note.setAside(reason, Objects.requireNonNullElse(words.untilMonth(), ""))

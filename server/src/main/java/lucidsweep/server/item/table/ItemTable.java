@@ -686,9 +686,18 @@ final class ItemTable {
         if (given(filter.target())) keepAimed(wanted, filter.target());
         if (given(filter.q())) {
             byte[] part = TextColumn.folded(filter.q());
-            keep(wanted, row -> holds(row, part));
+            BitSet exactly = filter.q().contains("://") ? rowsAt(part) : new BitSet();
+            if (exactly.isEmpty()) keep(wanted, row -> holds(row, part));
+            else wanted.and(exactly);
         }
         return wanted;
+    }
+
+    /** Whoever asks for the whole address of an item means that item and not those below it. */
+    private BitSet rowsAt(byte[] wanted) {
+        BitSet rows = new BitSet();
+        for (int row = 0; row < size; row++) if (address.is(row, wanted)) rows.set(row);
+        return rows;
     }
 
     private interface RowTest {

@@ -27,6 +27,11 @@ final class TextColumn {
         return new String(texts[row], StandardCharsets.UTF_8);
     }
 
+    /** Whether a text is another, which is folded already. */
+    boolean is(int row, byte[] text) {
+        return Arrays.equals(texts[row], text);
+    }
+
     /** Whether a text holds another, which is folded already. */
     boolean contains(int row, byte[] part) {
         byte[] text = texts[row];

@@ -442,6 +442,23 @@ class ItemTableTest {
     }
 
     @Test
+    void aWholeAddressMeansItsItemOnly() {
+        ItemTable.Line below = plain.get(plain.keySet().iterator().next());
+        String whole = below.address().toUpperCase(Locale.ROOT);
+        assertSame(
+                new ItemFilter(whole, null, null, null, null, null, null, null, null, null, null, null),
+                line -> line.address().equalsIgnoreCase(whole),
+                ItemSort.ADDRESS);
+        String part = below.address().substring(0, below.address().length() - 1);
+        assertSame(
+                new ItemFilter(part, null, null, null, null, null, null, null, null, null, null, null),
+                line -> plain.values().stream().anyMatch(each -> each.address().equals(part))
+                        ? line.address().equals(part)
+                        : line.address().toLowerCase(Locale.ROOT).contains(part.toLowerCase(Locale.ROOT)),
+                ItemSort.ADDRESS);
+    }
+
+    @Test
     void setsSeeEachRowAsItIs() {
         Predicate<SetMember> german = row -> row.language().equals("de") && row.price() < 40;
         Predicate<SetMember> faulty =
