@@ -6,6 +6,7 @@ import { answer, api, type Cause } from "../api/client";
 import { ofProperty } from "../api/queries";
 import { FIXES, WRITTEN } from "../parts/fixes";
 import { atStake, of } from "../parts/number";
+import { useLabels } from "../parts/useLabels";
 import { CauseMenu } from "./CauseMenu";
 import { filterOf, keyOf } from "./causeFilter";
 import css from "./Triage.module.css";
@@ -62,6 +63,7 @@ const actionOf = (fix: string) => FIXES[fix] ?? (fix === "bulk-edit" ? "Open in 
 function Single(props: RowProps) {
   const { propertyId, cause, all } = props;
   const navigate = useNavigate();
+  const labelOf = useLabels(propertyId);
   const mend = () => {
     const filter = filterOf(cause);
     const field = WRITTEN.has(cause.field) ? cause.field : "";
@@ -75,7 +77,7 @@ function Single(props: RowProps) {
     <li>
       <div className={css.says}>
         <Link to={`?${filterOf(cause)}`}>{cause.says}</Link>
-        <span className={css.label}>{cause.label}</span>
+        <span className={css.label}>{labelOf(cause.field, cause.check)}</span>
       </div>
       <Worth {...props} />
       <Button size="xs" variant="default" onClick={mend}>
@@ -98,7 +100,7 @@ function Merged(props: RowProps) {
             {cause.says}
           </button>
           <span className={css.label}>
-            {of(cause.items, "finding")} of {cause.label}
+            {of(cause.items, "finding")} of {of(cause.parts.length, "cause")}, merged by hand
           </span>
         </div>
         <Worth {...props} />

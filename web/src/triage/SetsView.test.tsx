@@ -23,6 +23,20 @@ beforeEach(() => {
   serve("POST /api/properties/7/sets/preview", { items: 7, examples: ["https://tarrin.example/shop/oar"] });
 });
 
+it("takes sets over from a file, and offers them as one", async () => {
+  serve("POST /api/properties/7/sets/file", { sets: 2 });
+  show(<Triage />, "/p/7/triage?view=sets");
+  const link = await screen.findByRole("link", { name: "Save JSON" });
+  expect(link.getAttribute("href")).toBe("/api/properties/7/sets.json");
+  const chooser = document.querySelector("input[type=file]") as HTMLInputElement;
+  const sets = [{ name: "Oars", conditions: { tag: "oar" } }];
+  fireEvent.change(chooser, { target: { files: [new File([JSON.stringify(sets)], "sets.json")] } });
+  expect(await screen.findByText("2 sets added.")).toBeTruthy();
+  expect(asked("POST /api/properties/7/sets/file")[0].body).toEqual(sets);
+  fireEvent.change(chooser, { target: { files: [new File(["oars"], "oars.txt")] } });
+  expect(await screen.findByText("Expected sets as JSON; oars.txt is none.")).toBeTruthy();
+});
+
 it("counts who would belong to a set while it is made, and makes it", async () => {
   serve("POST /api/properties/7/sets", { ...GIFTS, id: 9, name: "Young posts", items: 7 });
   show(<Triage />, "/p/7/triage?view=sets");

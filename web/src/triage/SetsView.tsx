@@ -5,9 +5,12 @@ import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
 import { answer, api, type ItemSet, type SetConditions } from "../api/client";
 import { ofProperty, useChange, useChecks, useSections, useSets } from "../api/queries";
+import { ChooseFile } from "../parts/ChooseFile";
+import { FileLink } from "../parts/FileLink";
 import { IconChevronDown, IconChevronUp } from "../parts/icons";
 import { of, pathOf } from "../parts/number";
-import { tell, tellWithUndo } from "../parts/tell";
+import { readJson } from "../parts/readJson";
+import { tell, tellProblem, tellWithUndo } from "../parts/tell";
 import css from "./SetsView.module.css";
 import triage from "./Triage.module.css";
 import { TriageHead } from "./TriageHead";
@@ -28,6 +31,11 @@ export function SetsView({ propertyId }: { propertyId: number }) {
       setEdited(undefined);
     }),
   );
+  const add = useChange(propertyId, (opened: object) =>
+    answer(api.POST("/api/properties/{propertyId}/sets/file", { params: { path: { propertyId } }, body: opened })).then(
+      (added) => tell(`${of(added?.sets ?? 0, "set")} added.`),
+    ),
+  );
   const list = sets.data ?? [];
   const move = (at: number, by: number) => {
     const ids = list.map((set) => set.id);
@@ -37,7 +45,21 @@ export function SetsView({ propertyId }: { propertyId: number }) {
   };
   return (
     <>
-      <TriageHead title="Sets of items">
+      <TriageHead
+        title="Sets of items"
+        more={
+          <>
+            <ChooseFile
+              size="xs"
+              variant="subtle"
+              label="Open JSON"
+              accept=".json,application/json"
+              onFile={(file) => readJson<object>(file, "sets").then((opened) => add.mutate(opened), tellProblem)}
+            />
+            {list.length > 0 && <FileLink href={`/api/properties/${propertyId}/sets.json`} label="Save JSON" />}
+          </>
+        }
+      >
         <p>
           A set is named once and used as a filter everywhere; it can have limits of its own. New items belong to it by
           themselves.

@@ -12,8 +12,10 @@ import {
 } from "../api/client";
 import { ofProperty, useChange, usePortfolio, useSets } from "../api/queries";
 import { ChooseFile } from "../parts/ChooseFile";
+import { TableLinks } from "../parts/FileLink";
 import { FIELDS, fieldName } from "../parts/fields";
 import { count, of } from "../parts/number";
+import { readJson } from "../parts/readJson";
 import { tell, tellProblem } from "../parts/tell";
 import { useSearchChange } from "../parts/useSearchChange";
 import css from "./StandardView.module.css";
@@ -136,7 +138,15 @@ function WhoseStandard({ propertyId, setId, onWhose }: WhoseProps) {
   const [before, setBefore] = useState<StandardForm>();
   return (
     <>
-      <TriageHead title="What texts are held to">
+      <TriageHead
+        title="What texts are held to"
+        more={
+          <>
+            What is let stand
+            <TableLinks csv={`/api/properties/${propertyId}/exemptions.csv`} />
+          </>
+        }
+      >
         <div className={css.whose}>
           {(sets.data?.length ?? 0) > 0 && (
             <NativeSelect
@@ -247,7 +257,7 @@ function Form({ propertyId, setId, view, before, onChanged }: FormProps) {
             variant="subtle"
             label="Open JSON"
             accept=".json,application/json"
-            onFile={(file) => readFile(file).then(set, tellProblem)}
+            onFile={(file) => readJson<StandardForm>(file, "a standard").then(set, tellProblem)}
           />
           <a
             className={css.link}
@@ -409,12 +419,4 @@ function CopyFrom({ propertyId, onStandard }: { propertyId: number; onStandard: 
       ))}
     </select>
   );
-}
-
-async function readFile(file: File): Promise<StandardForm> {
-  try {
-    return JSON.parse(await file.text());
-  } catch {
-    throw new Error(`Expected a standard as JSON; ${file.name} is none.`);
-  }
 }

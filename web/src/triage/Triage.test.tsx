@@ -8,7 +8,6 @@ import { Triage } from "./Triage";
 const cause = (says: string, changes: Partial<Cause>): Cause => ({
   field: "title",
   check: "too-long",
-  label: "title too long",
   shared: "",
   section: "",
   trait: "",
@@ -184,7 +183,6 @@ it("merges causes under a name, shows merged ones with their parts, and takes th
   serve("PUT /api/properties/7/causes/note", {});
   const merged = cause("Left from the old site", {
     check: "",
-    label: "2 causes, merged by hand",
     items: 85,
     parts: [ENDING, HEADINGS],
   });

@@ -212,6 +212,34 @@ class CommandTest {
         assertThat(run(lenient.toArray(String[]::new)).errors)
                 .isEqualTo("lucid: off: there is no check \"title too-loud\"\n");
 
+        Path sets = Files.writeString(folder.resolve("sets.json"), """
+                [{"name":"Ten","conditions":{"addresses":["/1"],"within":"Kiln"},"standard":{"off":["title duplicate"]}},
+                 {"name":"Kiln","conditions":{"addresses":["*kiln.example/*"]},"standard":{"title":{"maxChars":20}}}]""");
+        Path exempt = Files.writeString(folder.resolve("exempt.csv"), """
+                address,field,check,until
+                https://kiln.example/0,title,duplicate,
+                https://kiln.example/3,title,duplicate,2020-01-01
+                https://kiln.example/none,title,duplicate,
+                """);
+        List<String> within = new ArrayList<>(List.of(words));
+        within.addAll(List.of("--sets", sets.toString(), "--exempt", exempt.toString()));
+        outcome = run(within.toArray(String[]::new));
+        assertThat(outcome.status).as(outcome.errors).isZero();
+        assertThat(outcome.errors)
+                .contains("no item has the address of 1 exemption, such as https://kiln.example/none");
+        List<String> held = Files.readAllLines(folder.resolve("findings.csv"));
+        assertThat(held)
+                .filteredOn(line -> line.contains(",title,duplicate,"))
+                .as("of twenty, one is let stand, and 12, 15 and 18 need not pass it")
+                .hasSize(16)
+                .anyMatch(line -> line.startsWith("https://kiln.example/3,"));
+        assertThat(held).filteredOn(line -> line.contains(",title,too-long,")).hasSize(60);
+        Files.writeString(sets, "[{\"name\":\"Ten\",\"conditions\":{\"ids\":[1]}}]");
+        assertThat(run(within.toArray(String[]::new)).errors).startsWith("lucid: set 1: ids: ");
+        Files.writeString(sets, "[]");
+        Files.writeString(exempt, "address,field,check\nhttps://kiln.example/0,title,too-loud\n");
+        assertThat(run(within.toArray(String[]::new)).errors).startsWith("lucid: exemptions, line 2: ");
+
         List<String> strict = new ArrayList<>(List.of(words));
         strict.addAll(List.of("--most", "19"));
         assertThat(run(strict.toArray(String[]::new)).status).isEqualTo(4);

@@ -189,6 +189,44 @@ class SetsTest {
     }
 
     @Test
+    void setsWithTheirStandardsAreTakenOverByAnotherPropertyAllOrNone(Api api) {
+        Shop first = shop(api);
+        first.post("/sets", "{\"name\":\"Gift kits\",\"conditions\":{\"tag\":\"gift\"}}");
+        long kits = first.post("/sets", "{\"name\":\"Kits\",\"conditions\":{\"sections\":[\"Kits\"]}}")
+                .json()
+                .path("id")
+                .asLong();
+        long gifts = first.get("/sets").json().get(0).path("id").asLong();
+        String within = "{\"name\":\"Gift kits\",\"conditions\":{\"tag\":\"gift\",\"within\":\"Kits\"}}";
+        api.method("PUT", "/api/sets/" + gifts, within);
+        api.method("PUT", "/api/sets/" + kits + "/standard", "{\"title\":{\"maxChars\":30}}");
+        String file = first.get("/sets.json").body();
+
+        Shop other = shop(api);
+        assertThat(other.post("/sets/file", file).json().path("sets").asInt()).isEqualTo(2);
+        assertThat(other.get("/sets.json").body()).isEqualTo(file);
+        JsonNode sets = other.get("/sets").json();
+        assertThat(sets.get(0).path("name").asString()).as("the order is kept").isEqualTo("Gift kits");
+        assertThat(addresses(other, "/items?set=" + sets.get(0).path("id"))).containsExactly("R12", "R16");
+        for (JsonNode job : other.get("/jobs").json()) api.ended(job.path("id").asLong());
+        assertThat(other.checks("R13")).contains("title too-long");
+        assertThat(other.checks("R3")).doesNotContain("title too-long");
+
+        String half = "[{\"name\":\"New\",\"conditions\":{\"tag\":\"x\"}},{\"name\":\"Kits\",\"conditions\":{}}]";
+        assertThat(other.post("/sets/file", half).status()).isEqualTo(409);
+        assertThat(other.get("/sets.json").body()).isEqualTo(file);
+        assertThat(other.post("/sets/file", "[{\"name\":\"A\",\"conditions\":{\"within\":\"A\"}}]")
+                        .body())
+                .contains("in a circle: [A]");
+        assertThat(other.post("/sets/file", "[{\"name\":\"A\",\"conditions\":{},\"colour\":1}]")
+                        .body())
+                .contains("set 1: it has a part \\\"colour\\\"");
+        assertThat(other.post("/sets/file", "[{\"name\":\"A\",\"conditions\":{\"tags\":\"x\"}}]")
+                        .body())
+                .contains("set 1: conditions: ");
+    }
+
+    @Test
     void whatIsInPlaceIsSaidOfEachSetNowAndAfterEachSweep(Api api) {
         Shop shop = shop(api);
         long ropes = shop.post("/sets", "{\"name\":\"Ropes\",\"conditions\":{\"sections\":[\"Ropes\"]}}")

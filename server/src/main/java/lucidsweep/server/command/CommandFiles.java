@@ -7,9 +7,12 @@ import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.table.TableFile;
+import lucidsweep.server.triage.ExemptionFile;
+import lucidsweep.server.triage.SetsFile;
 import lucidsweep.server.triage.StandardFile;
 import lucidsweep.server.web.CsvText;
 
@@ -51,6 +54,21 @@ final class CommandFiles {
 
     static void setStandard(StartedApplication application, Property property, String standard) {
         if (standard != null) application.get(Clients.class).setStandard(property.id(), standard);
+    }
+
+    /** Sets as JSON, checked; none where no file is given. */
+    static List<SetsFile.Entry> sets(Path file) {
+        if (file == null) return List.of();
+        try {
+            return SetsFile.read(Files.readString(file));
+        } catch (IOException e) {
+            throw new Unusable("cannot read the file " + file);
+        }
+    }
+
+    /** What is let stand, checked; nothing where no file is given. */
+    static List<ExemptionFile.Line> exemptions(Path file) {
+        return file == null ? List.of() : ExemptionFile.read(table(file));
     }
 
     static CsvText csv(Path folder, String name) {

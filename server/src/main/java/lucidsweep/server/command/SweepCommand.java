@@ -26,6 +26,7 @@ import lucidsweep.server.item.table.ItemView;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.table.TableFile;
+import lucidsweep.server.triage.SetsFile;
 import lucidsweep.server.triage.TriageTables;
 import lucidsweep.server.web.CsvText;
 import picocli.CommandLine.Command;
@@ -81,6 +82,9 @@ final class SweepCommand implements Callable<Integer> {
     @Option(names = "--standard", paramLabel = "FILE", description = "a standard as JSON, as the interface saves it")
     private Path standardFile;
 
+    @Option(names = "--sets", paramLabel = "FILE", description = "sets with standards, as the interface saves them")
+    private Path setFile;
+
     @Option(
             names = "--data",
             paramLabel = "DIR",
@@ -100,9 +104,10 @@ final class SweepCommand implements Callable<Integer> {
         CommandFiles.folder(out);
         TableFile keywords = keywordFile == null ? null : CommandFiles.table(keywordFile);
         String standard = CommandFiles.standard(standardFile);
+        List<SetsFile.Entry> sets = CommandFiles.sets(setFile);
         try (StartedApplication started = StartedApplication.start(startable, kept)) {
             application = started;
-            sweep(address, settings, keywords, standard);
+            sweep(address, settings, keywords, standard, sets);
         }
         return 0;
     }
@@ -127,9 +132,11 @@ final class SweepCommand implements Callable<Integer> {
         }
     }
 
-    private void sweep(URI address, CrawlSettings settings, TableFile keywords, String standard) {
+    private void sweep(
+            URI address, CrawlSettings settings, TableFile keywords, String standard, List<SetsFile.Entry> sets) {
         Property property = property(address);
         CommandFiles.setStandard(application, property, standard);
+        application.get(SetsFile.class).replace(property.id(), sets);
         Sweeps sweeps = application.get(Sweeps.class);
         Optional<Sweep> cutShort = sweeps.cutShort(property.id());
         cutShort.ifPresent(sweep -> {

@@ -21,7 +21,10 @@ import lucidsweep.server.job.JobState;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.table.RowReader;
 import lucidsweep.server.table.TableFile;
+import lucidsweep.server.triage.ExemptionFile;
+import lucidsweep.server.triage.SetsFile;
 import lucidsweep.server.triage.TriageTables;
+import lucidsweep.server.web.Counted;
 import lucidsweep.server.web.CsvText;
 import lucidsweep.server.web.Rows;
 import picocli.CommandLine.Command;
@@ -62,6 +65,12 @@ final class TriageCommand implements Callable<Integer> {
     @Option(names = "--standard", paramLabel = "FILE", description = "a standard as JSON, as the interface saves it")
     private Path standardFile;
 
+    @Option(names = "--sets", paramLabel = "FILE", description = "sets with standards, as the interface saves them")
+    private Path setFile;
+
+    @Option(names = "--exempt", paramLabel = "FILE", description = "findings to let stand: address, field, check")
+    private Path exemptFile;
+
     @Option(names = "--most", paramLabel = "N", description = "more findings end with exit status 4")
     private Integer most;
 
@@ -75,18 +84,22 @@ final class TriageCommand implements Callable<Integer> {
         TableFile keywords = keywordFile == null ? null : CommandFiles.table(keywordFile);
         if (demandFile != null) CommandFiles.table(demandFile);
         String standard = CommandFiles.standard(standardFile);
+        List<SetsFile.Entry> sets = CommandFiles.sets(setFile);
+        List<ExemptionFile.Line> exempt = CommandFiles.exemptions(exemptFile);
         if (most != null && most < 0) throw new Unusable("--most: expected 0 or more, got " + most);
         CommandFiles.folder(out);
         boolean pages = Mapping.guess(RowKind.PAGES, items.first(SAMPLE_ROWS)).isComplete(RowKind.PAGES);
         try (StartedApplication application = StartedApplication.start(startable, null)) {
             Property property = property(application.get(Clients.class), pages, ItemLanguage.of(items, language));
             CommandFiles.setStandard(application, property, standard);
+            application.get(SetsFile.class).add(property.id(), sets);
             read(application, property, indexable(items), pages ? RowKind.PAGES : RowKind.LISTINGS);
             if (keywords != null) {
                 Keywords.Added added = application.get(Keywords.class).add(property.id(), keywords);
                 application.get(Jobs.class).awaitEnd(added.jobId());
             }
             if (demandFile != null) read(application, property, demandFile, RowKind.DEMAND);
+            letStand(application.get(ExemptionFile.class), property.id(), exempt);
             return write(application.get(TriageTables.class), property.id());
         }
     }
@@ -131,6 +144,14 @@ final class TriageCommand implements Callable<Integer> {
             });
         }
         return left;
+    }
+
+    private static void letStand(ExemptionFile file, long property, List<ExemptionFile.Line> lines) {
+        List<String> unknown = file.apply(property, lines);
+        if (unknown.isEmpty()) return;
+        System.err.printf(
+                "lucid: no item has the address of %s, such as %s%n",
+                Counted.of(unknown.size(), "exemption"), unknown.get(0));
     }
 
     private int write(TriageTables tables, long property) {

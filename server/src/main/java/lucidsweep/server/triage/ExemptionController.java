@@ -10,22 +10,27 @@ import lucidsweep.core.item.Field;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.Selection;
 import lucidsweep.server.web.Refusal;
+import lucidsweep.server.web.Rows;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 @RestController
 @RequestMapping("/api")
 class ExemptionController {
 
     private final Exemptions exemptions;
+    private final ExemptionFile file;
     private final Items items;
 
-    ExemptionController(Exemptions exemptions, Items items) {
+    ExemptionController(Exemptions exemptions, ExemptionFile file, Items items) {
         this.exemptions = exemptions;
+        this.file = file;
         this.items = items;
     }
 
@@ -68,6 +73,11 @@ class ExemptionController {
             return new ExemptItems(exemptions.undo(propertyId, order.field(), order.check(), order.at()));
         long[] ids = order.selection().resolve(propertyId, items);
         return new ExemptItems(exemptions.remove(propertyId, ids, order.field(), order.check()));
+    }
+
+    @GetMapping({"/properties/{propertyId}/exemptions.csv", "/properties/{propertyId}/exemptions.xlsx"})
+    ResponseEntity<StreamingResponseBody> file(@PathVariable long propertyId) {
+        return Rows.download("exemptions", rows -> file.write(propertyId, rows));
     }
 
     @GetMapping("/items/{id}/exemptions")

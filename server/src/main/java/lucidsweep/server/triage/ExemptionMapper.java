@@ -54,6 +54,14 @@ interface ExemptionMapper {
             "select item_id, field, check_code, reason, until_day, added, came_back from exemption where item_id = #{item} order by added")
     List<Exemption> ofItem(long item);
 
+    /** An exemption that holds, with why. */
+    record OfItem(long itemId, Field field, String checkCode, String reason, LocalDate untilDay) {}
+
+    @Select("""
+            select item_id, field, check_code, reason, until_day from exemption
+            where property_id = #{propertyId} and not came_back order by item_id, field, check_code""")
+    List<OfItem> ofProperty(long propertyId);
+
     @Select("select distinct property_id from exemption where not came_back and until_day <= #{today}")
     List<Long> propertiesDue(LocalDate today);
 

@@ -19,6 +19,9 @@ import lucidsweep.server.item.table.ItemSets;
 import lucidsweep.server.item.table.SetsChanged;
 import lucidsweep.server.job.Jobs;
 import org.springframework.context.event.EventListener;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -39,15 +42,23 @@ class StandardController {
     private final StandardPreview previews;
     private final Findings findings;
     private final ItemSets sets;
+    private final SetsFile file;
     private final Jobs jobs;
     private final JsonMapper json;
 
     StandardController(
-            Clients clients, StandardPreview previews, Findings findings, ItemSets sets, Jobs jobs, JsonMapper json) {
+            Clients clients,
+            StandardPreview previews,
+            Findings findings,
+            ItemSets sets,
+            SetsFile file,
+            Jobs jobs,
+            JsonMapper json) {
         this.clients = clients;
         this.previews = previews;
         this.findings = findings;
         this.sets = sets;
+        this.file = file;
         this.jobs = jobs;
         this.json = json;
     }
@@ -162,6 +173,25 @@ class StandardController {
         long job = holdAll(set.propertyId());
         clients.touch(set.propertyId());
         return new Changed(view(sets.find(set.id())), before, job);
+    }
+
+    /** The sets of a property with the standards of their own, to be taken over by another. */
+    @GetMapping(value = "/properties/{propertyId}/sets.json", produces = MediaType.APPLICATION_JSON_VALUE)
+    ResponseEntity<String> setsFile(@PathVariable long propertyId) {
+        clients.property(propertyId);
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"sets.json\"")
+                .body(file.write(propertyId));
+    }
+
+    record AddedSets(int sets) {}
+
+    /** Adds the sets of such a file; findings follow where they have standards. */
+    @PostMapping("/properties/{propertyId}/sets/file")
+    AddedSets addSets(@PathVariable long propertyId, @RequestBody JsonNode sets) {
+        List<SetsFile.Entry> entries = SetsFile.read(sets);
+        file.add(propertyId, entries);
+        return new AddedSets(entries.size());
     }
 
     /** Says in the description of the API what a body holds that is read strictly. */

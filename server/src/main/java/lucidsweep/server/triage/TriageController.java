@@ -25,7 +25,6 @@ import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.item.table.FindingCount;
 import lucidsweep.server.item.table.Items;
-import lucidsweep.server.web.Counted;
 import lucidsweep.server.web.Refusal;
 import lucidsweep.server.web.Rows;
 import org.springframework.http.ResponseEntity;
@@ -68,7 +67,6 @@ class TriageController {
     record CauseView(
             Field field,
             String check,
-            String label,
             String shared,
             String section,
             String trait,
@@ -84,7 +82,6 @@ class TriageController {
             return new CauseView(
                     cause.check().field(),
                     cause.check().code(),
-                    cause.check().field().label() + " " + cause.check().label(),
                     cause.shared(),
                     cause.section(),
                     cause.having(),
@@ -103,7 +100,6 @@ class TriageController {
             return new CauseView(
                     parts.get(0).field,
                     "",
-                    Counted.of(parts.size(), "cause") + ", merged by hand",
                     "",
                     "",
                     "",

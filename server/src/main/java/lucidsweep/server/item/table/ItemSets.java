@@ -162,7 +162,8 @@ public class ItemSets {
         return new Preview(found.length, examples);
     }
 
-    ItemSet add(long propertyId, String name, SetConditions conditions) {
+    /** Adds a set, behind the others. */
+    public ItemSet add(long propertyId, String name, SetConditions conditions) {
         clients.property(propertyId);
         Map<String, SetConditions> others = named(propertyId);
         if (others.size() >= MAX_SETS) throw Refusal.badInput("a property has at most " + MAX_SETS + " sets");
@@ -216,7 +217,7 @@ public class ItemSets {
     }
 
     /** Takes a set away; it can be brought back. */
-    void remove(long id) {
+    public void remove(long id) {
         ItemSet set = find(id);
         Set<String> within = ofProperty(set.propertyId()).stream()
                 .filter(other -> set.name().equals(other.conditions().within()))
@@ -236,8 +237,8 @@ public class ItemSets {
         change(set.propertyId(), List.of(set), () -> mapper.restore(id));
     }
 
-    /** Puts the sets of a property in another order. */
-    void order(long propertyId, List<Long> ids) {
+    /** Puts the sets of a property in another order: the standard of an upper one goes first. */
+    public void order(long propertyId, List<Long> ids) {
         List<ItemSet> sets = ofProperty(propertyId);
         Set<Long> all = sets.stream().map(ItemSet::id).collect(Collectors.toSet());
         if (!all.equals(new HashSet<>(ids)) || all.size() != ids.size())
