@@ -62,7 +62,7 @@ class DemoSiteTest {
             }
             assertThat(outcomes)
                     .containsExactlyInAnyOrder(
-                            "captured 200 368",
+                            "captured 200 369",
                             "blocked 0 1",
                             "not-html 200 1",
                             "error-status 404 1",
@@ -172,6 +172,22 @@ class DemoSiteTest {
             assertThat(summary.path("points")).hasSize(20);
             assertThat(summary.path("points").get(4).path("rate").asDouble()).isCloseTo(0.0464, within(0.005));
             assertThat(summary.path("pages")).isNotEmpty();
+
+            List<String> hidden = new ArrayList<>();
+            for (JsonNode row :
+                    api.get(path + "/items?field=indexing&check=searched").json().path("rows"))
+                hidden.add(row.path("address").asString());
+            Set<String> interesting = new HashSet<>();
+            for (SearchMarket.Interest interest : SearchMarket.of(site, 7).interests())
+                interesting.add(interest.path());
+            assertThat(hidden)
+                    .as("what searchers were shown although it is hidden")
+                    .containsExactlyInAnyOrderElementsOf(site.planted().stream()
+                            .filter(fault -> fault.finding().equals("not-indexable"))
+                            .filter(fault -> interesting.contains(fault.path()))
+                            .map(fault -> website.address().resolve(fault.path()).toString())
+                            .toList())
+                    .isNotEmpty();
 
             double lost =
                     SearchReports.truth(SearchMarket.of(site, 7, Searchers.OF_DEMO), SearchReports.FIRST_TODAY).stream()

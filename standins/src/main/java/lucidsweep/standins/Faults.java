@@ -256,6 +256,10 @@ final class Faults {
         other.h1s.set(0, "News from the slip");
         note(one, "h1", "duplicate");
         note(other, "h1", "duplicate");
+        SitePage before = take("legal");
+        note(before, "slug", "stop-words");
+        before.more = "<p>" + PageHtml.link(before.path + "?view=print", "Print this page") + "</p>\n";
+        note(before, "slug", "several");
         SitePage german = take("journal");
         title(german, "Was die Robben von uns und wir von den Robben lernen", "other-language");
         description(

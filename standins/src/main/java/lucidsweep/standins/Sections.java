@@ -410,7 +410,7 @@ final class Sections {
             {"How we treat your data", "What we write down about you, why, and how to have it struck out."},
             {"Safety on the water", "Our rules for wind, cold, tides and what to do if you capsize."},
             {"Imprint and company details", "Who we are in law, where the office is and whom to write to."},
-            {"Accessibility of our slip", "Steps, ramps, hoists and how we help you into a boat."},
+            {"As it was", "Who kept the slip before the road came, and what they charged.", "As it was: the slip before the road came"},
             {"Cancellations and refunds", "When you get your money back and when you get a new date."}
         };
         for (String[] page : legal) {
@@ -418,7 +418,7 @@ final class Sections {
                     "/legal/" + Slug.of(page[0]) + "/",
                     "legal",
                     page[0],
-                    page[0],
+                    page.length > 2 ? page[2] : page[0],
                     page[1],
                     "These pages were written by us and read by a solicitor, in that order.",
                     "If something is not clear, ask in the office. We would rather explain it than have you guess."));

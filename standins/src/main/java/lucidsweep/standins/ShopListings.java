@@ -173,6 +173,9 @@ public final class ShopListings {
         } else if (number % 20 == 14) {
             title = "Wooden thing from our shed";
             note(id, "title", "duplicate");
+        } else if (number % 5 == 2) {
+            title = "Made to order: " + title;
+            note(id, "title", "common-beginning");
         }
         if (number % 30 == 6) {
             description = "";

@@ -15,6 +15,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.LongPredicate;
 import java.util.stream.Collectors;
 import lucidsweep.core.alike.AlikeTexts;
 import lucidsweep.core.finding.Check;
@@ -28,6 +29,7 @@ import lucidsweep.core.finding.TagUse;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.PlacesNamed;
 import lucidsweep.core.keyword.Words;
+import lucidsweep.core.stake.ItemDemand;
 import lucidsweep.core.stake.StakeModel;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.CommonPart;
@@ -143,7 +145,9 @@ public class Findings {
         Map<String, Integer> fitWithout = new HashMap<>();
         Optional<StakeFit> fit = learns ? stakes.fit(property) : Optional.empty();
         long moment = moment(propertyId);
-        Lookahead.over(ids, AT_ONCE, some -> inspected(inspector, propertyId, some, moment), stretch -> {
+        // What is stored is of the demand that was there the last time.
+        LongPredicate searched = learns ? id -> fit.isPresent() && fit.get().isSearched(id) : null;
+        Lookahead.over(ids, AT_ONCE, some -> inspected(inspector, propertyId, some, searched, moment), stretch -> {
             transaction.executeWithoutResult(status -> {
                 write(propertyId, stretch);
                 ManyRows.each(stretch.inspected.lives(), lifeLines::put);
@@ -195,7 +199,7 @@ public class Findings {
             List<ItemDetail> stretch = some.subList(start, Math.min(some.size(), start + AT_ONCE));
             long[] ids = stretch.stream().mapToLong(ItemDetail::id).toArray();
             inspector
-                    .inspect(stretch, Map.of(), exempt(ids), new Lives(0, List.of()))
+                    .inspect(stretch, Map.of(), Set.of(), exempt(ids), new Lives(0, List.of()))
                     .found()
                     .forEach(visit);
         }
@@ -321,13 +325,20 @@ public class Findings {
                     .toArray());
     }
 
-    private Stretch inspected(Inspector inspector, long propertyId, long[] ids, long moment) {
+    /** @param searched tells which items searchers were shown; null where those are of which demand is stored */
+    private Stretch inspected(
+            Inspector inspector, long propertyId, long[] ids, LongPredicate searched, long moment) {
+        Map<Long, ItemDemand> demand = stakes.demand(ids[0], ids[ids.length - 1]);
+        Set<Long> shown = searched == null
+                ? demand.keySet()
+                : Arrays.stream(ids).filter(searched).boxed().collect(Collectors.toSet());
         return new Stretch(
                 ids[0],
                 ids[ids.length - 1],
                 inspector.inspect(
                         items.detailsInSite(propertyId, ids),
-                        stakes.demand(ids[0], ids[ids.length - 1]),
+                        demand,
+                        shown,
                         exempt(ids),
                         lives(ids, moment)),
                 mapper.found(ids[0], ids[ids.length - 1]).stream()
@@ -354,8 +365,9 @@ public class Findings {
                 mapper.common(propertyId),
                 likesOfFew(propertyId, Field.TITLE, details, before, texts, indexes),
                 likesOfFew(propertyId, Field.DESCRIPTION, details, before, texts, indexes));
+        Map<Long, ItemDemand> demand = stakes.demand(ids);
         Inspector.Inspected inspected =
-                inspector.inspect(details, stakes.demand(ids), exempt(ids), lives(ids, moment(propertyId)));
+                inspector.inspect(details, demand, demand.keySet(), exempt(ids), lives(ids, moment(propertyId)));
         Set<Long> changed = texts.itemIds();
         Map<Long, List<StoredFinding>> after = new HashMap<>();
         for (Inspector.Found found : inspected.found()) after.put(found.item().id(), found.findings());

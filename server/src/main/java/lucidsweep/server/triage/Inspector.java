@@ -86,11 +86,16 @@ final class Inspector {
      * Looks at some items.
      *
      * @param demand what is reported of them, by id
+     * @param searched the ids of those that searchers were shown
      * @param exempt the ids of checks that they need not pass, by id
      * @param lives since when what was found of them is there
      */
     Inspected inspect(
-            List<ItemDetail> items, Map<Long, ItemDemand> demand, Map<Long, Set<String>> exempt, Lives lives) {
+            List<ItemDetail> items,
+            Map<Long, ItemDemand> demand,
+            Set<Long> searched,
+            Map<Long, Set<String>> exempt,
+            Lives lives) {
         List<FindingMapper.FindingValues> findings = new ArrayList<>(items.size());
         List<StakeMapper.StakeLine> stakes = new ArrayList<>();
         List<Found> all = new ArrayList<>(items.size());
@@ -100,7 +105,7 @@ final class Inspector {
         List<ItemDetail> looked = items.stream().filter(item -> !item.isTwin()).toList();
         ItemStandards.Held standards =
                 held.held(looked.stream().mapToLong(ItemDetail::id).toArray());
-        List<InspectedItem> inspected = subjects.of(looked, demand.keySet(), exempt);
+        List<InspectedItem> inspected = subjects.of(looked, searched, exempt);
         for (int i = 0; i < inspected.size(); i++) {
             ItemDetail item = looked.get(i);
             Inspection inspection = byStandard.computeIfAbsent(standards.standard(item.id()), inspections);

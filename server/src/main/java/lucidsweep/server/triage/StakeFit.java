@@ -71,11 +71,21 @@ final class StakeFit {
         return queries;
     }
 
+    /** Whether searchers were shown an item. */
+    boolean isSearched(long itemId) {
+        return queries.has(itemId);
+    }
+
     void add(Inspector.Found found) {
         long id = found.item().id();
-        if (found.item().noindex() != null || !queries.has(id)) return;
+        if (!queries.has(id)) return;
         List<DemandTally.Line> lines = queries.of(id);
         ItemDemand demand = ItemDemand.of(lines, rates, queries.monthsToDivideBy(), ranks(id, lines));
+        if (found.item().noindex() != null) {
+            // Better texts win nothing there; that it is searched for is worth knowing.
+            due.add(new Due(id, demand, new short[0], ""));
+            return;
+        }
         String title = demand.ranks().isEmpty() ? "" : found.item().title().text();
         due.add(new Due(id, demand, numbers(found.checks()), title));
         if (isUnseen(found.item().title()) || isUnseen(found.item().description())) {
