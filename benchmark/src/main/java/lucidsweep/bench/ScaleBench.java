@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Random;
 import java.util.concurrent.locks.LockSupport;
+import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.Standard;
@@ -240,6 +241,21 @@ final class ScaleBench {
                 "< 150 ms",
                 Report.format("%.0f ms", p95),
                 p95 < 150);
+
+        application.getBean(Clients.class).touch(property);
+        long gathering = System.nanoTime();
+        String list = api.get(path + "/causes");
+        double gathered = Report.seconds(System.nanoTime() - gathering);
+        long findings = Pattern.compile("\"items\":(\\d+)")
+                .matcher(api.get(path + "/findings/checks"))
+                .results()
+                .mapToLong(count -> Long.parseLong(count.group(1)))
+                .sum();
+        Report.line(
+                "Causes of " + Report.format("%,d", findings) + " findings",
+                "< 3 s",
+                Report.format("%.2f s", gathered),
+                gathered < 3 && list.contains("says"));
 
         Random random = new Random(5);
         long[] edits = new long[120];

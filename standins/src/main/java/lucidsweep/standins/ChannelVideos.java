@@ -95,9 +95,20 @@ public final class ChannelVideos {
         }
         if (number % 17 == 5) {
             title = title
-                    + ", recorded in one take with the waterproof camera we bought after the old one sank off Skerry Island";
+                    + ", recorded in one take with the waterproof camera we bought after the old one sank off Skerry Island in the gales of last autumn";
             planted.add(new Planted(id, "title", "too-long"));
         }
+        String opening = title;
+        if (number % 19 == 7 && !description.isEmpty()) {
+            opening = "Two hours of it, cut down to the part that matters";
+            planted.add(new Planted(id, "description", "opening-off-title"));
+            description = description.replace(title, opening);
+        }
+        if (number % 23 == 9) {
+            tags.add("kayak videos");
+            planted.add(new Planted(id, "tags", "near-twins"));
+        }
+        if (!tags.isEmpty()) planted.add(new Planted(id, "tags", "everywhere"));
         LocalDate published = FIRST.plusDays(number * 13L + random.nextInt(9));
         int views = (int) Math.round(Math.exp(4 + random.nextGaussian() * 1.4 + number % 5 * 0.4));
         videos.add(

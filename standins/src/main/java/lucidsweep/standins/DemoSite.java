@@ -1,5 +1,6 @@
 package lucidsweep.standins;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,7 +16,8 @@ public record DemoSite(Map<String, SitePage> pages, List<Planted> planted) {
     /** The site that {@code ./start} shows. */
     public static DemoSite ofSeed(long seed) {
         List<SitePage> pages = new Sections(seed).all();
-        List<Planted> planted = new Faults(pages).plant();
+        List<Planted> planted = new ArrayList<>(new Faults(pages).plant());
+        planted.addAll(OddAddresses.planted());
         Map<String, SitePage> byPath = new LinkedHashMap<>();
         for (SitePage page : pages) byPath.put(page.path, page);
         for (SitePage page : Newcomers.PAGES) byPath.put(page.path, page);
@@ -28,6 +30,7 @@ public record DemoSite(Map<String, SitePage> pages, List<Planted> planted) {
                 List.of("We open when there is light enough to see the far bank."));
         orphan.inSitemapOnly = true;
         byPath.put(orphan.path, orphan);
+        for (SitePage page : OddAddresses.PAGES) byPath.put(page.path, page);
         return new DemoSite(byPath, planted);
     }
 }

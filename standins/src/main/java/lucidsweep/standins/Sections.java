@@ -410,7 +410,11 @@ final class Sections {
             {"How we treat your data", "What we write down about you, why, and how to have it struck out."},
             {"Safety on the water", "Our rules for wind, cold, tides and what to do if you capsize."},
             {"Imprint and company details", "Who we are in law, where the office is and whom to write to."},
-            {"As it was", "Who kept the slip before the road came, and what they charged.", "As it was: the slip before the road came"},
+            {
+                "As it was",
+                "Who kept the slip before the road came, and what they charged.",
+                "As it was: the slip before the road came"
+            },
             {"Cancellations and refunds", "When you get your money back and when you get a new date."}
         };
         for (String[] page : legal) {

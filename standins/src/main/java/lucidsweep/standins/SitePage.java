@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 
 /** A page of the demo website while it is made; faults are planted by changing it. */
-final class SitePage {
+public final class SitePage {
 
     final String path;
     final String section;
@@ -33,5 +33,22 @@ final class SitePage {
         descriptions.add(description);
         h1s.add(name);
         this.paragraphs.addAll(paragraphs);
+    }
+
+    public String path() {
+        return path;
+    }
+
+    public List<String> titles() {
+        return titles;
+    }
+
+    public List<String> h1s() {
+        return h1s;
+    }
+
+    /** What stands in its head besides titles and descriptions, as HTML. */
+    public String head() {
+        return head;
     }
 }

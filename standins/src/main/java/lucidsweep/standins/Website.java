@@ -101,7 +101,9 @@ public final class Website implements AutoCloseable {
         NextSeason changed = season;
         if (changed != null && changed.isGone(path)) return Reply.text(404, "<title>Not found</title>");
         if (changed != null && changed.movedTo(path) != null) return Reply.redirect(301, changed.movedTo(path));
-        SitePage page = site.pages().get(path);
+        String query = exchange.getRequestURI().getRawQuery();
+        SitePage page =
+                site.pages().getOrDefault(path + "?" + query, site.pages().get(path));
         if (page != null) {
             String text = changed == null ? html.of(page) : changed.html(path, html.of(page));
             byte[] body = text.getBytes(StandardCharsets.UTF_8);

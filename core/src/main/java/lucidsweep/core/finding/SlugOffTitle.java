@@ -24,7 +24,7 @@ final class SlugOffTitle extends SlugCheck {
     void look(Slug slug, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
         if (!item.title().present()) return;
         String key = item.title().key() + " " + item.h1().key();
-        List<String> words = slug.words();
+        List<String> words = slug.words().stream().filter(SlugOffTitle::says).toList();
         if (words.stream().anyMatch(key::contains)) return;
         Set<String> title = Stream.concat(item.title().words().stream(), item.h1().words().stream())
                 .filter(word -> !word.stop())
@@ -38,5 +38,10 @@ final class SlugOffTitle extends SlugCheck {
         if (words.stream().noneMatch(written::contains)) {
             found.accept(finding("“" + slug.text() + "” shares no word with the title"));
         }
+    }
+
+    /** Whether a word of a slug says anything: a single letter, as in "p-4711", stands in any title. */
+    private static boolean says(String word) {
+        return word.length() > 1 || !Character.isAlphabetic(word.charAt(0)) || Character.isIdeographic(word.charAt(0));
     }
 }

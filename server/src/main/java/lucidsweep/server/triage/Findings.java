@@ -326,8 +326,7 @@ public class Findings {
     }
 
     /** @param searched tells which items searchers were shown; null where those are of which demand is stored */
-    private Stretch inspected(
-            Inspector inspector, long propertyId, long[] ids, LongPredicate searched, long moment) {
+    private Stretch inspected(Inspector inspector, long propertyId, long[] ids, LongPredicate searched, long moment) {
         Map<Long, ItemDemand> demand = stakes.demand(ids[0], ids[ids.length - 1]);
         Set<Long> shown = searched == null
                 ? demand.keySet()
@@ -335,12 +334,7 @@ public class Findings {
         return new Stretch(
                 ids[0],
                 ids[ids.length - 1],
-                inspector.inspect(
-                        items.detailsInSite(propertyId, ids),
-                        demand,
-                        shown,
-                        exempt(ids),
-                        lives(ids, moment)),
+                inspector.inspect(items.detailsInSite(propertyId, ids), demand, shown, exempt(ids), lives(ids, moment)),
                 mapper.found(ids[0], ids[ids.length - 1]).stream()
                         .collect(Collectors.toMap(FindingMapper.StoredLine::itemId, FindingMapper.StoredLine::found)));
     }
