@@ -12,6 +12,7 @@ const SET = {
   pages: { maxSlugChars: 75, maxAltChars: 125, minInbound: 10 },
   likeness: { nearTitles: 0.9, nearDescriptions: 0.8, maxSeries: 12, endingShare: 0.2, endingPx: 120 },
   generic: ["home", "untitled"],
+  calls: ["book", "hire"],
   settlingDays: 91,
   off: ["title same-as-h1"],
 };

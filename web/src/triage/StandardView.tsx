@@ -38,6 +38,7 @@ const LIMITS: { heading: string; limits: Limit[] }[] = [
       { path: "title.mobilePx", label: "Width on mobile, at most", unit: "px" },
       { path: "title.maxChars", label: "Length, at most", unit: "characters" },
       { path: "title.minPx", label: "Width on a desktop, at least", unit: "px" },
+      { path: "wording.maxTitleWords", label: "Words, at most", unit: "words" },
       { path: "wording.leadingWords", label: "The keyword starts within the first", unit: "words" },
       { path: "wording.maxPhrases", label: "Short phrases in a row, at most", unit: "phrases" },
       { path: "likeness.endingShare", label: "An ending is common from", unit: "of all titles", step: 0.05 },
@@ -52,6 +53,7 @@ const LIMITS: { heading: string; limits: Limit[] }[] = [
       { path: "description.mobilePx", label: "Width on mobile, at most", unit: "px" },
       { path: "description.maxChars", label: "Length, at most", unit: "characters" },
       { path: "description.minPx", label: "Width on a desktop, at least", unit: "px" },
+      { path: "wording.maxDescriptionWords", label: "Words, at most", unit: "words" },
       { path: "wording.openingChars", label: "Words of the title within the first", unit: "characters" },
       { path: "likeness.nearDescriptions", label: "Nearly the same from", unit: "in common", step: 0.05 },
     ],
@@ -99,7 +101,8 @@ function withValue(form: StandardForm, path: string, value: number): StandardFor
 
 /** Without the empty lines of what is being typed. */
 function withoutBlanks(form: StandardForm): StandardForm {
-  return { ...form, generic: form.generic?.filter((line) => line.trim()) };
+  const filled = (line: string) => line.trim() !== "";
+  return { ...form, generic: form.generic?.filter(filled), calls: form.calls?.filter(filled) };
 }
 
 /** What the property's fields are held to: limits and checks, previewed before they are applied. */
@@ -302,6 +305,17 @@ function Form({ propertyId, setId, view, before, onChanged }: FormProps) {
               maxRows={12}
               value={(form.generic ?? []).join("\n")}
               onChange={(event) => set({ ...form, generic: event.currentTarget.value.split("\n") })}
+            />
+          </section>
+          <section>
+            <h2>Verbs that call to do something</h2>
+            <Textarea
+              aria-label="Verbs that call to do something, one a line"
+              autosize
+              minRows={4}
+              maxRows={12}
+              value={(form.calls ?? []).join("\n")}
+              onChange={(event) => set({ ...form, calls: event.currentTarget.value.split("\n") })}
             />
           </section>
         </div>

@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import lucidsweep.core.keyword.Language;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.server.RunningApplication.Reply;
 import lucidsweep.standins.ChannelVideos;
@@ -162,7 +163,15 @@ class DemoSiteTest {
                 if (hidden.contains(path)) continue;
                 if (!page.head().contains("og:")) expected.add(path + " head shared-missing");
                 String title = page.titles().isEmpty() ? "" : page.titles().get(0);
+                String description =
+                        page.descriptions().isEmpty() ? "" : page.descriptions().get(0);
+                if (!description.isEmpty()
+                        && Arrays.stream(letters(description).split(" "))
+                                .noneMatch(Language.of("en").calls()::contains))
+                    expected.add(path + " description without-call");
+                if (words(description) > 30) expected.add(path + " description too-many-words");
                 if (title.isEmpty()) continue;
+                if (words(title) > 12) expected.add(path + " title too-many-words");
                 String brand = "Tarrin Bay Kayaks";
                 if (!title.contains(brand)) expected.add(path + " title brand-missing");
                 if (title.startsWith(brand) && !title.equals(brand)) expected.add(path + " title brand-first");
@@ -177,7 +186,7 @@ class DemoSiteTest {
                 if (some.size() > 12) some.forEach(path -> expected.add(path + " title patterned"));
             }
             Set<String> checks = expected.stream().map(DemoSiteTest::check).collect(Collectors.toSet());
-            assertThat(checks).hasSize(5);
+            assertThat(checks).hasSize(8);
             assertThat(found(api, property, website.address().toString()))
                     .filteredOn(finding -> checks.contains(check(finding)))
                     .filteredOn(finding -> site.pages().containsKey(finding.substring(0, finding.indexOf(' '))))
@@ -352,6 +361,12 @@ class DemoSiteTest {
             assertThat(lost)
                     .isBetween(stake.path("low").asDouble(), stake.path("high").asDouble());
         }
+    }
+
+    private static int words(String text) {
+        return text.isEmpty()
+                ? 0
+                : letters(text.replaceAll("(?<=\\p{L})['’](?=\\p{L})", "")).split(" ").length;
     }
 
     private static String letters(String text) {

@@ -43,6 +43,10 @@ public final class SitePage {
         return titles;
     }
 
+    public List<String> descriptions() {
+        return descriptions;
+    }
+
     public List<String> h1s() {
         return h1s;
     }

@@ -35,7 +35,7 @@ public final class Checks {
                             new ListOfKeywords(),
                             new SameAsHeading()),
                     ofText(Field.DESCRIPTION),
-                    Stream.of(new SameAsTitle(), new OpeningOffTitle(), new WithoutTags()),
+                    Stream.of(new SameAsTitle(), new OpeningOffTitle(), new WithoutTags(), new WithoutCall()),
                     Stream.of(
                             new Missing(Field.H1),
                             new Empty(Field.H1),
@@ -105,6 +105,7 @@ public final class Checks {
                 new NearDuplicate(field),
                 new Patterned(field),
                 new TooLong(field),
+                new TooManyWords(field),
                 new TooShort(field),
                 new KeywordMissing(field),
                 new KeywordIncomplete(field),

@@ -128,6 +128,11 @@ public final class Language {
         return list("acting");
     }
 
+    /** Verbs that call somebody to do something: "book", "compare". */
+    public Set<String> calls() {
+        return list("calls");
+    }
+
     /** Phrases of people who want something where they are. */
     public Set<String> nearby() {
         return list("nearby");

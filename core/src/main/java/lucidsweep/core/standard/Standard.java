@@ -15,6 +15,7 @@ import lucidsweep.core.text.Slot;
  * @param leadingWords a keyword is leading if it starts within so many first words
  * @param maxRepeats a word may stand so often in one title or description
  * @param generic titles that say nothing, compared as {@code TextKey.key} does
+ * @param calls verbs that call somebody to do something, in small letters
  * @param settlingDays an item is too young to be judged by what it ranks for until so many days after it was published
  * @param pages limits of what else a page has
  * @param alike which texts are nearly the same, and which are a series
@@ -27,6 +28,7 @@ public record Standard(
         int leadingWords,
         int maxRepeats,
         List<String> generic,
+        Set<String> calls,
         int settlingDays,
         Wording wording,
         Pages pages,
@@ -40,8 +42,15 @@ public record Standard(
      * @param maxEmoji in one text
      * @param openingChars within so many first characters a description has words of the title
      * @param maxSeries so many texts may be told apart by a place, a number or a name only
+     * @param maxTitleWords of one title, and maxDescriptionWords of one description
      */
-    public record Wording(int maxPhrases, int maxEmoji, int openingChars, int maxSeries) {}
+    public record Wording(
+            int maxPhrases,
+            int maxEmoji,
+            int openingChars,
+            int maxSeries,
+            int maxTitleWords,
+            int maxDescriptionWords) {}
 
     /**
      * Limits of what a page has besides its title and description.
@@ -134,8 +143,9 @@ public record Standard(
                 5,
                 2,
                 List.copyOf(Language.of("en").generic()),
+                Language.of("en").calls(),
                 91,
-                new Wording(3, 1, 60, 12),
+                new Wording(3, 1, 60, 12, 12, 30),
                 new Pages(75, 125, 10),
                 new Likeness(new AlikeTexts.Limits(0.9, 3), new AlikeTexts.Limits(0.8, 3), 0.2, 120),
                 Set.of(
@@ -143,7 +153,10 @@ public record Standard(
                         "title brand-first",
                         "title same-as-h1",
                         "title patterned",
+                        "title too-many-words",
+                        "description too-many-words",
                         "head shared-missing",
+                        "description without-call",
                         "tags off-text",
                         "tags unsearched"));
     }
@@ -154,23 +167,56 @@ public record Standard(
                 .distinct()
                 .toList();
         return new Standard(
-                title, description, tags, leadingWords, maxRepeats, both, settlingDays, wording, pages, alike, off);
+                title,
+                description,
+                tags,
+                leadingWords,
+                maxRepeats,
+                both,
+                language.calls(),
+                settlingDays,
+                wording,
+                pages,
+                alike,
+                off);
     }
 
     /** What shop listings are held to: a long title, up to 13 tags of 20 characters. */
     public static Standard ofListings() {
-        Standard pages = ofPages();
+        return ofPages()
+                .with(
+                        new TextLimits(new Slot(20, 1_300, 2), new Slot(18, 1_240, 3), 140, 240),
+                        new TextLimits(new Slot(14, 7_000, 10), new Slot(14, 7_000, 14), 1_000, 320),
+                        ofPages().tags,
+                        new Wording(5, 3, 60, 12, 25, 300));
+    }
+
+    /**
+     * What videos are held to: a title of up to 100 characters that is shown on two lines, a description of which the first lines
+     * count, and tags of up to 500 characters together.
+     */
+    public static Standard ofVideos() {
+        return ofPages()
+                .with(
+                        new TextLimits(new Slot(20, 900, 2), new Slot(18, 800, 3), 100, 200),
+                        new TextLimits(new Slot(14, 30_000, 40), new Slot(14, 30_000, 60), 5_000, 320),
+                        new TagLimits(15, 30, 500),
+                        new Wording(4, 3, 60, 12, 18, 1_000));
+    }
+
+    private Standard with(TextLimits titles, TextLimits descriptions, TagLimits tagged, Wording words) {
         return new Standard(
-                new TextLimits(new Slot(20, 1_300, 2), new Slot(18, 1_240, 3), 140, 240),
-                new TextLimits(new Slot(14, 7_000, 10), new Slot(14, 7_000, 14), 1_000, 320),
-                pages.tags,
-                pages.leadingWords,
-                pages.maxRepeats,
-                pages.generic,
-                pages.settlingDays,
-                new Wording(5, 3, 60, 12),
-                pages.pages,
-                pages.alike,
-                pages.off);
+                titles,
+                descriptions,
+                tagged,
+                leadingWords,
+                maxRepeats,
+                generic,
+                calls,
+                settlingDays,
+                words,
+                pages,
+                alike,
+                off);
     }
 }

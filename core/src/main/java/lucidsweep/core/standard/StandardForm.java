@@ -3,6 +3,7 @@ package lucidsweep.core.standard;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.Set;
 import lucidsweep.core.alike.AlikeTexts;
@@ -13,6 +14,7 @@ import lucidsweep.core.text.Slot;
  * result pages cannot be set.
  *
  * @param generic titles that say nothing
+ * @param calls verbs that call somebody to do something
  * @param off the checks that are off, by their ids, such as "title same-as-h1"
  */
 public record StandardForm(
@@ -23,6 +25,7 @@ public record StandardForm(
         Pages pages,
         Likeness likeness,
         List<String> generic,
+        List<String> calls,
         Integer settlingDays,
         Set<String> off) {
 
@@ -40,9 +43,18 @@ public record StandardForm(
      * @param maxPhrases a title with more phrases of up to three words is a list of keywords
      * @param maxEmoji in one text
      * @param openingChars within so many first characters a description has words of the title
+     * @param maxTitleWords of one title, and maxDescriptionWords of one description
      */
     public record Wording(
-            Integer leadingWords, Integer maxRepeats, Integer maxPhrases, Integer maxEmoji, Integer openingChars) {
+            Integer leadingWords,
+            Integer maxRepeats,
+            Integer maxPhrases,
+            Integer maxEmoji,
+            Integer openingChars,
+            Integer maxTitleWords,
+            Integer maxDescriptionWords) {
+
+        private static final Wording NOTHING = new Wording(null, null, null, null, null, null, null);
 
         private Wording differingFrom(Wording whole) {
             Wording own = new Wording(
@@ -50,8 +62,10 @@ public record StandardForm(
                     own(maxRepeats, whole.maxRepeats),
                     own(maxPhrases, whole.maxPhrases),
                     own(maxEmoji, whole.maxEmoji),
-                    own(openingChars, whole.openingChars));
-            return orNull(own, new Wording(null, null, null, null, null));
+                    own(openingChars, whole.openingChars),
+                    own(maxTitleWords, whole.maxTitleWords),
+                    own(maxDescriptionWords, whole.maxDescriptionWords));
+            return orNull(own, NOTHING);
         }
     }
 
@@ -114,7 +128,9 @@ public record StandardForm(
                         standard.maxRepeats(),
                         standard.wording().maxPhrases(),
                         standard.wording().maxEmoji(),
-                        standard.wording().openingChars()),
+                        standard.wording().openingChars(),
+                        standard.wording().maxTitleWords(),
+                        standard.wording().maxDescriptionWords()),
                 new Pages(
                         standard.pages().maxSlugChars(),
                         standard.pages().maxAltChars(),
@@ -126,6 +142,7 @@ public record StandardForm(
                         standard.alike().endingShare(),
                         (int) Math.round(standard.alike().endingPx())),
                 standard.generic(),
+                List.copyOf(standard.calls()),
                 standard.settlingDays(),
                 new LinkedHashSet<>(standard.off()));
     }
@@ -140,7 +157,7 @@ public record StandardForm(
 
     /** The standard with what is set here, and everything else of a ready-made one. */
     public Standard over(Standard ready) {
-        Wording words = wording == null ? new Wording(null, null, null, null, null) : wording;
+        Wording words = wording == null ? Wording.NOTHING : wording;
         Pages page = pages == null ? new Pages(null, null, null) : pages;
         Likeness alike = likeness == null ? new Likeness(null, null, null, null, null) : likeness;
         return new Standard(
@@ -155,12 +172,15 @@ public record StandardForm(
                 or(words.leadingWords, ready.leadingWords()),
                 or(words.maxRepeats, ready.maxRepeats()),
                 generic == null ? ready.generic() : List.copyOf(generic),
+                calls == null ? ready.calls() : small(calls),
                 or(settlingDays, ready.settlingDays()),
                 new Standard.Wording(
                         or(words.maxPhrases, ready.wording().maxPhrases()),
                         or(words.maxEmoji, ready.wording().maxEmoji()),
                         or(words.openingChars, ready.wording().openingChars()),
-                        or(alike.maxSeries, ready.wording().maxSeries())),
+                        or(alike.maxSeries, ready.wording().maxSeries()),
+                        or(words.maxTitleWords, ready.wording().maxTitleWords()),
+                        or(words.maxDescriptionWords, ready.wording().maxDescriptionWords())),
                 new Standard.Pages(
                         or(page.maxSlugChars, ready.pages().maxSlugChars()),
                         or(page.maxAltChars, ready.pages().maxAltChars()),
@@ -190,8 +210,16 @@ public record StandardForm(
                 pages == null ? null : pages.differingFrom(whole.pages),
                 likeness == null ? null : likeness.differingFrom(whole.likeness),
                 own(generic, whole.generic),
+                own(calls, whole.calls),
                 own(settlingDays, whole.settlingDays),
                 own(off, whole.off));
+    }
+
+    private static Set<String> small(List<String> words) {
+        Set<String> small = new LinkedHashSet<>();
+        for (String word : words) small.add(word.strip().toLowerCase(Locale.ROOT));
+        small.remove("");
+        return small;
     }
 
     private static Text text(Text set, Text whole) {
@@ -214,7 +242,7 @@ public record StandardForm(
 
     /** Whether nothing is set. */
     public boolean setsNothing() {
-        return equals(new StandardForm(null, null, null, null, null, null, null, null, null));
+        return equals(new StandardForm(null, null, null, null, null, null, null, null, null, null));
     }
 
     private static Standard.TextLimits text(Text set, Standard.TextLimits ready) {
@@ -258,6 +286,8 @@ public record StandardForm(
             within("wording.maxPhrases", wording.maxPhrases, 1, MAX_COUNT, problems);
             within("wording.maxEmoji", wording.maxEmoji, 0, MAX_COUNT, problems);
             within("wording.openingChars", wording.openingChars, 1, MAX_CHARS, problems);
+            within("wording.maxTitleWords", wording.maxTitleWords, 1, MAX_CHARS, problems);
+            within("wording.maxDescriptionWords", wording.maxDescriptionWords, 1, MAX_CHARS, problems);
         }
         if (pages != null) {
             within("pages.maxSlugChars", pages.maxSlugChars, 1, MAX_CHARS, problems);
@@ -274,6 +304,9 @@ public record StandardForm(
         within("settlingDays", settlingDays, 0, MAX_COUNT, problems);
         if (generic != null && generic.size() > MAX_GENERIC) {
             problems.add("generic: expected " + MAX_GENERIC + " titles at most, got " + generic.size());
+        }
+        if (calls != null && calls.size() > MAX_GENERIC) {
+            problems.add("calls: expected " + MAX_GENERIC + " words at most, got " + calls.size());
         }
         if (off != null) {
             off.stream()

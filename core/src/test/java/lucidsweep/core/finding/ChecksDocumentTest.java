@@ -5,7 +5,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.List;
 import java.util.Locale;
+import java.util.stream.Stream;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.Standard;
 import org.junit.jupiter.api.Test;
@@ -30,7 +33,7 @@ class ChecksDocumentTest {
                 # Checks
 
                 What the texts of an item are held to, made from the checks themselves (`core/…/finding`). Limits are those of a
-                website and of listings or videos; “off” is a check that is there but not used unless a standard turns it on.
+                website, of listings and of videos, where they differ; “off” is a check that is there but not used unless a standard turns it on.
                 “Costs” says what a fault costs first: appeal is how often a result that is shown is clicked, reach is how high
                 it stands.
                 """);
@@ -43,12 +46,14 @@ class ChecksDocumentTest {
     }
 
     private static void row(Check check, StringBuilder text) {
-        String pages = limit(check, Standard.ofPages());
-        String listings = limit(check, Standard.ofListings());
+        List<String> limits = Stream.of(Standard.ofPages(), Standard.ofListings(), Standard.ofVideos())
+                .map(standard -> limit(check, standard))
+                .toList();
+        boolean same = new HashSet<>(limits).size() == 1;
         text.append("| `").append(check.code()).append("` | ");
         text.append(check.says(2, "").replaceFirst("^2 ", "").replaceFirst("\\.$", ""))
                 .append(" | ");
-        text.append(pages.equals(listings) ? pages : pages + "; " + listings).append(" | ");
+        text.append(same ? limits.get(0) : String.join("; ", limits)).append(" | ");
         text.append(check.cost().name().toLowerCase(Locale.ROOT))
                 .append(" | ")
                 .append(check.fix())

@@ -13,11 +13,12 @@ class StandardFormTest {
 
     private static final Set<String> CHECKS =
             Checks.all().stream().map(Check::id).collect(Collectors.toSet());
-    private static final StandardForm NOTHING = new StandardForm(null, null, null, null, null, null, null, null, null);
+    private static final StandardForm NOTHING =
+            new StandardForm(null, null, null, null, null, null, null, null, null, null);
 
     @Test
     void everythingThatCanBeSetComesBackAndWhatIsNotSetIsReadyMade() {
-        for (Standard ready : List.of(Standard.ofPages(), Standard.ofListings())) {
+        for (Standard ready : List.of(Standard.ofPages(), Standard.ofListings(), Standard.ofVideos())) {
             assertThat(NOTHING.over(ready)).isEqualTo(ready);
             StandardForm all = StandardForm.of(ready);
             assertThat(all.problems(CHECKS)).isEmpty();
@@ -32,6 +33,7 @@ class StandardFormTest {
                         null,
                         new StandardForm.Likeness(null, null, null, 0.5, null),
                         List.of("start page"),
+                        List.of(" Row ", ""),
                         null,
                         Set.of("title too-long"))
                 .over(Standard.ofPages());
@@ -40,6 +42,7 @@ class StandardFormTest {
         assertThat(set.title().maxChars()).isEqualTo(70);
         assertThat(set.alike().endingShare()).isEqualTo(0.5);
         assertThat(set.generic()).containsExactly("start page");
+        assertThat(set.calls()).containsExactly("row");
         assertThat(set.off()).containsExactly("title too-long");
         assertThat(set.description()).isEqualTo(Standard.ofPages().description());
     }
@@ -49,7 +52,16 @@ class StandardFormTest {
         Standard pages = Standard.ofPages();
         for (StandardForm set : List.of(
                 new StandardForm(
-                        new StandardForm.Text(null, null, 58, null), null, null, null, null, null, null, null, null),
+                        new StandardForm.Text(null, null, 58, null),
+                        null,
+                        null,
+                        null,
+                        null,
+                        null,
+                        null,
+                        null,
+                        null,
+                        null),
                 new StandardForm(
                         null,
                         null,
@@ -58,6 +70,7 @@ class StandardFormTest {
                         new StandardForm.Pages(null, 90, null),
                         null,
                         List.of("news"),
+                        null,
                         30,
                         null),
                 NOTHING)) {
@@ -76,6 +89,7 @@ class StandardFormTest {
                 null,
                 new StandardForm.Pages(null, 0, null),
                 new StandardForm.Likeness(1.5, null, null, null, null),
+                null,
                 null,
                 null,
                 Set.of("title too-loud"));

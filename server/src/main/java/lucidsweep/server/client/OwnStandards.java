@@ -31,7 +31,11 @@ final class OwnStandards {
     }
 
     static Standard ready(PropertyKind kind, String language) {
-        Standard standard = kind == PropertyKind.WEBSITE ? Standard.ofPages() : Standard.ofListings();
+        Standard standard = switch (kind) {
+            case WEBSITE -> Standard.ofPages();
+            case LISTINGS -> Standard.ofListings();
+            case VIDEOS -> Standard.ofVideos();
+        };
         return standard.in(Language.of(language));
     }
 }
