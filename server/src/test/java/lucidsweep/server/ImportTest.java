@@ -331,7 +331,8 @@ class ImportTest {
                     .json();
             assertThat(kinds.path("total").asInt()).isEqualTo((int) new ChannelVideos(7)
                     .planted().stream()
-                            .filter(fault -> fault.field().equals("description"))
+                            .filter(fault -> fault.field().equals("description")
+                                    && fault.finding().equals("missing"))
                             .count());
             assertThat(api.get("/api/properties/" + property + "/sections")
                             .json()

@@ -73,7 +73,7 @@ class RewriteTest {
         shop.type("A1", "title", "OAK PADDLE: hand carved in our boat shed");
         assertThat(shop.checks("A1")).contains("title duplicate");
         assertThat(shop.checks("A2")).contains("title duplicate");
-        assertThat(shop.get("/causes").json().toString()).contains("tags missing");
+        assertThat(shop.get("/causes").json().toString()).contains("1 item has no tags.");
     }
 
     @Test

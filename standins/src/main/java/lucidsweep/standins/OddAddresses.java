@@ -7,7 +7,7 @@ import java.util.stream.IntStream;
 final class OddAddresses {
 
     static final List<SitePage> PAGES = List.of(
-            page("/journal/Seals-In-The-Mist/", "Seals in the mist", "Why they sing before the fog lifts"),
+            page("/journal/Geese-In-The-Mist/", "Geese in the mist", "Why they sing before the fog lifts"),
             page("/journal/lamps_on_the_quay/", "Lamps on the quay", "Who lights them now, and with what"),
             page("/journal/p-4711/", "Letters from the lifeboat crew", "Three of them, in their own hand"),
             page(

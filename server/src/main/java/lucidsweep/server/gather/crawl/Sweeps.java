@@ -281,7 +281,7 @@ public class Sweeps {
             if (progress.stopAsked() && jobs.isClosing()) return "";
             int gone = complete ? captures.markGone(sweep.propertyId(), sweep.id()) : 0;
             captures.countLinks(sweep.propertyId(), sweep.source(), redirects(sweep.id()));
-            int twins = captures.joinTwins(sweep.propertyId());
+            int twins = captures.joinTwins(sweep.propertyId(), sweep.id());
             if (settings.reach() != CrawlSettings.Reach.LIST) {
                 siteNotes.note(sweep.propertyId(), visits.elsewhere(sweep.id()), visits.inSitemap(sweep.id()));
             }

@@ -211,6 +211,11 @@ interface CaptureMapper {
             select * from unnest(cast(#{id} as bigint array), cast(#{twinOf} as bigint array))""")
     void insertTwins(Map<String, Object[]> twins);
 
+    @Select("""
+            select count(*) from twin t join item i on i.id = t.item_id
+            where t.item_id between #{items.first} and #{items.last} and i.last_sweep = #{sweepId}""")
+    int countTwins(@Param("items") IdRange items, @Param("sweepId") long sweepId);
+
     /** An item with what was counted of its links before. */
     record Linked(long id, long addressHash, int depth, int linksIn, String linkTexts) {}
 

@@ -186,9 +186,9 @@ public class Captures {
      * Finds pages that say the same at variants of one address and makes one of each group: the others are set apart, as the
      * same page as that one.
      *
-     * @return how many are the same as another
+     * @return how many of those that a sweep captured are the same as another
      */
-    public int joinTwins(long propertyId) {
+    public int joinTwins(long propertyId, long sweepId) {
         mapper.clearTwins(IdRange.of(propertyId));
         mapper.forgetTwins(IdRange.of(propertyId));
         TwinPages twins = new TwinPages();
@@ -209,7 +209,7 @@ public class Captures {
             mapper.markTwins(some);
             mapper.insertTwins(some);
         }
-        return found.size();
+        return mapper.countTwins(IdRange.of(propertyId), sweepId);
     }
 
     /** Returns their ids in their order. */
