@@ -10,6 +10,11 @@ final class MinHash {
 
     static final int FUNCTIONS = 64;
 
+    /** So many numbers a packed signature takes. */
+    static final int PACKED = FUNCTIONS / Long.BYTES;
+
+    private static final long LOW_BITS = 0x7f7f7f7f7f7f7f7fL;
+
     private static final int[] FACTORS = new int[FUNCTIONS];
     private static final int[] SHIFTS = new int[FUNCTIONS];
 
@@ -43,9 +48,26 @@ final class MinHash {
         return hashes;
     }
 
-    /** Writes a byte of each: different ones are taken for equal once in 256 times. */
-    static void putBytes(int[] signature, byte[] into, int at) {
-        for (int i = 0; i < FUNCTIONS; i++) into[at + i] = (byte) mixed(signature[i]);
+    /** Writes a byte of each, eight to a number: different ones are taken for equal once in 256 times. */
+    static void pack(int[] signature, long[] into, int at) {
+        for (int i = 0; i < PACKED; i++) {
+            long eight = 0;
+            for (int k = 0; k < Long.BYTES; k++)
+                eight = eight << Byte.SIZE | mixed(signature[i * Long.BYTES + k]) & 0xff;
+            into[at + i] = eight;
+        }
+    }
+
+    /** In how many bytes two packed signatures agree, which begin at two places. */
+    static int agreeing(long[] packed, int one, int other) {
+        int agreeing = 0;
+        for (int i = 0; i < PACKED; i++) {
+            long differing = packed[one + i] ^ packed[other + i];
+            // The highest bit of each byte that is not 0.
+            long marked = ((differing & LOW_BITS) + LOW_BITS | differing) & ~LOW_BITS;
+            agreeing += Long.BYTES - Long.bitCount(marked);
+        }
+        return agreeing;
     }
 
     /** One bit of each: texts that share s of their shingles agree in 32 + 32·s bits (Li and König, "b-bit minwise hashing", 2010). */

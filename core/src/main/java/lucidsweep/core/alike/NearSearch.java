@@ -24,7 +24,7 @@ final class NearSearch {
     private final int minAgreeing;
     private final Compared texts;
     private final NearGroups groups;
-    private final byte[] signatures;
+    private final long[] signatures;
     private final int[][] bands;
     private final int[][] kept;
     private long keptShingles;
@@ -38,7 +38,7 @@ final class NearSearch {
         this.texts = texts;
         double deviation = Math.sqrt(MinHash.FUNCTIONS * near * (1 - near));
         minAgreeing = (int) Math.floor(MinHash.FUNCTIONS * near - DEVIATIONS * deviation);
-        signatures = new byte[size * MinHash.FUNCTIONS];
+        signatures = new long[size * MinHash.PACKED];
         bands = new int[BANDS][size];
         kept = new int[size][];
         long[] sketches = new long[size];
@@ -48,7 +48,7 @@ final class NearSearch {
 
     private long sign(int text) {
         int[] signature = MinHash.of(Shingles.of(texts.of(text)));
-        MinHash.putBytes(signature, signatures, text * MinHash.FUNCTIONS);
+        MinHash.pack(signature, signatures, text * MinHash.PACKED);
         int[] own = MinHash.bands(signature, BANDS, ROWS);
         for (int band = 0; band < BANDS; band++) bands[band][text] = own[band];
         return MinHash.sketch(signature);
@@ -96,13 +96,7 @@ final class NearSearch {
     }
 
     private boolean mayBeNear(int one, int other) {
-        int agreeing = 0;
-        int atOne = one * MinHash.FUNCTIONS;
-        int atOther = other * MinHash.FUNCTIONS;
-        for (int i = 0; i < MinHash.FUNCTIONS; i++) {
-            if (signatures[atOne + i] == signatures[atOther + i]) agreeing++;
-        }
-        return agreeing >= minAgreeing;
+        return MinHash.agreeing(signatures, one * MinHash.PACKED, other * MinHash.PACKED) >= minAgreeing;
     }
 
     /** Those of a text, each once and in order. */
