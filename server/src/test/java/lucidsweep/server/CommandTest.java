@@ -166,6 +166,30 @@ class CommandTest {
     }
 
     @Test
+    void setsOfAKeptSweepStayUntilOthersAreGiven() throws IOException {
+        Path sets = Files.writeString(
+                folder.resolve("sets.json"),
+                "[{\"name\":\"All\",\"conditions\":{},\"standard\":{\"title\":{\"maxChars\":3}}}]");
+        String kept = folder.resolve("kept").toString();
+        String out = folder.resolve("out").toString();
+        try (Website website = Website.ofSize(6, 0)) {
+            String[] words = {"sweep", website.address().toString(), "--out", out, "--data", kept};
+            List<String> given = new ArrayList<>(List.of(words));
+            given.addAll(List.of("--sets", sets.toString()));
+            for (String[] each : new String[][] {given.toArray(String[]::new), words}) {
+                Outcome outcome = run(each);
+                assertThat(outcome.status).as(outcome.errors).isZero();
+                assertThat(Files.readAllLines(folder.resolve("out/findings.csv")))
+                        .anyMatch(line -> line.contains("characters over 3\""));
+            }
+            Files.writeString(sets, "[]");
+            assertThat(run(given.toArray(String[]::new)).status).isZero();
+            assertThat(Files.readAllLines(folder.resolve("out/findings.csv")))
+                    .noneMatch(line -> line.contains("characters over 3\""));
+        }
+    }
+
+    @Test
     void holdsItemsOfAFileAgainstTheChecksAndGuardsABuild() throws IOException {
         StringBuilder rows = new StringBuilder("address,title,description,indexable\n");
         StringBuilder demand = new StringBuilder("page,query,clicks,impressions,position,from,to\n");
@@ -218,6 +242,7 @@ class CommandTest {
         Path exempt = Files.writeString(folder.resolve("exempt.csv"), """
                 address,field,check,until
                 https://kiln.example/0,title,duplicate,
+                https://kiln.example/0,title,duplicate,2099-01-01
                 https://kiln.example/3,title,duplicate,2020-01-01
                 https://kiln.example/none,title,duplicate,
                 """);
@@ -238,7 +263,11 @@ class CommandTest {
         assertThat(run(within.toArray(String[]::new)).errors).startsWith("lucid: set 1: ids: ");
         Files.writeString(sets, "[]");
         Files.writeString(exempt, "address,field,check\nhttps://kiln.example/0,title,too-loud\n");
-        assertThat(run(within.toArray(String[]::new)).errors).startsWith("lucid: exemptions, line 2: ");
+        assertThat(run(within.toArray(String[]::new)).errors)
+                .startsWith("lucid: exemptions, line 2: there is no check too-loud of title");
+        Files.writeString(exempt, "address,field,check,until\nhttps://kiln.example/0,title,duplicate,soon\n");
+        assertThat(run(within.toArray(String[]::new)).errors)
+                .isEqualTo("lucid: exemptions, line 2: until: expected a day such as 2027-03-31, got \"soon\"\n");
 
         List<String> strict = new ArrayList<>(List.of(words));
         strict.addAll(List.of("--most", "19"));

@@ -1,6 +1,7 @@
 package lucidsweep.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -8,8 +9,10 @@ import java.util.ArrayList;
 import java.util.List;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.server.RunningApplication.Reply;
+import lucidsweep.server.triage.SetsFile;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.context.ApplicationContext;
 import tools.jackson.databind.JsonNode;
 
 /** Named sets of items through the API: who belongs to them, filters by them, standards that hang on them. */
@@ -189,7 +192,7 @@ class SetsTest {
     }
 
     @Test
-    void setsWithTheirStandardsAreTakenOverByAnotherPropertyAllOrNone(Api api) {
+    void setsWithTheirStandardsAreTakenOverByAnotherPropertyAllOrNone(Api api, ApplicationContext application) {
         Shop first = shop(api);
         first.post("/sets", "{\"name\":\"Gift kits\",\"conditions\":{\"tag\":\"gift\"}}");
         long kits = first.post("/sets", "{\"name\":\"Kits\",\"conditions\":{\"sections\":[\"Kits\"]}}")
@@ -215,6 +218,13 @@ class SetsTest {
         String half = "[{\"name\":\"New\",\"conditions\":{\"tag\":\"x\"}},{\"name\":\"Kits\",\"conditions\":{}}]";
         assertThat(other.post("/sets/file", half).status()).isEqualTo(409);
         assertThat(other.get("/sets.json").body()).isEqualTo(file);
+        SetsFile files = application.getBean(SetsFile.class);
+        files.replace(other.property(), SetsFile.read(file));
+        assertThat(other.get("/sets").json()).as("the same sets stay").isEqualTo(sets);
+        String twice = half.replace("\"Kits\"", "\"New\"");
+        assertThatThrownBy(() -> files.replace(other.property(), SetsFile.read(twice)))
+                .hasMessage("There is a set “New” already.");
+        assertThat(other.get("/sets").json()).as("those of before are back").isEqualTo(sets);
         assertThat(other.post("/sets/file", "[{\"name\":\"A\",\"conditions\":{\"within\":\"A\"}}]")
                         .body())
                 .contains("in a circle: [A]");

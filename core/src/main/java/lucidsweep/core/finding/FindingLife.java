@@ -2,7 +2,6 @@ package lucidsweep.core.finding;
 
 import java.util.Collection;
 import java.util.LinkedHashMap;
-import java.util.Locale;
 import java.util.Map;
 import java.util.function.Predicate;
 import lucidsweep.core.item.Field;
@@ -90,7 +89,7 @@ public final class FindingLife {
 
     /** The field of a check's id. */
     public static Field field(String checkId) {
-        return Field.valueOf(checkId.substring(0, checkId.indexOf(' ')).toUpperCase(Locale.ROOT));
+        return Field.of(checkId.substring(0, checkId.indexOf(' ')));
     }
 
     /**

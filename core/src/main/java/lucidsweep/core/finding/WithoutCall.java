@@ -18,8 +18,10 @@ final class WithoutCall extends TextCheck {
 
     @Override
     public String limit(Standard standard) {
-        return "one of " + standard.calls().size() + " words, such as “"
-                + standard.calls().stream().findFirst().orElse("") + "”";
+        return standard.calls().stream()
+                .findFirst()
+                .map(call -> "one of " + standard.calls().size() + " words, such as “" + call + "”")
+                .orElse("");
     }
 
     @Override

@@ -1,5 +1,6 @@
 package lucidsweep.core.item;
 
+import java.util.Arrays;
 import java.util.Locale;
 
 /** A text of an item that can be wrong. */
@@ -36,6 +37,12 @@ public enum Field {
     /** As it stands in files and addresses: "title", "h1". */
     public String code() {
         return code;
+    }
+
+    /** Reads a code; an unknown one is an error that lists the known. */
+    public static Field of(String code) {
+        for (Field field : values()) if (field.code.equals(code)) return field;
+        throw new IllegalArgumentException("expected one of " + Arrays.toString(values()) + ", got \"" + code + "\"");
     }
 
     @Override

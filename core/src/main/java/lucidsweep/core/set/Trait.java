@@ -100,7 +100,7 @@ public record Trait(Kind kind, String value) implements Comparable<Trait> {
         return switch (kind) {
             case FOLDER -> isIn(value.toLowerCase(Locale.ROOT));
             case TITLED -> item -> item.titlePatterns().contains(value);
-            case TAGGED -> item -> SetConditions.hasTag(item.tags(), value);
+            case TAGGED -> isTagged(value.toLowerCase(Locale.ROOT));
             case PUBLISHED -> since(today, SetMember::publishedDay);
             case CHANGED -> since(today, SetMember::changedDay);
         };
@@ -112,6 +112,10 @@ public record Trait(Kind kind, String value) implements Comparable<Trait> {
             int path = host < 0 ? -1 : item.address().indexOf('/', host + 3);
             return path > 0 && item.address().startsWith(folder, path);
         };
+    }
+
+    private static Predicate<SetMember> isTagged(String tag) {
+        return item -> SetConditions.hasTag(item.tags(), tag);
     }
 
     private Predicate<SetMember> since(long today, ToDoubleFunction<SetMember> day) {

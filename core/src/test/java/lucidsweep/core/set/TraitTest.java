@@ -55,7 +55,7 @@ class TraitTest {
     @Test
     void anItemHasTheTraitsOfItsTagsAndTitle() {
         Item item = new Item("l17", 0, 0, "oak, sea kayak", List.of("… | Hire", "Gull …"));
-        assertThat(List.of("tagged oak", "tagged sea kayak", "titled … | Hire", "titled Gull …"))
+        assertThat(List.of("tagged Oak", "tagged sea kayak", "titled … | Hire", "titled Gull …"))
                 .allMatch(written -> Trait.of(written).test(0).test(item));
         assertThat(List.of("tagged sea", "tagged kayak", "titled … | Hir", "titled Gull"))
                 .noneMatch(written -> Trait.of(written).test(0).test(item));

@@ -43,10 +43,14 @@ final class CommandFiles {
     /** A standard as JSON, checked; null where no file is given. */
     static String standard(Path file) {
         if (file == null) return null;
+        String json = text(file);
+        StandardFile.of(json);
+        return json;
+    }
+
+    private static String text(Path file) {
         try {
-            String json = Files.readString(file);
-            StandardFile.of(json);
-            return json;
+            return Files.readString(file);
         } catch (IOException e) {
             throw new Unusable("cannot read the file " + file);
         }
@@ -56,14 +60,9 @@ final class CommandFiles {
         if (standard != null) application.get(Clients.class).setStandard(property.id(), standard);
     }
 
-    /** Sets as JSON, checked; none where no file is given. */
+    /** Sets as JSON, checked; null where no file is given. */
     static List<SetsFile.Entry> sets(Path file) {
-        if (file == null) return List.of();
-        try {
-            return SetsFile.read(Files.readString(file));
-        } catch (IOException e) {
-            throw new Unusable("cannot read the file " + file);
-        }
+        return file == null ? null : SetsFile.read(text(file));
     }
 
     /** What is let stand, checked; nothing where no file is given. */

@@ -136,7 +136,7 @@ final class SweepCommand implements Callable<Integer> {
             URI address, CrawlSettings settings, TableFile keywords, String standard, List<SetsFile.Entry> sets) {
         Property property = property(address);
         CommandFiles.setStandard(application, property, standard);
-        application.get(SetsFile.class).replace(property.id(), sets);
+        if (sets != null) application.get(SetsFile.class).replace(property.id(), sets);
         Sweeps sweeps = application.get(Sweeps.class);
         Optional<Sweep> cutShort = sweeps.cutShort(property.id());
         cutShort.ifPresent(sweep -> {

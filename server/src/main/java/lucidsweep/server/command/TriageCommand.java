@@ -92,7 +92,7 @@ final class TriageCommand implements Callable<Integer> {
         try (StartedApplication application = StartedApplication.start(startable, null)) {
             Property property = property(application.get(Clients.class), pages, ItemLanguage.of(items, language));
             CommandFiles.setStandard(application, property, standard);
-            application.get(SetsFile.class).add(property.id(), sets);
+            if (sets != null) application.get(SetsFile.class).add(property.id(), sets);
             read(application, property, indexable(items), pages ? RowKind.PAGES : RowKind.LISTINGS);
             if (keywords != null) {
                 Keywords.Added added = application.get(Keywords.class).add(property.id(), keywords);

@@ -1,9 +1,10 @@
 package lucidsweep.server.triage;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -13,6 +14,7 @@ import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.item.table.Items;
+import lucidsweep.server.job.Lookahead;
 import lucidsweep.server.table.RowReader;
 import lucidsweep.server.table.TableFile;
 import lucidsweep.server.web.Refusal;
@@ -24,17 +26,16 @@ import org.springframework.stereotype.Service;
 public class ExemptionFile {
 
     private static final List<String> COLUMNS = List.of("address", "field", "check", "reason", "until");
+    private static final int AT_ONCE = 1_000;
     private static final String UNSAID = "as the file says";
 
     private final ExemptionMapper mapper;
     private final Exemptions exemptions;
-    private final Findings findings;
     private final Items items;
 
-    ExemptionFile(ExemptionMapper mapper, Exemptions exemptions, Findings findings, Items items) {
+    ExemptionFile(ExemptionMapper mapper, Exemptions exemptions, Items items) {
         this.mapper = mapper;
         this.exemptions = exemptions;
-        this.findings = findings;
         this.items = items;
     }
 
@@ -45,22 +46,19 @@ public class ExemptionFile {
      */
     public record Line(String address, Check check, String reason, LocalDate until) {}
 
-    /** Writes those of a property that hold. */
+    /** Writes those of a property that hold, in the order of the items. */
     void write(long propertyId, Rows rows) {
         rows.row(COLUMNS.toArray());
-        List<ExemptionMapper.OfItem> held = mapper.ofProperty(propertyId);
-        Map<Long, String> addresses = items.addresses(
-                held.stream().map(ExemptionMapper.OfItem::itemId).distinct().toList());
-        for (ExemptionMapper.OfItem each : held) {
-            String address = addresses.get(each.itemId());
-            if (address != null)
-                rows.row(
-                        address,
+        Lookahead.over(
+                items.allIds(propertyId),
+                AT_ONCE,
+                ids -> mapper.toWrite(ids[0], ids[ids.length - 1]),
+                held -> held.forEach(each -> rows.row(
+                        each.address(),
                         each.field(),
                         each.checkCode(),
                         each.reason(),
-                        each.untilDay() == null ? "" : each.untilDay());
-        }
+                        each.untilDay() == null ? "" : each.untilDay())));
     }
 
     /**
@@ -78,7 +76,7 @@ public class ExemptionFile {
                 try {
                     if (places == null) places = places(cells);
                     else lines.add(line(cells, places));
-                } catch (IllegalArgumentException | DateTimeParseException e) {
+                } catch (IllegalArgumentException e) {
                     throw Refusal.badInput("exemptions, line " + number + ": " + e.getMessage());
                 }
             }
@@ -101,28 +99,28 @@ public class ExemptionFile {
 
     private static Line line(List<String> cells, Map<String, Integer> places) {
         String reason = cell(cells, places, "reason");
-        String until = cell(cells, places, "until");
-        Check check = Checks.of(field(cell(cells, places, "field")), cell(cells, places, "check"));
+        if (reason.length() > Exemptions.LONGEST_REASON)
+            throw new IllegalArgumentException(
+                    "reason: expected " + Exemptions.LONGEST_REASON + " characters at most, got " + reason.length());
         return new Line(
                 cell(cells, places, "address"),
-                check,
+                Checks.of(Field.of(cell(cells, places, "field")), cell(cells, places, "check")),
                 reason.isEmpty() ? UNSAID : reason,
-                until.isEmpty() ? null : LocalDate.parse(until));
+                day(cell(cells, places, "until")));
     }
 
-    private static Field field(String code) {
-        return Arrays.stream(Field.values())
-                .filter(field -> field.code().equals(code))
-                .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("there is no field \"" + code + "\""));
+    private static LocalDate day(String until) {
+        try {
+            return until.isEmpty() ? null : LocalDate.parse(until);
+        } catch (DateTimeParseException e) {
+            throw new IllegalArgumentException("until: expected a day such as 2027-03-31, got \"" + until + "\"");
+        }
     }
 
     private static String cell(List<String> cells, Map<String, Integer> places, String name) {
         Integer place = places.get(name);
         return place == null || place >= cells.size() ? "" : cells.get(place).strip();
     }
-
-    private record Group(Check check, String reason, LocalDate until) {}
 
     /**
      * Lets findings of a property stand, and works out all of them anew.
@@ -138,22 +136,22 @@ public class ExemptionFile {
                         .computeIfAbsent(line.address(), any -> new ArrayList<>())
                         .add(line);
         }
-        Map<Group, List<Long>> groups = new LinkedHashMap<>();
+        Instant now = Instant.now().truncatedTo(ChronoUnit.MICROS);
+        List<Exemptions.NewExemption> rows = new ArrayList<>();
         items.forEachAddress(propertyId, (address, id) -> {
             List<Line> own = byAddress.remove(address);
             if (own == null) return;
             for (Line line : own)
-                groups.computeIfAbsent(new Group(line.check(), line.reason(), line.until()), any -> new ArrayList<>())
-                        .add(id);
+                rows.add(new Exemptions.NewExemption(
+                        id,
+                        line.check().field().code(),
+                        line.check().code(),
+                        propertyId,
+                        line.reason(),
+                        line.until(),
+                        now));
         });
-        groups.forEach((group, ids) -> exemptions.exempt(
-                propertyId,
-                ids.stream().mapToLong(Long::longValue).toArray(),
-                group.check().field(),
-                group.check().code(),
-                group.reason(),
-                group.until()));
-        if (!groups.isEmpty()) findings.evaluate(propertyId);
+        exemptions.exemptAll(propertyId, rows);
         return List.copyOf(byAddress.keySet());
     }
 }

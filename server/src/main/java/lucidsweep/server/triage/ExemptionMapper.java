@@ -54,13 +54,15 @@ interface ExemptionMapper {
             "select item_id, field, check_code, reason, until_day, added, came_back from exemption where item_id = #{item} order by added")
     List<Exemption> ofItem(long item);
 
-    /** An exemption that holds, with why. */
-    record OfItem(long itemId, Field field, String checkCode, String reason, LocalDate untilDay) {}
+    /** An exemption that holds, as a file has it. */
+    record ToWrite(String address, Field field, String checkCode, String reason, LocalDate untilDay) {}
 
     @Select("""
-            select item_id, field, check_code, reason, until_day from exemption
-            where property_id = #{propertyId} and not came_back order by item_id, field, check_code""")
-    List<OfItem> ofProperty(long propertyId);
+            select i.address, e.field, e.check_code, e.reason, e.until_day
+            from exemption e join item i on i.id = e.item_id
+            where e.item_id between #{first} and #{last} and not e.came_back and not i.gone
+            order by e.item_id, e.field, e.check_code""")
+    List<ToWrite> toWrite(long first, long last);
 
     @Select("select distinct property_id from exemption where not came_back and until_day <= #{today}")
     List<Long> propertiesDue(LocalDate today);

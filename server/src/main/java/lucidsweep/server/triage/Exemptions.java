@@ -28,7 +28,7 @@ public class Exemptions {
     private static final Logger LOG = LoggerFactory.getLogger(Exemptions.class);
 
     private static final int AT_ONCE = 500;
-    private static final int LONGEST_REASON = 1_000;
+    static final int LONGEST_REASON = 1_000;
 
     private final ExemptionMapper mapper;
     private final Findings findings;
@@ -61,7 +61,7 @@ public class Exemptions {
     }
 
     /** A row as it is written. */
-    private record NewExemption(
+    record NewExemption(
             long itemId,
             String field,
             String checkCode,
@@ -98,6 +98,20 @@ public class Exemptions {
             return ids.length;
         });
         return new Exempted(count, now);
+    }
+
+    /** Exempts items, each from a check of its own, and works out all findings after it. */
+    void exemptAll(long propertyId, List<NewExemption> rows) {
+        if (rows.isEmpty()) return;
+        line.run(
+                propertyId,
+                "exempting items from checks",
+                () -> transaction.executeWithoutResult(status -> {
+                    for (int start = 0; start < rows.size(); start += AT_ONCE)
+                        mapper.put(Columns.of(rows.subList(start, Math.min(rows.size(), start + AT_ONCE))));
+                    findings.due(propertyId);
+                }));
+        findings.evaluate(propertyId);
     }
 
     /** Holds items to a check again. */

@@ -4,7 +4,6 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import jakarta.annotation.Nullable;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -146,15 +145,24 @@ public class SetsFile {
         sets.order(propertyId, order);
     }
 
-    /** Puts sets in the place of those that a property has. */
+    /**
+     * Puts sets in the place of those that a property has, unless they are the same.
+     *
+     * @throws Refusal where they cannot be added; the property then has those of before
+     */
     public void replace(long propertyId, List<Entry> entries) {
         List<ItemSet> before = sets.ofProperty(propertyId);
+        if (before.stream().map(SetsFile::entry).toList().equals(entries)) return;
         Map<String, Long> ids = before.stream().collect(Collectors.toMap(ItemSet::name, ItemSet::id));
-        List<Entry> outerFirst =
-                new ArrayList<>(outerFirst(before.stream().map(SetsFile::entry).toList()));
-        Collections.reverse(outerFirst);
-        outerFirst.forEach(entry -> sets.remove(ids.get(entry.name())));
-        add(propertyId, entries);
+        Deque<Long> removed = new ArrayDeque<>();
+        outerFirst(before.stream().map(SetsFile::entry).toList()).forEach(entry -> removed.push(ids.get(entry.name())));
+        removed.forEach(sets::remove);
+        try {
+            add(propertyId, entries);
+        } catch (Refusal e) {
+            removed.descendingIterator().forEachRemaining(sets::restore);
+            throw e;
+        }
     }
 
     private static Entry entry(ItemSet set) {

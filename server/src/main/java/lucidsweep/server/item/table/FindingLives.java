@@ -1,5 +1,6 @@
 package lucidsweep.server.item.table;
 
+import java.util.EnumMap;
 import java.util.Map;
 
 /**
@@ -40,10 +41,16 @@ public record FindingLives(int fresh, int back, int old, int drafted, int delive
             else if (each.getKey() < 0) back += each.getValue();
             else fresh += each.getValue();
         }
-        int[] endings = new int[Ending.values().length];
+        Map<Ending, Integer> since = new EnumMap<>(Ending.class);
         ended.forEach((end, count) -> {
-            if (end.moment() > moment) endings[end.ending().ordinal()] += count;
+            if (end.moment() > moment) since.merge(end.ending(), count, Integer::sum);
         });
-        return new FindingLives(fresh, back, old, endings[0], endings[1], endings[2]);
+        return new FindingLives(
+                fresh,
+                back,
+                old,
+                since.getOrDefault(Ending.DRAFTED, 0),
+                since.getOrDefault(Ending.DELIVERED, 0),
+                since.getOrDefault(Ending.FIXED, 0));
     }
 }

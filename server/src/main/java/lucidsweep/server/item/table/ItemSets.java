@@ -228,7 +228,8 @@ public class ItemSets {
         change(set.propertyId(), List.of(set), () -> mapper.remove(id));
     }
 
-    void restore(long id) {
+    /** Brings back a set that was taken away. */
+    public void restore(long id) {
         ItemSet set = find(id);
         Map<String, SetConditions> others = named(set.propertyId());
         usable(set.name(), others.keySet());

@@ -15,6 +15,8 @@ final class LifeColumn {
 
     void set(int row, LifeParts life) {
         if (row >= rows.length) rows = Arrays.copyOf(rows, Math.max(row + 1, rows.length * 2));
+        // Each edit brings moments of its own, which later ones do not share.
+        if (shared.size() > rows.length) shared.clear();
         rows[row] = shared.computeIfAbsent(
                 new Key(IntBuffer.wrap(life.since()), IntBuffer.wrap(life.ended())), any -> life);
     }
