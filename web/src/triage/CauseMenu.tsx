@@ -16,12 +16,10 @@ export function CauseMenu({ propertyId, cause, all }: { propertyId: number; caus
   const merged = cause.parts.length > 0;
   const takeApart = () => {
     const causes = cause.parts;
-    words.mutate(
-      { causes, merged: "" },
-      {
-        onSuccess: () =>
-          tellWithUndo(`“${cause.says}” was taken apart.`, () => words.mutate({ causes, merged: cause.says })),
-      },
+    // Not by callbacks of the call: the row is gone by then, and would not hear of them.
+    words.mutateAsync({ causes, merged: "" }).then(
+      () => tellWithUndo(`“${cause.says}” was taken apart.`, () => words.mutate({ causes, merged: cause.says })),
+      () => undefined,
     );
   };
   return (
@@ -111,14 +109,13 @@ function AsideForm({ propertyId, cause, onDone }: FormProps) {
         className={css.words}
         onSubmit={(event) => {
           event.preventDefault();
-          words.mutate(
-            { causes: partsOf(cause), aside: true, reason, untilMonth },
-            {
-              onSuccess: () => {
-                tellWithUndo("The cause was set aside.", () => words.mutate({ causes: partsOf(cause), aside: false }));
-                onDone();
-              },
+          const causes = partsOf(cause);
+          words.mutateAsync({ causes, aside: true, reason, untilMonth }).then(
+            () => {
+              tellWithUndo("The cause was set aside.", () => words.mutate({ causes, aside: false }));
+              onDone();
             },
+            () => undefined,
           );
         }}
       >

@@ -205,7 +205,11 @@ it("merges causes under a name, shows merged ones with their parts, and takes th
   await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
 
   fireEvent.click(screen.getByRole("button", { name: `More for: ${merged.says}` }));
+  // The row is gone once it is taken apart; the way back is offered all the same.
+  serve("GET /api/properties/7/causes", [ENDING, HEADINGS, missing]);
   fireEvent.click(await screen.findByRole("menuitem", { name: "Take apart" }));
+  await waitFor(() => expect(screen.queryByText(merged.says)).toBeNull());
+  fireEvent.click(await screen.findByRole("button", { name: "Undo" }));
   const key = ({ field, check, shared, section, trait }: Cause) => ({
     field,
     check,
@@ -217,6 +221,7 @@ it("merges causes under a name, shows merged ones with their parts, and takes th
     expect(asked("PUT /api/properties/7/causes/note").map(({ body }) => body)).toEqual([
       { causes: [key(missing), key(ENDING), key(HEADINGS)], merged: "Titles of the old site" },
       { causes: [key(ENDING), key(HEADINGS)], merged: "" },
+      { causes: [key(ENDING), key(HEADINGS)], merged: merged.says },
     ]),
   );
 });
