@@ -85,6 +85,35 @@ it("applies what was previewed as one batch and closes", async () => {
   expect(closed).toBe(1);
 });
 
+it("says what was drafted although another field was opened meanwhile, and leaves that open", async () => {
+  let done: (applied: unknown) => void = () => undefined;
+  serve(
+    "POST /api/properties/7/batches",
+    () =>
+      new Promise((resolve) => {
+        done = resolve;
+      }),
+  );
+  show(<Panel start="cut" />);
+  await userEvent.click(await screen.findByRole("button", { name: "Draft 20" }));
+  fireEvent.change(screen.getByLabelText("Field"), { target: { value: "description" } });
+  await waitFor(() => expect(last().field).toBe("description"));
+  done({ batch: { id: 9, items: 20 }, jobId: null });
+  expect(await screen.findByText("20 texts drafted. ctrl + Z undoes it.")).toBeTruthy();
+  expect(closed).toBe(0);
+});
+
+it("drafts nothing while the figures are of the edit before", async () => {
+  show(<Panel start="replace" />);
+  await userEvent.type(screen.getByLabelText("Find"), "Old");
+  const draft = await screen.findByRole("button", { name: "Draft 20" });
+  await waitFor(() => expect(draft.hasAttribute("disabled")).toBe(false));
+  fireEvent.change(screen.getByLabelText("Find"), { target: { value: "Older" } });
+  expect(draft.hasAttribute("disabled")).toBe(true);
+  await waitFor(() => expect(draft.hasAttribute("disabled")).toBe(false));
+  expect(last().find).toBe("Older");
+});
+
 it("follows a long preview until it is whole", async () => {
   serve(PREVIEW, figures({ complete: false, done: 10, changes: 6, fitting: 6 }));
   serve("GET /api/previews/t", figures({ changes: 21, fitting: 21 }));

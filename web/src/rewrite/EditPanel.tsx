@@ -1,5 +1,5 @@
 import { Button, NativeSelect } from "@mantine/core";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { answer, api, type EditSpec, type Field, type Selection } from "../api/client";
 import { useChange } from "../api/queries";
 import { ConflictDialog } from "../parts/ConflictDialog";
@@ -33,8 +33,15 @@ export function EditPanel({ propertyId, listings, tool: asked, field, given, n, 
   const tool = asked === "tags" ? "add-tags" : asked;
   const [spec, setSpec] = useState<EditSpec>(() => startOf(tool, field, given, listings));
   const ready = tool !== "keep" && isReady(spec);
-  const { figures, problem } = usePreview(propertyId, selection, ready ? spec : undefined);
+  const { figures, problem, current } = usePreview(propertyId, selection, ready ? spec : undefined);
   const conflicts = useConflicts();
+  const here = useRef(true);
+  useEffect(() => {
+    here.current = true;
+    return () => {
+      here.current = false;
+    };
+  }, []);
   const apply = useChange(
     propertyId,
     (insist: boolean) =>
@@ -46,18 +53,19 @@ export function EditPanel({ propertyId, listings, tool: asked, field, given, n, 
       ),
     "says its problems",
   );
-  const draft = (insist: boolean) =>
-    apply.mutate(insist, {
-      onSuccess: ({ batch }) => {
+  // What was done is said even where another panel stands here by then.
+  const draft = (insist: boolean): Promise<void> =>
+    apply.mutateAsync(insist).then(
+      ({ batch }) => {
         tell(
           batch
             ? `${of(batch.items, "text")} drafted. ctrl + Z undoes it.`
             : "It is under way; the bar below shows how far.",
         );
-        onClose();
+        if (here.current) onClose();
       },
-      onError: (problem) => conflicts.meet(problem, () => draft(true)),
-    });
+      (problem: Error) => conflicts.meet(problem, () => draft(true)),
+    );
   const forTags = TOOLS.find((each) => each.tool === tool)?.tags;
   const offered = TOOLS.filter((each) => (!each.hidden || each.tool === tool) && (!each.tags || listings));
   return (
@@ -98,7 +106,7 @@ export function EditPanel({ propertyId, listings, tool: asked, field, given, n, 
           <>
             {figures && !problem && <Verdict figures={figures} field={spec.field ?? ""} />}
             <Button
-              disabled={!figures || figures.changes === 0 || Boolean(problem)}
+              disabled={!figures || !current || figures.changes === 0 || Boolean(problem)}
               loading={apply.isPending}
               onClick={() => draft(false)}
             >

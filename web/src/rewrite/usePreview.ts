@@ -4,38 +4,41 @@ import { answer, api, type EditSpec, type Figures, type Selection } from "../api
 
 /** What an edit would do: asked as it is put together, followed until all figures are there. */
 export function usePreview(propertyId: number, selection: Selection, spec: EditSpec | undefined) {
-  const [figures, setFigures] = useState<Figures>();
+  const [found, setFound] = useState<{ of: string; figures: Figures }>();
   const [problem, setProblem] = useState<string>();
-  const [asked] = useDebouncedValue(spec ? JSON.stringify({ selection, spec }) : "", 200);
+  const wanted = spec ? JSON.stringify({ selection, spec }) : "";
+  const [asked] = useDebouncedValue(wanted, 200);
   useEffect(() => {
     setProblem(undefined);
     if (!asked) {
-      setFigures(undefined);
+      setFound(undefined);
       return;
     }
     const abort = new AbortController();
     const { signal } = abort;
     let underWay: string | undefined;
     const follow = async () => {
-      let found = await answer(
+      let figures = await answer(
         api.POST("/api/properties/{propertyId}/previews", {
           params: { path: { propertyId } },
           body: JSON.parse(asked),
           signal,
         }),
       );
-      setFigures(found);
-      underWay = found.complete ? undefined : found.token;
-      while (!found.complete && !signal.aborted) {
-        found = await answer(api.GET("/api/previews/{token}", { params: { path: { token: found.token } }, signal }));
-        setFigures(found);
-        if (found.complete) underWay = undefined;
+      setFound({ of: asked, figures });
+      underWay = figures.complete ? undefined : figures.token;
+      while (!figures.complete && !signal.aborted) {
+        figures = await answer(
+          api.GET("/api/previews/{token}", { params: { path: { token: figures.token } }, signal }),
+        );
+        setFound({ of: asked, figures });
+        if (figures.complete) underWay = undefined;
       }
-      if (found.problem) setProblem(found.problem);
+      if (figures.problem) setProblem(figures.problem);
     };
     follow().catch((error: Error) => {
       if (signal.aborted) return;
-      setFigures(undefined);
+      setFound(undefined);
       setProblem(error.message);
     });
     return () => {
@@ -44,5 +47,10 @@ export function usePreview(propertyId: number, selection: Selection, spec: EditS
       if (underWay) api.DELETE("/api/previews/{token}", { params: { path: { token: underWay } } });
     };
   }, [asked, propertyId]);
-  return { figures, problem };
+  return {
+    figures: found?.figures,
+    problem,
+    /** Whether the figures are of the edit as it stands now, not of the one a moment ago. */
+    current: found?.of === wanted,
+  };
 }

@@ -197,7 +197,9 @@ class WalkTest {
         button("Rewrite in bulk").click();
         assertThat(panel()).containsText("51 items");
         panel().getByLabel("Field").selectOption("of descriptions");
+        assertThat(panel().getByLabel("Field")).hasValue("description");
         panel().getByLabel("Field").selectOption("of titles");
+        assertThat(panel().getByLabel("Field")).hasValue("title");
         assertThat(button(Pattern.compile("Draft \\d+"))).isEnabled();
         button(Pattern.compile("Draft \\d+")).click();
         assertThat(page.getByText(Pattern.compile("\\d+ texts drafted. ctrl \\+ Z undoes it.")))
