@@ -76,7 +76,19 @@ export function standing(changes: Partial<Standing> = {}, property: Partial<Stan
   };
 }
 
-const FIT = { px: 200, chars: 20, desktopLimit: 580, phoneLimit: 644, fitting: 100, says: "" };
+const FIT = {
+  px: 200,
+  chars: 20,
+  sizePx: 20,
+  phoneSizePx: 18,
+  desktopLimit: 580,
+  desktopLines: 1,
+  phoneLimit: 644,
+  fitting: 100,
+  desktopFitting: 100,
+  phoneFitting: 100,
+  says: "",
+};
 const CELL = { draft: null, state: null, kept: null, fit: FIT, lacks: [] } as unknown as ItemRow["title"];
 
 /** A finding of an item with some things different. */

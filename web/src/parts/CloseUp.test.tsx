@@ -5,7 +5,19 @@ import { type Asked, asked, serve } from "../../testing/server";
 import { cell, finding, item, show } from "../../testing/view";
 import { CloseUp } from "./CloseUp";
 
-const FIT = { px: 612.4, chars: 58, desktopLimit: 580, phoneLimit: 644, fitting: 50, says: "33 px over" };
+const FIT = {
+  px: 612.4,
+  chars: 58,
+  sizePx: 20,
+  phoneSizePx: 18,
+  desktopLimit: 580,
+  desktopLines: 1,
+  phoneLimit: 644,
+  fitting: 50,
+  desktopFitting: 50,
+  phoneFitting: 58,
+  says: "33 px over",
+};
 
 /** What the server says of texts: the keyword's word marked, the measure of the title. */
 const looks = ({ body }: Asked) => {
@@ -70,6 +82,9 @@ beforeEach(() => {
 
 it("shows the result as it will look, the measure, the keyword, the findings and the history", async () => {
   show(<CloseUp propertyId={7} itemId={5} onClose={() => undefined} />);
+  // It begins with the phone, whose result fits a narrow panel at its real size.
+  expect(await screen.findByText(/^phone: Kayak hire/)).toBeTruthy();
+  fireEvent.click(screen.getByLabelText("Desktop"));
   const result = await screen.findByRole("figure", { name: "The result on a desktop" });
   expect(within(result).getAllByText("kayak")[0].tagName).toBe("MARK");
   expect(within(result).getByText("tarrin.example › page-5")).toBeTruthy();
@@ -82,8 +97,6 @@ it("shows the result as it will look, the measure, the keyword, the findings and
     "340 impressions a month, at positions that let 21 clicks be expected; 15 came. For “kayak lesson” (210 searches) it stands at 8.2.",
   );
   expect(await screen.findByText("(undone)")).toBeTruthy();
-  fireEvent.click(screen.getByLabelText("Mobile"));
-  expect(await screen.findByText(/^phone: Kayak hire/)).toBeTruthy();
   expect((screen.getByLabelText("Title") as HTMLTextAreaElement).readOnly).toBe(true);
 });
 

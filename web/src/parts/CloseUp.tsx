@@ -1,11 +1,11 @@
 import { Button, SegmentedControl, Textarea } from "@mantine/core";
+import { useLocalStorage } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { answer, api, type Field, type ItemRow, type LimitCheck, type TypedCell } from "../api/client";
 import { ofProperty, useChange } from "../api/queries";
 import css from "./CloseUp.module.css";
 import { ConflictDialog } from "./ConflictDialog";
-import { FitRuler } from "./FitRuler";
 import { ItemFindings } from "./ItemFindings";
 import { ListDialog } from "./ListDialog";
 import { count, dayAndTime, of, pathOf } from "./number";
@@ -14,6 +14,11 @@ import { SidePanel } from "./SidePanel";
 import { tell, tellProblem } from "./tell";
 import { useConflicts } from "./useConflicts";
 import { useLooks } from "./useLooks";
+
+type Device = "desktop" | "phone";
+
+/** As wide as the result that is drawn in it, in px; results of listings and videos are wider. */
+const WIDTHS = { phone: { narrow: 402, wide: 506 }, desktop: { narrow: 549, wide: 677 } };
 
 interface Props {
   propertyId: number;
@@ -28,6 +33,11 @@ interface Props {
 
 /** The item in hand: how it will look, its texts with their measure, its keyword, what is wrong, what was done. */
 export function CloseUp({ propertyId, itemId, editable, keywords, more, onClose }: Props) {
+  const [device, setDevice] = useLocalStorage<Device>({
+    key: "close-up device",
+    defaultValue: "phone",
+    getInitialValueInEffect: false,
+  });
   const item = useQuery({
     queryKey: ofProperty(propertyId, "item", itemId),
     queryFn: () => answer(api.GET("/api/items/{id}", { params: { path: { id: itemId ?? 0 } } })),
@@ -36,7 +46,12 @@ export function CloseUp({ propertyId, itemId, editable, keywords, more, onClose 
     placeholderData: (before) => before,
   });
   return (
-    <SidePanel label="Close-up" title={item.data && headingOf(item.data)} width={400} onClose={onClose}>
+    <SidePanel
+      label="Close-up"
+      title={item.data && headingOf(item.data)}
+      width={WIDTHS[device][item.data?.tags ? "wide" : "narrow"]}
+      onClose={onClose}
+    >
       {item.error ? (
         <div role="alert" className={css.hint}>
           <p>{item.error.message}</p>
@@ -52,6 +67,8 @@ export function CloseUp({ propertyId, itemId, editable, keywords, more, onClose 
           editable={editable}
           keywords={keywords}
           more={more}
+          device={device}
+          onDevice={setDevice}
         />
       ) : (
         <p className={css.hint}>
@@ -85,10 +102,13 @@ function typedSince(typed: Typed, saved: Record<TextField, string>): Typed {
   return on;
 }
 
-type InsideProps = Pick<Props, "propertyId" | "editable" | "keywords" | "more"> & { item: ItemRow };
+type InsideProps = Pick<Props, "propertyId" | "editable" | "keywords" | "more"> & {
+  item: ItemRow;
+  device: Device;
+  onDevice: (device: Device) => void;
+};
 
-function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
-  const [device, setDevice] = useState<"desktop" | "phone">("desktop");
+function Inside({ propertyId, item, editable, keywords, more, device, onDevice }: InsideProps) {
   const [listing, setListing] = useState(false);
   const captured = {
     title: item.title.draft ?? item.title.captured,
@@ -179,13 +199,13 @@ function Inside({ propertyId, item, editable, keywords, more }: InsideProps) {
           size="xs"
           aria-label="Device"
           value={device}
-          onChange={(value) => setDevice(value as "desktop" | "phone")}
+          onChange={(value) => onDevice(value as Device)}
           data={[
             { value: "desktop", label: "Desktop" },
             { value: "phone", label: "Mobile" },
           ]}
         />
-        <div className={css.preview}>
+        <div className={device === "phone" && !item.tags ? css.preview : `${css.preview} ${css.scaled}`}>
           {looks.data && (
             <ResultPreview looks={looks.data} address={item.address} device={device} wide={item.tags !== null} />
           )}
@@ -265,7 +285,6 @@ function Measure({ fit, lacks }: { fit: LimitCheck; lacks: string[] }) {
         {fit.says && <b>, {fit.says}</b>}
         {lacks.length > 0 && <>; lacks {lacks.join(", ")}</>}
       </span>
-      <FitRuler fit={fit} />
     </div>
   );
 }

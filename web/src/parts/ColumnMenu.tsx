@@ -1,10 +1,10 @@
-import { ActionIcon, Button, Checkbox, Popover } from "@mantine/core";
+import { ActionIcon, Button, Checkbox, Popover, SegmentedControl } from "@mantine/core";
 import css from "./ColumnMenu.module.css";
 import { IconChevronDown, IconChevronUp, IconColumns, IconPin } from "./icons";
 import type { Columns } from "./useColumns";
 
 /** Which columns a table shows, in which order, and which of them stay in view. */
-export function ColumnMenu<R>({ columns }: { columns: Columns<R> }) {
+export function ColumnMenu<R>({ columns, density }: { columns: Columns<R>; density?: boolean }) {
   const { all, shown } = columns;
   return (
     <Popover position="bottom-end" withinPortal trapFocus>
@@ -55,6 +55,19 @@ export function ColumnMenu<R>({ columns }: { columns: Columns<R> }) {
             </li>
           ))}
         </ul>
+        {density && (
+          <SegmentedControl
+            size="xs"
+            fullWidth
+            aria-label="Height of the rows"
+            value={columns.low ? "low" : "tall"}
+            onChange={(value) => columns.setLow(value === "low")}
+            data={[
+              { value: "tall", label: "Two lines" },
+              { value: "low", label: "One line" },
+            ]}
+          />
+        )}
         <Button size="compact-xs" variant="subtle" disabled={!columns.arranged} onClick={columns.reset}>
           Reset columns
         </Button>

@@ -62,21 +62,26 @@ interface Props<R> {
   /** A letter that was pressed on a row that is not edited. */
   onKey?: (key: string, row: R) => void;
   editor?: (row: R, column: Column<R>, value: string, onChange: (value: string) => void) => ReactNode;
-  rowHeight?: number;
+  /** Whether rows have two lines unless somebody wants one. */
+  tall?: boolean;
   empty: ReactNode;
 }
 
-const HEAD_HEIGHT = 28;
+const HEAD_HEIGHT = 34;
+const ROW_HEIGHT = 28;
+const TALL_ROW_HEIGHT = 44;
 const BAR_HEIGHT = 56;
 const TICK_WIDTH = 32;
-const MENU_WIDTH = 40;
+const MENU_WIDTH = 28;
 const STEP = 16;
 const DRAGGED = "text/x-column";
 
 /** A table of any length: only what is in view is drawn; keyboard, choosing, editing and the clipboard as in a spreadsheet. */
 export function Grid<R>(props: Props<R>) {
-  const { rows, choice, rowHeight = 28 } = props;
+  const { rows, choice } = props;
   const arrangement = useColumns(props.label, props.columns);
+  const tall = Boolean(props.tall) && !arrangement.low;
+  const rowHeight = tall ? TALL_ROW_HEIGHT : ROW_HEIGHT;
   const columns = arrangement.shown;
   const scroller = useRef<HTMLDivElement>(null);
   const gridId = useId();
@@ -93,6 +98,8 @@ export function Grid<R>(props: Props<R>) {
   const visible = virtual.getVirtualItems();
   const from = visible[0]?.index ?? 0;
   const to = visible.at(-1)?.index ?? 0;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: rows of another height stand elsewhere
+  useEffect(() => virtual.measure(), [rowHeight]);
   useEffect(() => {
     const settled = setTimeout(() => rows.show(from, to), 40);
     return () => clearTimeout(settled);
@@ -130,11 +137,12 @@ export function Grid<R>(props: Props<R>) {
         </p>
       )}
       <div className={css.menu}>
-        <ColumnMenu columns={arrangement} />
+        <ColumnMenu columns={arrangement} density={props.tall} />
       </div>
       <div
         ref={scroller}
         className={css.scroller}
+        data-rows={tall ? "tall" : "low"}
         role="grid"
         aria-label={props.label}
         aria-rowcount={total + 1}

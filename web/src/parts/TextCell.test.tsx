@@ -3,7 +3,19 @@ import { afterEach, expect, it } from "vitest";
 import type { Cell } from "../api/client";
 import { TextCell } from "./TextCell";
 
-const FIT = { px: 200, chars: 20, desktopLimit: 580, phoneLimit: 644, fitting: 100, says: "" };
+const FIT = {
+  px: 200,
+  chars: 20,
+  sizePx: 20,
+  phoneSizePx: 18,
+  desktopLimit: 580,
+  desktopLines: 1,
+  phoneLimit: 644,
+  fitting: 100,
+  desktopFitting: 100,
+  phoneFitting: 100,
+  says: "",
+};
 
 const cell = (changes: Partial<Cell>): Cell => ({
   captured: "Kayak hire in Gull Cove",
@@ -30,7 +42,7 @@ it("says in words what is wrong: none, over, lacking, the same, kept", () => {
   const { container } = render(
     <TextCell
       cell={cell({
-        fit: { ...FIT, px: 640, fitting: 10, says: "60 px over" },
+        fit: { ...FIT, px: 640, fitting: 10, desktopFitting: 10, says: "60 px over" },
         lacks: ["lessons"],
         kept: "the owner wants it",
       })}
@@ -40,7 +52,20 @@ it("says in words what is wrong: none, over, lacking, the same, kept", () => {
   expect(screen.getByText("60 px over")).toBeTruthy();
   expect(screen.getByText("lessons")).toBeTruthy();
   expect(screen.getByText("kept")).toBeTruthy();
-  expect(screen.getByText("in Gull Cove")).toBeTruthy();
+  const cover = container.querySelector<HTMLElement>("[style*='width: 39px']");
+  expect(cover?.parentElement?.textContent).toBe("Kayak hire in Gull Cove");
   expect(container.firstElementChild?.getAttribute("title")).toContain("the same as /hire/");
   expect(container.firstElementChild?.getAttribute("title")).toContain("Kept: the owner wants it");
+});
+
+it("draws what runs over several lines with the places where it is cut", () => {
+  const fit = { ...FIT, sizePx: 14, phoneSizePx: 14, desktopLimit: 920, desktopLines: 2, phoneLimit: 700 };
+  const { container } = render(
+    <TextCell cell={cell({ fit: { ...fit, px: 990, desktopFitting: 14, phoneFitting: 5, says: "70 px over" } })} />,
+  );
+  const text = container.querySelector("[class*=lines]");
+  const cuts = [...(text?.querySelectorAll("i") ?? [])];
+  expect(cuts.map((cut) => cut.previousSibling?.textContent)).toEqual(["Kayak", " hire in "]);
+  expect(cuts[1].nextSibling?.textContent).toBe("Gull Cove");
+  expect(text?.textContent).toBe("Kayak hire in Gull Cove");
 });

@@ -1,7 +1,11 @@
 import type { Cell } from "../api/client";
-import { FitRuler } from "./FitRuler";
 import { IconPaperclip } from "./icons";
 import css from "./TextCell.module.css";
+import { TrueMeasure } from "./TrueMeasure";
+
+/** A title as it is drawn in a table, and what runs over several lines, in px. */
+const LINE = 13;
+const LINES = 12;
 
 interface Props {
   cell: Cell;
@@ -9,12 +13,13 @@ interface Props {
   same?: string;
 }
 
-/** A field in a table: the text in force with its measure, marked where it is missing, drafted, kept, alike or off its keyword. */
+/** A field in a table: the text in force at its true measure, marked where it is missing, drafted, kept, alike or off its keyword. */
 export function TextCell({ cell, same }: Props) {
   const text = cell.draft ?? cell.captured;
-  const seen = cell.fit ? text.slice(0, cell.fit.fitting) : text;
+  const lines = (cell.fit?.desktopLines ?? 1) > 1;
+  const style = [css.cell, lines && css.ofLines, cell.draft !== null && css.draft].filter(Boolean).join(" ");
   return (
-    <span className={cell.draft === null ? css.cell : `${css.cell} ${css.draft}`} title={titleOf(cell, same)}>
+    <span className={style} title={titleOf(cell, same)} data-text>
       {cell.kept && (
         <span className={css.clasp}>
           <IconPaperclip size={13} aria-hidden />
@@ -24,18 +29,23 @@ export function TextCell({ cell, same }: Props) {
       {text.trim() === "" ? (
         <span className={css.none}>none</span>
       ) : (
-        <span className={same ? `${css.text} ${css.twin}` : css.text}>
-          {seen}
-          {seen.length < text.length && <span className={css.beyond}>{text.slice(seen.length)}</span>}
+        <span className={cell.fit ? css.text : `${css.text} ${css.plain}`}>
+          {cell.fit ? (
+            <TrueMeasure text={text} fit={cell.fit} size={lines ? LINES : LINE} twin={Boolean(same)} />
+          ) : (
+            text
+          )}
         </span>
       )}
-      {cell.lacks.map((word) => (
-        <span key={word} className={css.lacks}>
-          {word}
-        </span>
-      ))}
-      {cell.fit?.says && <span className={css.over}>{cell.fit.says}</span>}
-      {cell.fit && text !== "" && <FitRuler fit={cell.fit} />}
+      <span className={css.remarks}>
+        {cell.fit?.says && <span className={css.over}>{cell.fit.says}</span>}
+        {cell.lacks.map((word) => (
+          <span key={word} className={css.lacks}>
+            {word}
+          </span>
+        ))}
+        {same && <span className={css.same}>{same}</span>}
+      </span>
     </span>
   );
 }

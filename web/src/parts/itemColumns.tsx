@@ -4,8 +4,16 @@ import css from "./itemColumns.module.css";
 import { atStake, count, few, originOf, pathOf } from "./number";
 import { TextCell } from "./TextCell";
 
-const sameAs = (row: ItemRow, field: string) =>
-  row.findings.find((finding) => finding.field === field && finding.check === "duplicate")?.evidence;
+const sameAs = (row: ItemRow, field: string) => {
+  const twin = row.findings.find((finding) => finding.field === field && finding.check === "duplicate");
+  return twin && withoutSite(row, twin.evidence);
+};
+
+/** Addresses of the same site as in the first column. */
+const withoutSite = (row: ItemRow, text: string) => {
+  const site = originOf(row.address);
+  return site ? text.replaceAll(site, "") : text;
+};
 
 const inForce = (cell: ItemRow["title"] | null) => cell?.draft ?? cell?.captured ?? "";
 
@@ -55,7 +63,7 @@ function UnsavedCell({ text, problem }: { text: string; problem?: string }) {
 const keyword: Column<ItemRow> = {
   key: "keyword",
   label: "keyword",
-  track: "minmax(110px, 0.7fr)",
+  track: "minmax(84px, 0.7fr)",
   sort: "keyword",
   text: (row) => row.aim?.keyword ?? "",
   cell: (row) => (
@@ -104,7 +112,7 @@ const views: Column<ItemRow> = {
 const findings = (labelOf: LabelOf): Column<ItemRow> => ({
   key: "findings",
   label: "findings",
-  track: "76px",
+  track: "60px",
   sort: "findings",
   right: true,
   text: (row) => row.findings.map(({ field, check }) => labelOf(field, check)).join("; "),
@@ -119,7 +127,7 @@ const findings = (labelOf: LabelOf): Column<ItemRow> => ({
 const stake = (most: number): Column<ItemRow> => ({
   key: "stake",
   label: "clicks at stake",
-  track: "128px",
+  track: "70px",
   sort: "stake",
   right: true,
   text: (row) => String(Math.round(stakeOf(row).clicks)),
@@ -149,13 +157,12 @@ const stakeOf = (row: ItemRow) =>
 
 type LabelOf = (field: string, check: string) => string;
 
-/** What was seen, of one check or of any of a field; addresses of the same site as in the first column. */
+/** What was seen, of one check or of any of a field. */
 const evidenceOf = (row: ItemRow, field: string, check: string, labelOf: LabelOf) =>
   row.findings
     .filter((finding) => (!field || finding.field === field) && (check === "any" || finding.check === check))
     .map((finding) => {
-      const site = originOf(row.address);
-      const seen = site ? finding.evidence.replaceAll(site, "") : finding.evidence;
+      const seen = withoutSite(row, finding.evidence);
       return check === "any" ? `${capital(labelOf(finding.field, finding.check))}: ${seen}` : seen;
     })
     .join("; ");

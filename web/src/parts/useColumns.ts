@@ -24,6 +24,8 @@ interface Arrangement {
   hidden: string[];
   pinned: string[];
   widths: Record<string, number>;
+  /** Whether rows have one line only. */
+  low: boolean;
 }
 
 /** The least width of a track such as "minmax(200px, 2fr)", in px. */
@@ -31,7 +33,13 @@ const leastOf = (track: string) => Number.parseInt(track.replace("minmax(", ""),
 
 /** The columns of a table as somebody arranged them: in their order, without the hidden ones, the pinned ones first. */
 export function useColumns<R>(table: string, columns: Column<R>[]) {
-  const asMade: Arrangement = { order: [], hidden: [], pinned: columns.slice(0, 1).map(({ key }) => key), widths: {} };
+  const asMade: Arrangement = {
+    order: [],
+    hidden: [],
+    pinned: columns.slice(0, 1).map(({ key }) => key),
+    widths: {},
+    low: false,
+  };
   const [kept, setKept, reset] = useLocalStorage<Arrangement | null>({
     key: `columns of ${table}`,
     defaultValue: null,
@@ -77,6 +85,8 @@ export function useColumns<R>(table: string, columns: Column<R>[]) {
       place < pinned.length ? pinned.slice(0, place).reduce((sum, column) => sum + widthOf(column), 0) : undefined,
     /** How wide a column is in px, as it was set, or at the least. */
     widthOf,
+    low: now.low,
+    setLow: (low: boolean) => change({ low }),
     isHidden: (key: string) => now.hidden.includes(key),
     isPinned: (key: string) => now.pinned.includes(key),
     resize: (key: string, px: number) =>

@@ -131,7 +131,6 @@ export function Release() {
             {...view.grid}
             choice={choice}
             onCursor={follow}
-            rowHeight={36}
             empty={
               search.size > 0
                 ? "No draft is left with this filter."

@@ -1,8 +1,19 @@
-import { useEffect, useRef } from "react";
-import type { ItemRow } from "../api/client";
-import { FitRuler } from "../parts/FitRuler";
+import {
+  type CSSProperties,
+  type KeyboardEvent,
+  type RefObject,
+  useEffect,
+  useLayoutEffect,
+  useRef,
+  useState,
+} from "react";
+import { createPortal } from "react-dom";
+import type { ItemRow, LimitCheck } from "../api/client";
+import { count, of } from "../parts/number";
+import { ResultPreview } from "../parts/ResultPreview";
+import { CutLines } from "../parts/TrueMeasure";
 import { useLooks } from "../parts/useLooks";
-import css from "./Rewrite.module.css";
+import css from "./CellEditor.module.css";
 
 interface Props {
   propertyId: number;
@@ -12,29 +23,183 @@ interface Props {
   onChange: (value: string) => void;
 }
 
-/** A text while it is typed into its cell, measured at every letter. */
+type Box = HTMLInputElement | HTMLTextAreaElement;
+
+/** What the frame adds around the text, and how far it keeps from the edge of the window, in px. */
+const FRAME = 26;
+const MARGIN = 8;
+
+/** A text while it is typed: over its cell, at the size of the result page, with the result as it will look below. */
 export function CellEditor({ propertyId, row, field, value, onChange }: Props) {
-  const input = useRef<HTMLInputElement>(null);
+  const anchor = useRef<HTMLSpanElement>(null);
+  const input = useRef<Box>(null);
   useEffect(() => {
     input.current?.focus();
     input.current?.setSelectionRange(input.current.value.length, input.current.value.length);
   }, []);
-  const title = field === "title" ? value : "";
-  const description = field === "description" ? value : "";
-  const looks = useLooks(propertyId, row.id, title, description, row.aim?.keyword ?? "");
-  const fit = field === "tags" ? undefined : looks.data?.[field as "title" | "description"].fit;
+  const keyword = row.aim?.keyword ?? "";
+  const texts = {
+    title: field === "title" ? value : inForce(row.title),
+    description: field === "description" ? value : inForce(row.description),
+  };
+  const looks = useLooks(propertyId, row.id, texts.title, texts.description, keyword);
+  const measured = field === "title" || field === "description" ? field : undefined;
+  const look = measured && looks.data?.[measured];
+  // Until the first answer the text is as the table has it.
+  const fit = look?.fit ?? (measured && row[measured].fit);
+  const frame = useRef<HTMLDivElement>(null);
+  const place = usePlace(anchor, frame);
+  const listing = row.tags !== null;
+  const label = `${field} of ${row.address}`;
   return (
-    <span className={css.editor}>
-      <input
-        ref={input}
-        value={value}
-        aria-label={`${field} of ${row.address}`}
-        onChange={(event) => onChange(event.currentTarget.value)}
-      />
-      {fit && (
-        <span className={fit.says ? css.measureOver : css.measure}>{fit.says || `${Math.round(fit.px)} px`}</span>
+    <span ref={anchor} className={css.anchor}>
+      {createPortal(
+        <div ref={frame} className={css.frame} style={place}>
+          {fit ? (
+            <Measured input={input} label={label} value={value} fit={fit} onChange={onChange} />
+          ) : (
+            <textarea
+              ref={input as RefObject<HTMLTextAreaElement>}
+              className={css.plain}
+              rows={2}
+              aria-label={label}
+              value={value}
+              onKeyDown={(event) => breakLine(event, onChange)}
+              onChange={(event) => onChange(event.currentTarget.value)}
+            />
+          )}
+          {look && (
+            <p className={css.facts}>
+              <Widths fit={look.fit} />
+              {look.fit.says && <b>{look.fit.says}</b>}
+              {keyword && <KeywordWords keyword={keyword} lacks={look.lacks} />}
+            </p>
+          )}
+          {looks.data && look && (
+            <div className={css.results}>
+              <ResultPreview looks={looks.data} address={row.address} device="desktop" wide={listing} />
+              <ResultPreview looks={looks.data} address={row.address} device="phone" wide={listing} />
+            </div>
+          )}
+        </div>,
+        document.body,
       )}
-      {fit && <FitRuler fit={fit} />}
     </span>
   );
+}
+
+const inForce = (cell: ItemRow["title"]) => cell.draft ?? cell.captured;
+
+/** Enter saves, so that alt+Enter is what begins a line, as in spreadsheets. */
+function breakLine(event: KeyboardEvent<HTMLTextAreaElement>, onChange: (value: string) => void) {
+  if (event.key !== "Enter" || !event.altKey) return;
+  event.preventDefault();
+  event.stopPropagation();
+  const box = event.currentTarget;
+  box.setRangeText("\n", box.selectionStart, box.selectionEnd, "end");
+  onChange(box.value);
+}
+
+interface MeasuredProps {
+  input: RefObject<Box | null>;
+  label: string;
+  value: string;
+  fit: LimitCheck;
+  onChange: (value: string) => void;
+}
+
+/** The text at the size that it has on a desktop, with the places where it is cut. */
+function Measured({ input, label, value, fit, onChange }: MeasuredProps) {
+  // The notches stand in the text, and move with it.
+  const [scrolled, setScrolled] = useState(0);
+  const style = {
+    "--size": `${fit.sizePx}px`,
+    "--line": `${fit.desktopLimit / fit.desktopLines}px`,
+    "--desktop": `${fit.desktopLimit - scrolled}px`,
+    "--phone": `${fit.phoneLimit - scrolled}px`,
+    "--over": `${Math.max(0, Math.ceil(fit.px - fit.desktopLimit))}px`,
+  } as CSSProperties;
+  if (fit.desktopLines > 1) {
+    return (
+      <div className={css.lines} style={style}>
+        <div className={css.marks} style={{ transform: `translateY(${-scrolled}px)` }} aria-hidden="true">
+          <CutLines text={value} fit={fit} />
+        </div>
+        <textarea
+          ref={input as RefObject<HTMLTextAreaElement>}
+          rows={Math.min(8, fit.desktopLines + 2)}
+          aria-label={label}
+          value={value}
+          onScroll={(event) => setScrolled(event.currentTarget.scrollTop)}
+          onKeyDown={(event) => breakLine(event, onChange)}
+          onChange={(event) => onChange(event.currentTarget.value)}
+        />
+      </div>
+    );
+  }
+  return (
+    <div className={css.line} style={style}>
+      <input
+        ref={input as RefObject<HTMLInputElement>}
+        aria-label={label}
+        value={value}
+        onScroll={(event) => setScrolled(event.currentTarget.scrollLeft)}
+        onChange={(event) => onChange(event.currentTarget.value)}
+      />
+      <i className={css.desktop} />
+      <i className={css.phone} />
+      <i className={css.over} />
+    </div>
+  );
+}
+
+function Widths({ fit }: { fit: LimitCheck }) {
+  const phone = fit.phoneSizePx / fit.sizePx;
+  const px = (width: number, limit: number) => `${count(Math.round(width))} of ${count(Math.round(limit))} px`;
+  return (
+    <span>
+      desktop {px(fit.px, fit.desktopLimit)}, mobile {px(fit.px * phone, fit.phoneLimit * phone)},{" "}
+      {of(fit.chars, "character")}
+    </span>
+  );
+}
+
+/** The words of the keyword, ticked once they are there. */
+function KeywordWords({ keyword, lacks }: { keyword: string; lacks: string[] }) {
+  return (
+    <span className={css.keyword}>
+      {keyword.split(" ").map((word, i) => (
+        <span key={i} className={lacks.includes(word) ? css.lacking : css.there}>
+          {word}
+          <span className={css.hidden}>{lacks.includes(word) ? " is missing" : " is there"}</span>
+        </span>
+      ))}
+    </span>
+  );
+}
+
+/** Over the cell, but within the window; it goes along when the table is scrolled. */
+function usePlace(anchor: RefObject<HTMLElement | null>, frame: RefObject<HTMLElement | null>) {
+  const [place, setPlace] = useState<{ left: number; top: number }>({ left: 0, top: 0 });
+  useLayoutEffect(() => {
+    const settle = () => {
+      const cell = anchor.current?.getBoundingClientRect();
+      const box = frame.current?.getBoundingClientRect();
+      if (!cell || !box) return;
+      const left = Math.max(MARGIN, Math.min(cell.left - FRAME / 2, window.innerWidth - box.width - MARGIN));
+      const top = Math.max(MARGIN, Math.min(cell.top - FRAME / 4, window.innerHeight - box.height - MARGIN));
+      setPlace((now) => (now.left === left && now.top === top ? now : { left, top }));
+    };
+    settle();
+    const sized = new ResizeObserver(settle);
+    if (frame.current) sized.observe(frame.current);
+    window.addEventListener("scroll", settle, true);
+    window.addEventListener("resize", settle);
+    return () => {
+      sized.disconnect();
+      window.removeEventListener("scroll", settle, true);
+      window.removeEventListener("resize", settle);
+    };
+  }, [anchor, frame]);
+  return place;
 }

@@ -27,6 +27,10 @@ import { useUndo } from "./useUndo";
 
 const NOTHING = {};
 
+/** As wide as the result page's line is at the size of the table, and some room for what runs over it. */
+const TITLE_TRACK = "minmax(431px, 480px)";
+const DESCRIPTION_TRACK = "minmax(410px, 480px)";
+
 /** The desk: every text of the property, edited in place or in bulk. */
 export function Rewrite() {
   const { propertyId, property, standing } = useProperty();
@@ -65,8 +69,8 @@ export function Rewrite() {
   const columns = useMemo(
     () => [
       itemColumns.address,
-      itemColumns.text("title", "minmax(220px, 2fr)", unsavedOf),
-      itemColumns.text("description", "minmax(220px, 2.2fr)", unsavedOf),
+      itemColumns.text("title", TITLE_TRACK, unsavedOf),
+      itemColumns.text("description", DESCRIPTION_TRACK, unsavedOf),
       ...(listings ? [itemColumns.text("tags", "minmax(220px, 1.6fr)", unsavedOf)] : [itemColumns.keyword]),
       ...(view.mostAtStake > 0 ? [itemColumns.stake(view.mostAtStake)] : []),
       itemColumns.findings(labelOf),
@@ -109,6 +113,7 @@ export function Rewrite() {
             label="The desk"
             columns={columns}
             {...view.grid}
+            tall
             choice={choice}
             onCursor={follow}
             onType={desk.onType}

@@ -1,6 +1,6 @@
 import type { Figures } from "../api/client";
-import { FitRuler } from "../parts/FitRuler";
 import { count, of } from "../parts/number";
+import { TrueMeasure } from "../parts/TrueMeasure";
 import css from "./Rewrite.module.css";
 
 const RESULT: Record<string, string> = {
@@ -47,10 +47,13 @@ export function Samples({ figures }: { figures: Figures }) {
         <li key={row.itemId}>
           <span className={css.was}>{row.before || "none"}</span>
           <span className={css.becomes}>
-            {row.after}
+            {row.fit ? (
+              <TrueMeasure text={row.after} fit={row.fit} size={row.fit.desktopLines > 1 ? 12 : 13} />
+            ) : (
+              row.after
+            )}
             {row.fit?.says && <em> {row.fit.says}</em>}
             {RESULT[row.result] && <small> {RESULT[row.result]}</small>}
-            {row.fit && <FitRuler fit={row.fit} />}
           </span>
         </li>
       ))}

@@ -1,6 +1,6 @@
 import { fireEvent, screen, waitFor } from "@testing-library/react";
 import { beforeEach, expect, it } from "vitest";
-import { asked, serve } from "../../testing/server";
+import { type Asked, asked, serve } from "../../testing/server";
 import { show, standing } from "../../testing/view";
 import { Triage } from "./Triage";
 
@@ -29,13 +29,13 @@ beforeEach(() => {
   serve("GET /api/properties/7/findings/spots", []);
   serve("GET /api/properties/7/findings/checks", []);
   serve("GET /api/properties/7/standard", VIEW);
-  serve("POST /api/properties/7/standard/preview", {
-    items: 10_000,
+  serve("POST /api/properties/7/standard/preview", ({ query }: Asked) => ({
+    items: query.most ? 2_000 : 10_000,
     all: 40_000,
     added: 212,
     removed: 90,
     checks: [{ field: "title", check: "too-long", label: "title too long", before: 90, after: 302 }],
-  });
+  }));
 });
 
 it("previews a change of limits and checks, applies it, and takes it back", async () => {
@@ -44,9 +44,12 @@ it("previews a change of limits and checks, applies it, and takes it back", asyn
   fireEvent.change(length, { target: { value: "60" } });
   fireEvent.click(screen.getByLabelText("same as the H1"));
   fireEvent.click(screen.getByRole("button", { name: "Preview" }));
-  expect((await screen.findByText(/It would add/)).closest("p")?.textContent).toBe(
-    "It would add 212 findings and take 90 away in 10,000 of 40,000 items, evenly chosen.",
+  await waitFor(() =>
+    expect(screen.getByText(/It would add/).closest("p")?.textContent).toBe(
+      "It would add 212 findings and take 90 away in 10,000 of 40,000 items, evenly chosen.",
+    ),
   );
+  expect(asked("POST /api/properties/7/standard/preview").map(({ query }) => query.most)).toEqual(["2000", undefined]);
   expect(screen.getByText("title too long: 90 → 302")).toBeTruthy();
   const wanted = { ...SET, title: { ...SET.title, maxChars: 60 }, off: [] };
   expect(asked("POST /api/properties/7/standard/preview")[0].body).toEqual(wanted);

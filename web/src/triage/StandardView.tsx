@@ -1,5 +1,5 @@
 import { Button, Checkbox, NativeSelect, NumberInput, Textarea } from "@mantine/core";
-import { useMutation, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
 import {
@@ -202,14 +202,12 @@ interface FormProps {
 function Form({ propertyId, setId, view, before, onChanged }: FormProps) {
   const [form, setForm] = useState<StandardForm>(view.set);
   const changed = useMemo(() => JSON.stringify(form) !== JSON.stringify(view.set), [form, view.set]);
-  const preview = useMutation({
-    mutationFn: (body: StandardForm) => answer(askPreview(propertyId, setId, body)),
-    onError: tellProblem,
-  });
+  const [previewed, setPreviewed] = useState<StandardForm>();
+  const preview = usePreview(propertyId, setId, previewed);
   const apply = useChange(propertyId, (body: StandardForm | undefined) => answer(applyTo(propertyId, setId, body)));
   const set = (next: StandardForm) => {
     setForm(next);
-    preview.reset();
+    setPreviewed(undefined);
   };
   const applyNow = (body: StandardForm | undefined) =>
     // Not by callbacks of the call: the form is made anew with what is set, and would not hear of them.
@@ -231,9 +229,9 @@ function Form({ propertyId, setId, view, before, onChanged }: FormProps) {
         <Button
           size="xs"
           disabled={!changed}
-          loading={preview.isPending}
+          loading={preview.isLoading}
           variant="default"
-          onClick={() => preview.mutate(withoutBlanks(form))}
+          onClick={() => setPreviewed(withoutBlanks(form))}
         >
           Preview
         </Button>
@@ -271,7 +269,12 @@ function Form({ propertyId, setId, view, before, onChanged }: FormProps) {
           </a>
         </span>
       </div>
-      {preview.data && <Difference difference={preview.data} />}
+      {preview.problem && (
+        <p role="alert" className={css.difference}>
+          {preview.problem.message}
+        </p>
+      )}
+      {preview.difference && <Difference difference={preview.difference} more={preview.more} />}
       <div className={css.columns}>
         <div>
           {shown.map(({ heading, limits }) => (
@@ -346,10 +349,31 @@ function Form({ propertyId, setId, view, before, onChanged }: FormProps) {
   );
 }
 
-function askPreview(propertyId: number, setId: number | undefined, body: StandardForm) {
+/** The first figures, of few items, come at once; those of many follow. */
+const FEW = 2_000;
+
+function usePreview(propertyId: number, setId: number | undefined, form: StandardForm | undefined) {
+  const asked = (most: number | undefined) => ({
+    queryKey: ofProperty(propertyId, "standard-preview", setId, form, most),
+    queryFn: () => answer(askPreview(propertyId, setId, form as StandardForm, most)),
+  });
+  const first = useQuery({ ...asked(FEW), enabled: form !== undefined });
+  const follows = first.data !== undefined && first.data.items < first.data.all;
+  const whole = useQuery({ ...asked(undefined), enabled: form !== undefined && follows });
+  return {
+    difference: whole.data ?? first.data,
+    problem: first.error ?? whole.error,
+    isLoading: first.isLoading,
+    /** Whether figures of more items are on their way. */
+    more: whole.isLoading,
+  };
+}
+
+function askPreview(propertyId: number, setId: number | undefined, body: StandardForm, most: number | undefined) {
+  const query = { most };
   return setId === undefined
-    ? api.POST("/api/properties/{propertyId}/standard/preview", { params: { path: { propertyId } }, body })
-    : api.POST("/api/sets/{setId}/standard/preview", { params: { path: { setId } }, body });
+    ? api.POST("/api/properties/{propertyId}/standard/preview", { params: { path: { propertyId }, query }, body })
+    : api.POST("/api/sets/{setId}/standard/preview", { params: { path: { setId }, query }, body });
 }
 
 /** No body: back to what holds where nothing is set. */
@@ -379,7 +403,7 @@ function Check({ check, on, onChange }: { check: StandardCheck; on: boolean; onC
   );
 }
 
-function Difference({ difference }: { difference: StandardDifference }) {
+function Difference({ difference, more }: { difference: StandardDifference; more: boolean }) {
   const { items, all, added, removed, checks } = difference;
   return (
     <section className={css.difference} aria-live="polite">
@@ -393,6 +417,7 @@ function Difference({ difference }: { difference: StandardDifference }) {
           <>
             {" "}
             in {count(items)} of {of(all, "item")}, evenly chosen
+            {more && "; more are being looked at"}
           </>
         )}
         .

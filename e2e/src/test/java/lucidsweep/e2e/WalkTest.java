@@ -219,7 +219,8 @@ class WalkTest {
         page.keyboard().press("Control+a");
         page.keyboard()
                 .type("Family taster: two hours in doubles, with patient coaches, warm hats and cocoa for everyone");
-        assertThat(page.getByRole(AriaRole.GRID)).containsText("px over");
+        assertThat(page.getByText(Pattern.compile("^\\d+ px over$"))).isVisible();
+        assertThat(page.getByLabel("The result on a desktop").first()).containsText("Family taster: two hours");
         page.keyboard().press("Escape");
         assertThat(first).containsText("Family taster: lesson on the water");
 

@@ -59,6 +59,10 @@ class StandardTest {
 
         JsonNode preview = shop.post("/standard/preview", form).json();
         assertThat(preview.path("items").asInt()).isEqualTo(120);
+        JsonNode first = shop.post("/standard/preview?most=40", form).json();
+        assertThat(first.path("items").asInt()).isBetween(20, 40);
+        assertThat(first.path("all").asInt()).isEqualTo(120);
+        assertThat(shop.post("/standard/preview?most=0", form).problem()).contains("expected 1 to 10000 items, got 0");
         Map<String, Integer> wanted = new TreeMap<>(before);
         for (JsonNode line : preview.path("checks")) {
             String check =

@@ -16,6 +16,11 @@ public record Slot(double sizePx, double limitPx, int lines) {
         }
     }
 
+    /** Whether a text is no wider than the room over all lines together. */
+    public boolean holds(String text) {
+        return width(text) <= limitPx;
+    }
+
     /** Width of a text here, in px. */
     public double width(String text) {
         return MetricFace.arimo().width(text, sizePx);

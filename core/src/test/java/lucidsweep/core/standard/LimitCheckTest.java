@@ -39,6 +39,11 @@ class LimitCheckTest {
             assertThat(fit.says().isEmpty()).as(text).isEqualTo(fit.fitting() == text.length());
             assertThat(fit.px()).isEqualTo(limits.desktop().width(text));
             assertThat(fit.chars()).isEqualTo(Graphemes.count(text));
+            assertThat(limits.desktop().holds(text.substring(0, fit.desktopFitting())))
+                    .isTrue();
+            assertThat(limits.phone().holds(text.substring(0, fit.phoneFitting())))
+                    .isTrue();
+            assertThat(Math.min(fit.desktopFitting(), fit.phoneFitting())).isGreaterThanOrEqualTo(fit.fitting());
             if (fit.fitting() == text.length()) continue;
             assertThat(Character.isLowSurrogate(text.charAt(fit.fitting())))
                     .as("no character is split")

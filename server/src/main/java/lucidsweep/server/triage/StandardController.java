@@ -18,6 +18,7 @@ import lucidsweep.server.item.table.ItemSet;
 import lucidsweep.server.item.table.ItemSets;
 import lucidsweep.server.item.table.SetsChanged;
 import lucidsweep.server.job.Jobs;
+import lucidsweep.server.web.Refusal;
 import org.springframework.context.event.EventListener;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -29,6 +30,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -96,11 +98,17 @@ class StandardController {
                         .toList());
     }
 
-    /** What another standard would find, in up to ten thousand items. */
+    /**
+     * What another standard would find.
+     *
+     * @param most in how many items, at most; few are answered sooner
+     */
     @PostMapping("/properties/{propertyId}/standard/preview")
     StandardPreview.StandardDifference preview(
-            @PathVariable long propertyId, @StandardBody @RequestBody JsonNode form) {
-        return previews.of(clients.property(propertyId), StandardFile.of(form));
+            @PathVariable long propertyId,
+            @RequestParam(defaultValue = "10000") int most,
+            @StandardBody @RequestBody JsonNode form) {
+        return previews.of(clients.property(propertyId), StandardFile.of(form), checked(most));
     }
 
     /** What was set before a change, to go back to it; the job holds all items to the new standard. */
@@ -149,9 +157,16 @@ class StandardController {
 
     @PostMapping("/sets/{setId}/standard/preview")
     StandardPreview.StandardDifference previewOfSet(
-            @PathVariable long setId, @StandardBody @RequestBody JsonNode form) {
+            @PathVariable long setId,
+            @RequestParam(defaultValue = "10000") int most,
+            @StandardBody @RequestBody JsonNode form) {
         ItemSet set = sets.find(setId);
-        return previews.of(clients.property(set.propertyId()), set, StandardFile.of(form));
+        return previews.of(clients.property(set.propertyId()), set, StandardFile.of(form), checked(most));
+    }
+
+    private static int checked(int most) {
+        if (most >= 1 && most <= StandardPreview.MOST_ITEMS) return most;
+        throw Refusal.badInput("most: expected 1 to " + StandardPreview.MOST_ITEMS + " items, got " + most);
     }
 
     @PutMapping("/sets/{setId}/standard")

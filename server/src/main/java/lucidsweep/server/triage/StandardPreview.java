@@ -21,7 +21,7 @@ import org.springframework.stereotype.Component;
 @Component
 class StandardPreview {
 
-    private static final int MOST_ITEMS = 10_000;
+    static final int MOST_ITEMS = 10_000;
 
     private final Findings findings;
     private final Items items;
@@ -46,21 +46,23 @@ class StandardPreview {
     /** A check with how many it finds now and would find. */
     record ChangedCheck(Field field, String check, String label, int before, int after) {}
 
-    StandardDifference of(Property property, StandardForm form) {
+    /** @param most how many items to look at, at most; few are answered sooner */
+    StandardDifference of(Property property, StandardForm form, int most) {
         return between(
                 property,
+                most,
                 standards.of(property),
                 standards.of(property, form.over(property.readyStandard()), null, null));
     }
 
     /** The same where the standard of a set would be another; null for the property's. */
-    StandardDifference of(Property property, ItemSet set, StandardForm form) {
-        return between(property, standards.of(property), standards.of(property, property.standard(), set, form));
+    StandardDifference of(Property property, ItemSet set, StandardForm form, int most) {
+        return between(property, most, standards.of(property), standards.of(property, property.standard(), set, form));
     }
 
-    private StandardDifference between(Property property, ItemStandards now, ItemStandards then) {
+    private StandardDifference between(Property property, int most, ItemStandards now, ItemStandards then) {
         long[] all = items.allIds(property.id());
-        List<ItemDetail> some = items.detailsInSite(property.id(), every(all, 1 + all.length / MOST_ITEMS));
+        List<ItemDetail> some = items.detailsInSite(property.id(), every(all, 1 + all.length / most));
         List<Map<Check, Integer>> counts = Stream.of(now, then)
                 .parallel()
                 .map(held -> counts(property, held, some))
