@@ -56,20 +56,23 @@ interface Props<R> {
   /** The ids of a stretch of rows, for selecting with shift. */
   idsBetween?: (from: number, to: number) => Promise<number[]>;
   onCursor?: (row: R | undefined) => void;
+  /** The rows that are drawn, those just out of view too. */
+  onView?: (rows: R[]) => void;
   onType?: (typed: Typed<R>) => void;
   onRange?: (change: RangeChange) => void;
   copyRange?: (from: number, count: number, columns: string[]) => void;
   /** A letter that was pressed on a row that is not edited. */
   onKey?: (key: string, row: R) => void;
   editor?: (row: R, column: Column<R>, value: string, onChange: (value: string) => void) => ReactNode;
-  /** Whether rows have two lines unless somebody wants one. */
-  tall?: boolean;
+  /** How tall rows are, in px, unless somebody wants them of one line. */
+  tall?: number;
+  /** The key of a column that is to be in view. */
+  shownColumn?: string;
   empty: ReactNode;
 }
 
 const HEAD_HEIGHT = 34;
 const ROW_HEIGHT = 28;
-const TALL_ROW_HEIGHT = 44;
 const BAR_HEIGHT = 56;
 const TICK_WIDTH = 32;
 const MENU_WIDTH = 28;
@@ -80,8 +83,8 @@ const DRAGGED = "text/x-column";
 export function Grid<R>(props: Props<R>) {
   const { rows, choice } = props;
   const arrangement = useColumns(props.label, props.columns);
-  const tall = Boolean(props.tall) && !arrangement.low;
-  const rowHeight = tall ? TALL_ROW_HEIGHT : ROW_HEIGHT;
+  const tall = props.tall !== undefined && !arrangement.low;
+  const rowHeight = (tall && props.tall) || ROW_HEIGHT;
   const columns = arrangement.shown;
   const scroller = useRef<HTMLDivElement>(null);
   const gridId = useId();
@@ -113,6 +116,19 @@ export function Grid<R>(props: Props<R>) {
     onCursor?.(current);
   }, [current, onCursor]);
 
+  const { onView, shownColumn } = props;
+  const drawn = visible.flatMap((place) => rows.row(place.index) ?? []);
+  const drawnIds = drawn.map(props.idOf).join();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the rows are made anew each time; their ids tell
+  useEffect(() => {
+    onView?.(drawn);
+  }, [drawnIds, onView]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only when another is asked for
+  useEffect(() => {
+    const place = columns.findIndex((column) => column.key === shownColumn);
+    if (place >= 0) keys.showColumn(place);
+  }, [shownColumn]);
+
   const tick = choice ? TICK_WIDTH : 0;
   const tracks = [tick ? `${tick}px` : "", ...arrangement.tracks, `${MENU_WIDTH}px`].join(" ");
   const least = tick + arrangement.least + MENU_WIDTH;
@@ -137,7 +153,7 @@ export function Grid<R>(props: Props<R>) {
         </p>
       )}
       <div className={css.menu}>
-        <ColumnMenu columns={arrangement} density={props.tall} />
+        <ColumnMenu columns={arrangement} density={props.tall !== undefined} />
       </div>
       <div
         ref={scroller}

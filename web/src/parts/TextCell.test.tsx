@@ -63,7 +63,7 @@ it("draws what runs over several lines with the places where it is cut", () => {
   const { container } = render(
     <TextCell cell={cell({ fit: { ...fit, px: 990, desktopFitting: 14, phoneFitting: 5, says: "70 px over" } })} />,
   );
-  const text = container.querySelector("[class*=lines]");
+  const text = container.querySelector("[class^=_lines]");
   const cuts = [...(text?.querySelectorAll("i") ?? [])];
   expect(cuts.map((cut) => cut.previousSibling?.textContent)).toEqual(["Kayak", " hire in "]);
   expect(cuts[1].nextSibling?.textContent).toBe("Gull Cove");

@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import type { ItemRow } from "../api/client";
 import type { Column } from "./Grid";
 import css from "./itemColumns.module.css";
@@ -37,6 +38,8 @@ const text = (
   field: "title" | "description" | "tags",
   track: string,
   unsavedOf: UnsavedOf = () => undefined,
+  /** What is shown instead of the text; undefined for the text. */
+  instead: (row: ItemRow) => ReactNode | undefined = () => undefined,
 ): Column<ItemRow> => ({
   key: field,
   field,
@@ -47,6 +50,8 @@ const text = (
   cell: (row) => {
     const unsaved = unsavedOf(row.id, field);
     if (unsaved) return <UnsavedCell {...unsaved} />;
+    const other = instead(row);
+    if (other !== undefined) return other;
     return row[field] && <TextCell cell={row[field]} same={sameAs(row, field)} />;
   },
 });

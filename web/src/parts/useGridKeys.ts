@@ -321,6 +321,7 @@ export function useGridKeys<R>(options: Options<R>) {
     setText: (text: string) => setEditing({ text }),
     edit,
     select,
+    showColumn,
     press,
     pressHandle,
     drag,

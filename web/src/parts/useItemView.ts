@@ -29,8 +29,13 @@ const READ: Partial<Record<(typeof FILTERS)[number], (written: string) => unknow
 
 export type FilterName = (typeof FILTERS)[number];
 
-/** A table of items as the address of the page says: filter, sort and place in it survive reload, back and forward. */
-export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned = false) {
+/**
+ * A table of items as the address of the page says: filter, sort and place in it survive reload, back and forward.
+ *
+ * @param pinned whether the order stays while rows are edited
+ * @param among the name of items that are picked out on the server, such as those that an edit would change
+ */
+export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned = false, among?: string) {
   const [search] = useSearchParams();
   const [nonce, setNonce] = useState(0);
   const order = useRef<{ key: string; asOf: number }>({ key: "", asOf: 0 });
@@ -55,8 +60,9 @@ export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned =
       having: search.get("having") ?? undefined,
       ids: undefined,
       sort: desc ? `-${sort}` : sort,
+      among,
     }),
-    [filter, search, sort, desc],
+    [filter, search, sort, desc, among],
   );
   const key = JSON.stringify([query, nonce]);
   const rows = useRows<ItemRow>(ofProperty(propertyId, "items", key), async (from, count, signal) => {
@@ -104,8 +110,8 @@ export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned =
     asOf: order.current.key === key ? order.current.asOf : undefined,
     /** The table as it is shown, as requests about its rows name it. */
     stand: () => {
-      const { sort: by, ...narrowed } = query;
-      return { filter: narrowed, order: { sort: by, asOf: pinned ? order.current.asOf : undefined } };
+      const { sort: by, among: picked, ...narrowed } = query;
+      return { filter: narrowed, order: { sort: by, among: picked, asOf: pinned ? order.current.asOf : undefined } };
     },
     /** The revision of the oldest rows that are shown: what changed after it was not seen. */
     seen: () => seen.current,

@@ -7,6 +7,8 @@ import { show } from "../../testing/view";
 import type { EditSpec, Field, Figures } from "../api/client";
 import { EditPanel } from "./EditPanel";
 import type { Tool } from "./tools";
+import type { Previewed } from "./usePreviewedRows";
+import type { Outcome } from "./Verdict";
 
 const figures = (changes: Partial<Figures>): Figures => ({
   token: "t",
@@ -25,13 +27,18 @@ const figures = (changes: Partial<Figures>): Figures => ({
   alike: 0,
   nothing: 0,
   runaway: 0,
-  rows: [],
   ...changes,
 });
 
 const PREVIEW = "POST /api/properties/7/previews";
 const SELECTION = { filter: { section: "/tours/" }, except: [4] };
 let closed = 0;
+const previewed: (Previewed | undefined)[] = [];
+const outcomes: (Outcome | undefined)[] = [];
+
+const note = (what: Previewed | undefined) => {
+  previewed.push(what);
+};
 
 function Panel({ start, listings }: { start: Tool; listings?: boolean }) {
   const [at, setAt] = useState<{ tool: Tool; field: Field }>({ tool: start, field: "title" });
@@ -46,6 +53,9 @@ function Panel({ start, listings }: { start: Tool; listings?: boolean }) {
       n={30}
       selection={SELECTION}
       onTool={(tool, field) => setAt({ tool, field: field ?? at.field })}
+      onPreview={note}
+      outcome={undefined}
+      onOutcome={(outcome) => outcomes.push(outcome)}
       onClose={() => {
         closed++;
       }}
@@ -58,22 +68,34 @@ const last = () => spec(asked(PREVIEW).slice(-1)[0]);
 
 beforeEach(() => {
   closed = 0;
+  previewed.length = 0;
+  outcomes.length = 0;
   serve(PREVIEW, figures({}));
   serve("GET /api/properties/7/recipes", []);
 });
 
-it("asks for nothing before there is something to find, then shows what would become of it", async () => {
-  serve(PREVIEW, figures({ rows: [{ itemId: 1, before: "Old hire", after: "New hire", fit: null, result: "whole" }] }));
+it("asks for nothing before there is something to find, then counts what would become of it", async () => {
   show(<Panel start="replace" />);
   expect((screen.getByRole("button", { name: "Draft them" }) as HTMLButtonElement).disabled).toBe(true);
   await userEvent.type(screen.getByLabelText("Find"), "Old");
   await userEvent.type(screen.getByLabelText("Replace with"), "New");
   await userEvent.click(screen.getByLabelText("Match case"));
-  expect(await screen.findByText("New hire")).toBeTruthy();
+  await screen.findByText("20 titles");
+  expect(previewed.at(-1)).toEqual({ token: "t", field: "title", done: 30, complete: true });
   expect(screen.getByRole("status").textContent).toContain("20 titles would change, 18 of them fit; 9 stay the same.");
   expect(screen.getByRole("status").textContent).toContain("4 shortened or without a part; 1 kept as is.");
   await waitFor(() => expect(last()).toMatchObject({ tool: "replace", find: "Old", with: "New", matchCase: true }));
   expect(asked(PREVIEW).slice(-1)[0].body).toMatchObject({ selection: SELECTION });
+});
+
+it("narrows the desk to what came out alike", async () => {
+  show(<Panel start="cut" />);
+  fireEvent.click(await screen.findByRole("button", { name: "too long 2" }));
+  fireEvent.click(screen.getByRole("button", { name: "a part left out or shortened 4" }));
+  fireEvent.click(screen.getByRole("button", { name: "left as they are 1" }));
+  fireEvent.click(screen.getByRole("button", { name: "all" }));
+  expect(outcomes).toEqual(["too-long", "shortened", "left", undefined]);
+  expect(screen.queryByRole("button", { name: /told apart/ })).toBeNull();
 });
 
 it("applies what was previewed as one batch and closes", async () => {

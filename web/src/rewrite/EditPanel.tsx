@@ -11,9 +11,10 @@ import { EditForm } from "./EditForm";
 import { KeepForm } from "./KeepForm";
 import css from "./Rewrite.module.css";
 import { startOf } from "./recipes";
-import { Samples, Verdict } from "./Samples";
 import { TOOLS, type Tool } from "./tools";
 import { usePreview } from "./usePreview";
+import type { Previewed } from "./usePreviewedRows";
+import { type Outcome, Verdict } from "./Verdict";
 
 interface Props {
   propertyId: number;
@@ -25,11 +26,17 @@ interface Props {
   n: number;
   selection: Selection;
   onTool: (tool: Tool, field?: Field) => void;
+  /** Says what is previewed, for the desk to show. */
+  onPreview: (previewed: Previewed | undefined) => void;
+  /** What the desk is narrowed to. */
+  outcome: Outcome | undefined;
+  onOutcome: (outcome: Outcome | undefined) => void;
   onClose: () => void;
 }
 
 /** An edit of the chosen items: put together, seen before and after, applied as one batch. */
-export function EditPanel({ propertyId, listings, tool: asked, field, given, n, selection, onTool, onClose }: Props) {
+export function EditPanel(props: Props) {
+  const { propertyId, listings, tool: asked, field, given, n, selection, onTool, onPreview, onClose } = props;
   const tool = asked === "tags" ? "add-tags" : asked;
   const [spec, setSpec] = useState<EditSpec>(() => startOf(tool, field, given, listings));
   const ready = tool !== "keep" && isReady(spec);
@@ -66,13 +73,23 @@ export function EditPanel({ propertyId, listings, tool: asked, field, given, n, 
       },
       (problem: Error) => conflicts.meet(problem, () => draft(true)),
     );
+  const { token, done, complete } = figures ?? {};
+  const previewedField = spec.field;
+  useEffect(() => {
+    onPreview(
+      token && previewedField
+        ? { token, field: previewedField, done: done ?? 0, complete: complete ?? false }
+        : undefined,
+    );
+  }, [token, done, complete, previewedField, onPreview]);
+  useEffect(() => () => onPreview(undefined), [onPreview]);
   const forTags = TOOLS.find((each) => each.tool === tool)?.tags;
   const offered = TOOLS.filter((each) => (!each.hidden || each.tool === tool) && (!each.tags || listings));
   return (
     <SidePanel
       label="Rewrite in bulk"
-      title={of(n, "item")}
-      width="clamp(520px, 34vw, 640px)"
+      title={<span className={css.nowrap}>{of(n, "item")}</span>}
+      width={424}
       onClose={onClose}
       tools={
         <>
@@ -104,7 +121,9 @@ export function EditPanel({ propertyId, listings, tool: asked, field, given, n, 
       foot={
         tool !== "keep" && (
           <>
-            {figures && !problem && <Verdict figures={figures} field={spec.field ?? ""} />}
+            {figures && !problem && (
+              <Verdict figures={figures} field={spec.field ?? ""} outcome={props.outcome} onOutcome={props.onOutcome} />
+            )}
             <Button
               disabled={!figures || !current || figures.changes === 0 || Boolean(problem)}
               loading={apply.isPending}
@@ -130,7 +149,6 @@ export function EditPanel({ propertyId, listings, tool: asked, field, given, n, 
               {problem}
             </p>
           )}
-          {figures && !problem && <Samples figures={figures} />}
         </>
       )}
     </SidePanel>

@@ -100,7 +100,7 @@ export function RecipeEditor({ propertyId, spec, listings, onChange }: Props) {
                 aria-label={`Rank of part ${at + 1}`}
                 data={Array.from({ length: MOST_PARTS }, (_, i) => ({
                   value: String(i + 1),
-                  label: i === 0 ? "importance 1: kept longest" : `importance ${i + 1}`,
+                  label: `importance ${i + 1}`,
                 }))}
                 value={String(part.rank)}
                 onChange={(event) => setPart(at, { rank: Number(event.currentTarget.value) })}

@@ -87,6 +87,32 @@ it("opens a tool on all that a cause led to, and says so in the address", async 
   expect(screen.getByLabelText("Actions for the selected rows").textContent).toContain("2 items selected");
 });
 
+it("shows at the desk what an edit would make of the rows in view, and only those that came out so", async () => {
+  const outcomes = { changes: 1, fitting: 1, unchanged: 0, kept: 0, shortened: 0, lacking: 0, toldApart: 0 };
+  serve("POST /api/properties/7/previews", {
+    ...outcomes,
+    ...{ token: "t", asOf: 4, of: 2, done: 2, complete: true, problem: null, alike: 1, nothing: 0, runaway: 0 },
+  });
+  serve("GET /api/previews/t/rows", [
+    { itemId: 11, after: "Page 11 on the water", fit: cell("").fit, result: "told-apart" },
+    { itemId: 12, after: null, fit: null, result: "alike" },
+  ]);
+  show(<Rewrite />, "/p/7/rewrite?tool=recipe&on=title");
+  const becomes = await screen.findByText("Page 11 on the water");
+  const line = becomes.closest("[role=gridcell]") as HTMLElement;
+  expect(within(line).getByText("Title of page 11")).toBeTruthy();
+  expect(within(line).getByText("told apart")).toBeTruthy();
+  expect(screen.getByText("left: the same as another")).toBeTruthy();
+  expect(asked("GET /api/previews/t/rows")).toHaveLength(1);
+
+  serve(ITEMS, { total: 1, asOf: 4, revision: 4, rows: [item(12)] });
+  fireEvent.click(screen.getByRole("button", { name: "left as they are 1" }));
+  await waitFor(() => expect(screen.queryByText("Page 11 on the water")).toBeNull());
+  expect(asked(ITEMS).slice(-1)[0].query.among).toBe("t left");
+  // It is still both that the edit is about.
+  expect(screen.getByRole("heading", { name: "2 items" })).toBeTruthy();
+});
+
 it("keeps chosen texts with a reason", async () => {
   serve("POST /api/properties/7/keeps", { fields: 2 });
   show(<Rewrite />, "/p/7/rewrite?tool=keep");

@@ -20,12 +20,19 @@ import { useSearchChange } from "../parts/useSearchChange";
 import { BatchMenu } from "./BatchMenu";
 import { CellEditor } from "./CellEditor";
 import { EditPanel } from "./EditPanel";
+import { PreviewedCell } from "./PreviewedCell";
 import css from "./Rewrite.module.css";
 import { TOOLS, type Tool } from "./tools";
 import { useDesk } from "./useDesk";
+import { type Previewed, usePreviewedRows } from "./usePreviewedRows";
 import { useUndo } from "./useUndo";
+import type { Outcome } from "./Verdict";
 
 const NOTHING = {};
+
+/** Rows of two lines; and of three, for an old description above the new one. */
+const TALL_ROW = 44;
+const TALLER_ROW = 60;
 
 /** As wide as the result page's line is at the size of the table, and some room for what runs over it. */
 const TITLE_TRACK = "minmax(431px, 480px)";
@@ -34,9 +41,13 @@ const DESCRIPTION_TRACK = "minmax(410px, 480px)";
 /** The desk: every text of the property, edited in place or in bulk. */
 export function Rewrite() {
   const { propertyId, property, standing } = useProperty();
-  const view = useItemView(propertyId, NOTHING, true);
-  const choice = useChoice(view.filter);
   const [search] = useSearchParams();
+  const [previewed, setPreviewed] = useState<Previewed>();
+  const [outcome, setOutcome] = useState<Outcome>();
+  const among = previewed?.complete && outcome ? `${previewed.token} ${outcome}` : undefined;
+  const view = useItemView(propertyId, NOTHING, true, among);
+  const preview = usePreviewedRows(previewed);
+  const choice = useChoice(view.filter);
   const setSearch = useSearchChange();
   const [hand, setHand] = useState<number>();
   const tool = search.get("tool") as Tool | null;
@@ -49,33 +60,50 @@ export function Rewrite() {
     ["mod+Y", () => undo.redoLast()],
   ]);
 
-  const n = choice.count(view.rows.total ?? 0);
+  // Narrowed to what came out alike, the table still stands for all that was selected.
+  const all = useRef(0);
+  if (among === undefined) all.current = view.rows.total ?? 0;
+  const n = choice.count(all.current);
   // A tool that is opened without a selection, as from a cause, is about all rows; letting go of the selection closes it.
   const opened = useRef<string>(undefined);
   useEffect(() => {
     const wanted = tool ? `${tool} ${on}` : undefined;
     if (wanted && opened.current === undefined && n === 0) choice.all();
-    else if (wanted && opened.current !== undefined && n === 0 && view.rows.total) openTool(undefined);
+    else if (wanted && opened.current !== undefined && n === 0 && all.current) openTool(undefined);
     opened.current = wanted;
   });
 
   // The panel waits until it is known what it is about, so that it never previews nothing.
-  const known = n > 0 || view.rows.total === 0;
-  const openTool = (next: Tool | undefined, field = on) => setSearch({ tool: next, on: next && field });
+  const known = n > 0 || (among === undefined && view.rows.total === 0);
+  const openTool = (next: Tool | undefined, field = on) => {
+    setOutcome(undefined);
+    setSearch({ tool: next, on: next && field });
+  };
 
   const { unsavedOf } = desk;
   const labelOf = useLabels(propertyId);
   const listings = property !== undefined && property.kind !== "website";
+  const { rows: made } = preview;
+  const becomes = useCallback(
+    (field: "title" | "description" | "tags") => (row: ItemRow) => {
+      const line = field === previewed?.field ? made.get(row.id) : undefined;
+      const cell = row[field];
+      return line && cell ? <PreviewedCell cell={cell} preview={line} /> : undefined;
+    },
+    [made, previewed?.field],
+  );
   const columns = useMemo(
     () => [
       itemColumns.address,
-      itemColumns.text("title", TITLE_TRACK, unsavedOf),
-      itemColumns.text("description", DESCRIPTION_TRACK, unsavedOf),
-      ...(listings ? [itemColumns.text("tags", "minmax(220px, 1.6fr)", unsavedOf)] : [itemColumns.keyword]),
+      itemColumns.text("title", TITLE_TRACK, unsavedOf, becomes("title")),
+      itemColumns.text("description", DESCRIPTION_TRACK, unsavedOf, becomes("description")),
+      ...(listings
+        ? [itemColumns.text("tags", "minmax(220px, 1.6fr)", unsavedOf, becomes("tags"))]
+        : [itemColumns.keyword]),
       ...(view.mostAtStake > 0 ? [itemColumns.stake(view.mostAtStake)] : []),
       itemColumns.findings(labelOf),
     ],
-    [listings, unsavedOf, view.mostAtStake, labelOf],
+    [listings, unsavedOf, view.mostAtStake, labelOf, becomes],
   );
   const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
 
@@ -113,7 +141,9 @@ export function Rewrite() {
             label="The desk"
             columns={columns}
             {...view.grid}
-            tall
+            tall={previewed && previewed.field !== "title" ? TALLER_ROW : TALL_ROW}
+            shownColumn={previewed?.field}
+            onView={preview.onView}
             choice={choice}
             onCursor={follow}
             onType={desk.onType}
@@ -160,6 +190,9 @@ export function Rewrite() {
             n={n}
             selection={choice.selection(view.filter)}
             onTool={openTool}
+            onPreview={setPreviewed}
+            outcome={outcome}
+            onOutcome={setOutcome}
             onClose={() => openTool(undefined)}
           />
         )}

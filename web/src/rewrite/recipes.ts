@@ -18,7 +18,7 @@ export const SOURCES: { value: SourceKind; label: string }[] = [
 ];
 
 export const CASES: { value: LetterCase; label: string }[] = [
-  { value: "AS_IS", label: "letter case as it is" },
+  { value: "AS_IS", label: "case as it is" },
   { value: "SENTENCE", label: "sentence case" },
   { value: "TITLE", label: "title case" },
   { value: "UPPER", label: "upper case" },

@@ -30,6 +30,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 final class ScaleBench {
 
     private static final int ITEMS = Integer.getInteger("items", 100_000);
+    private static final int DEMAND_ROWS = Integer.getInteger("demand", Math.min(ITEMS * 10, 1_000_000));
     private static final String COUNT = Report.format("%,d", ITEMS);
     private static final String[] WORDS =
             "kayak hire tour lesson harbour guide cedar workshop boat paddle island lantern morning tide seal cove family weekend gift"
@@ -103,7 +104,7 @@ final class ScaleBench {
         Path file = Api.file(
                 Files.createTempFile("lucid-bench-", ".csv"),
                 "page,query,country,from,to,clicks,impressions,position",
-                ITEMS * 10,
+                DEMAND_ROWS,
                 i -> "https://large.example/section-" + i / 10 % 40 + "/page-" + i / 10 + ".html," + words(random, 3)
                         + " " + i % 10 + ",gb,2026-10-01,2026-10-28," + random.nextInt(9) + ","
                         + (10 + random.nextInt(900)) + "," + random.nextInt(60) + ".5");
@@ -111,7 +112,10 @@ final class ScaleBench {
         Files.delete(file);
         long start = System.nanoTime();
         findings.evaluate(property);
-        report("… with what faults cost, fitted to " + Report.format("%,d", ITEMS * 10) + " rows of demand", 16, start);
+        report(
+                "… with what faults cost, fitted to " + Report.format("%,d", DEMAND_ROWS) + " rows of demand",
+                16,
+                start);
     }
 
     private void fill() {

@@ -3,8 +3,11 @@ package lucidsweep.server;
 import static lucidsweep.server.Shop.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Collection;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.standins.ShopListings;
 import org.junit.jupiter.api.BeforeEach;
@@ -75,20 +78,55 @@ class PreviewTest {
         JsonNode batch = shop.batch(edit);
         assertThat(batch.path("items").asInt()).isEqualTo(changes);
         Map<Long, String> after = texts(field);
-        for (JsonNode row : preview.path("rows")) {
-            if (row.path("result").asString().equals("alike")) continue;
-            assertThat(before)
-                    .containsEntry(
-                            row.path("itemId").asLong(), row.path("before").asString());
-            assertThat(after)
-                    .containsEntry(
-                            row.path("itemId").asLong(), row.path("after").asString());
+        int shown = 0;
+        for (JsonNode row : rows(preview, before.keySet())) {
+            long id = row.path("itemId").asLong();
+            String said = row.path("after").isNull()
+                    ? before.get(id)
+                    : row.path("after").asString();
+            assertThat(after).containsEntry(id, said);
+            if (!said.equals(before.get(id))) shown++;
         }
+        assertThat(shown).isEqualTo(changes);
         long differing = before.keySet().stream()
                 .filter(id -> !before.get(id).equals(after.get(id)))
                 .count();
         assertThat(differing).isEqualTo(changes);
         assertThat(shop.preview(edit).path("changes").asInt()).as("again").isLessThanOrEqualTo(changes);
+    }
+
+    private JsonNode rows(JsonNode preview, Collection<Long> ids) {
+        String list = ids.stream().map(String::valueOf).collect(Collectors.joining(","));
+        return api.get("/api/previews/" + preview.path("token").asString() + "/rows?ids=" + list)
+                .json();
+    }
+
+    /** The desk is narrowed to what came out so; what is applied is the selection all the same. */
+    @Test
+    void theDeskShowsWhatWouldChangeAndCanBeNarrowedToIt() {
+        JsonNode preview = shop.preview(
+                edit("after", "title", "\"with\":\" – carved, oiled and signed in our boat shed on the bay\""));
+        String token = preview.path("token").asString();
+        for (String kind : List.of("changed", "too-long", "shortened", "told-apart", "left")) {
+            JsonNode slice = shop.get("/items?count=500&among=" + Api.encoded(token + " " + kind))
+                    .json();
+            int wanted = switch (kind) {
+                case "changed" -> preview.path("changes").asInt();
+                case "too-long" ->
+                    preview.path("changes").asInt() - preview.path("fitting").asInt();
+                default -> 0;
+            };
+            assertThat(slice.path("total").asInt()).as(kind).isEqualTo(wanted);
+            if (wanted == 0) continue;
+            long first = slice.path("rows").get(0).path("id").asLong();
+            JsonNode made = rows(preview, List.of(first)).get(0);
+            assertThat(made.path("after").asString()).endsWith("signed in our boat shed on the bay");
+            if (kind.equals("too-long"))
+                assertThat(made.path("fit").path("says").asString()).contains("over");
+        }
+        assertThat(preview.path("fitting").asInt())
+                .isLessThan(preview.path("changes").asInt());
+        assertThat(shop.get("/items?among=gone").problem()).contains("ask for the preview again");
     }
 
     @Test

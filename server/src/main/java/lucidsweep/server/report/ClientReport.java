@@ -213,7 +213,7 @@ class ClientReport {
     }
 
     private List<ItemRow> most(Property property, ItemFilter filter) {
-        ItemView view = new ItemView(property.id(), filter, ItemSort.STAKE, true, null);
+        ItemView view = new ItemView(property.id(), filter, ItemSort.STAKE, true, null, null);
         return items.slice(view, 0, LOOKED_AT).rows().stream()
                 .filter(row -> row.indexing().noindex() == null)
                 .toList();

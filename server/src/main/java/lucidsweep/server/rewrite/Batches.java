@@ -315,7 +315,7 @@ public class Batches implements SmartInitializingSingleton {
                         return findings.due(propertyId);
                     });
                     finishTurn(find(id), progress, touched);
-                    items.changed(propertyId, touched.itemIds());
+                    tellChanged(propertyId, touched);
                     worked[0] = queue.add(propertyId, change, touched);
                     return delivered;
                 });
@@ -431,12 +431,17 @@ public class Batches implements SmartInitializingSingleton {
                 takeBack(find(key.id));
                 throw e;
             }
-            items.changed(property.id(), writer.touched.itemIds());
+            tellChanged(property.id(), writer.touched);
             worked[0] = queue.add(property.id(), writer.change, writer.touched);
             return key.id;
         });
         FindingsQueue.await(worked[0]);
         return find(id);
+    }
+
+    private void tellChanged(long propertyId, ChangedTexts touched) {
+        if (touched.isMany()) items.changed(propertyId);
+        else items.changed(propertyId, touched.itemIds());
     }
 
     /** The revision that the property will have once what is written now is told to the open pages. */

@@ -2,28 +2,32 @@ package lucidsweep.server.rewrite;
 
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import jakarta.annotation.Nullable;
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import lucidsweep.core.compose.TagList;
 import lucidsweep.core.item.Field;
-import lucidsweep.core.standard.LimitCheck;
-import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Graphemes;
 
-/** What an edit would do, counted while it is worked out. Safe to look at meanwhile. */
+/** What an edit would do, counted and kept by item while it is worked out. Safe to look at meanwhile. */
 final class Preview {
 
-    private static final int SAMPLE = 40;
+    private static final int CHANGES = 64;
+    private static final int FITS = 32;
+    private static final int RESULT = 31;
+    private static final Proposal.Result[] RESULTS = Proposal.Result.values();
 
     private final boolean ofTags;
+    private final long propertyId;
+    private final Field field;
     private final long asOf;
     private final int of;
+    private final long[] ids;
+    private final byte[] lines;
     private final Map<Proposal.Result, Integer> results = new EnumMap<>(Proposal.Result.class);
-    private final List<PreviewRow> changed = new ArrayList<>();
-    private final List<PreviewRow> notable = new ArrayList<>();
-    private MadeTexts made = new MadeTexts();
+    private final MadeTexts made = new MadeTexts();
     private volatile boolean cancelled;
     private int done;
     private int changes;
@@ -31,20 +35,45 @@ final class Preview {
     private boolean complete;
     private String problem;
 
-    /** A preview of so many items, as they are at a revision of their property. */
-    Preview(Field field, long asOf, int of) {
+    /** A preview of so many items of a property, as they are at a revision of it. */
+    Preview(long propertyId, Field field, long asOf, int of) {
+        this.propertyId = propertyId;
+        this.field = field;
         ofTags = field == Field.TAGS;
         this.asOf = asOf;
         this.of = of;
+        ids = new long[of];
+        lines = new byte[of];
     }
 
-    /** One item of the sample. */
-    record PreviewRow(
-            long itemId,
-            String before,
-            String after,
-            @Nullable LimitCheck fit,
-            String result) {}
+    /** Items that came out alike, to be shown alone. */
+    enum Kind {
+        CHANGED(line -> (line & CHANGES) != 0),
+        TOO_LONG(line -> (line & CHANGES) != 0 && (line & FITS) == 0),
+        SHORTENED(line -> is(line, Proposal.Result.SHORTENED) || is(line, Proposal.Result.LACKS_SOURCE)),
+        TOLD_APART(line -> is(line, Proposal.Result.TOLD_APART)),
+        LEFT(line -> is(line, Proposal.Result.ALIKE)
+                || is(line, Proposal.Result.NOTHING)
+                || is(line, Proposal.Result.KEPT)
+                || is(line, Proposal.Result.RUNAWAY));
+
+        private final Predicate<Byte> holds;
+
+        Kind(Predicate<Byte> holds) {
+            this.holds = holds;
+        }
+
+        private static boolean is(byte line, Proposal.Result result) {
+            return (line & RESULT) == result.ordinal();
+        }
+    }
+
+    /**
+     * What would become of an item.
+     *
+     * @param after the new text; null where it stays as it is, or where there are so many that they are not kept
+     */
+    record Line(long itemId, String after, Proposal.Result result) {}
 
     /**
      * The figures so far.
@@ -58,8 +87,7 @@ final class Preview {
             int done,
             boolean complete,
             @Nullable String problem,
-            @JsonUnwrapped Outcomes outcomes,
-            List<PreviewRow> rows) {}
+            @JsonUnwrapped Outcomes outcomes) {}
 
     /**
      * What would become of the texts that were looked at, counted.
@@ -86,29 +114,19 @@ final class Preview {
 
     synchronized void add(List<Proposal> proposals) {
         for (Proposal proposal : proposals) {
-            done++;
             results.merge(proposal.result(), 1, Integer::sum);
-            String after = proposal.after();
-            boolean fits = fits(proposal);
+            int line = proposal.result().ordinal();
             if (proposal.changes()) {
                 changes++;
-                made.add(proposal.field().itemId(), after);
-                if (fits) fitting++;
+                line |= CHANGES;
+                made.add(proposal.field().itemId(), proposal.after());
+                if (fits(proposal)) {
+                    fitting++;
+                    line |= FITS;
+                }
             }
-            boolean plain = proposal.result() == Proposal.Result.WHOLE && fits;
-            List<PreviewRow> sample = plain ? changed : notable;
-            boolean worthShowing = proposal.changes() || proposal.result() == Proposal.Result.ALIKE;
-            if (worthShowing && sample.size() < SAMPLE) {
-                sample.add(new PreviewRow(
-                        proposal.field().itemId(),
-                        proposal.field().text(),
-                        after,
-                        ofTags ? null : LimitCheck.of(after, limits(proposal)),
-                        proposal.result()
-                                .name()
-                                .toLowerCase(java.util.Locale.ROOT)
-                                .replace('_', '-')));
-            }
+            ids[done] = proposal.field().itemId();
+            lines[done++] = (byte) line;
         }
     }
 
@@ -116,15 +134,41 @@ final class Preview {
         String after = proposal.after();
         return ofTags
                 ? proposal.standard().tags().fit(TagList.of(after))
-                : limits(proposal).fits(after, Graphemes.count(after));
+                : proposal.standard().limits(proposal.field().field()).fits(after, Graphemes.count(after));
     }
 
-    private static Standard.TextLimits limits(Proposal proposal) {
-        return proposal.standard().limits(proposal.field().field());
+    long propertyId() {
+        return propertyId;
     }
 
+    Field field() {
+        return field;
+    }
+
+    /** The texts that it would make; all of them once it has ended. */
     synchronized MadeTexts made() {
         return made;
+    }
+
+    /** What would become of an item; null where it was not looked at, or not yet. */
+    synchronized Line line(long itemId) {
+        int place = Arrays.binarySearch(ids, 0, done, itemId);
+        if (place < 0) return null;
+        boolean changes = (lines[place] & CHANGES) != 0;
+        return new Line(itemId, changes ? made.of(itemId) : null, RESULTS[lines[place] & RESULT]);
+    }
+
+    /** The ids of the items that came out so, in ascending order. */
+    synchronized long[] ids(Kind kind) {
+        long[] some = new long[done];
+        int count = 0;
+        for (int i = 0; i < done; i++) if (kind.holds.test(lines[i])) some[count++] = ids[i];
+        return Arrays.copyOf(some, count);
+    }
+
+    /** How much memory it takes, in bytes. */
+    synchronized int weight() {
+        return of * 9 + made.weight() + 1_000;
     }
 
     void cancel() {
@@ -135,9 +179,8 @@ final class Preview {
         return cancelled;
     }
 
-    /** Says that it has ended; the texts that were made are kept elsewhere, so that many previews weigh little. */
+    /** Says that it has ended. */
     synchronized void complete(String problem) {
-        made = null;
         this.problem = problem;
         complete = true;
         notifyAll();
@@ -149,8 +192,6 @@ final class Preview {
     }
 
     synchronized Figures figures(String token) {
-        List<PreviewRow> rows = new ArrayList<>(changed.subList(0, Math.min(changed.size(), SAMPLE / 2)));
-        rows.addAll(notable.subList(0, Math.min(notable.size(), SAMPLE - rows.size())));
         return new Figures(
                 token,
                 asOf,
@@ -168,8 +209,7 @@ final class Preview {
                         count(Proposal.Result.TOLD_APART),
                         count(Proposal.Result.ALIKE),
                         count(Proposal.Result.NOTHING),
-                        count(Proposal.Result.RUNAWAY)),
-                rows);
+                        count(Proposal.Result.RUNAWAY)));
     }
 
     private int left() {

@@ -2,16 +2,24 @@ package lucidsweep.server.rewrite;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import jakarta.annotation.Nullable;
 import jakarta.annotation.PreDestroy;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import lucidsweep.core.item.Field;
+import lucidsweep.core.standard.LimitCheck;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.item.draft.Drafts;
+import lucidsweep.server.item.table.ItemStandards;
 import lucidsweep.server.item.table.Items;
+import lucidsweep.server.item.table.PickedItems;
 import lucidsweep.server.item.table.Selection;
 import lucidsweep.server.item.table.SetStandards;
 import lucidsweep.server.web.Refusal;
@@ -19,54 +27,102 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 
-/** Previews of edits, worked out in the background; the first figures come at once. */
+/** Previews of edits, worked out in the background; the first figures come at once, and the desk shows the texts. */
 @Service
 class Previews {
 
     private static final Logger LOG = LoggerFactory.getLogger(Previews.class);
     private static final long AT_ONCE_MS = 400;
+    private static final int MOST_ROWS = 500;
 
     private final Clients clients;
     private final SetStandards standards;
     private final Items items;
     private final Drafts drafts;
-    private final Cache<String, Preview> previews =
-            Caffeine.newBuilder().maximumSize(50).build();
-    private final Cache<Asked, MadeTexts> made = Caffeine.newBuilder()
-            .maximumWeight(MadeTexts.MAX_CHARS)
-            .weigher((Asked asked, MadeTexts texts) -> texts.chars() + 64)
+    private final PickedItems picked;
+    private final Cache<String, Preview> previews = Caffeine.newBuilder()
+            .maximumWeight(Runtime.getRuntime().maxMemory() / 8)
+            .weigher((String token, Preview preview) -> preview.weight())
             .build();
+
+    /** The previews that were worked out to the end. */
+    private final Cache<Asked, String> ended =
+            Caffeine.newBuilder().maximumSize(50).build();
+
     private final ExecutorService threads = Executors.newFixedThreadPool(2);
 
     /** What was previewed, and of which revision of the property. */
     private record Asked(long propertyId, long revision, Selection selection, EditSpec spec) {}
 
-    Previews(Clients clients, SetStandards standards, Items items, Drafts drafts) {
+    Previews(Clients clients, SetStandards standards, Items items, Drafts drafts, PickedItems picked) {
         this.clients = clients;
         this.standards = standards;
         this.items = items;
         this.drafts = drafts;
+        this.picked = picked;
     }
+
+    /**
+     * What would become of the text of one item.
+     *
+     * @param after the new text; null where it stays as it is
+     * @param fit the new text held to its limits; null for tags and where it stays
+     * @param result how it came out
+     */
+    record PreviewRow(
+            long itemId, @Nullable String after, @Nullable LimitCheck fit, String result) {}
 
     Preview.Figures start(long propertyId, Selection selection, EditSpec spec) throws InterruptedException {
         Property property = clients.property(propertyId);
         Proposals proposals = new Proposals(
                 property, clients.client(property.clientId()), spec, standards.of(property), items, drafts);
         long[] ids = selection.resolve(propertyId, items);
-        Preview preview = new Preview(spec.field(), property.revision(), ids.length);
+        Preview preview = new Preview(propertyId, spec.field(), property.revision(), ids.length);
         String token = UUID.randomUUID().toString();
         previews.put(token, preview);
         Asked asked = new Asked(propertyId, property.revision(), selection, spec);
-        threads.execute(() -> run(proposals, ids, preview, asked));
+        threads.execute(() -> run(proposals, ids, preview, token, asked));
         preview.await(AT_ONCE_MS);
         return preview.figures(token);
     }
 
     Preview.Figures figures(String token) throws InterruptedException {
-        Preview preview = previews.getIfPresent(token);
-        if (preview == null) throw Refusal.notFound("this preview is no longer kept; ask for it again");
+        Preview preview = find(token);
         preview.await(AT_ONCE_MS);
         return preview.figures(token);
+    }
+
+    /** What would become of some items; those that were not looked at, or not yet, are left out. */
+    List<PreviewRow> rows(String token, long[] ids) {
+        if (ids.length > MOST_ROWS) {
+            throw Refusal.badInput("expected at most " + MOST_ROWS + " items at once, got " + ids.length);
+        }
+        Preview preview = find(token);
+        ItemStandards.Held held =
+                standards.of(clients.property(preview.propertyId())).held(ids);
+        List<PreviewRow> rows = new ArrayList<>();
+        for (long id : ids) {
+            Preview.Line line = preview.line(id);
+            if (line != null) rows.add(row(line, preview.field(), held));
+        }
+        return rows;
+    }
+
+    private static PreviewRow row(Preview.Line line, Field field, ItemStandards.Held held) {
+        LimitCheck fit = line.after() == null || field == Field.TAGS
+                ? null
+                : LimitCheck.of(line.after(), held.standard(line.itemId()).limits(field));
+        return new PreviewRow(
+                line.itemId(),
+                line.after(),
+                fit,
+                line.result().name().toLowerCase(Locale.ROOT).replace('_', '-'));
+    }
+
+    private Preview find(String token) {
+        Preview preview = previews.getIfPresent(token);
+        if (preview == null) throw Refusal.notFound("this preview is no longer kept; ask for it again");
+        return preview;
     }
 
     /** Gives a preview up that nobody wants to see any more. */
@@ -79,16 +135,22 @@ class Previews {
     /** The texts of a preview that was whole, if nothing in the property changed since. */
     Optional<MadeTexts> made(long propertyId, Selection selection, EditSpec spec) {
         long revision = clients.property(propertyId).revision();
-        return Optional.ofNullable(made.getIfPresent(new Asked(propertyId, revision, selection, spec)));
+        return Optional.ofNullable(ended.getIfPresent(new Asked(propertyId, revision, selection, spec)))
+                .map(previews::getIfPresent)
+                .map(Preview::made)
+                .filter(MadeTexts::isWhole);
     }
 
-    private void run(Proposals proposals, long[] ids, Preview preview, Asked asked) {
+    private void run(Proposals proposals, long[] ids, Preview preview, String token, Asked asked) {
         try {
             proposals.forEach(ids, some -> {
                 if (preview.isCancelled()) throw new CancellationException();
                 preview.add(some);
             });
-            if (preview.made().isWhole()) made.put(asked, preview.made());
+            for (Preview.Kind kind : Preview.Kind.values()) picked.put(nameOf(token, kind), preview.ids(kind));
+            // Once more, since it is known now what it weighs.
+            previews.put(token, preview);
+            ended.put(asked, token);
             preview.complete(null);
         } catch (CancellationException e) {
             preview.complete("It was not worked out to the end, since another was asked for.");
@@ -96,6 +158,11 @@ class Previews {
             LOG.error("a preview failed", e);
             preview.complete("It could not be worked out to the end: " + e.getMessage());
         }
+    }
+
+    /** Under which name the items of a preview that came out so are picked: the token, a space and "too-long". */
+    private static String nameOf(String token, Preview.Kind kind) {
+        return token + " " + kind.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
     @PreDestroy

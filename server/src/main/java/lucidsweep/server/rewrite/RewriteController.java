@@ -25,6 +25,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
@@ -118,6 +119,12 @@ class RewriteController {
     @GetMapping("/previews/{token}")
     Preview.Figures figures(@PathVariable String token) throws InterruptedException {
         return previews.figures(token);
+    }
+
+    /** What would become of some items, such as those in view. */
+    @GetMapping("/previews/{token}/rows")
+    List<Previews.PreviewRow> previewRows(@PathVariable String token, @RequestParam long[] ids) {
+        return previews.rows(token, ids);
     }
 
     @DeleteMapping("/previews/{token}")

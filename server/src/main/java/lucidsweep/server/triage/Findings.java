@@ -59,7 +59,6 @@ import tools.jackson.databind.json.JsonMapper;
 public class Findings {
 
     private static final int AT_ONCE = 1_000;
-    private static final int FEW = 3_000;
     private static final int LIST = 200;
 
     private final FindingMapper mapper;
@@ -246,13 +245,13 @@ public class Findings {
     /** Brings the findings up to date after some changes, and tables with them. */
     void settle(long propertyId, List<Long> changes, ChangedTexts texts) {
         line.run(propertyId, "findings of changed items", () -> {
-            Set<Long> touched = texts.itemIds();
-            texts.alike().keySet().forEach(field -> likes.forgetFound(propertyId, field));
-            if (touched.size() > FEW) {
+            texts.fields().forEach(field -> likes.forgetFound(propertyId, field));
+            if (texts.isMany()) {
                 evaluateAll(propertyId, false);
                 items.changed(propertyId);
                 return;
             }
+            Set<Long> touched = texts.itemIds();
             LikeTexts.Indexes indexes = likes.of(propertyId, this::indexes);
             touched.addAll(likes.touched(propertyId, indexes, texts));
             texts.alike().forEach((field, alike) -> touched.addAll(items.alikeItems(propertyId, field, alike)));

@@ -43,6 +43,6 @@ public record FilterForm(
         }
         ItemFilter filter = new ItemFilter(
                 q, section, field, check, shared, state, target, indexable, set, LifeFilter.of(life), trait(), null);
-        return new ItemView(propertyId, filter, order.column(), order.isFalling(), order.asOf());
+        return new ItemView(propertyId, filter, order.column(), order.isFalling(), order.asOf(), order.picked());
     }
 }

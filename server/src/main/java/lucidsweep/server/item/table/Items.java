@@ -66,6 +66,7 @@ public class Items {
     private final ItemTables tables;
     private final ItemSets sets;
     private final SetStandards standards;
+    private final PickedItems picked;
     private final Clients clients;
     private final JsonMapper json;
 
@@ -82,6 +83,7 @@ public class Items {
             ItemTables tables,
             ItemSets sets,
             SetStandards standards,
+            PickedItems picked,
             Clients clients,
             JsonMapper json) {
         this.mapper = mapper;
@@ -90,6 +92,7 @@ public class Items {
         this.tables = tables;
         this.sets = sets;
         this.standards = standards;
+        this.picked = picked;
         this.clients = clients;
         this.json = json;
     }
@@ -503,12 +506,20 @@ public class Items {
 
     private static ItemView at(ItemView asked, Property property) {
         if (asked.asOf() != null) return asked;
-        return new ItemView(asked.propertyId(), asked.filter(), asked.sort(), asked.descending(), property.revision());
+        return new ItemView(
+                asked.propertyId(),
+                asked.filter(),
+                asked.sort(),
+                asked.descending(),
+                property.revision(),
+                asked.among());
     }
 
     private long[] order(ItemView view) {
-        return orders.get(
-                view, key -> tables.of(key.propertyId()).ids(key.filter(), members(key), key.sort(), key.descending()));
+        return orders.get(view, key -> {
+            long[] ids = tables.of(key.propertyId()).ids(key.filter(), members(key), key.sort(), key.descending());
+            return key.among() == null ? ids : picked.among(key.among(), ids);
+        });
     }
 
     /** What a view asks of items beyond what their table knows; null for nothing. */
