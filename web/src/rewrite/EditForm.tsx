@@ -1,4 +1,4 @@
-import { Checkbox, NativeSelect, TagsInput, TextInput } from "@mantine/core";
+import { Checkbox, NativeSelect, SegmentedControl, TagsInput, Textarea, TextInput } from "@mantine/core";
 import type { EditSpec } from "../api/client";
 import { RecipeEditor } from "./RecipeEditor";
 import css from "./Rewrite.module.css";
@@ -22,6 +22,17 @@ export function EditForm({ propertyId, spec, listings, onChange }: Props) {
       onChange={(event) => set({ [name]: event.currentTarget.value })}
     />
   );
+  const block = (name: "find" | "with", label: string, description: string) => (
+    <Textarea
+      label={label}
+      description={description}
+      autosize
+      minRows={3}
+      maxRows={12}
+      value={spec[name] ?? ""}
+      onChange={(event) => set({ [name]: event.currentTarget.value })}
+    />
+  );
   const tags = (label: string) => (
     <TagsInput
       label={label}
@@ -37,12 +48,17 @@ export function EditForm({ propertyId, spec, listings, onChange }: Props) {
       return (
         <div className={css.form}>
           {text("find", "Find")}
-          {text("with", "Replace with", spec.regex ? "$1 stands for the first group" : undefined)}
-          <Checkbox
+          {text("with", "Replace with", spec.way === "regex" ? "$1 stands for the first group" : undefined)}
+          <SegmentedControl
             size="xs"
-            label="Regular expression"
-            checked={spec.regex ?? false}
-            onChange={(event) => set({ regex: event.currentTarget.checked })}
+            aria-label="How it is found"
+            value={spec.way ?? "plain"}
+            onChange={(way) => set({ way })}
+            data={[
+              { value: "plain", label: "Anywhere" },
+              { value: "whole-word", label: "Whole words" },
+              { value: "regex", label: "Regular expression" },
+            ]}
           />
           <Checkbox
             size="xs"
@@ -68,6 +84,49 @@ export function EditForm({ propertyId, spec, listings, onChange }: Props) {
       return text("find", "Beginning to remove");
     case "remove-ending":
       return text("find", "Ending to remove");
+    case "shorten-ending":
+      return text("find", "Ending to shorten", "Where the whole does not fit, as much of it stays as does.");
+    case "add-block":
+      return block(
+        "with",
+        "Block to add",
+        "It goes to the end, below a blank line; where it stands already, nothing is added.",
+      );
+    case "remove-block":
+      return block("find", "Block to remove", "Only where it stands at the end, with the blank line above it.");
+    case "brand":
+      return (
+        <div className={css.form}>
+          <SegmentedControl
+            size="xs"
+            aria-label="Place of the brand"
+            value={spec.letterCase ?? "last"}
+            onChange={(place) => set({ letterCase: place, with: place === "first" ? ": " : " | " })}
+            data={[
+              { value: "last", label: "Last" },
+              { value: "first", label: "First" },
+              { value: "none", label: "Off" },
+            ]}
+          />
+          {spec.letterCase !== "none" &&
+            text("with", "Separator", "What stands between the brand and the rest, with its spaces.")}
+          <p>
+            It is moved where it stands apart. In the middle of a sentence it stays, and is not added a second time.
+          </p>
+        </div>
+      );
+    case "year":
+      return text("with", "Year", "Years before it are put forward. “Since 1998” and ranges of years stay.");
+    case "encoding":
+      return <p>Letters that were read in the wrong encoding and entities that were escaped twice are put right.</p>;
+    case "emoji":
+      return <p>All emoji go, and the space that each would leave behind.</p>;
+    case "spaces":
+      return <p>One space between words, none at the ends or before a comma, and at most one blank line.</p>;
+    case "open-with-title":
+      return <p>The title, up to its first separator, is put before a description that does not open with it.</p>;
+    case "merge-twins":
+      return <p>Of tags that differ in the order or form of their words only, the first stays.</p>;
     case "case":
       return (
         <NativeSelect
@@ -79,7 +138,17 @@ export function EditForm({ propertyId, spec, listings, onChange }: Props) {
         />
       );
     case "cut":
-      return <p>Cut at the last word that fits, with no conjunction, bracket or separator left dangling.</p>;
+      return (
+        <div className={css.form}>
+          <p>Cut at the last word that fits, with no conjunction, bracket or separator left dangling.</p>
+          <Checkbox
+            size="xs"
+            label="At the end of a sentence, where one fits"
+            checked={spec.atSentence ?? false}
+            onChange={(event) => set({ atSentence: event.currentTarget.checked })}
+          />
+        </div>
+      );
     case "add-tags":
       return tags("Tags to add");
     case "remove-tags":

@@ -11,7 +11,7 @@ import { EditForm } from "./EditForm";
 import { KeepForm } from "./KeepForm";
 import css from "./Rewrite.module.css";
 import { startOf } from "./recipes";
-import { TOOLS, type Tool } from "./tools";
+import { fieldOf, TOOLS, type Tool, toolChoice } from "./tools";
 import { usePreview } from "./usePreview";
 import type { Previewed } from "./usePreviewedRows";
 import { type Outcome, Verdict } from "./Verdict";
@@ -83,8 +83,7 @@ export function EditPanel(props: Props) {
     );
   }, [token, done, complete, previewedField, onPreview]);
   useEffect(() => () => onPreview(undefined), [onPreview]);
-  const forTags = TOOLS.find((each) => each.tool === tool)?.tags;
-  const offered = TOOLS.filter((each) => (!each.hidden || each.tool === tool) && (!each.tags || listings));
+  const only = TOOLS.find((each) => each.tool === tool)?.only;
   return (
     <SidePanel
       label="Rewrite in bulk"
@@ -97,14 +96,13 @@ export function EditPanel(props: Props) {
             size="xs"
             aria-label="Tool"
             value={tool}
-            data={offered.map((each) => ({ value: each.tool, label: each.label }))}
+            data={toolChoice(listings)}
             onChange={(event) => {
               const next = event.currentTarget.value as Tool;
-              const nextForTags = TOOLS.find((each) => each.tool === next)?.tags;
-              onTool(next, nextForTags ? "tags" : field === "tags" ? "title" : field);
+              onTool(next, fieldOf(next, field));
             }}
           />
-          {!forTags && tool !== "keep" && (
+          {!only && tool !== "keep" && (
             <NativeSelect
               size="xs"
               aria-label="Field"
@@ -160,10 +158,15 @@ function isReady(spec: EditSpec) {
     case "replace":
     case "remove-beginning":
     case "remove-ending":
+    case "shorten-ending":
+    case "remove-block":
       return Boolean(spec.find);
     case "before":
     case "after":
+    case "add-block":
       return Boolean(spec.with);
+    case "year":
+      return /^20\d\d$/.test(spec.with ?? "");
     case "add-tags":
     case "remove-tags":
       return (spec.tags?.length ?? 0) > 0;

@@ -1,4 +1,4 @@
-import { Button } from "@mantine/core";
+import { Button, NativeSelect } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
@@ -22,7 +22,7 @@ import { CellEditor } from "./CellEditor";
 import { EditPanel } from "./EditPanel";
 import { PreviewedCell } from "./PreviewedCell";
 import css from "./Rewrite.module.css";
-import { TOOLS, type Tool } from "./tools";
+import { fieldOf, TOOLS, type Tool, toolChoice } from "./tools";
 import { useDesk } from "./useDesk";
 import { type Previewed, usePreviewedRows } from "./usePreviewedRows";
 import { useUndo } from "./useUndo";
@@ -54,10 +54,12 @@ export function Rewrite() {
   const on = (search.get("on") ?? "title") as Field;
   const desk = useDesk(propertyId, view);
   const undo = useUndo(propertyId, desk.settled);
+  const replaceInAll = useRef<() => void>(() => undefined);
   useHotkeys([
     ["mod+Z", () => undo.undoLast()],
     ["mod+shift+Z", () => undo.redoLast()],
     ["mod+Y", () => undo.redoLast()],
+    ["mod+H", () => replaceInAll.current()],
   ]);
 
   // Narrowed to what came out alike, the table still stands for all that was selected.
@@ -78,6 +80,11 @@ export function Rewrite() {
   const openTool = (next: Tool | undefined, field = on) => {
     setOutcome(undefined);
     setSearch({ tool: next, on: next && field });
+  };
+
+  replaceInAll.current = () => {
+    if (n === 0) choice.all();
+    openTool("replace");
   };
 
   const { unsavedOf } = desk;
@@ -166,16 +173,26 @@ export function Rewrite() {
           />
           {!tool && (
             <BatchBar n={n} thing="item" onNone={choice.none}>
-              {TOOLS.filter((each) => !each.hidden && (each.tags ? listings : true)).map((each) => (
+              {TOOLS.filter((each) => each.barred && (each.only !== "tags" || listings)).map((each) => (
                 <Button
                   key={each.tool}
                   size="xs"
                   variant={each.tool === "recipe" ? "filled" : "default"}
-                  onClick={() => openTool(each.tool, each.tags ? "tags" : "title")}
+                  onClick={() => openTool(each.tool, fieldOf(each.tool, "title"))}
                 >
                   {each.label}
                 </Button>
               ))}
+              <NativeSelect
+                size="xs"
+                aria-label="More edits"
+                value=""
+                data={[{ value: "", label: "More …" }, ...toolChoice(listings)]}
+                onChange={(event) => {
+                  const next = event.currentTarget.value as Tool;
+                  openTool(next, fieldOf(next, "title"));
+                }}
+              />
             </BatchBar>
           )}
         </div>

@@ -58,7 +58,19 @@ export function startOf(tool: Tool, field: Field, given: { find: string; with: s
     }
     case "remove-beginning":
     case "remove-ending":
+    case "shorten-ending":
+    case "remove-block":
       return { tool, field, find: given.find };
+    case "brand":
+      return { tool, field, with: " | ", letterCase: "last" };
+    case "year":
+      return { tool, field, with: `${new Date().getFullYear()}` };
+    case "encoding":
+    case "emoji":
+    case "spaces":
+    case "open-with-title":
+    case "merge-twins":
+      return { tool, field };
     case "case":
       return { tool, field, letterCase: "sentence" };
     case "add-tags":

@@ -1,3 +1,5 @@
+import type { Field } from "../api/client";
+
 export type Tool =
   | "recipe"
   | "replace"
@@ -5,35 +7,72 @@ export type Tool =
   | "after"
   | "cut"
   | "case"
+  | "brand"
+  | "year"
+  | "encoding"
+  | "emoji"
+  | "spaces"
+  | "add-block"
+  | "remove-block"
+  | "open-with-title"
   | "remove-beginning"
   | "remove-ending"
+  | "shorten-ending"
   | "add-tags"
   | "remove-tags"
   | "replace-tag"
+  | "merge-twins"
   | "keep"
   | "tags";
 
 interface ToolEntry {
   tool: Tool;
   label: string;
-  /** for tags only */
-  tags?: boolean;
-  /** opened from a cause, not from the bar */
-  hidden?: boolean;
+  group: "Compose" | "Words" | "Shared parts" | "Repair" | "Tags" | "Leave";
+  /** the only field that it is for */
+  only?: Field;
+  /** whether the bar offers it itself, not only the list of all */
+  barred?: boolean;
 }
 
-/** What can be done to many texts at once, as the bar offers it. */
+/** What can be done to many texts at once. */
 export const TOOLS: ToolEntry[] = [
-  { tool: "recipe", label: "Recipe" },
-  { tool: "replace", label: "Find and replace" },
-  { tool: "before", label: "Add to the start" },
-  { tool: "after", label: "Add to the end" },
-  { tool: "cut", label: "Cut to fit" },
-  { tool: "case", label: "Letter case" },
-  { tool: "remove-beginning", label: "Remove the beginning", hidden: true },
-  { tool: "remove-ending", label: "Remove the ending", hidden: true },
-  { tool: "add-tags", label: "Add tags", tags: true },
-  { tool: "remove-tags", label: "Remove tags", tags: true },
-  { tool: "replace-tag", label: "Replace a tag", tags: true },
-  { tool: "keep", label: "Keep as is" },
+  { tool: "recipe", label: "Recipe", group: "Compose", barred: true },
+  { tool: "replace", label: "Find and replace", group: "Words", barred: true },
+  { tool: "before", label: "Add to the start", group: "Words" },
+  { tool: "after", label: "Add to the end", group: "Words" },
+  { tool: "cut", label: "Cut to fit", group: "Words", barred: true },
+  { tool: "case", label: "Letter case", group: "Words", barred: true },
+  { tool: "open-with-title", label: "Open with the title", group: "Words", only: "description" },
+  { tool: "brand", label: "Brand", group: "Shared parts", barred: true },
+  { tool: "remove-beginning", label: "Remove the beginning", group: "Shared parts" },
+  { tool: "remove-ending", label: "Remove the ending", group: "Shared parts" },
+  { tool: "shorten-ending", label: "Shorten the ending", group: "Shared parts" },
+  { tool: "add-block", label: "Add a block", group: "Shared parts", only: "description" },
+  { tool: "remove-block", label: "Remove a block", group: "Shared parts", only: "description" },
+  { tool: "year", label: "Years forward", group: "Repair" },
+  { tool: "encoding", label: "Broken characters", group: "Repair" },
+  { tool: "emoji", label: "Remove emoji", group: "Repair" },
+  { tool: "spaces", label: "White space", group: "Repair" },
+  { tool: "add-tags", label: "Add tags", group: "Tags", only: "tags", barred: true },
+  { tool: "remove-tags", label: "Remove tags", group: "Tags", only: "tags" },
+  { tool: "replace-tag", label: "Replace a tag", group: "Tags", only: "tags" },
+  { tool: "merge-twins", label: "Merge tags that say the same", group: "Tags", only: "tags" },
+  { tool: "keep", label: "Keep as is", group: "Leave", barred: true },
 ];
+
+/** The tools that a property has, in their groups, as a choice. */
+export function toolChoice(listings: boolean) {
+  const offered = TOOLS.filter((each) => each.only !== "tags" || listings);
+  return [...new Set(offered.map((each) => each.group))].map((group) => ({
+    group,
+    items: offered
+      .filter((each) => each.group === group)
+      .map((each) => ({ value: each.tool as string, label: each.label })),
+  }));
+}
+
+/** The field that a tool is opened on: the one that it is for, else the one in hand, which is no tags. */
+export function fieldOf(tool: Tool, inHand: Field): Field {
+  return TOOLS.find((each) => each.tool === tool)?.only ?? (inHand === "tags" ? "title" : inHand);
+}

@@ -152,7 +152,7 @@ class RewriteTest {
 
     @Test
     void whatCannotBeUsedIsRefusedInWords() {
-        assertThat(preview("replace", "title", "\"find\":\"(a\",\"regex\":true"))
+        assertThat(preview("replace", "title", "\"find\":\"(a\",\"way\":\"regex\""))
                 .contains("character 3");
         assertThat(preview("replace", "title", "\"find\":\"\"")).contains("a text to find");
         assertThat(preview("add-tags", "title", "\"tags\":[\"a\"]")).contains("does not go with title");

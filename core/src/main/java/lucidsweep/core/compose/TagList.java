@@ -2,6 +2,7 @@ package lucidsweep.core.compose;
 
 import java.util.ArrayList;
 import java.util.List;
+import lucidsweep.core.text.TextKey;
 
 /** Tags as one text, "kayak hire, sea kayak", and as a list. */
 public final class TagList {
@@ -20,6 +21,12 @@ public final class TagList {
             start = i + 1;
         }
         return List.copyOf(tags);
+    }
+
+    /** Whether a tag is among others, whatever its case and punctuation. */
+    public static boolean contains(List<String> tags, String wanted) {
+        String key = TextKey.key(wanted);
+        return tags.stream().anyMatch(tag -> TextKey.key(tag).equals(key));
     }
 
     public static String join(List<String> tags) {

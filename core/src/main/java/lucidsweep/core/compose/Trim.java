@@ -4,7 +4,7 @@ import java.util.Locale;
 import java.util.Set;
 
 /** Shortens a text at a word without leaving a separator, an open bracket or a conjunction behind. */
-final class Trim {
+public final class Trim {
 
     private static final Set<String> DANGLING = Set.of(
             "a", "an", "and", "at", "by", "for", "from", "in", "into", "of", "on", "or", "our", "the", "to", "with",
@@ -14,7 +14,7 @@ final class Trim {
     private Trim() {}
 
     /** The text without what may not stand at its end. */
-    static String end(String text) {
+    public static String end(String text) {
         String trimmed = text.strip();
         while (!trimmed.isEmpty()) {
             int lastSpace = trimmed.lastIndexOf(' ');

@@ -2,16 +2,13 @@ package lucidsweep.core.compose;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
-import java.util.regex.Pattern;
 import lucidsweep.core.keyword.Language;
 import lucidsweep.core.keyword.Words;
-import lucidsweep.core.standard.LimitCheck;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Graphemes;
 import org.junit.jupiter.api.Test;
@@ -162,61 +159,6 @@ class ComposeTest {
     void germanNounsKeepTheirCapitals(LetterCase letterCase, String text, String expected) {
         assertThat(letterCase.apply(text, Names.of(List.of()), Language.of("de")))
                 .isEqualTo(expected);
-    }
-
-    @ParameterizedTest
-    @CsvSource({
-        "kayak, canoe, false, false, Kayak and kayak, canoe and canoe",
-        "kayak, canoe, false, true, Kayak and kayak, Kayak and canoe",
-        "'(\\d+) pages', '$1 p.', true, false, 12 pages, 12 p.",
-        "a.b, x, false, false, a.b axb, x axb",
-        "$, €, false, false, 5 $, 5 €",
-    })
-    void replaces(String find, String with, boolean regex, boolean matchCase, String text, String expected) {
-        assertThat(BulkEdit.Replace.of(find, with, regex, matchCase).apply(text))
-                .isEqualTo(expected);
-    }
-
-    @Test
-    void runawayPatternsEnd() {
-        BulkEdit runaway = BulkEdit.Replace.of("(.*,){20}P", "", true, false);
-        assertThatThrownBy(() -> runaway.apply("a,".repeat(60))).isInstanceOf(RunawayPattern.class);
-        assertThatIllegalArgumentException()
-                .isThrownBy(() -> BulkEdit.Replace.of("(a", "", true, false))
-                .withMessageContaining("character");
-        assertThatIllegalArgumentException()
-                .isThrownBy(() -> BulkEdit.Replace.of("a", "$2", true, false))
-                .withMessageContaining("group 2");
-    }
-
-    @Test
-    void addsOnceAndCutsToFit() {
-        BulkEdit after = new BulkEdit.AddAfter(" | Tarrin");
-        assertThat(after.apply(after.apply("Boats"))).isEqualTo("Boats | Tarrin");
-        assertThat(new BulkEdit.AddBefore("New: ").apply("New: boats")).isEqualTo("New: boats");
-        assertThat(new BulkEdit.RemoveEnding(" | Tarrin").apply("Boats – | Tarrin"))
-                .isEqualTo("Boats");
-        BulkEdit beginning = new BulkEdit.RemoveBeginning("Our shop: ");
-        assertThat(beginning.apply("Our shop: red paddles")).isEqualTo("Red paddles");
-        assertThat(beginning.apply("Our shop: iPaddle")).isEqualTo("iPaddle");
-        assertThat(beginning.apply("In our shop: red")).isEqualTo("In our shop: red");
-        assertThat(new BulkEdit.RemoveBeginning("our shop: ").apply("our shop: red"))
-                .isEqualTo("red");
-        String cut = new BulkEdit.CutToFit(LIMITS)
-                .apply("Guided tours by kayak along the whole coast and back again with the tide, or with a guide");
-        assertThat(LimitCheck.of(cut, LIMITS).says()).isEmpty();
-        assertThat(cut).doesNotMatch(Pattern.compile(".*\\b(and|with|the|or)$"));
-        assertThat(new BulkEdit.CutToFit(LIMITS).apply("Fits, with")).isEqualTo("Fits, with");
-    }
-
-    @Test
-    void editsTagSets() {
-        assertThat(new BulkEdit.AddTags(List.of("Sea Kayak", "canoe gift")).apply("sea kayak, oar"))
-                .isEqualTo("sea kayak, oar, canoe gift");
-        assertThat(new BulkEdit.RemoveTags(List.of("SEA-KAYAK")).apply("sea kayak, oar"))
-                .isEqualTo("oar");
-        assertThat(new BulkEdit.ReplaceTag("oar", "sea kayak").apply("sea kayak, oar"))
-                .isEqualTo("sea kayak");
     }
 
     private static Part part(String before, int rank, boolean shortenable, Source.Kind... kinds) {

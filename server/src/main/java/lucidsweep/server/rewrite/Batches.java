@@ -23,6 +23,7 @@ import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Spaces;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.item.draft.Drafts;
@@ -202,7 +203,7 @@ public class Batches implements SmartInitializingSingleton {
                     .filter(line -> !line.isKept())
                     .forEach(line -> {
                         String text = byField.get(field).get(line.itemId()).text();
-                        writer.set(line, text == null ? line.captured() : tidy(text));
+                        writer.set(line, text == null ? line.captured() : tidy(property, field, text));
                     }));
         });
     }
@@ -226,7 +227,10 @@ public class Batches implements SmartInitializingSingleton {
                         String wanted = switch (edit.action()) {
                             case FILL -> first;
                             case REVERT -> text.captured();
-                            case PASTE -> pasted(edit, rows.get(text.itemId()), column);
+                            case PASTE -> {
+                                String pasted = edit.pasted(rows.get(text.itemId()), column);
+                                yield pasted == null ? null : tidy(property, field, pasted);
+                            }
                         };
                         if (wanted != null) writer.set(text, wanted);
                     }
@@ -251,11 +255,6 @@ public class Batches implements SmartInitializingSingleton {
         if (edit.isAbout(ids)) return ids;
         throw Refusal.conflict(
                 "The order of the rows has changed since; nothing was changed. Refresh the order and try again.");
-    }
-
-    private static String pasted(RangeEdit edit, int row, int column) {
-        String text = edit.pasted(row, column);
-        return text == null ? null : tidy(text);
     }
 
     private String textInForce(long itemId, Field field) {
@@ -460,8 +459,10 @@ public class Batches implements SmartInitializingSingleton {
         }
     }
 
-    private static String tidy(String text) {
-        return Spaces.closedUp(text);
+    /** Descriptions of listings and videos have lines; everything else is one. */
+    private static String tidy(Property property, Field field, String text) {
+        boolean lines = field == Field.DESCRIPTION && property.kind() != PropertyKind.WEBSITE;
+        return lines ? Spaces.closedUpInLines(text) : Spaces.closedUp(text);
     }
 
     private final class Writer {

@@ -3,34 +3,61 @@ package lucidsweep.server.rewrite;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Locale;
-import lucidsweep.core.compose.BulkEdit;
 import lucidsweep.core.compose.LetterCase;
 import lucidsweep.core.compose.Names;
 import lucidsweep.core.compose.Recipe;
+import lucidsweep.core.edit.AddBlock;
+import lucidsweep.core.edit.AddTags;
+import lucidsweep.core.edit.AddToEnd;
+import lucidsweep.core.edit.AddToStart;
+import lucidsweep.core.edit.BulkEdit;
+import lucidsweep.core.edit.ChangeCase;
+import lucidsweep.core.edit.CutToFit;
+import lucidsweep.core.edit.MergeTwinTags;
+import lucidsweep.core.edit.OpenWithTitle;
+import lucidsweep.core.edit.PlaceBrand;
+import lucidsweep.core.edit.RemoveBeginning;
+import lucidsweep.core.edit.RemoveBlock;
+import lucidsweep.core.edit.RemoveEmoji;
+import lucidsweep.core.edit.RemoveEnding;
+import lucidsweep.core.edit.RemoveTags;
+import lucidsweep.core.edit.RepairEncoding;
+import lucidsweep.core.edit.Replace;
+import lucidsweep.core.edit.ReplaceTag;
+import lucidsweep.core.edit.ShortenEnding;
+import lucidsweep.core.edit.TidySpaces;
+import lucidsweep.core.edit.YearForward;
 import lucidsweep.core.item.Field;
-import lucidsweep.core.keyword.Language;
+import lucidsweep.core.keyword.Words;
 import lucidsweep.core.standard.Standard;
+import lucidsweep.server.client.Client;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.web.Refusal;
 
 /**
  * A bulk edit or recipe as the interface sends it; what a tool does not need is null.
  *
- * @param tool recipe, replace, before, after, cut, case, add-tags, remove-tags, replace-tag, remove-beginning or remove-ending
+ * @param tool recipe, or the code of a bulk edit
  * @param field title, description or tags
- * @param find the text, tag, beginning or ending to find
- * @param with what replaces it, or what is put before or after
+ * @param find the text, tag, beginning, ending or block to find
+ * @param with what replaces it, what is added, the year, or what stands between brand and text
+ * @param way plain, whole-word or regex; null for plain
+ * @param letterCase a letter case; where the brand goes: first, last or none
+ * @param atSentence whether it is cut at a sentence
  */
 record EditSpec(
         @NotNull String tool,
         @NotNull Field field,
         String find,
         String with,
-        Boolean regex,
+        String way,
         Boolean matchCase,
         String letterCase,
+        Boolean atSentence,
         List<String> tags,
         Recipe recipe) {
+
+    private static final List<String> FOR_TAGS = List.of("add-tags", "remove-tags", "replace-tag", "merge-twins");
 
     boolean isRecipe() {
         return tool.equals("recipe");
@@ -41,31 +68,48 @@ record EditSpec(
         if (!FieldId.FIELDS.contains(field)) {
             throw Refusal.badInput("the " + field.label() + " cannot be rewritten here");
         }
-        boolean forTags = List.of("add-tags", "remove-tags", "replace-tag").contains(tool);
-        if (forTags != (field == Field.TAGS)) throw Refusal.badInput(tool + " does not go with " + field.label());
+        if (FOR_TAGS.contains(tool) != (field == Field.TAGS)) {
+            throw Refusal.badInput(tool + " does not go with " + field.label());
+        }
+        if (tool.equals("open-with-title") && field != Field.DESCRIPTION) {
+            throw Refusal.badInput("only a description can open with the title’s words");
+        }
         if (isRecipe() && recipe == null) throw Refusal.badInput("a recipe needs its parts");
     }
 
-    BulkEdit bulkEdit(Standard standard, Names names, Language language) {
+    /** @param words of the property's language */
+    BulkEdit bulkEdit(Standard standard, Client client, Words words) {
         return switch (tool) {
             case "replace" ->
-                BulkEdit.Replace.of(needed(find, "a text to find"), with == null ? "" : with, on(regex), on(matchCase));
-            case "before" -> new BulkEdit.AddBefore(needed(with, "a text to put before"));
-            case "after" -> new BulkEdit.AddAfter(needed(with, "a text to put behind"));
-            case "remove-beginning" -> new BulkEdit.RemoveBeginning(needed(find, "a beginning to take away"));
-            case "remove-ending" -> new BulkEdit.RemoveEnding(needed(find, "an ending to take away"));
-            case "cut" -> new BulkEdit.CutToFit(standard.limits(field));
+                Replace.of(needed(find, "a text to find"), with == null ? "" : with, wayToFind(), on(matchCase));
+            case "before" -> new AddToStart(needed(with, "a text to put before"));
+            case "after" -> new AddToEnd(needed(with, "a text to put behind"));
+            case "remove-beginning" -> new RemoveBeginning(needed(find, "a beginning to take away"));
+            case "remove-ending" -> new RemoveEnding(needed(find, "an ending to take away"));
+            case "shorten-ending" -> new ShortenEnding(needed(find, "an ending to shorten"), standard.limits(field));
+            case "add-block" -> new AddBlock(needed(with, "a block to add").strip());
+            case "remove-block" -> new RemoveBlock(needed(find, "a block to take away"));
+            case "cut" -> new CutToFit(standard.limits(field), on(atSentence));
             case "case" ->
-                new BulkEdit.ChangeCase(
-                        LetterCase.valueOf(needed(letterCase, "a letter case")
-                                .toUpperCase(Locale.ROOT)
-                                .replace('-', '_')),
-                        names,
-                        language);
-            case "add-tags" -> new BulkEdit.AddTags(neededTags());
-            case "remove-tags" -> new BulkEdit.RemoveTags(neededTags());
+                new ChangeCase(
+                        choice(LetterCase.class, letterCase, "a letter case"),
+                        Names.of(client.names()),
+                        words.language());
+            case "brand" ->
+                new PlaceBrand(
+                        neededBrands(client),
+                        with == null ? " | " : with,
+                        choice(PlaceBrand.Place.class, letterCase, "a place for the brand"));
+            case "year" -> new YearForward(year());
+            case "encoding" -> new RepairEncoding();
+            case "emoji" -> new RemoveEmoji();
+            case "spaces" -> new TidySpaces();
+            case "open-with-title" -> new OpenWithTitle();
+            case "add-tags" -> new AddTags(neededTags());
+            case "remove-tags" -> new RemoveTags(neededTags());
             case "replace-tag" ->
-                new BulkEdit.ReplaceTag(needed(find, "a tag to replace"), needed(with, "a tag to put in its place"));
+                new ReplaceTag(needed(find, "a tag to replace"), needed(with, "a tag to put in its place"));
+            case "merge-twins" -> new MergeTwinTags(words);
             default -> throw Refusal.badInput("there is no tool \"" + tool + "\"");
         };
     }
@@ -80,13 +124,35 @@ record EditSpec(
             case "after" -> "“" + with + "” added to the end of " + texts;
             case "remove-beginning" -> "“" + find.strip() + "” removed from the start of " + texts;
             case "remove-ending" -> "“" + find.strip() + "” removed from the end of " + texts;
+            case "shorten-ending" -> "“" + find.strip() + "” shortened at the end of " + texts;
+            case "add-block" -> "Block “" + firstLine(with) + "” added to " + texts;
+            case "remove-block" -> "Block “" + firstLine(find) + "” removed from " + texts;
             case "cut" -> capital(texts) + " cut to fit";
             case "case" -> capital(texts) + " in " + letterCase + " case";
+            case "brand" ->
+                "none".equals(letterCase) ? "Brand taken off " + texts : "Brand put " + letterCase + " in " + texts;
+            case "year" -> "Years put forward to " + with + " in " + texts;
+            case "encoding" -> "Broken characters repaired in " + texts;
+            case "emoji" -> "Emoji removed from " + texts;
+            case "spaces" -> "White space tidied in " + texts;
+            case "open-with-title" -> "Descriptions opened with their titles’ words";
             case "add-tags" -> "Tags added: " + String.join(", ", tags);
             case "remove-tags" -> "Tags removed: " + String.join(", ", tags);
             case "replace-tag" -> "Tag “" + find + "” replaced by “" + with + "”";
+            case "merge-twins" -> "Tags that say the same merged";
             default -> tool;
         };
+    }
+
+    private Replace.Way wayToFind() {
+        return way == null ? Replace.Way.PLAIN : choice(Replace.Way.class, way, "a way to find");
+    }
+
+    private int year() {
+        String given = needed(with, "a year");
+        if (!given.matches("20\\d\\d"))
+            throw Refusal.badInput("expected a year from 2000 to 2099, got \"" + given + "\"");
+        return Integer.parseInt(given);
     }
 
     private List<String> neededTags() {
@@ -94,9 +160,25 @@ record EditSpec(
         return tags;
     }
 
+    private static List<String> neededBrands(Client client) {
+        List<String> brands = client.brandNames();
+        if (brands.isEmpty()) throw Refusal.badInput("the client has no brand words; add them to the client first");
+        return brands;
+    }
+
     private static String needed(String text, String what) {
         if (text == null || text.isEmpty()) throw Refusal.badInput("expected " + what + ", got none");
         return text;
+    }
+
+    private static <E extends Enum<E>> E choice(Class<E> of, String given, String what) {
+        String code = needed(given, what).toUpperCase(Locale.ROOT).replace('-', '_');
+        for (E each : of.getEnumConstants()) if (each.name().equals(code)) return each;
+        throw Refusal.badInput("expected " + what + ", got \"" + given + "\"");
+    }
+
+    private static String firstLine(String block) {
+        return block.strip().lines().findFirst().orElse("");
     }
 
     private static String capital(String text) {

@@ -13,13 +13,14 @@ import java.util.Set;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
 import java.util.regex.Pattern;
-import lucidsweep.core.compose.BulkEdit;
+import java.util.stream.Collectors;
 import lucidsweep.core.compose.Composition;
 import lucidsweep.core.compose.Names;
 import lucidsweep.core.compose.RecipeComposer;
-import lucidsweep.core.compose.RunawayPattern;
 import lucidsweep.core.compose.Source;
-import lucidsweep.core.keyword.Language;
+import lucidsweep.core.edit.BulkEdit;
+import lucidsweep.core.edit.RunawayPattern;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.standard.Standard;
@@ -71,14 +72,10 @@ final class Proposals {
     }
 
     private Tool newTool(Standard standard) {
+        Words words = Words.in(property.language());
+        if (!spec.isRecipe()) return new Tool(standard, spec.bulkEdit(standard, client, words), null);
         Names names = Names.of(client.names());
-        return spec.isRecipe()
-                ? new Tool(
-                        standard,
-                        null,
-                        new RecipeComposer(
-                                spec.recipe(), standard.limits(spec.field()), Words.in(property.language()), names))
-                : new Tool(standard, spec.bulkEdit(standard, names, Language.of(property.language())), null);
+        return new Tool(standard, null, new RecipeComposer(spec.recipe(), standard.limits(spec.field()), words, names));
     }
 
     /** Proposes for all of the ids, which ascend, in their order and a chunk at a time. */
@@ -100,20 +97,24 @@ final class Proposals {
 
     private List<Draft> edited(long[] ids) {
         ItemStandards.Held held = standards.held(ids);
+        boolean withTitles = tool(standards.base()).edit.needsTitle();
+        Map<Long, String> titles = withTitles
+                ? drafts.fields(ids, Field.TITLE).stream().collect(Collectors.toMap(FieldLine::itemId, FieldLine::text))
+                : Map.of();
         return drafts.fields(ids, spec.field()).stream()
                 .map(field -> {
                     Tool tool = tool(held.standard(field.itemId()));
-                    return new Draft(edited(field, tool), tool, null);
+                    return new Draft(edited(field, titles.getOrDefault(field.itemId(), ""), tool), tool, null);
                 })
                 .toList();
     }
 
-    private Proposal edited(FieldLine field, Tool tool) {
+    private Proposal edited(FieldLine field, String title, Tool tool) {
         if (field.isKept()) return Proposal.unchanged(field, tool.standard, Proposal.Result.KEPT);
         if (runaways.get() >= RUNAWAYS_ENDURED)
             return Proposal.unchanged(field, tool.standard, Proposal.Result.RUNAWAY);
         try {
-            String after = tool.edit.apply(field.text());
+            String after = tool.edit.apply(field.text(), title);
             boolean same = after.equals(field.text());
             return new Proposal(field, tool.standard, after, same ? Proposal.Result.UNCHANGED : Proposal.Result.WHOLE);
         } catch (RunawayPattern e) {

@@ -4,7 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import lucidsweep.core.compose.RunawayPattern;
+import lucidsweep.core.edit.RunawayPattern;
 import lucidsweep.server.database.DiskSpace;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;

@@ -1,4 +1,4 @@
-package lucidsweep.core.compose;
+package lucidsweep.core.edit;
 
 /** A text that counts how often a pattern looks at it and ends a runaway search: a time limit that needs no clock. */
 final class CountedSteps implements CharSequence {

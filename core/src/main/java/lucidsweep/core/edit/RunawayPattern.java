@@ -1,4 +1,4 @@
-package lucidsweep.core.compose;
+package lucidsweep.core.edit;
 
 /** A regular expression that takes more steps on one text than any sensible one does. */
 public final class RunawayPattern extends RuntimeException {
