@@ -53,6 +53,7 @@ export type Past = Whole<Schemas["Past"]>;
 export type Handover = Whole<Schemas["Handover"]>;
 export type ImportPlan = Whole<Schemas["ImportPlan"]>;
 export type NamedRecipe = Whole<Schemas["NamedRecipe"]>;
+export type Condition = Whole<Schemas["Condition"]>;
 export type Recipe = Whole<Schemas["Recipe"]>;
 export type Part = Whole<Schemas["Part"]>;
 export type Source = Whole<Schemas["Source"]>;

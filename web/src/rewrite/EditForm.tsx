@@ -117,6 +117,13 @@ export function EditForm({ propertyId, spec, listings, onChange }: Props) {
       );
     case "year":
       return text("with", "Year", "Years before it are put forward. “Since 1998” and ranges of years stay.");
+    case "recipes":
+      return (
+        <p>
+          Each item gets the recipe that is in force for the first set it belongs to, or else the one for all items.
+          Save a recipe as “in force” to have it here.
+        </p>
+      );
     case "encoding":
       return <p>Letters that were read in the wrong encoding and entities that were escaped twice are put right.</p>;
     case "emoji":

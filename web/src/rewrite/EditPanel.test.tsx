@@ -163,6 +163,12 @@ it("edits a recipe as its parts: sources, order, rank, letter case, shortening",
   fireEvent.change(part(2).getByLabelText("Letter case of part 2"), { target: { value: "TITLE" } });
   fireEvent.change(part(2).getByLabelText("Rank of part 2"), { target: { value: "4" } });
   fireEvent.click(part(2).getByLabelText("May be shortened"));
+  fireEvent.change(part(2).getByLabelText("What encloses part 2"), { target: { value: "()" } });
+  fireEvent.click(part(1).getByRole("button", { name: "Only if …" }));
+  fireEvent.change(part(1).getByLabelText("Condition 2 of part 1"), { target: { value: "PRICE_UNDER" } });
+  fireEvent.change(part(1).getByLabelText("Value of condition 2 of part 1"), { target: { value: "100" } });
+  fireEvent.change(part(1).getByLabelText("Condition 2 of part 1: holds"), { target: { value: "not" } });
+  fireEvent.click(part(1).getByRole("button", { name: "Remove condition 1 of part 1" }));
   fireEvent.click(part(3).getByRole("button", { name: "Remove part 3" }));
   fireEvent.click(part(2).getByRole("button", { name: "Up" }));
   await waitFor(() =>
@@ -172,32 +178,52 @@ it("edits a recipe as its parts: sources, order, rank, letter case, shortening",
         letterCase: "TITLE",
         rank: 4,
         shortenable: false,
-        sources: [{ kind: "H1" }, { kind: "TITLE" }, { kind: "SLUG" }],
+        encloses: "()",
+        sources: [{ kind: "H1" }, { kind: "TITLE" }, { kind: "SLUG" }, { kind: "SECTION" }],
       },
-      { sources: [{ kind: "FIXED", text: "On the water" }], rank: 2 },
+      {
+        sources: [{ kind: "FIXED", text: "On the water" }],
+        rank: 2,
+        onlyIf: [{ what: "PRICE_UNDER", value: "100", not: true }],
+      },
     ]),
   );
   for (let n = 2; n < 8; n++) fireEvent.click(screen.getByRole("button", { name: "Add a part" }));
   expect((screen.getByRole("button", { name: "Add a part" }) as HTMLButtonElement).disabled).toBe(true);
+  fireEvent.change(screen.getByLabelText("Ready-made recipes"), { target: { value: "2" } });
+  await waitFor(() =>
+    expect(last().recipe?.parts.map((each) => each.sources[0].kind)).toEqual(["H1", "PLACE", "BRAND"]),
+  );
 });
 
 it("saves a recipe under a name and takes a saved one up", async () => {
   const saved = {
-    parts: [{ sources: [{ kind: "BRAND", text: "" }], before: "", letterCase: "AS_IS", rank: 1, shortenable: false }],
+    parts: [
+      {
+        ...{ sources: [{ kind: "BRAND", text: "" }], before: "", letterCase: "AS_IS", rank: 1 },
+        ...{ shortenable: false, encloses: "", onlyIf: [] },
+      },
+    ],
   };
   serve("GET /api/properties/7/recipes", [
-    { id: 5, field: "title", name: "Brand alone", recipe: saved },
-    { id: 6, field: "description", name: "Another field", recipe: saved },
+    { id: 5, field: "title", name: "Brand alone", recipe: saved, inForce: true, setId: 3 },
+    { id: 6, field: "description", name: "Another field", recipe: saved, inForce: false, setId: null },
   ]);
+  serve("GET /api/properties/7/sets", [{ id: 3, name: "Tours" }]);
   serve("POST /api/properties/7/recipes", {});
   show(<Panel start="recipe" />);
   await userEvent.type(screen.getByLabelText("Name to save the recipe under"), "Tours");
+  await screen.findByText("in force for Tours");
+  fireEvent.change(screen.getByLabelText("In force for"), { target: { value: "0" } });
   await userEvent.click(screen.getByRole("button", { name: "Save" }));
-  expect(asked("POST /api/properties/7/recipes")[0].body).toMatchObject({ field: "title", name: "Tours" });
+  const stored = { field: "title", name: "Tours", inForce: true, setId: null };
+  expect(asked("POST /api/properties/7/recipes")[0].body).toMatchObject(stored);
   const choice = await screen.findByLabelText("Saved recipes");
   expect(within(choice).queryByText("Another field")).toBeNull();
+  expect(within(choice).getByText("Brand alone (in force for Tours)")).toBeTruthy();
   fireEvent.change(choice, { target: { value: "5" } });
   await waitFor(() => expect(last().recipe).toEqual(saved));
+  expect((screen.getByLabelText("In force for") as HTMLSelectElement).value).toBe("3");
 });
 
 it("offers tags to listings only, and changes the field with the tool", async () => {

@@ -13,6 +13,14 @@ const WORDS: Record<string, string> = {
   runaway: "left: the pattern tries too many ways",
 };
 
+const WHY: Record<string, string> = { NO_ROOM: "no room for", SAID_ALREADY: "said already" };
+
+/** The new text, the old one, and what a recipe left out and why. */
+function titleOf(preview: PreviewRow, old: string) {
+  const left = preview.leftOut.map(({ text, why }) => `${WHY[why]}: ${text}`);
+  return [preview.after, `now: ${old || "none"}`, ...left].join("\n");
+}
+
 /** A cell of the desk while an edit is previewed: the old text above the new one. */
 export function PreviewedCell({ cell, preview }: { cell: ItemRow["title"]; preview: PreviewRow }) {
   const words = WORDS[preview.result];
@@ -27,7 +35,7 @@ export function PreviewedCell({ cell, preview }: { cell: ItemRow["title"]; previ
   const old = cell.draft ?? cell.captured;
   const { fit } = preview;
   return (
-    <span className={css.both} title={`${preview.after}\nnow: ${old || "none"}`} data-text>
+    <span className={css.both} title={titleOf(preview, old)} data-text>
       <span className={css.was}>{old || "none"}</span>
       <span className={css.becomes}>
         <span className={css.text}>
@@ -37,10 +45,16 @@ export function PreviewedCell({ cell, preview }: { cell: ItemRow["title"]; previ
             preview.after || "none"
           )}
         </span>
-        {(fit?.says || words) && (
+        {(fit?.says || words || preview.leftOut.length > 0) && (
           <span className={css.remarks}>
             {fit?.says && <b>{fit.says}</b>}
             {words}
+            {preview.leftOut.length > 0 && (
+              <i>
+                {words && ": "}
+                {preview.leftOut.map(({ text }) => text).join(", ")}
+              </i>
+            )}
           </span>
         )}
       </span>

@@ -1,12 +1,22 @@
-import { ActionIcon, Button, Checkbox, NativeSelect, TextInput } from "@mantine/core";
+import { ActionIcon, Button, Checkbox, NativeSelect, Textarea, TextInput } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { answer, api, type EditSpec, type Field, type NamedRecipe, type Part, type Recipe } from "../api/client";
-import { ofProperty, useChange } from "../api/queries";
+import {
+  answer,
+  api,
+  type Condition,
+  type EditSpec,
+  type Field,
+  type NamedRecipe,
+  type Part,
+  type Recipe,
+  type Source,
+} from "../api/client";
+import { ofProperty, useChange, useSets } from "../api/queries";
 import { IconArrowDown, IconArrowUp, IconX } from "../parts/icons";
 import { tell } from "../parts/tell";
 import css from "./Rewrite.module.css";
-import { CASES, type LetterCase, SOURCES, type SourceKind } from "./recipes";
+import { CASES, CONDITIONS, ENCLOSES, type LetterCase, SOURCES, type SourceKind, WAYS, wayOf } from "./recipes";
 
 const MOST_PARTS = 8;
 
@@ -37,10 +47,22 @@ export function RecipeEditor({ propertyId, spec, listings, onChange }: Props) {
         letterCase: "AS_IS",
         rank: recipe.parts.length + 1,
         shortenable: false,
+        encloses: "",
+        onlyIf: [],
       },
     ]);
   return (
     <div className={css.form}>
+      <NativeSelect
+        size="xs"
+        aria-label="Ready-made recipes"
+        value=""
+        data={[
+          { value: "", label: "start from a ready-made one …" },
+          ...WAYS.map((way, i) => ({ value: String(i), label: way.name })),
+        ]}
+        onChange={(event) => setParts(wayOf(Number(event.currentTarget.value), spec.field ?? "title", listings).parts)}
+      />
       <ol className={css.parts}>
         {recipe.parts.map((part, at) => (
           <li key={at} className={css.part} aria-label={`Part ${at + 1}`}>
@@ -112,6 +134,17 @@ export function RecipeEditor({ propertyId, spec, listings, onChange }: Props) {
                 onChange={(event) => setPart(at, { shortenable: event.currentTarget.checked })}
               />
             </div>
+            <details className={css.partMore} open={part.encloses !== "" || part.onlyIf.length > 0}>
+              <summary>Around it, only if</summary>
+              <NativeSelect
+                size="xs"
+                aria-label={`What encloses part ${at + 1}`}
+                data={ENCLOSES}
+                value={part.encloses}
+                onChange={(event) => setPart(at, { encloses: event.currentTarget.value })}
+              />
+              <Conditions part={part} at={at} onChange={(onlyIf) => setPart(at, { onlyIf })} />
+            </details>
           </li>
         ))}
       </ol>
@@ -139,9 +172,7 @@ function Sources({
   listings: boolean;
   onChange: (sources: Part["sources"]) => void;
 }) {
-  const fitting = SOURCES.filter((source) =>
-    listings ? !["H1", "SLUG"].includes(source.value) : source.value !== "PRICE",
-  );
+  const fitting = SOURCES.filter((source) => source.only !== (listings ? "pages" : "listings"));
   return (
     <div className={css.sources}>
       {part.sources.map((source, i) => (
@@ -159,17 +190,11 @@ function Sources({
               else if (others.length > 0) onChange(others);
             }}
           />
-          {source.kind === "FIXED" && (
-            <TextInput
-              size="xs"
-              aria-label={`Fixed text of part ${at + 1}`}
-              placeholder="text"
-              value={source.text}
-              onChange={(event) =>
-                onChange(part.sources.map((s, k) => (k === i ? { ...s, text: event.currentTarget.value } : s)))
-              }
-            />
-          )}
+          <SourceText
+            source={source}
+            at={at}
+            onChange={(text) => onChange(part.sources.map((s, k) => (k === i ? { ...s, text } : s)))}
+          />
         </span>
       ))}
       {part.sources.length < 4 && (
@@ -185,6 +210,83 @@ function Sources({
   );
 }
 
+/** What has to be said of a source besides its kind: the fixed text, the number of a keyword, the name of a recipe. */
+function SourceText({ source, at, onChange }: { source: Source; at: number; onChange: (text: string) => void }) {
+  const entry = SOURCES.find((each) => each.value === source.kind);
+  if (!entry?.asks) return null;
+  const label = source.kind === "FIXED" ? `Fixed text of part ${at + 1}` : `${entry.asks} (part ${at + 1})`;
+  return (
+    <Textarea
+      size="xs"
+      autosize
+      minRows={1}
+      maxRows={6}
+      aria-label={label}
+      placeholder={entry.asks}
+      value={source.text}
+      onChange={(event) => onChange(event.currentTarget.value)}
+    />
+  );
+}
+
+/** What all has to hold of an item for a part to be used. */
+function Conditions({ part, at, onChange }: { part: Part; at: number; onChange: (onlyIf: Condition[]) => void }) {
+  const set = (i: number, changes: Partial<Condition>) =>
+    onChange(part.onlyIf.map((each, k) => (k === i ? { ...each, ...changes } : each)));
+  return (
+    <>
+      {part.onlyIf.map((condition, i) => {
+        const asks = CONDITIONS.find((each) => each.value === condition.what)?.asks;
+        return (
+          <span key={i} className={css.source}>
+            <NativeSelect
+              size="xs"
+              aria-label={`Condition ${i + 1} of part ${at + 1}: holds`}
+              data={[
+                { value: "", label: "only if" },
+                { value: "not", label: "only if not" },
+              ]}
+              value={condition.not ? "not" : ""}
+              onChange={(event) => set(i, { not: event.currentTarget.value === "not" })}
+            />
+            <NativeSelect
+              size="xs"
+              aria-label={`Condition ${i + 1} of part ${at + 1}`}
+              data={CONDITIONS.map(({ value, label }) => ({ value, label }))}
+              value={condition.what}
+              onChange={(event) => set(i, { what: event.currentTarget.value as Condition["what"], value: "" })}
+            />
+            {asks && (
+              <TextInput
+                size="xs"
+                aria-label={`Value of condition ${i + 1} of part ${at + 1}`}
+                placeholder={asks}
+                value={condition.value}
+                onChange={(event) => set(i, { value: event.currentTarget.value })}
+              />
+            )}
+            <ActionIcon
+              size="sm"
+              variant="subtle"
+              aria-label={`Remove condition ${i + 1} of part ${at + 1}`}
+              onClick={() => onChange(part.onlyIf.filter((_, k) => k !== i))}
+            >
+              <IconX size={14} />
+            </ActionIcon>
+          </span>
+        );
+      })}
+      <Button
+        size="compact-xs"
+        variant="subtle"
+        onClick={() => onChange([...part.onlyIf, { what: "HAS_KEYWORD", value: "", not: false }])}
+      >
+        Only if …
+      </Button>
+    </>
+  );
+}
+
 function SavedRecipes({
   propertyId,
   field,
@@ -197,6 +299,8 @@ function SavedRecipes({
   onChoose: (recipe: Recipe) => void;
 }) {
   const [name, setName] = useState("");
+  const [force, setForce] = useState("");
+  const sets = useSets(propertyId);
   const saved = useQuery({
     queryKey: ofProperty(propertyId, "recipes"),
     queryFn: () => answer(api.GET("/api/properties/{propertyId}/recipes", { params: { path: { propertyId } } })),
@@ -205,7 +309,14 @@ function SavedRecipes({
     answer(
       api.POST("/api/properties/{propertyId}/recipes", {
         params: { path: { propertyId } },
-        body: { id: 0, field, name, recipe },
+        body: {
+          id: 0,
+          field,
+          name,
+          recipe,
+          inForce: force !== "",
+          setId: Number(force) || null,
+        },
       }),
     ),
   );
@@ -219,11 +330,14 @@ function SavedRecipes({
           value=""
           data={[
             { value: "", label: "take a saved recipe …" },
-            ...fitting.map((r) => ({ value: String(r.id), label: r.name })),
+            ...fitting.map((r) => ({ value: String(r.id), label: r.name + forceOf(r, sets.data ?? []) })),
           ]}
           onChange={(event) => {
             const found = fitting.find((r) => String(r.id) === event.currentTarget.value);
-            if (found) onChoose(found.recipe);
+            if (!found) return;
+            onChoose(found.recipe);
+            setName(found.name);
+            setForce(found.inForce ? String(found.setId ?? 0) : "");
           }}
         />
       )}
@@ -233,6 +347,17 @@ function SavedRecipes({
         placeholder="name, to save it"
         value={name}
         onChange={(event) => setName(event.currentTarget.value)}
+      />
+      <NativeSelect
+        size="xs"
+        aria-label="In force for"
+        value={force}
+        data={[
+          { value: "", label: "not in force" },
+          { value: "0", label: "in force for all" },
+          ...(sets.data ?? []).map((set) => ({ value: String(set.id), label: `in force for ${set.name}` })),
+        ]}
+        onChange={(event) => setForce(event.currentTarget.value)}
       />
       <Button
         size="xs"
@@ -245,4 +370,11 @@ function SavedRecipes({
       </Button>
     </div>
   );
+}
+
+/** " (for all)" where it is in force. */
+function forceOf(recipe: NamedRecipe, sets: { id: number; name: string }[]) {
+  if (!recipe.inForce) return "";
+  const set = sets.find((each) => each.id === recipe.setId);
+  return recipe.setId === null ? " (in force)" : ` (in force for ${set?.name ?? "a set"})`;
 }

@@ -94,8 +94,8 @@ it("shows at the desk what an edit would make of the rows in view, and only thos
     ...{ token: "t", asOf: 4, of: 2, done: 2, complete: true, problem: null, alike: 1, nothing: 0, runaway: 0 },
   });
   serve("GET /api/previews/t/rows", [
-    { itemId: 11, after: "Page 11 on the water", fit: cell("").fit, result: "told-apart" },
-    { itemId: 12, after: null, fit: null, result: "alike" },
+    { itemId: 11, after: "Page 11 on the water", fit: cell("").fit, result: "told-apart", leftOut: [] },
+    { itemId: 12, after: null, fit: null, result: "alike", leftOut: [] },
   ]);
   show(<Rewrite />, "/p/7/rewrite?tool=recipe&on=title");
   const becomes = await screen.findByText("Page 11 on the water");

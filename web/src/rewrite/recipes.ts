@@ -1,20 +1,52 @@
-import type { EditSpec, Field, Recipe, Source } from "../api/client";
+import type { Condition, EditSpec, Field, Part, Recipe, Source } from "../api/client";
 import type { Tool } from "./tools";
 
 export type SourceKind = Source["kind"];
 export type LetterCase = Recipe["parts"][number]["letterCase"];
 
-export const SOURCES: { value: SourceKind; label: string }[] = [
+interface SourceEntry {
+  value: SourceKind;
+  label: string;
+  /** what only pages have, or only listings and videos */
+  only?: "pages" | "listings";
+  /** what has to be said of it besides, and how it is asked for */
+  asks?: string;
+}
+
+export const SOURCES: SourceEntry[] = [
   { value: "KEYWORD", label: "the keyword" },
-  { value: "H1", label: "the H1" },
+  { value: "SECONDARY", label: "a secondary keyword", asks: "Which of them, from 1" },
+  { value: "PLACE", label: "the place" },
+  { value: "H1", label: "the H1", only: "pages" },
   { value: "TITLE", label: "the captured title" },
   { value: "DESCRIPTION", label: "the captured description" },
-  { value: "SLUG", label: "the words of the address" },
+  { value: "SLUG", label: "the words of the address", only: "pages" },
   { value: "SECTION", label: "the section" },
+  { value: "TAG", label: "the first tag", only: "listings" },
   { value: "COPY_OPENING", label: "the first paragraph" },
-  { value: "PRICE", label: "the price" },
+  { value: "COPY_SENTENCE", label: "the first good sentence" },
+  { value: "PRICE", label: "the price", only: "listings" },
+  { value: "YEAR", label: "the year of publication" },
   { value: "BRAND", label: "the client’s name" },
-  { value: "FIXED", label: "fixed text" },
+  { value: "RECIPE", label: "another recipe", asks: "Name of the recipe" },
+  { value: "FIXED", label: "fixed text", asks: "Fixed text; one wording a line" },
+];
+
+export const CONDITIONS: { value: Condition["what"]; label: string; asks?: string }[] = [
+  { value: "HAS_KEYWORD", label: "has a keyword" },
+  { value: "HAS_PLACE", label: "names a place" },
+  { value: "INTENT", label: "intent is", asks: "transactional" },
+  { value: "PRICE_UNDER", label: "price under", asks: "100" },
+  { value: "LANGUAGE", label: "language is", asks: "en" },
+  { value: "IN_SET", label: "in the set", asks: "name of the set" },
+];
+
+export const ENCLOSES: { value: string; label: string }[] = [
+  { value: "", label: "nothing around it" },
+  { value: "()", label: "( )" },
+  { value: "[]", label: "[ ]" },
+  { value: "“”", label: "“ ”" },
+  { value: "«»", label: "« »" },
 ];
 
 export const CASES: { value: LetterCase; label: string }[] = [
@@ -27,35 +59,85 @@ export const CASES: { value: LetterCase; label: string }[] = [
 
 const from = (...kinds: SourceKind[]) => kinds.map((kind) => ({ kind, text: "" }));
 
-const TITLE: Recipe = {
-  parts: [
-    { sources: from("KEYWORD"), before: "", letterCase: "SENTENCE", rank: 2, shortenable: false },
-    { sources: from("H1", "TITLE", "SLUG"), before: " – ", letterCase: "AS_IS", rank: 1, shortenable: true },
-    { sources: from("BRAND"), before: " | ", letterCase: "AS_IS", rank: 3, shortenable: false },
-  ],
-};
+const part = (sources: Source[], before: string, rank: number, more: Partial<Part> = {}): Part => ({
+  sources,
+  before,
+  letterCase: "AS_IS",
+  rank,
+  shortenable: false,
+  encloses: "",
+  onlyIf: [],
+  ...more,
+});
 
-const DESCRIPTION: Recipe = {
-  parts: [
-    { sources: from("DESCRIPTION", "COPY_OPENING", "H1"), before: "", letterCase: "AS_IS", rank: 1, shortenable: true },
-  ],
-};
+/** Words of the page itself, in falling order. */
+const OWN_WORDS = from("H1", "TITLE", "SLUG", "SECTION");
+const BRAND = part(from("BRAND"), " | ", 3);
+const SENTENCES = from("DESCRIPTION", "COPY_SENTENCE", "COPY_OPENING", "H1", "TITLE");
+const ONLY_AIMED: Condition[] = [{ what: "HAS_KEYWORD", value: "", not: false }];
 
-/** Listings have neither H1 nor address words. */
+/** The ways in which a field is mostly composed, ready-made. */
+export const WAYS: { name: string; title: Recipe; description: Recipe }[] = [
+  {
+    name: "With the keyword where there is one",
+    title: {
+      parts: [
+        part(from("KEYWORD"), "", 2, { letterCase: "SENTENCE", onlyIf: ONLY_AIMED }),
+        part(OWN_WORDS, " – ", 1, { shortenable: true }),
+        BRAND,
+      ],
+    },
+    description: {
+      parts: [
+        part(from("KEYWORD"), "", 2, { letterCase: "SENTENCE", onlyIf: ONLY_AIMED }),
+        part(SENTENCES, ": ", 1, { shortenable: true }),
+      ],
+    },
+  },
+  {
+    name: "With the keyword",
+    title: {
+      parts: [
+        part(from("KEYWORD"), "", 1, { letterCase: "SENTENCE" }),
+        part(OWN_WORDS, " – ", 2, { shortenable: true }),
+        BRAND,
+      ],
+    },
+    description: {
+      parts: [
+        part(from("KEYWORD"), "", 1, { letterCase: "SENTENCE" }),
+        part(SENTENCES, ": ", 2, { shortenable: true }),
+      ],
+    },
+  },
+  {
+    name: "From the page’s own words",
+    title: { parts: [part(OWN_WORDS, "", 1, { shortenable: true }), part(from("PLACE"), ", ", 2), BRAND] },
+    description: { parts: [part(SENTENCES, "", 1, { shortenable: true })] },
+  },
+];
+
+/** A way for listings and videos, which have neither H1 nor words in their addresses. */
 const withoutPages = (recipe: Recipe): Recipe => ({
-  parts: recipe.parts.map((part) => ({
-    ...part,
-    sources: part.sources.filter((source) => !["H1", "SLUG", "COPY_OPENING"].includes(source.kind)),
+  parts: recipe.parts.map((each) => ({
+    ...each,
+    sources: each.sources.filter((source) => !["H1", "SLUG", "COPY_OPENING", "COPY_SENTENCE"].includes(source.kind)),
   })),
 });
+
+/** A ready-made recipe, by its place among the ways. */
+export function wayOf(way: number, field: Field, listings: boolean): Recipe {
+  const recipe = field === "title" ? WAYS[way].title : WAYS[way].description;
+  return listings ? withoutPages(recipe) : recipe;
+}
 
 /** What an edit begins with; what led here may have said what to find and what to put in its place. */
 export function startOf(tool: Tool, field: Field, given: { find: string; with: string }, listings: boolean): EditSpec {
   switch (tool) {
-    case "recipe": {
-      const recipe = field === "title" ? TITLE : DESCRIPTION;
-      return { tool, field, recipe: listings ? withoutPages(recipe) : recipe };
-    }
+    case "recipe":
+      return { tool, field, recipe: wayOf(0, field, listings) };
+    case "recipes":
+      return { tool, field };
     case "remove-beginning":
     case "remove-ending":
     case "shorten-ending":

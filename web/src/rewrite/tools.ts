@@ -2,6 +2,7 @@ import type { Field } from "../api/client";
 
 export type Tool =
   | "recipe"
+  | "recipes"
   | "replace"
   | "before"
   | "after"
@@ -38,6 +39,7 @@ interface ToolEntry {
 /** What can be done to many texts at once. */
 export const TOOLS: ToolEntry[] = [
   { tool: "recipe", label: "Recipe", group: "Compose", barred: true },
+  { tool: "recipes", label: "All recipes in force", group: "Compose" },
   { tool: "replace", label: "Find and replace", group: "Words", barred: true },
   { tool: "before", label: "Add to the start", group: "Words" },
   { tool: "after", label: "Add to the end", group: "Words" },

@@ -115,6 +115,15 @@ final class Shop {
         return preview;
     }
 
+    /** What a preview would make of some items. */
+    JsonNode getPreviewRows(JsonNode preview, long... ids) {
+        String list = java.util.Arrays.stream(ids)
+                .mapToObj(String::valueOf)
+                .collect(java.util.stream.Collectors.joining(","));
+        return api.get("/api/previews/" + preview.path("token").asString() + "/rows?ids=" + list)
+                .json();
+    }
+
     void type(String id, String field, String text) {
         String cell = "[{\"itemId\":" + itemId(id) + ",\"field\":\"" + field + "\",\"text\":\""
                 + text.replace("\"", "\\\"") + "\"}]";

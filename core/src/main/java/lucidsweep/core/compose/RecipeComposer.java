@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.UnaryOperator;
 import lucidsweep.core.keyword.Word;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.standard.Standard;
@@ -23,24 +24,43 @@ import lucidsweep.core.text.Spaces;
 public final class RecipeComposer {
 
     private static final int MIN_WORDS = 2;
+    private static final int MOST_STEPS = 20_000;
+    private static final String ENDS = ".,;:!?";
+
+    /** Knuth's multiplicative hash: ids that follow upon each other come apart. */
+    private static final long SPREAD = 0x9E3779B97F4A7C15L;
+
     private static final int MAX_KNOWN = 1_000;
 
     private final Recipe recipe;
     private final Standard.TextLimits limits;
     private final Words language;
     private final Names names;
+    private final UnaryOperator<String> withoutBrand;
     private final Map<String, Set<String>> knownStems = new ConcurrentHashMap<>();
 
-    /** @param names words that keep their letter case, such as the client's brand and places */
-    public RecipeComposer(Recipe recipe, Standard.TextLimits limits, Words language, Names names) {
+    /**
+     * Prepares to compose.
+     *
+     * @param names words that keep their letter case, such as the client's brand and places
+     * @param withoutBrand takes the brand off a text where it stands apart; used where another part is the brand
+     */
+    public RecipeComposer(
+            Recipe recipe,
+            Standard.TextLimits limits,
+            Words language,
+            Names names,
+            UnaryOperator<String> withoutBrand) {
         this.recipe = recipe;
         this.limits = limits;
         this.language = language;
         this.names = names;
+        boolean saysBrand = recipe.parts().stream().anyMatch(Part::isBrand);
+        this.withoutBrand = saysBrand ? withoutBrand : UnaryOperator.identity();
     }
 
     /** Composes the text for an item. */
-    public Composition compose(Map<Source.Kind, String> item) {
+    public Composition compose(ItemSources item) {
         return compose(item, "");
     }
 
@@ -48,51 +68,74 @@ public final class RecipeComposer {
      * Composes the text with one more part that tells the item apart from others that would get the same text. The
      * part stands behind the first and is as important as it.
      */
-    public Composition compose(Map<Source.Kind, String> item, String tellsApart) {
-        List<Piece> pieces = pieces(item, tellsApart);
-        boolean lacks = pieces.size() < recipe.parts().size() + (tellsApart.isEmpty() ? 0 : 1);
-        if (pieces.isEmpty()) return new Composition("", Composition.Outcome.NOTHING, List.of());
+    public Composition compose(ItemSources item, String tellsApart) {
+        List<Part> parts =
+                recipe.parts().stream().filter(part -> part.isFor(item)).toList();
+        List<Piece> pieces = pieces(parts, item, tellsApart);
+        boolean lacks = pieces.size() < parts.size() + (tellsApart.isEmpty() ? 0 : 1);
+        if (pieces.isEmpty()) return Composition.nothing(List.of());
         List<Piece> telling = withoutRepeats(pieces);
+        List<Composition.LeftOut> said = pieces.stream()
+                .filter(piece -> !telling.contains(piece))
+                .map(piece -> new Composition.LeftOut(piece.text, Composition.Why.SAID_ALREADY))
+                .toList();
         String whole = join(telling, full(telling));
         if (fits(whole)) {
             Composition.Outcome outcome = lacks ? Composition.Outcome.LACKS_SOURCE : Composition.Outcome.FITS;
-            return new Composition(whole, outcome, without(pieces, telling));
+            return new Composition(whole, outcome, said);
         }
         Search search = new Search(telling);
         search.from(0, new String[telling.size()], 0);
-        if (search.best == null) return new Composition("", Composition.Outcome.NOTHING, texts(pieces));
-        List<String> leftOut = new ArrayList<>(without(pieces, telling));
+        List<Composition.LeftOut> leftOut = new ArrayList<>(said);
         for (int i = 0; i < telling.size(); i++) {
-            if (search.best[i] == null) leftOut.add(telling.get(i).text);
-            else if (!search.best[i].equals(telling.get(i).text)) {
+            String kept = search.best == null || search.best[i] == null ? "" : search.best[i];
+            String text = telling.get(i).text;
+            if (!kept.equals(text)) {
                 leftOut.add(
-                        telling.get(i).text.substring(search.best[i].length()).strip());
+                        new Composition.LeftOut(text.substring(kept.length()).strip(), Composition.Why.NO_ROOM));
             }
         }
+        if (search.best == null) return Composition.nothing(leftOut);
         return new Composition(join(telling, search.best), Composition.Outcome.SHORTENED, leftOut);
     }
 
-    private record Piece(String text, String before, int rank, boolean shortenable, Set<String> stems) {}
+    private record Piece(String text, String before, Part part, int rank, boolean shortenable, Set<String> stems) {}
 
-    private List<Piece> pieces(Map<Source.Kind, String> item, String tellsApart) {
+    private List<Piece> pieces(List<Part> parts, ItemSources item, String tellsApart) {
         List<Piece> pieces = new ArrayList<>();
-        for (Part part : recipe.parts()) {
-            for (Source source : part.sources()) {
-                String text = source.of(item);
-                if (text.isEmpty()) continue;
+        for (Part part : parts) {
+            String text = text(part, item);
+            if (!text.isEmpty()) {
                 String cased = part.letterCase().apply(text, names, language.language());
-                pieces.add(new Piece(cased, part.before(), part.rank(), part.shortenable(), stems(cased)));
-                break;
+                pieces.add(new Piece(cased, part.before(), part, part.rank(), part.shortenable(), stems(cased)));
             }
             if (pieces.size() == 1 && !tellsApart.isEmpty()) {
                 int rank = pieces.get(0).rank;
-                String before =
-                        recipe.parts().size() > 1 ? recipe.parts().get(1).before() : " – ";
-                pieces.add(new Piece(tellsApart, before, rank, false, stems(tellsApart)));
+                String before = parts.size() > 1 ? parts.get(1).before() : " – ";
+                pieces.add(new Piece(tellsApart, before, null, rank, false, stems(tellsApart)));
                 tellsApart = "";
             }
         }
         return pieces;
+    }
+
+    /** The text of the first source that has one; "" where none has. */
+    private String text(Part part, ItemSources item) {
+        for (Source source : part.sources()) {
+            String given = source.kind() == Source.Kind.FIXED ? wording(source.text(), item.id()) : item.text(source);
+            String text = given.strip();
+            if (text.isEmpty()) continue;
+            // What a captured title says of the brand at its end, the part that is the brand says.
+            return part.isBrand() ? text : withoutBrand.apply(text);
+        }
+        return "";
+    }
+
+    /** One of several wordings, a line each: spread evenly over the ids, and always the same for one. */
+    private static String wording(String text, long id) {
+        if (text.indexOf('\n') < 0) return text;
+        List<String> wordings = text.lines().filter(line -> !line.isBlank()).toList();
+        return wordings.isEmpty() ? "" : wordings.get((int) Math.floorMod(id * SPREAD >>> 17, wordings.size()));
     }
 
     /** Parts such as the brand are the same for every item, so that their words need not be taken apart each time. */
@@ -132,29 +175,35 @@ public final class RecipeComposer {
         return pieces.stream().map(Piece::text).toArray(String[]::new);
     }
 
-    private static String join(List<Piece> pieces, String[] chosen) {
+    private String join(List<Piece> pieces, String[] chosen) {
         StringBuilder line = new StringBuilder();
         for (int i = 0; i < chosen.length; i++) {
             if (chosen[i] == null) continue;
-            if (line.length() > 0) line.append(pieces.get(i).before);
-            line.append(chosen[i]);
+            Piece piece = pieces.get(i);
+            String text = piece.part == null ? chosen[i] : piece.part.enclosed(chosen[i]);
+            if (line.length() == 0) {
+                line.append(text);
+                continue;
+            }
+            int joint = line.length();
+            line.append(separator(line, piece.before)).append(text);
+            if (language.language().code().equals("en")) {
+                String fixed = Articles.fixedAt(line.toString(), joint);
+                if (fixed.length() != line.length()) line.replace(0, line.length(), fixed);
+            }
         }
         return Spaces.closedUp(line.toString());
     }
 
+    /** What stands between two parts; no comma or colon behind what has ended already. */
+    private static String separator(CharSequence line, String before) {
+        char last = line.charAt(line.length() - 1);
+        boolean doubled = !before.isEmpty() && ENDS.indexOf(last) >= 0 && ENDS.indexOf(before.charAt(0)) >= 0;
+        return doubled ? before.substring(1) : before;
+    }
+
     private boolean fits(String text) {
         return limits.fits(text, Graphemes.count(text));
-    }
-
-    private static List<String> texts(List<Piece> pieces) {
-        return pieces.stream().map(Piece::text).toList();
-    }
-
-    private static List<String> without(List<Piece> all, List<Piece> kept) {
-        return all.stream()
-                .filter(piece -> !kept.contains(piece))
-                .map(Piece::text)
-                .toList();
     }
 
     /** Branch and bound over the parts: each whole, shortened to some of its words, or left out. */
@@ -163,6 +212,7 @@ public final class RecipeComposer {
         private final double[] values;
         private final double[] valuesFrom;
         private double bestValue;
+        private int steps;
         private String[] best;
 
         Search(List<Piece> pieces) {
@@ -175,8 +225,9 @@ public final class RecipeComposer {
             }
         }
 
+        /** The best that was found by then is taken where there are too many ways. */
         void from(int at, String[] chosen, double value) {
-            if (value + valuesFrom[at] <= bestValue) return;
+            if (value + valuesFrom[at] <= bestValue || ++steps > MOST_STEPS) return;
             if (at == pieces.size()) {
                 if (fits(join(pieces, chosen))) {
                     bestValue = value;
@@ -205,7 +256,7 @@ public final class RecipeComposer {
             return ".!?".indexOf(text.charAt(text.length() - 1)) >= 0;
         }
 
-        /** More text is never narrower, so a line that is too wide already need not be followed. */
+        /** More text is never narrower but for a doubled sign, so a line that is too wide already need not be followed. */
         private boolean tooWide(String[] chosen, int at, String text) {
             String[] line = Arrays.copyOf(chosen, at + 1);
             line[at] = text;
@@ -216,7 +267,7 @@ public final class RecipeComposer {
             List<String> found = new ArrayList<>();
             String[] words = text.split(" ");
             for (int count = words.length - 1; count >= MIN_WORDS; count--) {
-                String shorter = Trim.end(String.join(" ", Arrays.copyOf(words, count)));
+                String shorter = Trim.end(String.join(" ", Arrays.copyOf(words, count)), language.language());
                 boolean enough = shorter.split(" ").length >= MIN_WORDS;
                 if (enough && !found.contains(shorter)) found.add(shorter);
             }

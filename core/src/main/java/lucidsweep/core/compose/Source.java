@@ -1,30 +1,35 @@
 package lucidsweep.core.compose;
 
-import java.util.Map;
-
 /**
  * Where a part takes its text from.
  *
- * @param text the fixed text; "" for the other kinds
+ * @param text of FIXED the text, or several wordings, one a line; of SECONDARY the number of the keyword, from 1; of RECIPE the
+ *     name of another recipe; "" for the other kinds
  */
 public record Source(Kind kind, String text) {
 
     /** What can be taken of an item. */
     public enum Kind {
         KEYWORD,
+        SECONDARY,
+        PLACE,
         TITLE,
         DESCRIPTION,
         H1,
         SLUG,
         SECTION,
+        TAG,
         COPY_OPENING,
+        COPY_SENTENCE,
         PRICE,
+        YEAR,
         BRAND,
+        RECIPE,
         FIXED
     }
 
-    /** Its text for an item whose texts are given by kind; "" where the item has none. */
-    String of(Map<Kind, String> item) {
-        return kind == Kind.FIXED ? text : item.getOrDefault(kind, "").strip();
+    /** Whether the text is the client's name, so that no other part needs to say it. */
+    boolean isBrand() {
+        return kind == Kind.BRAND;
     }
 }

@@ -2,6 +2,7 @@ package lucidsweep.core.compose;
 
 import java.util.Locale;
 import java.util.Set;
+import lucidsweep.core.keyword.Language;
 
 /** Shortens a text at a word without leaving a separator, an open bracket or a conjunction behind. */
 public final class Trim {
@@ -15,11 +16,21 @@ public final class Trim {
 
     /** The text without what may not stand at its end. */
     public static String end(String text) {
+        return end(text, Set.of());
+    }
+
+    /** The same where the language of the text is known: none of its small words stands at the end. */
+    static String end(String text, Language language) {
+        return end(text, language.small());
+    }
+
+    private static String end(String text, Set<String> small) {
         String trimmed = text.strip();
         while (!trimmed.isEmpty()) {
             int lastSpace = trimmed.lastIndexOf(' ');
             String last = trimmed.substring(lastSpace + 1);
-            if (DANGLING.contains(last.toLowerCase(Locale.ROOT)) || isPunctuation(last)) {
+            String lower = last.toLowerCase(Locale.ROOT);
+            if (DANGLING.contains(lower) || small.contains(lower) || isPunctuation(last)) {
                 trimmed = trimmed.substring(0, Math.max(0, lastSpace)).strip();
             } else if (endsOpen(trimmed)) {
                 trimmed = trimmed.substring(0, trimmed.length() - 1).strip();

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.function.UnaryOperator;
 import lucidsweep.core.keyword.Language;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.standard.Standard;
@@ -25,7 +26,9 @@ class ComposeTest {
     private static final Part BRAND = part(" | ", 3, false, Source.Kind.BRAND);
 
     private static Composition compose(Map<Source.Kind, String> item, Part... parts) {
-        return new RecipeComposer(new Recipe(List.of(parts)), LIMITS, ENGLISH, Names.of(NAMES)).compose(item);
+        return new RecipeComposer(
+                        new Recipe(List.of(parts)), LIMITS, ENGLISH, Names.of(NAMES), UnaryOperator.identity())
+                .compose(ItemSources.of(item));
     }
 
     @Test
@@ -49,7 +52,8 @@ class ComposeTest {
         Composition made = compose(item, H1, KEYWORD, BRAND);
         assertThat(made.text()).isEqualTo("Guided seal-watching tours for families – paddling holidays");
         assertThat(made.outcome()).isEqualTo(Composition.Outcome.SHORTENED);
-        assertThat(made.leftOut()).containsExactly("Tarrin Bay Kayaks");
+        assertThat(made.leftOut())
+                .containsExactly(new Composition.LeftOut("Tarrin Bay Kayaks", Composition.Why.NO_ROOM));
     }
 
     @Test
@@ -76,9 +80,11 @@ class ComposeTest {
 
     @Test
     void tellsItemsApart() {
-        RecipeComposer fitter = new RecipeComposer(new Recipe(List.of(H1, BRAND)), LIMITS, ENGLISH, Names.of(NAMES));
+        RecipeComposer fitter = new RecipeComposer(
+                new Recipe(List.of(H1, BRAND)), LIMITS, ENGLISH, Names.of(NAMES), UnaryOperator.identity());
         Map<Source.Kind, String> item = Map.of(Source.Kind.H1, "Kayak hire", Source.Kind.BRAND, "Tarrin Bay Kayaks");
-        assertThat(fitter.compose(item, "Gull Cove").text()).isEqualTo("Kayak hire | Gull Cove | Tarrin Bay Kayaks");
+        assertThat(fitter.compose(ItemSources.of(item), "Gull Cove").text())
+                .isEqualTo("Kayak hire | Gull Cove | Tarrin Bay Kayaks");
     }
 
     /** Against every subset of whole parts: what is chosen fits, and no set that fits is worth more. */
@@ -103,8 +109,9 @@ class ComposeTest {
                         i + 1,
                         false));
             }
-            String made = new RecipeComposer(new Recipe(parts), LIMITS, ENGLISH, Names.of(List.of()))
-                    .compose(Map.of())
+            String made = new RecipeComposer(
+                            new Recipe(parts), LIMITS, ENGLISH, Names.of(List.of()), UnaryOperator.identity())
+                    .compose(ItemSources.of(Map.of()))
                     .text();
             double best = 0;
             double chosen = 0;
@@ -159,6 +166,91 @@ class ComposeTest {
     void germanNounsKeepTheirCapitals(LetterCase letterCase, String text, String expected) {
         assertThat(letterCase.apply(text, Names.of(List.of()), Language.of("de")))
                 .isEqualTo(expected);
+    }
+
+    /** What a part is used for, what stands around it, and how it meets the one before it. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "inflatable kayak; Hire a |KEYWORD|~ ; Hire an inflatable kayak",
+                "unicorn kayak; Hire an |KEYWORD|~ ; Hire a unicorn kayak",
+                "hour tour; Book a |KEYWORD|~ ; Book an hour tour",
+                "kayak; Open to all!|KEYWORD|: ; Open to all! kayak",
+                "kayak; Open to all.|KEYWORD|, ; Open to all. kayak",
+                "kayak; Open to all|KEYWORD|, ; Open to all, kayak",
+            })
+    void partsMeetAsAWriterWouldLetThem(String keyword, String parts, String expected) {
+        String[] written = parts.split("\\|");
+        Part fixed = new Part(List.of(new Source(Source.Kind.FIXED, written[0])), "", LetterCase.AS_IS, 1, false);
+        String between = written[2].replace('~', ' ').stripTrailing() + " ";
+        Part second = new Part(List.of(new Source(Source.Kind.KEYWORD, "")), between, LetterCase.AS_IS, 2, false);
+        assertThat(compose(Map.of(Source.Kind.KEYWORD, keyword), fixed, second).text())
+                .isEqualTo(expected);
+    }
+
+    @Test
+    void aPartIsEnclosedAndUsedOnlyWhereItIsMeant() {
+        Part price = new Part(
+                List.of(new Source(Source.Kind.PRICE, "")),
+                " ",
+                LetterCase.AS_IS,
+                2,
+                false,
+                "()",
+                List.of(new Condition(Condition.What.HAS_KEYWORD, "", false)));
+        Part without = new Part(
+                List.of(new Source(Source.Kind.FIXED, "Kayaks and canoes")),
+                " – ",
+                LetterCase.AS_IS,
+                3,
+                false,
+                "",
+                List.of(new Condition(Condition.What.HAS_KEYWORD, "", true)));
+        Map<Source.Kind, String> item = Map.of(Source.Kind.H1, "Sea caves", Source.Kind.PRICE, "£45");
+        assertThat(compose(item, H1, price, without).text()).isEqualTo("Sea caves – Kayaks and canoes");
+        Map<Source.Kind, String> aimed =
+                Map.of(Source.Kind.H1, "Sea caves", Source.Kind.PRICE, "£45", Source.Kind.KEYWORD, "caves");
+        assertThat(compose(aimed, H1, price, without).text()).isEqualTo("Sea caves (£45)");
+        assertThat(compose(aimed, H1, price, without).outcome()).isEqualTo(Composition.Outcome.FITS);
+    }
+
+    /** Each of three wordings stands on about a third of the items, and the same one each time. */
+    @Test
+    void wordingsAreSpreadEvenlyAndStay() {
+        Part calls = new Part(
+                List.of(new Source(Source.Kind.FIXED, "Book now\nSee the dates\n\nAsk Ines")),
+                "",
+                LetterCase.AS_IS,
+                1,
+                false);
+        RecipeComposer composer = new RecipeComposer(
+                new Recipe(List.of(calls)), LIMITS, ENGLISH, Names.of(NAMES), UnaryOperator.identity());
+        Map<String, Integer> uses = new java.util.TreeMap<>();
+        for (long id = 7_000_000_001L; id <= 7_000_003_000L; id++) {
+            long item = id;
+            ItemSources sources = new ItemSources() {
+                @Override
+                public long id() {
+                    return item;
+                }
+
+                @Override
+                public String text(Source source) {
+                    return "";
+                }
+
+                @Override
+                public boolean holds(Condition.What what, String value) {
+                    return false;
+                }
+            };
+            String text = composer.compose(sources).text();
+            assertThat(composer.compose(sources).text()).isEqualTo(text);
+            uses.merge(text, 1, Integer::sum);
+        }
+        assertThat(uses).containsOnlyKeys("Ask Ines", "Book now", "See the dates");
+        assertThat(uses.values()).allSatisfy(times -> assertThat(times).isBetween(900, 1_100));
     }
 
     private static Part part(String before, int rank, boolean shortenable, Source.Kind... kinds) {

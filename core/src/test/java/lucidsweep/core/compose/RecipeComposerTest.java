@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import lucidsweep.core.keyword.Word;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.standard.Standard;
@@ -61,8 +62,8 @@ class RecipeComposerTest {
             Standard.TextLimits limit = limits[round % 2];
             Map<Source.Kind, String> item = item(random);
             Recipe recipe = recipe(random);
-            RecipeComposer fitter = new RecipeComposer(recipe, limit, ENGLISH, NAMES);
-            Composition made = fitter.compose(item);
+            RecipeComposer fitter = new RecipeComposer(recipe, limit, ENGLISH, NAMES, UnaryOperator.identity());
+            Composition made = fitter.compose(ItemSources.of(item));
             outcomes[made.outcome().ordinal()]++;
             String says = recipe + " of " + item + " is “" + made.text() + "”";
 
@@ -76,7 +77,9 @@ class RecipeComposerTest {
             assertThat(made.text().isEmpty()).as(says).isEqualTo(made.outcome() == Composition.Outcome.NOTHING);
             if (made.outcome() == Composition.Outcome.SHORTENED)
                 assertThat(made.leftOut()).as(says).isNotEmpty();
-            assertThat(fitter.compose(item)).as("the same again").isEqualTo(made);
+            assertThat(fitter.compose(ItemSources.of(item)))
+                    .as("the same again")
+                    .isEqualTo(made);
         }
         assertThat(outcomes).as("every outcome was met").doesNotContain(0);
     }
@@ -89,8 +92,8 @@ class RecipeComposerTest {
         for (int round = 0; round < 2_000; round++) {
             Map<Source.Kind, String> item = item(random);
             Recipe recipe = recipe(random);
-            String made = new RecipeComposer(recipe, wide, ENGLISH, NAMES)
-                    .compose(item)
+            String made = new RecipeComposer(recipe, wide, ENGLISH, NAMES, UnaryOperator.identity())
+                    .compose(ItemSources.of(item))
                     .text();
             List<Part> used = new ArrayList<>();
             for (Part part : recipe.parts()) if (!text(part, item).isEmpty()) used.add(part);
@@ -116,10 +119,10 @@ class RecipeComposerTest {
         int told = 0;
         for (int round = 0; round < 1_000; round++) {
             Map<Source.Kind, String> item = item(random);
-            RecipeComposer fitter =
-                    new RecipeComposer(recipe(random), Standard.ofPages().title(), ENGLISH, NAMES);
-            String plain = fitter.compose(item).text();
-            Composition apart = fitter.compose(item, "No " + round);
+            RecipeComposer fitter = new RecipeComposer(
+                    recipe(random), Standard.ofPages().title(), ENGLISH, NAMES, UnaryOperator.identity());
+            String plain = fitter.compose(ItemSources.of(item)).text();
+            Composition apart = fitter.compose(ItemSources.of(item), "No " + round);
             if (apart.text().contains("No " + round)) told++;
             else assertThat(apart.text()).as("“%s” leaves no room", plain).isNotEqualTo("No " + round);
         }
@@ -156,7 +159,7 @@ class RecipeComposerTest {
     }
 
     private static String text(Part part, Map<Source.Kind, String> item) {
-        for (Source source : part.sources()) if (!source.of(item).isEmpty()) return source.of(item);
+        for (Source source : part.sources()) if (item.containsKey(source.kind())) return item.get(source.kind());
         return "";
     }
 

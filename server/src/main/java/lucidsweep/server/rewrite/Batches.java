@@ -30,7 +30,6 @@ import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.Items;
-import lucidsweep.server.item.table.SetStandards;
 import lucidsweep.server.job.Lookahead;
 import lucidsweep.server.job.Progress;
 import lucidsweep.server.job.PropertyLine;
@@ -60,7 +59,7 @@ public class Batches implements SmartInitializingSingleton {
     private final Drafts drafts;
     private final Items items;
     private final Clients clients;
-    private final SetStandards standards;
+    private final ProposalWork work;
     private final Findings findings;
     private final FindingsQueue queue;
     private final PropertyLine line;
@@ -71,7 +70,7 @@ public class Batches implements SmartInitializingSingleton {
             Drafts drafts,
             Items items,
             Clients clients,
-            SetStandards standards,
+            ProposalWork work,
             Findings findings,
             FindingsQueue queue,
             PropertyLine line,
@@ -80,7 +79,7 @@ public class Batches implements SmartInitializingSingleton {
         this.drafts = drafts;
         this.items = items;
         this.clients = clients;
-        this.standards = standards;
+        this.work = work;
         this.findings = findings;
         this.queue = queue;
         this.line = line;
@@ -130,8 +129,7 @@ public class Batches implements SmartInitializingSingleton {
      */
     Batch apply(long propertyId, long[] ids, EditSpec spec, Long asOf, Progress progress) {
         Property property = clients.property(propertyId);
-        Proposals proposals = new Proposals(
-                property, clients.client(property.clientId()), spec, standards.of(property), items, drafts);
+        Proposals proposals = work.of(property, spec);
         return change(property, spec.title(), writer -> {
             refuseChangedAfter(ids, spec.field(), asOf);
             int[] done = {0};

@@ -37,7 +37,7 @@ import lucidsweep.server.web.Refusal;
 /**
  * A bulk edit or recipe as the interface sends it; what a tool does not need is null.
  *
- * @param tool recipe, or the code of a bulk edit
+ * @param tool recipe, recipes for those in force, or the code of a bulk edit
  * @param field title, description or tags
  * @param find the text, tag, beginning, ending or block to find
  * @param with what replaces it, what is added, the year, or what stands between brand and text
@@ -59,8 +59,9 @@ record EditSpec(
 
     private static final List<String> FOR_TAGS = List.of("add-tags", "remove-tags", "replace-tag", "merge-twins");
 
+    /** Whether texts are composed: by the recipe that was sent, or by those that are in force. */
     boolean isRecipe() {
-        return tool.equals("recipe");
+        return tool.equals("recipe") || tool.equals("recipes");
     }
 
     /** Checks what can be checked before the first item. */
@@ -74,7 +75,7 @@ record EditSpec(
         if (tool.equals("open-with-title") && field != Field.DESCRIPTION) {
             throw Refusal.badInput("only a description can open with the title’s words");
         }
-        if (isRecipe() && recipe == null) throw Refusal.badInput("a recipe needs its parts");
+        if (tool.equals("recipe") && recipe == null) throw Refusal.badInput("a recipe needs its parts");
     }
 
     /** @param words of the property's language */
@@ -119,6 +120,7 @@ record EditSpec(
         String texts = field == Field.TAGS ? "tags" : field.label() + "s";
         return switch (tool) {
             case "recipe" -> "Recipe for " + texts;
+            case "recipes" -> "All recipes for " + texts;
             case "replace" -> "“" + find + "” replaced by “" + (with == null ? "" : with) + "” in " + texts;
             case "before" -> "“" + with + "” added to the start of " + texts;
             case "after" -> "“" + with + "” added to the end of " + texts;

@@ -21,7 +21,7 @@ final class Preview {
 
     private final boolean ofTags;
     private final long propertyId;
-    private final Field field;
+    private final EditSpec spec;
     private final long asOf;
     private final int of;
     private final long[] ids;
@@ -36,10 +36,10 @@ final class Preview {
     private String problem;
 
     /** A preview of so many items of a property, as they are at a revision of it. */
-    Preview(long propertyId, Field field, long asOf, int of) {
+    Preview(long propertyId, EditSpec spec, long asOf, int of) {
         this.propertyId = propertyId;
-        this.field = field;
-        ofTags = field == Field.TAGS;
+        this.spec = spec;
+        ofTags = spec.field() == Field.TAGS;
         this.asOf = asOf;
         this.of = of;
         ids = new long[of];
@@ -141,8 +141,12 @@ final class Preview {
         return propertyId;
     }
 
+    EditSpec spec() {
+        return spec;
+    }
+
     Field field() {
-        return field;
+        return spec.field();
     }
 
     /** The texts that it would make; all of them once it has ended. */

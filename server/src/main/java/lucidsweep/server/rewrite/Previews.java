@@ -5,18 +5,20 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.annotation.Nullable;
 import jakarta.annotation.PreDestroy;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import lucidsweep.core.compose.Composition;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.LimitCheck;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
-import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.table.ItemStandards;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.PickedItems;
@@ -38,7 +40,7 @@ class Previews {
     private final Clients clients;
     private final SetStandards standards;
     private final Items items;
-    private final Drafts drafts;
+    private final ProposalWork work;
     private final PickedItems picked;
     private final Cache<String, Preview> previews = Caffeine.newBuilder()
             .maximumWeight(Runtime.getRuntime().maxMemory() / 8)
@@ -54,11 +56,11 @@ class Previews {
     /** What was previewed, and of which revision of the property. */
     private record Asked(long propertyId, long revision, Selection selection, EditSpec spec) {}
 
-    Previews(Clients clients, SetStandards standards, Items items, Drafts drafts, PickedItems picked) {
+    Previews(Clients clients, SetStandards standards, Items items, ProposalWork work, PickedItems picked) {
         this.clients = clients;
         this.standards = standards;
         this.items = items;
-        this.drafts = drafts;
+        this.work = work;
         this.picked = picked;
     }
 
@@ -68,16 +70,20 @@ class Previews {
      * @param after the new text; null where it stays as it is
      * @param fit the new text held to its limits; null for tags and where it stays
      * @param result how it came out
+     * @param leftOut what a recipe left out, and why
      */
     record PreviewRow(
-            long itemId, @Nullable String after, @Nullable LimitCheck fit, String result) {}
+            long itemId,
+            @Nullable String after,
+            @Nullable LimitCheck fit,
+            String result,
+            List<Composition.LeftOut> leftOut) {}
 
     Preview.Figures start(long propertyId, Selection selection, EditSpec spec) throws InterruptedException {
         Property property = clients.property(propertyId);
-        Proposals proposals = new Proposals(
-                property, clients.client(property.clientId()), spec, standards.of(property), items, drafts);
+        Proposals proposals = work.of(property, spec);
         long[] ids = selection.resolve(propertyId, items);
-        Preview preview = new Preview(propertyId, spec.field(), property.revision(), ids.length);
+        Preview preview = new Preview(propertyId, spec, property.revision(), ids.length);
         String token = UUID.randomUUID().toString();
         previews.put(token, preview);
         Asked asked = new Asked(propertyId, property.revision(), selection, spec);
@@ -98,17 +104,21 @@ class Previews {
             throw Refusal.badInput("expected at most " + MOST_ROWS + " items at once, got " + ids.length);
         }
         Preview preview = find(token);
-        ItemStandards.Held held =
-                standards.of(clients.property(preview.propertyId())).held(ids);
+        Property property = clients.property(preview.propertyId());
+        ItemStandards.Held held = standards.of(property).held(ids);
+        long[] sorted = Arrays.stream(ids).sorted().distinct().toArray();
+        Map<Long, List<Composition.LeftOut>> leftOut =
+                preview.spec().isRecipe() ? work.of(property, preview.spec()).leftOut(sorted) : Map.of();
         List<PreviewRow> rows = new ArrayList<>();
         for (long id : ids) {
             Preview.Line line = preview.line(id);
-            if (line != null) rows.add(row(line, preview.field(), held));
+            if (line != null) rows.add(row(line, preview.field(), held, leftOut.getOrDefault(id, List.of())));
         }
         return rows;
     }
 
-    private static PreviewRow row(Preview.Line line, Field field, ItemStandards.Held held) {
+    private static PreviewRow row(
+            Preview.Line line, Field field, ItemStandards.Held held, List<Composition.LeftOut> leftOut) {
         LimitCheck fit = line.after() == null || field == Field.TAGS
                 ? null
                 : LimitCheck.of(line.after(), held.standard(line.itemId()).limits(field));
@@ -116,7 +126,8 @@ class Previews {
                 line.itemId(),
                 line.after(),
                 fit,
-                line.result().name().toLowerCase(Locale.ROOT).replace('_', '-'));
+                line.result().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                leftOut);
     }
 
     private Preview find(String token) {

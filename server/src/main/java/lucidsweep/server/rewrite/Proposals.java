@@ -3,31 +3,30 @@ package lucidsweep.server.rewrite;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
-import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import lucidsweep.core.compose.Composition;
+import lucidsweep.core.compose.ItemSources;
 import lucidsweep.core.compose.Names;
+import lucidsweep.core.compose.Recipe;
 import lucidsweep.core.compose.RecipeComposer;
-import lucidsweep.core.compose.Source;
 import lucidsweep.core.edit.BulkEdit;
+import lucidsweep.core.edit.PlaceBrand;
 import lucidsweep.core.edit.RunawayPattern;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Words;
-import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.TextKey;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Property;
-import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.ItemDetail;
@@ -39,8 +38,9 @@ import lucidsweep.server.job.Lookahead;
 final class Proposals {
 
     private static final int CHUNK = 200;
-    private static final Pattern BREAK = Pattern.compile("^/|/$|[-_]");
     private static final int RUNAWAYS_ENDURED = 5;
+
+    private static final int DEEPEST = 3;
 
     private final Property property;
     private final Client client;
@@ -48,34 +48,54 @@ final class Proposals {
     private final Items items;
     private final Drafts drafts;
     private final ItemStandards standards;
-    private final Map<Standard, Tool> tools = Collections.synchronizedMap(new IdentityHashMap<>());
+    private final PropertyRecipes.Kept kept;
+    private final RecipeSources sources;
+    private final Map<Standard, BulkEdit> edits = Collections.synchronizedMap(new IdentityHashMap<>());
+    private final Map<Recipe, Map<Standard, RecipeComposer>> composers =
+            Collections.synchronizedMap(new IdentityHashMap<>());
     private final Set<Long> taken = new HashSet<>();
     private final Map<Long, Boolean> heldElsewhere = new HashMap<>();
     private final AtomicInteger runaways = new AtomicInteger();
 
-    /** What works the edit out for items that are held to the same; one of both is null. */
-    private record Tool(Standard standard, BulkEdit edit, RecipeComposer composer) {}
-
-    Proposals(Property property, Client client, EditSpec spec, ItemStandards standards, Items items, Drafts drafts) {
-        spec.check();
+    /** @param sources what recipes take of the items; null for a bulk edit */
+    Proposals(
+            Property property,
+            Client client,
+            EditSpec spec,
+            ItemStandards standards,
+            PropertyRecipes.Kept kept,
+            RecipeSources sources,
+            Items items,
+            Drafts drafts) {
         this.property = property;
         this.client = client;
         this.spec = spec;
         this.items = items;
         this.drafts = drafts;
         this.standards = standards;
-        tool(standards.base());
+        this.kept = kept;
+        this.sources = sources;
+        // What cannot be read is refused before the first item.
+        if (!spec.isRecipe()) edit(standards.base());
     }
 
-    private Tool tool(Standard standard) {
-        return tools.computeIfAbsent(standard, this::newTool);
+    private BulkEdit edit(Standard standard) {
+        return edits.computeIfAbsent(standard, any -> spec.bulkEdit(standard, client, Words.in(property.language())));
     }
 
-    private Tool newTool(Standard standard) {
-        Words words = Words.in(property.language());
-        if (!spec.isRecipe()) return new Tool(standard, spec.bulkEdit(standard, client, words), null);
-        Names names = Names.of(client.names());
-        return new Tool(standard, null, new RecipeComposer(spec.recipe(), standard.limits(spec.field()), words, names));
+    private RecipeComposer composer(Recipe recipe, Standard standard) {
+        return composers
+                .computeIfAbsent(recipe, any -> Collections.synchronizedMap(new IdentityHashMap<>()))
+                .computeIfAbsent(standard, any -> newComposer(recipe, standard));
+    }
+
+    private RecipeComposer newComposer(Recipe recipe, Standard standard) {
+        return new RecipeComposer(
+                recipe,
+                standard.limits(spec.field()),
+                Words.in(property.language()),
+                Names.of(client.names()),
+                new PlaceBrand(client.brandNames(), "", PlaceBrand.Place.NONE)::apply);
     }
 
     /** Proposes for all of the ids, which ascend, in their order and a chunk at a time. */
@@ -87,8 +107,8 @@ final class Proposals {
                 drafts -> visit.accept(told(drafts, ids)));
     }
 
-    /** A proposal that was worked out for itself; sources are kept only where it was composed. */
-    private record Draft(Proposal proposal, Tool tool, Map<Source.Kind, String> sources) {
+    /** A proposal that was worked out for itself; sources and composer are kept only where it was composed. */
+    private record Draft(Proposal proposal, RecipeComposer composer, ItemSources sources) {
 
         FieldLine field() {
             return proposal.field();
@@ -97,29 +117,28 @@ final class Proposals {
 
     private List<Draft> edited(long[] ids) {
         ItemStandards.Held held = standards.held(ids);
-        boolean withTitles = tool(standards.base()).edit.needsTitle();
-        Map<Long, String> titles = withTitles
+        Map<Long, String> titles = edit(standards.base()).needsTitle()
                 ? drafts.fields(ids, Field.TITLE).stream().collect(Collectors.toMap(FieldLine::itemId, FieldLine::text))
                 : Map.of();
         return drafts.fields(ids, spec.field()).stream()
                 .map(field -> {
-                    Tool tool = tool(held.standard(field.itemId()));
-                    return new Draft(edited(field, titles.getOrDefault(field.itemId(), ""), tool), tool, null);
+                    Standard standard = held.standard(field.itemId());
+                    String title = titles.getOrDefault(field.itemId(), "");
+                    return new Draft(edited(field, title, standard), null, null);
                 })
                 .toList();
     }
 
-    private Proposal edited(FieldLine field, String title, Tool tool) {
-        if (field.isKept()) return Proposal.unchanged(field, tool.standard, Proposal.Result.KEPT);
-        if (runaways.get() >= RUNAWAYS_ENDURED)
-            return Proposal.unchanged(field, tool.standard, Proposal.Result.RUNAWAY);
+    private Proposal edited(FieldLine field, String title, Standard standard) {
+        if (field.isKept()) return Proposal.unchanged(field, standard, Proposal.Result.KEPT);
+        if (runaways.get() >= RUNAWAYS_ENDURED) return Proposal.unchanged(field, standard, Proposal.Result.RUNAWAY);
         try {
-            String after = tool.edit.apply(field.text(), title);
+            String after = edit(standard).apply(field.text(), title);
             boolean same = after.equals(field.text());
-            return new Proposal(field, tool.standard, after, same ? Proposal.Result.UNCHANGED : Proposal.Result.WHOLE);
+            return new Proposal(field, standard, after, same ? Proposal.Result.UNCHANGED : Proposal.Result.WHOLE);
         } catch (RunawayPattern e) {
             runaways.incrementAndGet();
-            return Proposal.unchanged(field, tool.standard, Proposal.Result.RUNAWAY);
+            return Proposal.unchanged(field, standard, Proposal.Result.RUNAWAY);
         }
     }
 
@@ -128,19 +147,55 @@ final class Proposals {
         ItemStandards.Held held = standards.held(ids);
         for (ItemDetail item : items.details(property.id(), ids)) {
             FieldLine field = item.field(spec.field());
-            if (field == null) continue;
-            Map<Source.Kind, String> sources = sources(item);
-            Tool tool = tool(held.standard(field.itemId()));
-            made.add(new Draft(composed(field, tool, sources), tool, sources));
+            if (field != null) made.add(composed(item, field, held.standard(item.id())));
         }
         return made;
     }
 
-    private static Proposal composed(FieldLine field, Tool tool, Map<Source.Kind, String> sources) {
-        if (field.isKept()) return Proposal.unchanged(field, tool.standard, Proposal.Result.KEPT);
-        Composition composition = tool.composer.compose(sources);
-        if (composition.text().isEmpty()) return Proposal.unchanged(field, tool.standard, Proposal.Result.NOTHING);
-        return new Proposal(field, tool.standard, composition.text(), result(composition.outcome()));
+    private Draft composed(ItemDetail item, FieldLine field, Standard standard) {
+        Optional<Recipe> recipe = recipeOf(item.id());
+        if (field.isKept()) return new Draft(Proposal.unchanged(field, standard, Proposal.Result.KEPT), null, null);
+        if (recipe.isEmpty())
+            return new Draft(Proposal.unchanged(field, standard, Proposal.Result.UNCHANGED), null, null);
+        RecipeComposer composer = composer(recipe.get(), standard);
+        ItemSources of = sourcesOf(item, standard, DEEPEST);
+        Composition composition = composer.compose(of);
+        Proposal proposal = composition.text().isEmpty()
+                ? Proposal.unchanged(field, standard, Proposal.Result.NOTHING)
+                : new Proposal(field, standard, composition.text(), result(composition.outcome()));
+        return new Draft(proposal, composer, of);
+    }
+
+    /** The recipe that was sent, or what is in force for the item. */
+    private Optional<Recipe> recipeOf(long itemId) {
+        return spec.recipe() != null ? Optional.of(spec.recipe()) : kept.inForce(itemId);
+    }
+
+    /** A recipe may take another one as a source, and that one a third; one that takes itself ends there. */
+    private ItemSources sourcesOf(ItemDetail item, Standard standard, int deeper) {
+        return sources.of(item, name -> {
+            Recipe nested = kept.byName().get(name);
+            if (nested == null || deeper == 0) return "";
+            return composer(nested, standard)
+                    .compose(sourcesOf(item, standard, deeper - 1))
+                    .text();
+        });
+    }
+
+    /** What recipes leave out of the texts of some items, by item. */
+    Map<Long, List<Composition.LeftOut>> leftOut(long[] ids) {
+        Map<Long, List<Composition.LeftOut>> leftOut = new HashMap<>();
+        ItemStandards.Held held = standards.held(ids);
+        for (ItemDetail item : items.details(property.id(), ids)) {
+            Standard standard = held.standard(item.id());
+            recipeOf(item.id())
+                    .ifPresent(recipe -> leftOut.put(
+                            item.id(),
+                            composer(recipe, standard)
+                                    .compose(sourcesOf(item, standard, DEEPEST))
+                                    .leftOut()));
+        }
+        return leftOut;
     }
 
     /** What was worked out for each by itself is held against the others here, one after another. */
@@ -152,14 +207,14 @@ final class Proposals {
     /** Two items never get the same text: the later one gets the part that tells it apart. */
     private Proposal distinct(Draft draft, long[] selected) {
         Proposal proposal = draft.proposal;
-        boolean composed = proposal.result() != Proposal.Result.KEPT && proposal.result() != Proposal.Result.NOTHING;
+        boolean composed = draft.composer != null && proposal.result() != Proposal.Result.NOTHING;
         if (!composed || claim(draft, proposal.after(), selected)) return proposal;
-        for (String telling : tellingApart(draft.sources)) {
-            String apart = draft.tool.composer.compose(draft.sources, telling).text();
+        for (String telling : RecipeSources.tellingApart(draft.sources)) {
+            String apart = draft.composer.compose(draft.sources, telling).text();
             if (!apart.isEmpty() && claim(draft, apart, selected))
-                return new Proposal(draft.field(), draft.tool.standard, apart, Proposal.Result.TOLD_APART);
+                return new Proposal(draft.field(), proposal.standard(), apart, Proposal.Result.TOLD_APART);
         }
-        return new Proposal(draft.field(), draft.tool.standard, proposal.after(), Proposal.Result.ALIKE);
+        return new Proposal(draft.field(), proposal.standard(), proposal.after(), Proposal.Result.ALIKE);
     }
 
     private boolean claim(Draft draft, String text, long[] selected) {
@@ -179,18 +234,6 @@ final class Proposals {
         return drafts.fields(others, spec.field()).stream().anyMatch(FieldLine::isKept);
     }
 
-    private static List<String> tellingApart(Map<Source.Kind, String> sources) {
-        return List.of(
-                        sources.get(Source.Kind.H1),
-                        sources.get(Source.Kind.SLUG),
-                        sources.get(Source.Kind.SECTION),
-                        sources.get(Source.Kind.KEYWORD),
-                        sources.get(Source.Kind.PRICE))
-                .stream()
-                .filter(text -> !text.isBlank())
-                .toList();
-    }
-
     private static Proposal.Result result(Composition.Outcome outcome) {
         return switch (outcome) {
             case FITS -> Proposal.Result.WHOLE;
@@ -198,28 +241,5 @@ final class Proposals {
             case LACKS_SOURCE -> Proposal.Result.LACKS_SOURCE;
             case NOTHING -> Proposal.Result.NOTHING;
         };
-    }
-
-    private Map<Source.Kind, String> sources(ItemDetail item) {
-        Map<Source.Kind, String> sources = new EnumMap<>(Source.Kind.class);
-        sources.put(Source.Kind.KEYWORD, orEmpty(item.keyword()));
-        sources.put(Source.Kind.TITLE, item.title().captured());
-        sources.put(Source.Kind.DESCRIPTION, item.description().captured());
-        sources.put(Source.Kind.H1, item.seen().h1());
-        sources.put(
-                Source.Kind.SLUG, property.kind() == PropertyKind.WEBSITE ? PageAddress.slugWords(item.address()) : "");
-        sources.put(Source.Kind.SECTION, sectionWords(item.section()));
-        sources.put(Source.Kind.PRICE, item.seen().price());
-        sources.put(Source.Kind.BRAND, client.name());
-        sources.put(Source.Kind.COPY_OPENING, item.seen().opening());
-        return sources;
-    }
-
-    private static String sectionWords(String section) {
-        return BREAK.matcher(section).replaceAll(" ").strip();
-    }
-
-    private static String orEmpty(String text) {
-        return text == null ? "" : text;
     }
 }

@@ -51,6 +51,10 @@ public record ItemFilter(
         return new ItemFilter(null, null, null, null, null, ANY, null, null, null, null, null, null);
     }
 
+    public static ItemFilter ofSet(long setId) {
+        return new ItemFilter(null, null, null, null, null, null, null, null, setId, null, null, null);
+    }
+
     public static ItemFilter ofIds(List<Long> ids) {
         return new ItemFilter(null, null, null, null, null, null, null, null, null, null, null, ids);
     }

@@ -1,0 +1,210 @@
+package lucidsweep.server.rewrite;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import lucidsweep.core.compose.Condition;
+import lucidsweep.core.compose.ItemSources;
+import lucidsweep.core.compose.Recipe;
+import lucidsweep.core.compose.Sentences;
+import lucidsweep.core.compose.Source;
+import lucidsweep.core.compose.TagList;
+import lucidsweep.core.keyword.Intent;
+import lucidsweep.core.keyword.Language;
+import lucidsweep.core.keyword.PlacesNamed;
+import lucidsweep.core.page.PageAddress;
+import lucidsweep.core.text.TextKey;
+import lucidsweep.core.text.WrittenNumber;
+import lucidsweep.server.aim.targets.ItemKeywords;
+import lucidsweep.server.client.Client;
+import lucidsweep.server.client.Property;
+import lucidsweep.server.client.PropertyKind;
+import lucidsweep.server.item.table.ItemDetail;
+
+/** What recipes may take of the items of a property. Safe for use by many threads. */
+final class RecipeSources {
+
+    private static final Pattern BREAK = Pattern.compile("^/|/$|[-_]");
+    private static final Pattern YEAR = Pattern.compile("\\b(?:19|20)\\d\\d\\b");
+    private static final Pattern AMOUNT = Pattern.compile("\\d[\\d.,]*");
+
+    private final Property property;
+    private final Client client;
+    private final PlacesNamed places;
+    private final Language language;
+    private final Set<String> brands;
+    private final Map<Long, List<String>> secondary;
+    private final PropertyRecipes.Members members;
+
+    /**
+     * Prepares to look at items.
+     *
+     * @param keywords of all items, where a recipe asks for secondary ones; else empty
+     * @param members who belongs to the sets of the property
+     */
+    RecipeSources(
+            Property property,
+            Client client,
+            Map<Long, List<ItemKeywords.Aim>> keywords,
+            PropertyRecipes.Members members) {
+        this.property = property;
+        this.client = client;
+        this.members = members;
+        places = new PlacesNamed(client.placeNames());
+        language = Language.of(property.language());
+        brands = client.brandNames().stream().map(TextKey::key).collect(Collectors.toSet());
+        secondary = new HashMap<>();
+        keywords.forEach((id, aims) -> {
+            List<String> phrases = new ArrayList<>();
+            for (ItemKeywords.Aim aim : aims) if (!aim.primary()) phrases.add(aim.phrase());
+            if (!phrases.isEmpty()) secondary.put(id, phrases);
+        });
+    }
+
+    /** Whether any part of some recipes takes secondary keywords. */
+    static boolean needsSecondary(Collection<Recipe> recipes) {
+        return recipes.stream()
+                .flatMap(recipe -> recipe.parts().stream())
+                .flatMap(part -> part.sources().stream())
+                .anyMatch(source -> source.kind() == Source.Kind.SECONDARY);
+    }
+
+    /** @param nested composes another recipe of a name for the same item; "" where there is none */
+    ItemSources of(ItemDetail item, Function<String, String> nested) {
+        Map<Source.Kind, String> texts = new EnumMap<>(Source.Kind.class);
+        texts.put(Source.Kind.KEYWORD, orEmpty(item.keyword()));
+        texts.put(Source.Kind.TITLE, item.title().captured());
+        texts.put(Source.Kind.DESCRIPTION, item.description().captured());
+        texts.put(Source.Kind.H1, item.seen().h1());
+        texts.put(
+                Source.Kind.SLUG, property.kind() == PropertyKind.WEBSITE ? PageAddress.slugWords(item.address()) : "");
+        texts.put(
+                Source.Kind.SECTION,
+                BREAK.matcher(item.section()).replaceAll(" ").strip());
+        texts.put(Source.Kind.PRICE, item.seen().price());
+        texts.put(Source.Kind.BRAND, client.name());
+        texts.put(Source.Kind.COPY_OPENING, item.seen().opening());
+        return new Sources(item, texts, nested);
+    }
+
+    private final class Sources implements ItemSources {
+        private final ItemDetail item;
+        private final Map<Source.Kind, String> texts;
+        private final Function<String, String> nested;
+
+        private Sources(ItemDetail item, Map<Source.Kind, String> texts, Function<String, String> nested) {
+            this.item = item;
+            this.texts = texts;
+            this.nested = nested;
+        }
+
+        @Override
+        public long id() {
+            return item.id();
+        }
+
+        @Override
+        public String text(Source source) {
+            return switch (source.kind()) {
+                case SECONDARY -> secondary(source.text());
+                case PLACE -> place();
+                case TAG -> tag();
+                case COPY_SENTENCE -> Sentences.firstGood(item.seen().opening());
+                case YEAR -> year();
+                case RECIPE -> nested.apply(source.text());
+                default -> texts.getOrDefault(source.kind(), "");
+            };
+        }
+
+        private String secondary(String number) {
+            List<String> phrases = secondary.getOrDefault(item.id(), List.of());
+            int place = number.matches("[1-9]") ? Integer.parseInt(number) - 1 : 0;
+            return place < phrases.size() ? phrases.get(place) : "";
+        }
+
+        /** Where the keyword names none, the place of the heading, the title or the address. */
+        private String place() {
+            for (Source.Kind kind : List.of(Source.Kind.KEYWORD, Source.Kind.H1, Source.Kind.TITLE, Source.Kind.SLUG)) {
+                String place = places.in(texts.get(kind));
+                if (!place.isEmpty()) return place;
+            }
+            return "";
+        }
+
+        private String tag() {
+            List<String> tags =
+                    item.tags() == null ? List.of() : TagList.of(item.tags().text());
+            return tags.isEmpty() ? "" : tags.get(0);
+        }
+
+        private String year() {
+            Matcher year = YEAR.matcher(item.seen().published());
+            return year.find() ? year.group() : "";
+        }
+
+        @Override
+        public boolean holds(Condition.What what, String value) {
+            return switch (what) {
+                case HAS_KEYWORD -> item.keyword() != null;
+                case HAS_PLACE -> !place().isEmpty();
+                case INTENT -> item.keyword() != null && intent().code().equals(value);
+                case PRICE_UNDER -> isUnder(item.seen().price(), value);
+                case LANGUAGE -> Language.of(spoken()).code().equals(value);
+                case IN_SET -> members.has(value, item.id());
+            };
+        }
+
+        private String spoken() {
+            String own = item.seen().language();
+            return own.isEmpty() ? property.language() : own;
+        }
+
+        private Intent.Kind intent() {
+            String key = " " + TextKey.key(item.keyword()) + " ";
+            boolean brand = brands.stream().anyMatch(each -> key.contains(" " + each + " "));
+            return Intent.of(item.keyword(), language, brand, places.in(item.keyword()))
+                    .kind();
+        }
+    }
+
+    private static boolean isUnder(String price, String limit) {
+        Optional<Double> amount = amount(price);
+        Optional<Double> most = amount(limit);
+        return amount.isPresent() && most.isPresent() && amount.get() < most.get();
+    }
+
+    private static Optional<Double> amount(String written) {
+        Matcher amount = AMOUNT.matcher(written);
+        return amount.find() ? WrittenNumber.plain(amount.group()).map(Double::valueOf) : Optional.empty();
+    }
+
+    /** What tells an item apart from others that would get the same text, in falling order. */
+    static List<String> tellingApart(ItemSources item) {
+        List<String> telling = new ArrayList<>();
+        for (Source.Kind kind : List.of(
+                Source.Kind.H1,
+                Source.Kind.PLACE,
+                Source.Kind.SLUG,
+                Source.Kind.SECTION,
+                Source.Kind.KEYWORD,
+                Source.Kind.YEAR,
+                Source.Kind.PRICE)) {
+            String text = item.text(new Source(kind, ""));
+            if (!text.isBlank()) telling.add(text);
+        }
+        return telling;
+    }
+
+    private static String orEmpty(String text) {
+        return text == null ? "" : text;
+    }
+}
