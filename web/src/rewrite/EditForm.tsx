@@ -1,4 +1,4 @@
-import { Checkbox, NativeSelect, SegmentedControl, TagsInput, Textarea, TextInput } from "@mantine/core";
+import { Checkbox, NativeSelect, NumberInput, SegmentedControl, TagsInput, Textarea, TextInput } from "@mantine/core";
 import type { EditSpec } from "../api/client";
 import { RecipeEditor } from "./RecipeEditor";
 import css from "./Rewrite.module.css";
@@ -154,6 +154,25 @@ export function EditForm({ propertyId, spec, listings, onChange }: Props) {
             checked={spec.atSentence ?? false}
             onChange={(event) => set({ atSentence: event.currentTarget.checked })}
           />
+        </div>
+      );
+    case "tag-sets":
+      return (
+        <div className={css.form}>
+          <p>
+            Tags by searches a month and by how much they are about the item, under the limits of the standard. No two
+            say the same, and a tag is worth less the more of the others carry it.
+          </p>
+          <NumberInput
+            label="Brand tags, at most"
+            description="Share of the places"
+            suffix=" %"
+            min={0}
+            max={100}
+            value={spec.share ?? 33}
+            onChange={(share) => typeof share === "number" && set({ share })}
+          />
+          {tags("Words that no tag may contain")}
         </div>
       );
     case "add-tags":

@@ -17,6 +17,7 @@ const figures = (changes: Partial<Figures>): Figures => ({
   done: 30,
   complete: true,
   problem: null,
+  says: null,
   changes: 20,
   fitting: 18,
   unchanged: 9,
@@ -192,7 +193,7 @@ it("edits a recipe as its parts: sources, order, rank, letter case, shortening",
   expect((screen.getByRole("button", { name: "Add a part" }) as HTMLButtonElement).disabled).toBe(true);
   fireEvent.change(screen.getByLabelText("Ready-made recipes"), { target: { value: "2" } });
   await waitFor(() =>
-    expect(last().recipe?.parts.map((each) => each.sources[0].kind)).toEqual(["H1", "PLACE", "BRAND"]),
+    expect(last().recipe?.parts.map((each) => each.sources?.[0].kind)).toEqual(["H1", "PLACE", "BRAND"]),
   );
 });
 

@@ -46,6 +46,7 @@ export function Verdict({ figures, field, outcome, onOutcome }: Props) {
       {parts.length > 0 && (
         <p className={css.detail}>{`${parts.map(([n, what]) => `${count(n)} ${what}`).join("; ")}.`}</p>
       )}
+      {figures.says && <p className={css.detail}>{figures.says}</p>}
       {figures.complete && shown.length > 0 && (
         <fieldset className={css.outcomes}>
           <legend>Show at the desk</legend>

@@ -147,6 +147,8 @@ export function startOf(tool: Tool, field: Field, given: { find: string; with: s
       return { tool, field, with: " | ", letterCase: "last" };
     case "year":
       return { tool, field, with: `${new Date().getFullYear()}` };
+    case "tag-sets":
+      return { tool, field: "tags", tags: [], share: 33 };
     case "encoding":
     case "emoji":
     case "spaces":

@@ -23,6 +23,7 @@ export type Tool =
   | "remove-tags"
   | "replace-tag"
   | "merge-twins"
+  | "tag-sets"
   | "keep"
   | "tags";
 
@@ -56,6 +57,7 @@ export const TOOLS: ToolEntry[] = [
   { tool: "encoding", label: "Broken characters", group: "Repair" },
   { tool: "emoji", label: "Remove emoji", group: "Repair" },
   { tool: "spaces", label: "White space", group: "Repair" },
+  { tool: "tag-sets", label: "Choose tag sets", group: "Tags", only: "tags", barred: true },
   { tool: "add-tags", label: "Add tags", group: "Tags", only: "tags", barred: true },
   { tool: "remove-tags", label: "Remove tags", group: "Tags", only: "tags" },
   { tool: "replace-tag", label: "Replace a tag", group: "Tags", only: "tags" },

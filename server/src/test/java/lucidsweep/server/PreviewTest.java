@@ -54,6 +54,7 @@ class PreviewTest {
                 "add-block|description|\"with\":\"Sent from the boat shed.\\nWithin two days.\"",
                 "open-with-title|description|\"find\":null",
                 "shorten-ending|title|\"find\":\" paddle\"",
+                "tag-sets|tags|\"tags\":[\"cheap\"],\"share\":20",
                 "merge-twins|tags|\"find\":null",
                 "case|title|\"letterCase\":\"title\"",
                 "add-tags|tags|\"tags\":[\"boat shed\",\"hand made\"]",

@@ -44,6 +44,8 @@ import lucidsweep.server.web.Refusal;
  * @param way plain, whole-word or regex; null for plain
  * @param letterCase a letter case; where the brand goes: first, last or none
  * @param atSentence whether it is cut at a sentence
+ * @param tags those that are added or removed; of tag sets the words that none may contain
+ * @param share of tag sets, how many of a hundred places may go to brand tags
  */
 record EditSpec(
         @NotNull String tool,
@@ -55,13 +57,25 @@ record EditSpec(
         String letterCase,
         Boolean atSentence,
         List<String> tags,
+        Integer share,
         Recipe recipe) {
 
-    private static final List<String> FOR_TAGS = List.of("add-tags", "remove-tags", "replace-tag", "merge-twins");
+    private static final List<String> FOR_TAGS =
+            List.of("add-tags", "remove-tags", "replace-tag", "merge-twins", "tag-sets");
 
     /** Whether texts are composed: by the recipe that was sent, or by those that are in force. */
     boolean isRecipe() {
         return tool.equals("recipe") || tool.equals("recipes");
+    }
+
+    /** Whether tags are chosen for all items together. */
+    boolean isTagSets() {
+        return tool.equals("tag-sets");
+    }
+
+    /** How many of a hundred places may go to brand tags: a third unless it is said. */
+    int brandPercent() {
+        return share == null ? 33 : share;
     }
 
     /** Checks what can be checked before the first item. */
@@ -74,6 +88,9 @@ record EditSpec(
         }
         if (tool.equals("open-with-title") && field != Field.DESCRIPTION) {
             throw Refusal.badInput("only a description can open with the title’s words");
+        }
+        if (brandPercent() < 0 || brandPercent() > 100) {
+            throw Refusal.badInput("expected a share of brand tags from 0 to 100 percent, got " + share);
         }
         if (tool.equals("recipe") && recipe == null) throw Refusal.badInput("a recipe needs its parts");
     }
@@ -142,6 +159,7 @@ record EditSpec(
             case "remove-tags" -> "Tags removed: " + String.join(", ", tags);
             case "replace-tag" -> "Tag “" + find + "” replaced by “" + with + "”";
             case "merge-twins" -> "Tags that say the same merged";
+            case "tag-sets" -> "Tag sets chosen by searches";
             default -> tool;
         };
     }

@@ -34,6 +34,7 @@ final class Preview {
     private int fitting;
     private boolean complete;
     private String problem;
+    private String says;
 
     /** A preview of so many items of a property, as they are at a revision of it. */
     Preview(long propertyId, EditSpec spec, long asOf, int of) {
@@ -79,6 +80,7 @@ final class Preview {
      * The figures so far.
      *
      * @param asOf the revision of the property that was looked at; applying it says so
+     * @param says what there is to say of all together, once it has ended
      */
     record Figures(
             String token,
@@ -87,6 +89,7 @@ final class Preview {
             int done,
             boolean complete,
             @Nullable String problem,
+            @Nullable String says,
             @JsonUnwrapped Outcomes outcomes) {}
 
     /**
@@ -183,6 +186,11 @@ final class Preview {
         return cancelled;
     }
 
+    /** Notes what there is to say of all together. */
+    synchronized void note(String says) {
+        this.says = says;
+    }
+
     /** Says that it has ended. */
     synchronized void complete(String problem) {
         this.problem = problem;
@@ -203,6 +211,7 @@ final class Preview {
                 done,
                 complete,
                 problem,
+                says,
                 new Outcomes(
                         changes,
                         fitting,

@@ -158,6 +158,7 @@ class Previews {
                 if (preview.isCancelled()) throw new CancellationException();
                 preview.add(some);
             });
+            preview.note(proposals.says());
             for (Preview.Kind kind : Preview.Kind.values()) picked.put(nameOf(token, kind), preview.ids(kind));
             // Once more, since it is known now what it weighs.
             previews.put(token, preview);

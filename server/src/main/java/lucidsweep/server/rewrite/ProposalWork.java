@@ -21,6 +21,7 @@ class ProposalWork {
     private final SetStandards standards;
     private final PropertyRecipes recipes;
     private final ItemKeywords keywords;
+    private final TagSets tagSets;
     private final Items items;
     private final Drafts drafts;
 
@@ -29,12 +30,14 @@ class ProposalWork {
             SetStandards standards,
             PropertyRecipes recipes,
             ItemKeywords keywords,
+            TagSets tagSets,
             Items items,
             Drafts drafts) {
         this.clients = clients;
         this.standards = standards;
         this.recipes = recipes;
         this.keywords = keywords;
+        this.tagSets = tagSets;
         this.items = items;
         this.drafts = drafts;
     }
@@ -44,7 +47,7 @@ class ProposalWork {
         Client client = clients.client(property.clientId());
         PropertyRecipes.Kept kept = recipes.of(property.id(), spec.field());
         RecipeSources sources = spec.isRecipe() ? sources(property, client, spec, kept) : null;
-        return new Proposals(property, client, spec, standards.of(property), kept, sources, items, drafts);
+        return new Proposals(property, client, spec, standards.of(property), kept, sources, tagSets, items, drafts);
     }
 
     private RecipeSources sources(Property property, Client client, EditSpec spec, PropertyRecipes.Kept kept) {

@@ -50,12 +50,14 @@ final class Proposals {
     private final ItemStandards standards;
     private final PropertyRecipes.Kept kept;
     private final RecipeSources sources;
+    private final TagSets tagSets;
     private final Map<Standard, BulkEdit> edits = Collections.synchronizedMap(new IdentityHashMap<>());
     private final Map<Recipe, Map<Standard, RecipeComposer>> composers =
             Collections.synchronizedMap(new IdentityHashMap<>());
     private final Set<Long> taken = new HashSet<>();
     private final Map<Long, Boolean> heldElsewhere = new HashMap<>();
     private final AtomicInteger runaways = new AtomicInteger();
+    private volatile TagSets.Made chosenTags;
 
     /** @param sources what recipes take of the items; null for a bulk edit */
     Proposals(
@@ -65,6 +67,7 @@ final class Proposals {
             ItemStandards standards,
             PropertyRecipes.Kept kept,
             RecipeSources sources,
+            TagSets tagSets,
             Items items,
             Drafts drafts) {
         this.property = property;
@@ -75,8 +78,9 @@ final class Proposals {
         this.standards = standards;
         this.kept = kept;
         this.sources = sources;
+        this.tagSets = tagSets;
         // What cannot be read is refused before the first item.
-        if (!spec.isRecipe()) edit(standards.base());
+        if (!spec.isRecipe() && !spec.isTagSets()) edit(standards.base());
     }
 
     private BulkEdit edit(Standard standard) {
@@ -100,11 +104,20 @@ final class Proposals {
 
     /** Proposes for all of the ids, which ascend, in their order and a chunk at a time. */
     void forEach(long[] ids, Consumer<List<Proposal>> visit) {
+        if (spec.isTagSets()) {
+            List<String> forbidden = spec.tags() == null ? List.of() : spec.tags();
+            chosenTags = tagSets.of(property, client, standards, ids, forbidden, spec.brandPercent());
+        }
         Lookahead.over(
                 ids,
                 CHUNK,
                 some -> spec.isRecipe() ? composed(some) : edited(some),
                 drafts -> visit.accept(told(drafts, ids)));
+    }
+
+    /** What there is to say of all together, once they were worked out; null for nothing. */
+    String says() {
+        return chosenTags == null ? null : chosenTags.says();
     }
 
     /** A proposal that was worked out for itself; sources and composer are kept only where it was composed. */
@@ -117,7 +130,8 @@ final class Proposals {
 
     private List<Draft> edited(long[] ids) {
         ItemStandards.Held held = standards.held(ids);
-        Map<Long, String> titles = edit(standards.base()).needsTitle()
+        boolean withTitles = !spec.isTagSets() && edit(standards.base()).needsTitle();
+        Map<Long, String> titles = withTitles
                 ? drafts.fields(ids, Field.TITLE).stream().collect(Collectors.toMap(FieldLine::itemId, FieldLine::text))
                 : Map.of();
         return drafts.fields(ids, spec.field()).stream()
@@ -133,7 +147,9 @@ final class Proposals {
         if (field.isKept()) return Proposal.unchanged(field, standard, Proposal.Result.KEPT);
         if (runaways.get() >= RUNAWAYS_ENDURED) return Proposal.unchanged(field, standard, Proposal.Result.RUNAWAY);
         try {
-            String after = edit(standard).apply(field.text(), title);
+            String after = spec.isTagSets()
+                    ? chosenTags.texts().getOrDefault(field.itemId(), field.text())
+                    : edit(standard).apply(field.text(), title);
             boolean same = after.equals(field.text());
             return new Proposal(field, standard, after, same ? Proposal.Result.UNCHANGED : Proposal.Result.WHOLE);
         } catch (RunawayPattern e) {

@@ -103,6 +103,17 @@ public class Tags {
                 .collect(Collectors.toSet());
     }
 
+    /** What is searched for a month, by phrase: as a list says, or how often items were shown for it where that is more. */
+    public Map<String, Double> searches(Property property) {
+        Map<String, Double> searches =
+                new HashMap<>(prepared.of(property.id()).mapper().shownForQueries());
+        for (KeywordRow row : keywords.rows(property.id(), KeywordSelection.ALL)) {
+            Long volume = row.figures().volume();
+            searches.merge(row.phrase(), volume == null ? 0.0 : volume, Math::max);
+        }
+        return searches;
+    }
+
     private List<TagRow> survey(Property property) {
         Words language = Words.in(property.language());
         TagSurvey survey = new TagSurvey(language);
