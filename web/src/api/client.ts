@@ -44,6 +44,7 @@ export type Spot = Whole<Schemas["SpotView"]>;
 export type Checklist = Whole<Schemas["ChecklistView"]>;
 export type ChecklistLine = Whole<Schemas["LineView"]>;
 export type Figures = Whole<Schemas["Figures"]>;
+export type SideBySide = Whole<Schemas["SideBySide"]>;
 export type PreviewRow = Whole<Schemas["PreviewRow"]>;
 export type Batch = Whole<Schemas["Batch"]>;
 export type Applied = Whole<Schemas["Applied"]>;

@@ -26,13 +26,15 @@ interface Props {
   editable?: boolean;
   /** What is shown of its keywords in the place of the primary one. */
   keywords?: (item: ItemRow) => ReactNode;
+  /** Opens other wordings of a text, where that is offered. */
+  onWordings?: (field: "title" | "description") => void;
   /** What else is shown of the item. */
   more?: (item: ItemRow) => ReactNode;
   onClose: () => void;
 }
 
 /** The item in hand: how it will look, its texts with their measure, its keyword, what is wrong, what was done. */
-export function CloseUp({ propertyId, itemId, editable, keywords, more, onClose }: Props) {
+export function CloseUp({ propertyId, itemId, editable, keywords, onWordings, more, onClose }: Props) {
   const [device, setDevice] = useLocalStorage<Device>({
     key: "close-up device",
     defaultValue: "phone",
@@ -66,6 +68,7 @@ export function CloseUp({ propertyId, itemId, editable, keywords, more, onClose 
           item={item.data}
           editable={editable}
           keywords={keywords}
+          onWordings={onWordings}
           more={more}
           device={device}
           onDevice={setDevice}
@@ -102,13 +105,13 @@ function typedSince(typed: Typed, saved: Record<TextField, string>): Typed {
   return on;
 }
 
-type InsideProps = Pick<Props, "propertyId" | "editable" | "keywords" | "more"> & {
+type InsideProps = Pick<Props, "propertyId" | "editable" | "keywords" | "onWordings" | "more"> & {
   item: ItemRow;
   device: Device;
   onDevice: (device: Device) => void;
 };
 
-function Inside({ propertyId, item, editable, keywords, more, device, onDevice }: InsideProps) {
+function Inside({ propertyId, item, editable, keywords, onWordings, more, device, onDevice }: InsideProps) {
   const [listing, setListing] = useState(false);
   const captured = {
     title: item.title.draft ?? item.title.captured,
@@ -228,6 +231,11 @@ function Inside({ propertyId, item, editable, keywords, more, device, onDevice }
               }}
             />
             {looks.data && <Measure fit={looks.data[field].fit} lacks={looks.data[field].lacks} />}
+            {onWordings && item[field].kept === null && (
+              <button type="button" className={css.small} onClick={() => onWordings(field)}>
+                Other wordings
+              </button>
+            )}
             {item[field].draft !== null && <p className={css.before}>Captured: {item[field].captured || "none"}</p>}
             {item[field].kept !== null && <p className={css.before}>Kept as it is: {item[field].kept}</p>}
           </div>

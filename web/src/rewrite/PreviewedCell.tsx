@@ -38,7 +38,7 @@ export function PreviewedCell({ cell, preview }: { cell: ItemRow["title"]; previ
     <span className={css.both} title={titleOf(preview, old)} data-text>
       <span className={css.was}>{old || "none"}</span>
       <span className={css.becomes}>
-        <span className={css.text}>
+        <span className={fit ? css.text : `${css.text} ${css.plain}`}>
           {fit ? (
             <TrueMeasure text={preview.after} fit={fit} size={fit.desktopLines > 1 ? 12 : 13} />
           ) : (

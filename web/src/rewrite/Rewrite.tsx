@@ -27,6 +27,7 @@ import { useDesk } from "./useDesk";
 import { type Previewed, usePreviewedRows } from "./usePreviewedRows";
 import { useUndo } from "./useUndo";
 import type { Outcome } from "./Verdict";
+import { WordingsPanel } from "./WordingsPanel";
 
 const NOTHING = {};
 
@@ -50,6 +51,7 @@ export function Rewrite() {
   const choice = useChoice(view.filter);
   const setSearch = useSearchChange();
   const [hand, setHand] = useState<number>();
+  const [wording, setWording] = useState<"title" | "description">();
   const tool = search.get("tool") as Tool | null;
   const on = (search.get("on") ?? "title") as Field;
   const desk = useDesk(propertyId, view);
@@ -213,8 +215,23 @@ export function Rewrite() {
             onClose={() => openTool(undefined)}
           />
         )}
-        {!tool && hand !== undefined && (
-          <CloseUp propertyId={propertyId} itemId={hand} editable onClose={() => setHand(undefined)} />
+        {!tool && hand !== undefined && wording && (
+          <WordingsPanel
+            key={`${hand} ${wording}`}
+            propertyId={propertyId}
+            itemId={hand}
+            field={wording}
+            onClose={() => setWording(undefined)}
+          />
+        )}
+        {!tool && hand !== undefined && !wording && (
+          <CloseUp
+            propertyId={propertyId}
+            itemId={hand}
+            editable
+            onWordings={setWording}
+            onClose={() => setHand(undefined)}
+          />
         )}
       </div>
     </div>

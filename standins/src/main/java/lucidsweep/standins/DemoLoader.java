@@ -78,6 +78,7 @@ final class DemoLoader {
                 "/api/properties/" + site + "/demand/fetch",
                 "{\"address\":\"" + website.resolve("/search/demand") + "\"}");
         while (get(application.resolve("/api/properties/" + site + "/jobs")).contains("\"running\"")) Thread.sleep(200);
+        importFile(site, "results.csv", "\"QUERY\",\"POSITION\",\"ADDRESS\",\"TITLE\",\"DESCRIPTION\"", null);
         new DemoWork(this, site, shop).doIt();
         System.out.println("The demo client is loaded.");
     }

@@ -113,6 +113,7 @@ public final class Website implements AutoCloseable {
         }
         if (path.startsWith("/calendar/")) return calendar(path);
         if (path.equals("/files/pages-july.csv")) return csv(LastSummer.pages(site, address()));
+        if (path.equals("/files/results.csv")) return csv(ResultLists.csv(site, market(site), address()));
         if (path.startsWith("/files/")) return file(path);
         if (path.equals("/search/clock") && exchange.getRequestMethod().equals("POST")) {
             today = today.plusDays(

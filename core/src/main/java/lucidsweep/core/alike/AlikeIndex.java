@@ -85,7 +85,7 @@ public final class AlikeIndex {
         }
         Form form = form(text);
         forms[place] = text.isBlank() ? 0 : form.hash();
-        sketches[place] = MinHash.sketch(MinHash.of(Shingles.of(form.shape().compared(form.slot()))));
+        sketches[place] = sketch(form);
     }
 
     private long[] inserted(long[] values, int place) {
@@ -98,23 +98,38 @@ public final class AlikeIndex {
     public synchronized List<Long> candidates(long id) {
         int own = Arrays.binarySearch(ids, 0, size, id);
         if (own < 0 || forms[own] == 0) return List.of();
+        return candidates(forms[own], sketches[own]);
+    }
+
+    /** The same of a text that no item has yet. */
+    public synchronized List<Long> candidates(String text) {
+        if (text.isBlank()) return List.of();
+        Form form = form(text);
+        return candidates(form.hash(), sketch(form));
+    }
+
+    private List<Long> candidates(long form, long sketch) {
         int[] places = new int[MAX_LOOKED_AT];
         int count = 0;
         for (int i = 0; i < size && count < MAX_LOOKED_AT; i++) {
-            if (agreeing(i, own) >= minBits && forms[i] != 0 && forms[i] != forms[own]) places[count++] = i;
+            if (agreeing(i, sketch) >= minBits && forms[i] != 0 && forms[i] != form) places[count++] = i;
         }
         Set<Long> seen = new HashSet<>();
         return Arrays.stream(places, 0, count)
                 .boxed()
-                .sorted(Comparator.comparingInt((Integer place) -> -agreeing(place, own)))
+                .sorted(Comparator.comparingInt((Integer place) -> -agreeing(place, sketch)))
                 .filter(place -> seen.add(forms[place]))
                 .limit(MOST)
                 .map(place -> ids[place])
                 .toList();
     }
 
-    private int agreeing(int one, int other) {
-        return MinHash.FUNCTIONS - Long.bitCount(sketches[one] ^ sketches[other]);
+    private int agreeing(int place, long sketch) {
+        return MinHash.FUNCTIONS - Long.bitCount(sketches[place] ^ sketch);
+    }
+
+    private static long sketch(Form form) {
+        return MinHash.sketch(MinHash.of(Shingles.of(form.shape().compared(form.slot()))));
     }
 
     /** A text of an item. */

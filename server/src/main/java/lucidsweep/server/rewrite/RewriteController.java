@@ -39,6 +39,7 @@ class RewriteController {
     private final Items items;
     private final SetStandards standards;
     private final Keeps keeps;
+    private final Wordings wordings;
     private final Clients clients;
     private final Jobs jobs;
 
@@ -48,6 +49,7 @@ class RewriteController {
             Items items,
             SetStandards standards,
             Keeps keeps,
+            Wordings wordings,
             Clients clients,
             Jobs jobs) {
         this.batches = batches;
@@ -55,6 +57,7 @@ class RewriteController {
         this.items = items;
         this.standards = standards;
         this.keeps = keeps;
+        this.wordings = wordings;
         this.clients = clients;
         this.jobs = jobs;
     }
@@ -202,6 +205,19 @@ class RewriteController {
         return new Looks(
                 Appearance.of(orEmpty(typed.title()), standard.title(), words, keyword),
                 Appearance.of(orEmpty(typed.description()), standard.description(), words, keyword));
+    }
+
+    /** Texts to hold side by side, the one that is worked on first. */
+    record WordingsAsked(
+            @NotNull Field field,
+
+            @NotNull(message = "are needed") @Size(max = 6, message = "has at most 6 texts")
+            List<@NotNull @Size(max = 100_000, message = "has at most 100,000 characters") String> texts) {}
+
+    /** What each of some wordings would reach, and small changes of the first. */
+    @PostMapping("/items/{id}/wordings")
+    Wordings.SideBySide wordings(@PathVariable long id, @Valid @RequestBody WordingsAsked asked) {
+        return wordings.of(id, asked.field(), asked.texts());
     }
 
     @PostMapping("/properties/{propertyId}/keeps")

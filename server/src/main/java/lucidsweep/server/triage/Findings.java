@@ -45,6 +45,7 @@ import lucidsweep.server.item.table.ItemDetail;
 import lucidsweep.server.item.table.ItemStandards;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.SetStandards;
+import lucidsweep.server.item.table.StakeParts;
 import lucidsweep.server.item.table.StoredFinding;
 import lucidsweep.server.job.Lookahead;
 import lucidsweep.server.job.PropertyLine;
@@ -60,6 +61,7 @@ public class Findings {
 
     private static final int AT_ONCE = 1_000;
     private static final int LIST = 200;
+    private static final int SOME = 50;
 
     private final FindingMapper mapper;
     private final ExemptionMapper exemptions;
@@ -404,6 +406,65 @@ public class Findings {
                 byHash(items.alikeGroups(propertyId, field, hashes)),
                 likes.near(propertyId, indexes, field, details, before, texts.items(field)),
                 indexes.of(field));
+    }
+
+    /**
+     * What would be found of an item with another text, and what fixing it could win.
+     *
+     * @param found of all its fields
+     */
+    public record Tried(List<StoredFinding> found, Stake left) {}
+
+    /** Holds an item with another title or description to all its checks, and stores nothing. */
+    public Tried tried(long propertyId, long itemId, Field field, String text) {
+        Property property = clients.property(propertyId);
+        LikeTexts.Indexes indexes = likes.of(propertyId, this::indexes);
+        List<ItemDetail> details = items.detailsInSite(propertyId, new long[] {itemId}).stream()
+                .map(item -> item.with(field, text))
+                .toList();
+        Inspector inspector = inspector(
+                property,
+                standards.of(property),
+                mapper.common(propertyId),
+                likesTried(propertyId, Field.TITLE, details, indexes),
+                likesTried(propertyId, Field.DESCRIPTION, details, indexes));
+        long[] ids = {itemId};
+        Map<Long, ItemDemand> demand = stakes.demand(ids);
+        Inspector.Inspected inspected =
+                inspector.inspect(details, demand, demand.keySet(), exempt(ids), new Lives(0, List.of()));
+        List<StoredFinding> found = inspected.found().stream()
+                .flatMap(each -> each.findings().stream())
+                .toList();
+        Stake left = inspected.stakes().stream()
+                .flatMap(line -> StakeParts.list(line.parts(), found.size()).stream())
+                .reduce(Stake.NONE, Stake::plus);
+        return new Tried(found, left);
+    }
+
+    /** What a text that is tried is the same as or near to, among those of the other items. */
+    private Likes likesTried(long propertyId, Field field, List<ItemDetail> tried, LikeTexts.Indexes indexes) {
+        Map<Long, AlikeGroup> groups = new HashMap<>();
+        for (ItemDetail item : tried) {
+            long hash = item.field(field).alike();
+            long[] others = items.alikeItems(propertyId, field, List.of(hash)).stream()
+                    .mapToLong(Long::longValue)
+                    .filter(id -> id != item.id())
+                    .sorted()
+                    .toArray();
+            long[] some = Arrays.copyOf(others, Math.min(others.length, SOME));
+            long[] indexable = items.details(propertyId, some).stream()
+                    .filter(other -> other.noindex() == null)
+                    .mapToLong(ItemDetail::id)
+                    .toArray();
+            if (indexable.length == 0) continue;
+            int count = others.length > SOME ? others.length : indexable.length;
+            groups.put(hash, new AlikeGroup(hash, count + 1, indexable[0], indexable[indexable.length - 1]));
+        }
+        return text -> Likes.Like.of(
+                text,
+                groups.get(text.alike()),
+                likes.nearTo(propertyId, indexes.of(field), text),
+                indexes.of(field).series(text.text()));
     }
 
     /** Walks over all findings, item by item. */

@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import lucidsweep.core.alike.AlikeIndex;
@@ -16,6 +17,7 @@ import lucidsweep.core.alike.AlikeTexts;
 import lucidsweep.core.alike.Near;
 import lucidsweep.core.finding.NearDuplicate;
 import lucidsweep.core.item.Field;
+import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.ItemDetail;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.StoredFinding;
@@ -155,6 +157,21 @@ class LikeTexts {
             index.nearest(texts.get(id), theirs).ifPresent(found -> near.put(id, found));
         });
         return grouped(field, near, texts, changed);
+    }
+
+    /** The text of another item that a text is nearest to, if any is near. */
+    Optional<Near> nearTo(long propertyId, AlikeIndex index, FieldLine line) {
+        long[] ids = index.candidates(line.text()).stream()
+                .mapToLong(Long::longValue)
+                .filter(id -> id != line.itemId())
+                .sorted()
+                .toArray();
+        List<AlikeIndex.Text> others = items.details(propertyId, ids).stream()
+                .filter(item -> item.noindex() == null)
+                .map(item ->
+                        new AlikeIndex.Text(item.id(), item.field(line.field()).text()))
+                .toList();
+        return index.nearest(line.text(), others);
     }
 
     private static boolean wasNear(List<StoredFinding> findings, Field field) {

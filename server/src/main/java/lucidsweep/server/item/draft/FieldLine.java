@@ -3,6 +3,7 @@ package lucidsweep.server.item.draft;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.item.ItemText;
+import lucidsweep.core.text.TextKey;
 
 /**
  * A field of an item as it is stored.
@@ -13,6 +14,12 @@ import lucidsweep.core.item.ItemText;
  * @param alike the hash that alike texts share
  */
 public record FieldLine(long itemId, ItemText content, int count, Long batchId, long alike) {
+
+    /** The same field if a text were drafted for it. */
+    public FieldLine with(String text) {
+        ItemText tried = new ItemText(field(), captured(), text, DraftState.DRAFTED, content.kept());
+        return new FieldLine(itemId, tried, Math.max(count, text.isBlank() ? 0 : 1), batchId, TextKey.hash(text));
+    }
 
     public long id() {
         return FieldId.of(itemId, content.field());

@@ -44,6 +44,23 @@ public record ItemDetail(
         return noindex != null && noindex.reason() == Noindex.Reason.SAME_PAGE;
     }
 
+    /** The same with another title or description in force. */
+    public ItemDetail with(Field field, String text) {
+        return new ItemDetail(
+                id,
+                address,
+                noindex,
+                section,
+                seen,
+                field == Field.TITLE ? title.with(text) : title,
+                field == Field.DESCRIPTION ? description.with(text) : description,
+                tags,
+                keyword,
+                notes,
+                inbound,
+                captured);
+    }
+
     /** A field of it; null where the item has none such. */
     public FieldLine field(Field field) {
         return switch (field) {

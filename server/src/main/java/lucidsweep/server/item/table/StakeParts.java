@@ -67,7 +67,7 @@ public final class StakeParts {
     }
 
     /** For each finding what it could win. */
-    static List<Stake> list(String text, int findings) {
+    public static List<Stake> list(String text, int findings) {
         float[] parts = of(text, findings);
         List<Stake> stakes = new ArrayList<>(findings);
         for (int i = 0; i < findings; i++) stakes.add(stake(parts, i));
