@@ -1,4 +1,4 @@
-import type { ReactNode } from "react";
+import { Fragment, type ReactNode } from "react";
 import type { ItemRow } from "../api/client";
 import type { Column } from "./Grid";
 import css from "./itemColumns.module.css";
@@ -26,10 +26,24 @@ const address: Column<ItemRow> = {
   text: (row) => row.address,
   cell: (row) => (
     <span className={row.noindex ? `${css.address} ${css.apart}` : css.address} title={row.noindex ?? row.address}>
-      {pathOf(row.address)}
+      <Path path={pathOf(row.address)} />
     </span>
   ),
 };
+
+/** A path that goes over to the next line behind a slash. */
+function Path({ path }: { path: string }) {
+  return path.split("/").map((part, i) => (
+    <Fragment key={i}>
+      {i > 0 && (
+        <>
+          /<wbr />
+        </>
+      )}
+      {part}
+    </Fragment>
+  ));
+}
 
 /** What was typed into a cell and is not stored yet. */
 type UnsavedOf = (itemId: number, field: string) => { text: string; problem?: string } | undefined;

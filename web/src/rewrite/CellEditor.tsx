@@ -1,3 +1,5 @@
+import { useDebouncedValue } from "@mantine/hooks";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import {
   type CSSProperties,
   type KeyboardEvent,
@@ -8,7 +10,7 @@ import {
   useState,
 } from "react";
 import { createPortal } from "react-dom";
-import type { ItemRow, LimitCheck } from "../api/client";
+import { answer, api, type ItemRow, type LimitCheck } from "../api/client";
 import { count, of } from "../parts/number";
 import { ResultPreview } from "../parts/ResultPreview";
 import { CutLines } from "../parts/TrueMeasure";
@@ -47,6 +49,7 @@ export function CellEditor({ propertyId, row, field, value, onChange }: Props) {
   const look = measured && looks.data?.[measured];
   // Until the first answer the text is as the table has it.
   const fit = look?.fit ?? (measured && row[measured].fit);
+  const found = useFound(row.id, measured, value);
   const frame = useRef<HTMLDivElement>(null);
   const place = usePlace(anchor, frame);
   const listing = row.tags !== null;
@@ -81,11 +84,40 @@ export function CellEditor({ propertyId, row, field, value, onChange }: Props) {
               <ResultPreview looks={looks.data} address={row.address} device="phone" wide={listing} />
             </div>
           )}
+          {found && found.length > 0 && (
+            <ul className={css.found} aria-label="What would be found of it">
+              {found.map((each) => (
+                <li key={each.label}>
+                  <b>{each.label.replace(`${field} `, "")}</b> {each.evidence}
+                </li>
+              ))}
+            </ul>
+          )}
         </div>,
         document.body,
       )}
     </span>
   );
+}
+
+/** What would be found of a text as it stands, once the typing pauses: what it repeats, of whom, and what it lacks. */
+function useFound(itemId: number, field: "title" | "description" | undefined, value: string) {
+  const [asked] = useDebouncedValue(value, 250);
+  const { data } = useQuery({
+    queryKey: ["found", itemId, field, asked],
+    queryFn: ({ signal }) =>
+      answer(
+        api.POST("/api/items/{id}/wordings", {
+          params: { path: { id: itemId } },
+          body: { field: field ?? "title", texts: [asked] },
+          signal,
+        }),
+      ),
+    enabled: field !== undefined,
+    placeholderData: keepPreviousData,
+    gcTime: 10_000,
+  });
+  return data?.wordings[0].found;
 }
 
 const inForce = (cell: ItemRow["title"]) => cell.draft ?? cell.captured;
