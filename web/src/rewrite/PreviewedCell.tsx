@@ -34,30 +34,26 @@ export function PreviewedCell({ cell, preview }: { cell: ItemRow["title"]; previ
   }
   const old = cell.draft ?? cell.captured;
   const { fit } = preview;
+  const noRoom = preview.leftOut.filter(({ why }) => why === "NO_ROOM").map(({ text }) => text);
   return (
     <span className={css.both} title={titleOf(preview, old)} data-text>
-      <span className={css.was}>{old || "none"}</span>
-      <span className={css.becomes}>
-        <span className={fit ? css.text : `${css.text} ${css.plain}`}>
-          {fit ? (
-            <TrueMeasure text={preview.after} fit={fit} size={fit.desktopLines > 1 ? 12 : 13} />
-          ) : (
-            preview.after || "none"
-          )}
-        </span>
-        {(fit?.says || words || preview.leftOut.length > 0) && (
+      <span className={css.top}>
+        <span className={css.was}>{old || "none"}</span>
+        {words && (
           <span className={css.remarks}>
-            {fit?.says && <b>{fit.says}</b>}
             {words}
-            {preview.leftOut.length > 0 && (
-              <i>
-                {words && ": "}
-                {preview.leftOut.map(({ text }) => text).join(", ")}
-              </i>
-            )}
+            {noRoom.length > 0 && `: ${noRoom.join(", ")}`}
           </span>
         )}
       </span>
+      <span className={fit ? css.text : `${css.text} ${css.plain}`}>
+        {fit ? (
+          <TrueMeasure text={preview.after} fit={fit} size={fit.desktopLines > 1 ? 12 : 13} />
+        ) : (
+          preview.after || "none"
+        )}
+      </span>
+      {fit?.says && <b className={css.over}>{fit.says}</b>}
     </span>
   );
 }

@@ -166,7 +166,10 @@ public class Jobs {
         mapper.end(id, state, note.length() <= LONGEST_NOTE ? note : note.substring(0, LONGEST_NOTE - 1) + "…");
     }
 
+    /** What went wrong first, in its own words; what only passed it on says nothing to anybody. */
     private static String why(Throwable problem) {
+        while (problem.getCause() != null) problem = problem.getCause();
+        if (problem instanceof OutOfMemoryError) return "there was not enough memory. What was stored before is kept.";
         String message = problem.getMessage();
         return message == null || message.isBlank() ? problem.getClass().getSimpleName() : message;
     }
