@@ -216,6 +216,51 @@ class WalkTest {
         assertThat(cell("/boats/knot-9-kit/", "title")).not().containsText("Tarrin Bay Kayaks");
     }
 
+    /** Tags of a shop, words replaced by key, and another wording taken by its number; each undone. */
+    @Test
+    void tagSetsReplacementsAndWordingsAreDraftedAndUndone() {
+        page.navigate(address + "/p/2/rewrite");
+        button("Rewrite in bulk").click();
+        panel().getByLabel("Tool").selectOption("Choose tag sets");
+        assertThat(panel()).containsText(Pattern.compile("The tags of all cover [\\d,]+ searches a month"));
+        button(Pattern.compile("Draft \\d+")).click();
+        assertThat(page.getByText(Pattern.compile("\\d+ texts drafted. ctrl \\+ Z undoes it.")))
+                .isVisible();
+        page.keyboard().press("Control+z");
+        assertThat(page.getByText(Pattern.compile("Undone: Tag sets chosen by searches")))
+                .isVisible();
+
+        page.navigate(address + "/p/1/rewrite?section=%2Flessons%2F");
+        Locator title = cell("/lessons/surf-landings/", "title");
+        title.click();
+        page.keyboard().press("Control+h");
+        assertThat(panel().getByLabel("Tool")).hasValue("replace");
+        panel().getByLabel("Find").fill("lesson");
+        panel().getByLabel("Replace with").fill("morning");
+        panel().getByText("Whole words").click();
+        assertThat(title).containsText("Surf landings: morning on the water");
+        button(Pattern.compile("Draft \\d+")).click();
+        assertThat(page.getByText(Pattern.compile("\\d+ texts drafted.")).last())
+                .isVisible();
+        assertThat(title).containsText("Surf landings: morning on the water");
+        page.keyboard().press("Control+z");
+        assertThat(title).containsText("Surf landings: lesson on the water");
+
+        title.click();
+        button("Other wordings").first().click();
+        button("Add a wording").click();
+        Locator second = page.getByLabel("Wording 2").last();
+        second.fill("Surf landings, calmly taught");
+        assertThat(page.getByLabel("Other wordings")).containsText("28 characters");
+        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Wordings of the title"))
+                .click();
+        second.blur();
+        page.keyboard().press("2");
+        assertThat(title).containsText("Surf landings, calmly taught");
+        page.keyboard().press("Control+z");
+        assertThat(title).containsText("Surf landings: lesson on the water");
+    }
+
     @Test
     void theDeskIsWorkedWithTheKeyboard() {
         page.navigate(address + "/p/1/rewrite?section=%2Flessons%2F");
@@ -445,7 +490,7 @@ class WalkTest {
         button("Rewrite in bulk").click();
         panel().getByLabel("Tool").selectOption("Find and replace");
         panel().getByLabel("Find").fill("(tour");
-        panel().getByLabel("Regular expression").check();
+        panel().getByText("Regular expression").click();
         assertThat(panel().getByRole(AriaRole.ALERT)).containsText("cannot be read at character");
         assertThat(button("Draft them")).isDisabled();
         page.navigate(address + "/p/999/triage");
