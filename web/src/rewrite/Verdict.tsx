@@ -41,7 +41,9 @@ export function Verdict({ figures, field, outcome, onOutcome }: Props) {
         {!figures.complete && `${count(figures.done)} of ${of(figures.of, "item")} looked at: `}
         <strong>{of(figures.changes, thing)}</strong>
         {figures.changes > 0 ? ` would change, ${fitting} of them fit` : " would change"}
-        {figures.unchanged > 0 ? `; ${count(figures.unchanged)} ${figures.unchanged === 1 ? "stays" : "stay"} the same.` : "."}
+        {figures.unchanged > 0
+          ? `; ${count(figures.unchanged)} ${figures.unchanged === 1 ? "stays" : "stay"} the same.`
+          : "."}
       </p>
       {parts.length > 0 && (
         <p className={css.detail}>{`${parts.map(([n, what]) => `${count(n)} ${what}`).join("; ")}.`}</p>

@@ -215,6 +215,20 @@ class ComposeTest {
         assertThat(compose(aimed, H1, price, without).outcome()).isEqualTo(Composition.Outcome.FITS);
     }
 
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "Welcome! We carve paddles by hand in Gull Cove. More soon.|We carve paddles by hand in Gull Cove.",
+                "Hire. Tours. Lessons for all.|''",
+                "No sentence here, only words that never come to an end|''",
+                "He said: “come and see our boats!” And they came to see.|He said: “come and see our boats!”",
+                "''|''",
+            })
+    void theFirstGoodSentenceSaysSomething(String copy, String sentence) {
+        assertThat(Sentences.firstGood(copy)).isEqualTo(sentence);
+    }
+
     /** Each of three wordings stands on about a third of the items, and the same one each time. */
     @Test
     void wordingsAreSpreadEvenlyAndStay() {

@@ -20,10 +20,8 @@ import java.util.stream.Collectors;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.Standard;
-import lucidsweep.core.text.Spaces;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
-import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.item.draft.Drafts;
@@ -201,7 +199,7 @@ public class Batches implements SmartInitializingSingleton {
                     .filter(line -> !line.isKept())
                     .forEach(line -> {
                         String text = byField.get(field).get(line.itemId()).text();
-                        writer.set(line, text == null ? line.captured() : tidy(property, field, text));
+                        writer.set(line, text == null ? line.captured() : TidyText.of(property, field, text));
                     }));
         });
     }
@@ -227,7 +225,7 @@ public class Batches implements SmartInitializingSingleton {
                             case REVERT -> text.captured();
                             case PASTE -> {
                                 String pasted = edit.pasted(rows.get(text.itemId()), column);
-                                yield pasted == null ? null : tidy(property, field, pasted);
+                                yield pasted == null ? null : TidyText.of(property, field, pasted);
                             }
                         };
                         if (wanted != null) writer.set(text, wanted);
@@ -455,12 +453,6 @@ public class Batches implements SmartInitializingSingleton {
                     before.alike(),
                     change.measure().alike());
         }
-    }
-
-    /** Descriptions of listings and videos have lines; everything else is one. */
-    private static String tidy(Property property, Field field, String text) {
-        boolean lines = field == Field.DESCRIPTION && property.kind() != PropertyKind.WEBSITE;
-        return lines ? Spaces.closedUpInLines(text) : Spaces.closedUp(text);
     }
 
     private final class Writer {

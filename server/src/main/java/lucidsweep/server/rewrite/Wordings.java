@@ -154,7 +154,7 @@ class Wordings {
             List<String> theirs) {
         Optional<PhraseMatch> match =
                 keyword == null ? Optional.empty() : Optional.of(PhraseMatch.of(language.of(text), keyword));
-        Findings.Tried tried = findings.tried(property.id(), item.id(), field, text);
+        Findings.Tried tried = findings.tried(property.id(), item.id(), field, TidyText.of(property, field, text));
         return new WordingView(
                 text,
                 LimitCheck.of(text, limits),
