@@ -69,6 +69,31 @@ class RecipesTest {
         assertThat(shop.text("R1", "description")).isEqualTo("oak paddle");
     }
 
+    /** Keywords, their intent, and the sets that an item belongs to. */
+    @Test
+    void lookAtKeywordsIntentLanguageAndSets() {
+        assertThat(shop.post("/keywords", "{\"text\":\"oak paddle\\t900\\nash paddle\\t300\\n\"}")
+                        .json()
+                        .path("aimed")
+                        .asInt())
+                .isEqualTo(2);
+        shop.post("/sets", "{\"name\":\"Dear\",\"conditions\":{\"price\":{\"min\":100}}}");
+        String commercial = ",\"onlyIf\":[{\"what\":\"INTENT\",\"value\":\"commercial\",\"not\":false}]";
+        String english = ",\"onlyIf\":[{\"what\":\"LANGUAGE\",\"value\":\"en\",\"not\":false}]";
+        String dear = ",\"onlyIf\":[{\"what\":\"IN_SET\",\"value\":\"Dear\",\"not\":false}]";
+        String nowhere = ",\"onlyIf\":[{\"what\":\"IN_SET\",\"value\":\"No such set\",\"not\":false}]";
+        String recipe = recipe(
+                part(source("SECONDARY", "1") + "," + source("TITLE", ""), ""),
+                part(source("FIXED", "in stock"), commercial),
+                part(source("FIXED", "from the boat shed"), english),
+                part(source("FIXED", "one of a kind"), dear),
+                part(source("FIXED", "nowhere"), nowhere));
+        shop.batch(edit("recipe", "title", recipe));
+        assertThat(shop.text("R1", "title")).isEqualTo("oak paddle – in stock – from the boat shed");
+        assertThat(shop.text("R2", "title")).isEqualTo("ash paddle – in stock – from the boat shed – one of a kind");
+        assertThat(shop.text("R3", "title")).isEqualTo("lantern for Gull Cove – from the boat shed");
+    }
+
     @Test
     void thoseInForceAreAppliedInOneRunTheSetsFirst() {
         assertThat(shop.post("/previews", edit("recipes", "title", "")).problem())
