@@ -74,6 +74,8 @@ const KEYS = [
   ["Enter, F2", "edit the cell; Enter saves and goes down, with shift up, with ctrl to all that is marked"],
   ["Tab", "save and go right"],
   ["Esc", "leave the cell as it was; clear the selection"],
+  ["ctrl + space", "while editing: words to go on with; alt + Enter begins a line"],
+  ["ctrl + H", "find and replace"],
   ["space", "select the row; with ctrl, mark the column"],
   ["ctrl + C, X, V", "copy, cut and paste cells, from and to a spreadsheet"],
   ["ctrl + D", "fill down; or drag the corner of what is marked"],

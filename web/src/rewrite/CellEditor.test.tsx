@@ -18,6 +18,11 @@ const look = (text: string, fit: typeof FIT, lacks: string[]) => ({
   lacks,
 });
 
+const NEXT = [
+  { word: "kayak", gained: 0, px: 120, fits: true, ofKeyword: true },
+  { word: "prices", gained: 340, px: 130, fits: false, ofKeyword: false },
+];
+
 const aim = { keyword: "kayak hire", reason: "", volume: null } as unknown as ItemRow["aim"];
 
 function Edited({ field }: { field: "title" | "description" | "tags" }) {
@@ -40,7 +45,13 @@ function answers(fit: typeof FIT) {
   serve("POST /api/items/5/wordings", ({ body }: Asked) => {
     const [text] = (body as { texts: string[] }).texts;
     const twin = { label: "title duplicate", evidence: "the same as /hire/" };
-    return { wordings: [{ text, found: text === "Hire kayak" ? [twin] : [] }], offers: [], rivals: [], compared: null };
+    return {
+      wordings: [{ text, found: text === "Hire kayak" ? [twin] : [] }],
+      offers: [],
+      next: NEXT,
+      rivals: [],
+      compared: null,
+    };
   });
 }
 
@@ -58,6 +69,23 @@ it("measures for both devices, ticks the keyword's words, and draws the result a
   expect(screen.queryByText("is missing")).toBeNull();
   // Once the typing pauses it is said what would be found.
   expect((await screen.findByLabelText("What would be found of it")).textContent).toBe("duplicate the same as /hire/");
+});
+
+it("proposes words to go on with, by key", async () => {
+  answers(FIT);
+  show(<Edited field="title" />);
+  const box = screen.getByLabelText("title of https://tarrin.example/page-5") as HTMLInputElement;
+  await waitFor(() => expect(asked("POST /api/items/5/wordings")).toHaveLength(1));
+  fireEvent.keyDown(box, { key: " ", ctrlKey: true });
+  const list = await screen.findByRole("listbox", { name: "Words to go on with" });
+  expect(list.textContent).toContain("kayakof the keyword, 120 px");
+  expect(list.textContent).toContain("prices340 searches a month more, 130 px, too long");
+  fireEvent.keyDown(box, { key: "Escape" });
+  expect(screen.queryByRole("listbox")).toBeNull();
+  fireEvent.keyDown(box, { key: " ", ctrlKey: true });
+  fireEvent.keyDown(await screen.findByLabelText("title of https://tarrin.example/page-5"), { key: "ArrowDown" });
+  fireEvent.keyDown(box, { key: "Enter" });
+  expect(box.value).toBe("Hire prices ");
 });
 
 it("marks where a description is cut, and begins a line with alt+Enter", async () => {

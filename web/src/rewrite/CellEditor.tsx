@@ -49,7 +49,36 @@ export function CellEditor({ propertyId, row, field, value, onChange }: Props) {
   const look = measured && looks.data?.[measured];
   // Until the first answer the text is as the table has it.
   const fit = look?.fit ?? (measured && row[measured].fit);
-  const found = useFound(row.id, measured, value);
+  const { found, next } = useFound(row.id, measured, value);
+  const [chosen, setChosen] = useState<number>();
+  const proposed = chosen === undefined ? [] : (next ?? []);
+  const insert = (word: string) => {
+    // A word that was begun is finished, else one more is added.
+    const begun = /[\p{L}\p{N}]*$/u.exec(value)?.[0] ?? "";
+    const finished = begun !== "" && word.toLowerCase().startsWith(begun.toLowerCase());
+    const start = finished
+      ? value.slice(0, value.length - begun.length)
+      : value === "" || value.endsWith(" ")
+        ? value
+        : `${value} `;
+    onChange(`${start}${word} `);
+    setChosen(undefined);
+    input.current?.focus();
+  };
+  const onKeys = (event: KeyboardEvent) => {
+    if (event.key === " " && event.ctrlKey && measured) setChosen(0);
+    else if (chosen === undefined || proposed.length === 0) return;
+    else if (event.key === "ArrowDown") setChosen(Math.min(proposed.length - 1, chosen + 1));
+    else if (event.key === "ArrowUp") setChosen(Math.max(0, chosen - 1));
+    else if (event.key === "Enter" || event.key === "Tab") insert(proposed[chosen].word);
+    else if (event.key === "Escape") setChosen(undefined);
+    else {
+      setChosen(undefined);
+      return;
+    }
+    event.preventDefault();
+    event.stopPropagation();
+  };
   const frame = useRef<HTMLDivElement>(null);
   const place = usePlace(anchor, frame);
   const listing = row.tags !== null;
@@ -57,7 +86,7 @@ export function CellEditor({ propertyId, row, field, value, onChange }: Props) {
   return (
     <span ref={anchor} className={css.anchor}>
       {createPortal(
-        <div ref={frame} className={css.frame} style={place}>
+        <div ref={frame} className={css.frame} style={place} onKeyDownCapture={onKeys}>
           {fit ? (
             <Measured input={input} label={label} value={value} fit={fit} onChange={onChange} />
           ) : (
@@ -77,6 +106,29 @@ export function CellEditor({ propertyId, row, field, value, onChange }: Props) {
               {look.fit.says && <b>{look.fit.says}</b>}
               {keyword && <KeywordWords keyword={keyword} lacks={look.lacks} />}
             </p>
+          )}
+          {proposed.length > 0 && (
+            <div className={css.next} role="listbox" aria-label="Words to go on with">
+              {proposed.map((each, i) => (
+                <div
+                  key={each.word}
+                  role="option"
+                  tabIndex={-1}
+                  aria-selected={i === chosen}
+                  onMouseDown={(event) => {
+                    event.preventDefault();
+                    insert(each.word);
+                  }}
+                >
+                  <b>{each.word}</b>
+                  <span>
+                    {each.ofKeyword && "of the keyword, "}
+                    {each.gained > 0 && `${count(Math.round(each.gained))} searches a month more, `}
+                    {count(Math.round(each.px))} px{!each.fits && ", too long"}
+                  </span>
+                </div>
+              ))}
+            </div>
           )}
           {looks.data && look && (
             <div className={css.results}>
@@ -117,7 +169,7 @@ function useFound(itemId: number, field: "title" | "description" | undefined, va
     placeholderData: keepPreviousData,
     gcTime: 10_000,
   });
-  return data?.wordings[0].found;
+  return { found: data?.wordings[0].found, next: data?.next };
 }
 
 const inForce = (cell: ItemRow["title"]) => cell.draft ?? cell.captured;

@@ -20,6 +20,7 @@ it("holds wordings side by side, adds an offer, and takes one by its number", as
       wording(text, i === 0 ? { lacks: ["cove"], found: [{ label: "title too short", evidence: "90 px" }] } : {}),
     ),
     offers: [{ text: "Sea kayak hire", says: "“sea” added", gained: 500 }],
+    next: [],
     rivals: [
       { position: 1, address: "https://osprey.example/a", title: "Hire 2026", description: "", ours: false, fit: FIT },
       { position: 2, address: "https://tarrin.example/", title: "Ours", description: "", ours: true, fit: FIT },

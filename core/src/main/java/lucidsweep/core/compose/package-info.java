@@ -1,2 +1,2 @@
-/** New wording: recipes that compose a field from parts so that it fits, and bulk edits of what is there. */
+/** New texts: recipes that compose a field from parts so that it fits, and tag sets under a budget. */
 package lucidsweep.core.compose;

@@ -118,6 +118,29 @@ class WordingTest {
         assertThat(offers).isGreaterThan(400);
     }
 
+    /** The keyword's words in their order, then what covers more, then the page's own; a word that was begun is finished. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "Kayak ; kayak hire; hire rental lessons",
+                "Kayak hi; kayak hire; hire",
+                "Kayak; kayak hire; hire rental lessons",
+                "Kayak hire; kayak hire; rental lessons sea",
+                "Boats ; ''; Cedar workshop",
+                "''; kayak hire; kayak hire",
+                "Kayak xy; ''; rental hire lessons",
+            })
+    void proposesWordsToGoOnWith(String text, String keyword, String wanted) {
+        Phrase phrase = keyword.isEmpty() ? null : Phrase.of(keyword, ENGLISH);
+        String start = text.equals("Kayak") || text.equals("Boats") ? text + " " : text;
+        List<NextWords.NextWord> next =
+                new NextWords(new Reach(ENGLISH, SEARCHES), TITLE).of(start, phrase, List.of("Cedar workshop"), 9);
+        assertThat(next).extracting(NextWords.NextWord::word).startsWith(wanted.split(" "));
+        for (NextWords.NextWord each : next)
+            assertThat(each.px()).isGreaterThan(TITLE.desktop().width(each.word()) - 1);
+    }
+
     private static String phrase(Random random, String[] words, int count) {
         Set<String> chosen = new java.util.LinkedHashSet<>();
         while (chosen.size() < Math.min(count, words.length)) chosen.add(words[random.nextInt(words.length)]);

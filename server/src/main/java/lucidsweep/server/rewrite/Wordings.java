@@ -18,6 +18,7 @@ import lucidsweep.core.keyword.Words;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.standard.LimitCheck;
 import lucidsweep.core.standard.Standard;
+import lucidsweep.core.wording.NextWords;
 import lucidsweep.core.wording.Reach;
 import lucidsweep.core.wording.RivalTitles;
 import lucidsweep.core.wording.SmallChange;
@@ -41,6 +42,7 @@ class Wordings {
 
     private static final int MOST = 6;
     private static final int OFFERS = 6;
+    private static final int NEXT = 8;
 
     private final Items items;
     private final Clients clients;
@@ -98,12 +100,14 @@ class Wordings {
      * All that there is to say.
      *
      * @param offers small changes of the first wording
+     * @param next words that it could go on with
      * @param rivals the results for the keyword, the first first
      * @param compared what most of their titles have; null for descriptions and where there are none
      */
     record SideBySide(
             List<WordingView> wordings,
             List<SmallChange> offers,
+            List<NextWords.NextWord> next,
             List<Rival> rivals,
             @Nullable RivalTitles.CommonTraits compared) {}
 
@@ -137,9 +141,11 @@ class Wordings {
         Client client = clients.client(property.clientId());
         List<SmallChange> offers = new SmallChanges(reach, limits, keyword, client.brandNames(), client.placeNames())
                 .of(texts.get(0), OFFERS);
+        List<NextWords.NextWord> next = new NextWords(reach, limits)
+                .of(texts.get(0), keyword, List.of(item.seen().h1(), item.seen().opening()), NEXT);
         RivalTitles.CommonTraits compared =
                 field == Field.TITLE && !theirs.isEmpty() ? RivalTitles.compared(texts.get(0), theirs, language) : null;
-        return new SideBySide(wordings, offers, rivals, compared);
+        return new SideBySide(wordings, offers, next, rivals, compared);
     }
 
     private WordingView wording(
