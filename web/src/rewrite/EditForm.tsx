@@ -100,15 +100,15 @@ export function EditForm({ propertyId, spec, listings, onChange }: Props) {
           <SegmentedControl
             size="xs"
             aria-label="Place of the brand"
-            value={spec.letterCase ?? "last"}
-            onChange={(place) => set({ letterCase: place, with: place === "first" ? ": " : " | " })}
+            value={spec.place ?? "last"}
+            onChange={(place) => set({ place, with: place === "first" ? ": " : " | " })}
             data={[
               { value: "last", label: "Last" },
               { value: "first", label: "First" },
               { value: "none", label: "Off" },
             ]}
           />
-          {spec.letterCase !== "none" &&
+          {spec.place !== "none" &&
             text("with", "Separator", "What stands between the brand and the rest, with its spaces.")}
           <p>
             It is moved where it stands apart. In the middle of a sentence it stays, and is not added a second time.

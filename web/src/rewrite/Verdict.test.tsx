@@ -32,7 +32,7 @@ it("says what there is to say of all together", () => {
 });
 
 it.each([
-  ["brand", "Separator", " – ", { with: " – ", letterCase: "last" }],
+  ["brand", "Separator", " – ", { with: " – ", place: "last" }],
   ["year", "Year", "2031", { with: "2031" }],
   ["add-block", "Block to add", "Sent\nin two days", { with: "Sent\nin two days" }],
   ["remove-block", "Block to remove", "Sent", { find: "Sent" }],

@@ -144,7 +144,7 @@ export function startOf(tool: Tool, field: Field, given: { find: string; with: s
     case "remove-block":
       return { tool, field, find: given.find };
     case "brand":
-      return { tool, field, with: " | ", letterCase: "last" };
+      return { tool, field, with: " | ", place: "last" };
     case "year":
       return { tool, field, with: `${new Date().getFullYear()}` };
     case "tag-sets":

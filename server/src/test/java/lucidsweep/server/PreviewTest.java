@@ -46,7 +46,7 @@ class PreviewTest {
                 "cut|description|\"find\":null",
                 "cut|description|\"atSentence\":true",
                 "replace|description|\"find\":\"paddle\",\"with\":\"oar\",\"way\":\"whole-word\"",
-                "brand|title|\"letterCase\":\"last\",\"with\":\" – \"",
+                "brand|title|\"place\":\"last\",\"with\":\" – \"",
                 "year|description|\"with\":\"2027\"",
                 "encoding|title|\"find\":null",
                 "emoji|description|\"find\":null",

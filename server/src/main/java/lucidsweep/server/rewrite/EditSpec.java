@@ -42,7 +42,8 @@ import lucidsweep.server.web.Refusal;
  * @param find the text, tag, beginning, ending or block to find
  * @param with what replaces it, what is added, the year, or what stands between brand and text
  * @param way plain, whole-word or regex; null for plain
- * @param letterCase a letter case; where the brand goes: first, last or none
+ * @param letterCase a letter case
+ * @param place where the brand goes: first, last or none
  * @param atSentence whether it is cut at a sentence
  * @param tags those that are added or removed; of tag sets the words that none may contain
  * @param share of tag sets, how many of a hundred places may go to brand tags
@@ -55,6 +56,7 @@ record EditSpec(
         String way,
         Boolean matchCase,
         String letterCase,
+        String place,
         Boolean atSentence,
         List<String> tags,
         Integer share,
@@ -117,7 +119,7 @@ record EditSpec(
                 new PlaceBrand(
                         neededBrands(client),
                         with == null ? " | " : with,
-                        choice(PlaceBrand.Place.class, letterCase, "a place for the brand"));
+                        choice(PlaceBrand.Place.class, place, "a place for the brand"));
             case "year" -> new YearForward(year());
             case "encoding" -> new RepairEncoding();
             case "emoji" -> new RemoveEmoji();
@@ -148,8 +150,7 @@ record EditSpec(
             case "remove-block" -> "Block “" + firstLine(find) + "” removed from " + texts;
             case "cut" -> capital(texts) + " cut to fit";
             case "case" -> capital(texts) + " in " + letterCase + " case";
-            case "brand" ->
-                "none".equals(letterCase) ? "Brand taken off " + texts : "Brand put " + letterCase + " in " + texts;
+            case "brand" -> "none".equals(place) ? "Brand taken off " + texts : "Brand put " + place + " in " + texts;
             case "year" -> "Years put forward to " + with + " in " + texts;
             case "encoding" -> "Broken characters repaired in " + texts;
             case "emoji" -> "Emoji removed from " + texts;
