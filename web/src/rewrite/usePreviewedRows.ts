@@ -40,5 +40,5 @@ export function usePreviewedRows(previewed: Previewed | undefined) {
     );
     return () => abort.abort();
   }, [view, token, done]);
-  return { rowOf: (id: number) => rows.get(id), rows, onView: setView };
+  return { rows, onView: setView };
 }
