@@ -3,20 +3,12 @@ import userEvent from "@testing-library/user-event";
 import { beforeEach, expect, it } from "vitest";
 import { type Asked, asked, serve } from "../../testing/server";
 import { cell, finding, item, show } from "../../testing/view";
+import type { ItemRow } from "../api/client";
 import { CloseUp } from "./CloseUp";
 
 const FIT = {
-  px: 612.4,
-  chars: 58,
-  sizePx: 20,
-  phoneSizePx: 18,
-  desktopLimit: 580,
-  desktopLines: 1,
-  phoneLimit: 644,
-  fitting: 50,
-  desktopFitting: 50,
-  phoneFitting: 58,
-  says: "33 px over",
+  ...(cell("").fit as NonNullable<ItemRow["title"]["fit"]>),
+  ...{ px: 612.4, chars: 58, fitting: 50, desktopFitting: 50, phoneFitting: 58, says: "33 px over" },
 };
 
 /** What the server says of texts: the keyword's word marked, the measure of the title. */

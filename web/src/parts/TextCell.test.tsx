@@ -1,31 +1,12 @@
 import { cleanup, render, screen } from "@testing-library/react";
 import { afterEach, expect, it } from "vitest";
+import { cell as plain } from "../../testing/view";
 import type { Cell } from "../api/client";
 import { TextCell } from "./TextCell";
 
-const FIT = {
-  px: 200,
-  chars: 20,
-  sizePx: 20,
-  phoneSizePx: 18,
-  desktopLimit: 580,
-  desktopLines: 1,
-  phoneLimit: 644,
-  fitting: 100,
-  desktopFitting: 100,
-  phoneFitting: 100,
-  says: "",
-};
+const FIT = plain("").fit as NonNullable<Cell["fit"]>;
 
-const cell = (changes: Partial<Cell>): Cell => ({
-  captured: "Kayak hire in Gull Cove",
-  draft: null,
-  state: null,
-  kept: null,
-  fit: FIT,
-  lacks: [],
-  ...changes,
-});
+const cell = (changes: Partial<Cell>): Cell => plain("Kayak hire in Gull Cove", changes);
 
 afterEach(cleanup);
 

@@ -15,12 +15,13 @@ const look = (text: string, fit: typeof FIT, lacks: string[]) => ({
   phone: [{ pieces: [{ text: `phone: ${text}`, marked: false }] }],
   cutOnDesktop: false,
   cutOnPhone: false,
+  keyword: ["kayak", "hire"].map((word) => ({ text: word, present: !lacks.includes(word) })),
   lacks,
 });
 
 const NEXT = [
-  { word: "kayak", gained: 0, px: 120, fits: true, ofKeyword: true },
-  { word: "prices", gained: 340, px: 130, fits: false, ofKeyword: false },
+  { word: "kayak", text: "Hire kayak", gained: 0, px: 120, fits: true, ofKeyword: true },
+  { word: "prices", text: "Hire prices", gained: 340, px: 130, fits: false, ofKeyword: false },
 ];
 
 const aim = { keyword: "kayak hire", reason: "", volume: null } as unknown as ItemRow["aim"];

@@ -10,7 +10,7 @@ import {
   useState,
 } from "react";
 import { createPortal } from "react-dom";
-import { answer, api, type ItemRow, type LimitCheck } from "../api/client";
+import { type Appearance, answer, api, type ItemRow, type LimitCheck } from "../api/client";
 import { count, of } from "../parts/number";
 import { ResultPreview } from "../parts/ResultPreview";
 import { CutLines } from "../parts/TrueMeasure";
@@ -52,16 +52,8 @@ export function CellEditor({ propertyId, row, field, value, onChange }: Props) {
   const { found, next } = useFound(row.id, measured, value);
   const [chosen, setChosen] = useState<number>();
   const proposed = chosen === undefined ? [] : (next ?? []);
-  const insert = (word: string) => {
-    // A word that was begun is finished, else one more is added.
-    const begun = /[\p{L}\p{N}]*$/u.exec(value)?.[0] ?? "";
-    const finished = begun !== "" && word.toLowerCase().startsWith(begun.toLowerCase());
-    const start = finished
-      ? value.slice(0, value.length - begun.length)
-      : value === "" || value.endsWith(" ")
-        ? value
-        : `${value} `;
-    onChange(`${start}${word} `);
+  const insert = (text: string) => {
+    onChange(`${text} `);
     setChosen(undefined);
     input.current?.focus();
   };
@@ -70,7 +62,7 @@ export function CellEditor({ propertyId, row, field, value, onChange }: Props) {
     else if (chosen === undefined || proposed.length === 0) return;
     else if (event.key === "ArrowDown") setChosen(Math.min(proposed.length - 1, chosen + 1));
     else if (event.key === "ArrowUp") setChosen(Math.max(0, chosen - 1));
-    else if (event.key === "Enter" || event.key === "Tab") insert(proposed[chosen].word);
+    else if (event.key === "Enter" || event.key === "Tab") insert(proposed[chosen].text);
     else if (event.key === "Escape") setChosen(undefined);
     else {
       setChosen(undefined);
@@ -104,7 +96,7 @@ export function CellEditor({ propertyId, row, field, value, onChange }: Props) {
             <p className={css.facts}>
               <Widths fit={look.fit} />
               {look.fit.says && <b>{look.fit.says}</b>}
-              {keyword && <KeywordWords keyword={keyword} lacks={look.lacks} />}
+              <KeywordWords words={look.keyword} />
             </p>
           )}
           {proposed.length > 0 && (
@@ -117,7 +109,7 @@ export function CellEditor({ propertyId, row, field, value, onChange }: Props) {
                   aria-selected={i === chosen}
                   onMouseDown={(event) => {
                     event.preventDefault();
-                    insert(each.word);
+                    insert(each.text);
                   }}
                 >
                   <b>{each.word}</b>
@@ -169,7 +161,9 @@ function useFound(itemId: number, field: "title" | "description" | undefined, va
     placeholderData: keepPreviousData,
     gcTime: 10_000,
   });
-  return { found: data?.wordings[0].found, next: data?.next };
+  // What was asked of another text proposes nothing for this one.
+  const current = data?.wordings[0].text === value;
+  return { found: data?.wordings[0].found, next: current ? data?.next : undefined };
 }
 
 const inForce = (cell: ItemRow["title"]) => cell.draft ?? cell.captured;
@@ -249,13 +243,13 @@ function Widths({ fit }: { fit: LimitCheck }) {
 }
 
 /** The words of the keyword, ticked once they are there. */
-function KeywordWords({ keyword, lacks }: { keyword: string; lacks: string[] }) {
+function KeywordWords({ words }: { words: Appearance["keyword"] }) {
   return (
     <span className={css.keyword}>
-      {keyword.split(" ").map((word, i) => (
-        <span key={i} className={lacks.includes(word) ? css.lacking : css.there}>
-          {word}
-          <span className={css.hidden}>{lacks.includes(word) ? " is missing" : " is there"}</span>
+      {words.map(({ text, present }, i) => (
+        <span key={i} className={present ? css.there : css.lacking}>
+          {text}
+          <span className={css.hidden}>{present ? " is there" : " is missing"}</span>
         </span>
       ))}
     </span>

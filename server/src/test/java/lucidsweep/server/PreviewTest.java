@@ -3,11 +3,9 @@ package lucidsweep.server;
 import static lucidsweep.server.Shop.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Collectors;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.standins.ShopListings;
 import org.junit.jupiter.api.BeforeEach;
@@ -91,7 +89,8 @@ class PreviewTest {
         assertThat(batch.path("items").asInt()).isEqualTo(changes);
         Map<Long, String> after = texts(field);
         int shown = 0;
-        for (JsonNode row : rows(preview, before.keySet())) {
+        for (JsonNode row : shop.getPreviewRows(
+                preview, before.keySet().stream().mapToLong(Long::longValue).toArray())) {
             long id = row.path("itemId").asLong();
             String said = row.path("after").isNull()
                     ? before.get(id)
@@ -105,12 +104,6 @@ class PreviewTest {
                 .count();
         assertThat(differing).isEqualTo(changes);
         assertThat(shop.preview(edit).path("changes").asInt()).as("again").isLessThanOrEqualTo(changes);
-    }
-
-    private JsonNode rows(JsonNode preview, Collection<Long> ids) {
-        String list = ids.stream().map(String::valueOf).collect(Collectors.joining(","));
-        return api.get("/api/previews/" + preview.path("token").asString() + "/rows?ids=" + list)
-                .json();
     }
 
     /** The desk is narrowed to what came out so; what is applied is the selection all the same. */
@@ -131,7 +124,7 @@ class PreviewTest {
             assertThat(slice.path("total").asInt()).as(kind).isEqualTo(wanted);
             if (wanted == 0) continue;
             long first = slice.path("rows").get(0).path("id").asLong();
-            JsonNode made = rows(preview, List.of(first)).get(0);
+            JsonNode made = shop.getPreviewRows(preview, first).get(0);
             assertThat(made.path("after").asString()).endsWith("signed in our boat shed on the bay");
             if (kind.equals("too-long"))
                 assertThat(made.path("fit").path("says").asString()).contains("over");

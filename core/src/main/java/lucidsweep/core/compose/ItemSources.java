@@ -1,7 +1,5 @@
 package lucidsweep.core.compose;
 
-import java.util.Map;
-
 /** What a recipe may take of one item. */
 public interface ItemSources {
 
@@ -13,28 +11,4 @@ public interface ItemSources {
 
     /** Whether a condition holds, whatever it says of "not". */
     boolean holds(Condition.What what, String value);
-
-    /** An item of which only texts are known. */
-    static ItemSources of(Map<Source.Kind, String> texts) {
-        return new ItemSources() {
-            @Override
-            public long id() {
-                return texts.hashCode();
-            }
-
-            @Override
-            public String text(Source source) {
-                return texts.getOrDefault(source.kind(), "");
-            }
-
-            @Override
-            public boolean holds(Condition.What what, String value) {
-                return switch (what) {
-                    case HAS_KEYWORD -> texts.containsKey(Source.Kind.KEYWORD);
-                    case HAS_PLACE -> texts.containsKey(Source.Kind.PLACE);
-                    default -> false;
-                };
-            }
-        };
-    }
 }

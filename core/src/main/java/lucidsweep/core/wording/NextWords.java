@@ -28,12 +28,13 @@ public final class NextWords {
     /**
      * A word that a text could go on with.
      *
+     * @param text as it would be
      * @param gained searches a month that the text would cover more
      * @param px its width then
      * @param fits whether it would pass every limit
      * @param ofKeyword whether the keyword has the word
      */
-    public record NextWord(String word, double gained, double px, boolean fits, boolean ofKeyword) {}
+    public record NextWord(String word, String text, double gained, double px, boolean fits, boolean ofKeyword) {}
 
     /**
      * The best of them. A word that was begun is finished: "Kayak hi" goes on with "hire".
@@ -96,6 +97,6 @@ public final class NextWords {
         String longer = start + word;
         double px = limits.desktop().width(longer);
         double gained = Math.max(0, reach.of(longer).searches() - before);
-        found.add(new NextWord(word, gained, px, limits.fits(longer, Graphemes.count(longer)), ofKeyword));
+        found.add(new NextWord(word, longer, gained, px, limits.fits(longer, Graphemes.count(longer)), ofKeyword));
     }
 }

@@ -13,6 +13,7 @@ import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import lucidsweep.core.keyword.Word;
 import lucidsweep.core.keyword.Words;
+import lucidsweep.core.text.Graphemes;
 import lucidsweep.core.text.YearsNamed;
 
 /** What the titles of the results that rank for a query have in common, held against one of ours. */
@@ -97,7 +98,7 @@ public final class RivalTitles {
     }
 
     private static int middle(List<String> theirs) {
-        int[] lengths = theirs.stream().mapToInt(String::length).sorted().toArray();
+        int[] lengths = theirs.stream().mapToInt(Graphemes::count).sorted().toArray();
         return Arrays.stream(lengths).skip(lengths.length / 2).findFirst().orElse(0);
     }
 }

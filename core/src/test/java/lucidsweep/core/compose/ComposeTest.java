@@ -28,7 +28,7 @@ class ComposeTest {
     private static Composition compose(Map<Source.Kind, String> item, Part... parts) {
         return new RecipeComposer(
                         new Recipe(List.of(parts)), LIMITS, ENGLISH, Names.of(NAMES), UnaryOperator.identity())
-                .compose(ItemSources.of(item));
+                .compose(KnownTexts.of(item));
     }
 
     @Test
@@ -83,7 +83,7 @@ class ComposeTest {
         RecipeComposer fitter = new RecipeComposer(
                 new Recipe(List.of(H1, BRAND)), LIMITS, ENGLISH, Names.of(NAMES), UnaryOperator.identity());
         Map<Source.Kind, String> item = Map.of(Source.Kind.H1, "Kayak hire", Source.Kind.BRAND, "Tarrin Bay Kayaks");
-        assertThat(fitter.compose(ItemSources.of(item), "Gull Cove").text())
+        assertThat(fitter.compose(KnownTexts.of(item), "Gull Cove").text())
                 .isEqualTo("Kayak hire | Gull Cove | Tarrin Bay Kayaks");
     }
 
@@ -111,7 +111,7 @@ class ComposeTest {
             }
             String made = new RecipeComposer(
                             new Recipe(parts), LIMITS, ENGLISH, Names.of(List.of()), UnaryOperator.identity())
-                    .compose(ItemSources.of(Map.of()))
+                    .compose(KnownTexts.of(Map.of()))
                     .text();
             double best = 0;
             double chosen = 0;
@@ -242,23 +242,7 @@ class ComposeTest {
                 new Recipe(List.of(calls)), LIMITS, ENGLISH, Names.of(NAMES), UnaryOperator.identity());
         Map<String, Integer> uses = new java.util.TreeMap<>();
         for (long id = 7_000_000_001L; id <= 7_000_003_000L; id++) {
-            long item = id;
-            ItemSources sources = new ItemSources() {
-                @Override
-                public long id() {
-                    return item;
-                }
-
-                @Override
-                public String text(Source source) {
-                    return "";
-                }
-
-                @Override
-                public boolean holds(Condition.What what, String value) {
-                    return false;
-                }
-            };
+            ItemSources sources = new KnownTexts(id, Map.of());
             String text = composer.compose(sources).text();
             assertThat(composer.compose(sources).text()).isEqualTo(text);
             uses.merge(text, 1, Integer::sum);

@@ -56,7 +56,7 @@ class ComposedLinesTest {
         int shortened = 0;
         for (int i = 0; i < ITEMS; i++) {
             Map<Source.Kind, String> item = item(random, all);
-            Composition made = composer.compose(ItemSources.of(item));
+            Composition made = composer.compose(KnownTexts.of(item));
             String text = made.text();
             String says = item + " is “" + text + "”";
             assertThat(TITLE.fits(text, Graphemes.count(text))).as(says).isTrue();

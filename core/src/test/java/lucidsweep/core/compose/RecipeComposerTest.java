@@ -63,7 +63,7 @@ class RecipeComposerTest {
             Map<Source.Kind, String> item = item(random);
             Recipe recipe = recipe(random);
             RecipeComposer fitter = new RecipeComposer(recipe, limit, ENGLISH, NAMES, UnaryOperator.identity());
-            Composition made = fitter.compose(ItemSources.of(item));
+            Composition made = fitter.compose(KnownTexts.of(item));
             outcomes[made.outcome().ordinal()]++;
             String says = recipe + " of " + item + " is “" + made.text() + "”";
 
@@ -77,9 +77,7 @@ class RecipeComposerTest {
             assertThat(made.text().isEmpty()).as(says).isEqualTo(made.outcome() == Composition.Outcome.NOTHING);
             if (made.outcome() == Composition.Outcome.SHORTENED)
                 assertThat(made.leftOut()).as(says).isNotEmpty();
-            assertThat(fitter.compose(ItemSources.of(item)))
-                    .as("the same again")
-                    .isEqualTo(made);
+            assertThat(fitter.compose(KnownTexts.of(item))).as("the same again").isEqualTo(made);
         }
         assertThat(outcomes).as("every outcome was met").doesNotContain(0);
     }
@@ -93,7 +91,7 @@ class RecipeComposerTest {
             Map<Source.Kind, String> item = item(random);
             Recipe recipe = recipe(random);
             String made = new RecipeComposer(recipe, wide, ENGLISH, NAMES, UnaryOperator.identity())
-                    .compose(ItemSources.of(item))
+                    .compose(KnownTexts.of(item))
                     .text();
             List<Part> used = new ArrayList<>();
             for (Part part : recipe.parts()) if (!text(part, item).isEmpty()) used.add(part);
@@ -121,8 +119,8 @@ class RecipeComposerTest {
             Map<Source.Kind, String> item = item(random);
             RecipeComposer fitter = new RecipeComposer(
                     recipe(random), Standard.ofPages().title(), ENGLISH, NAMES, UnaryOperator.identity());
-            String plain = fitter.compose(ItemSources.of(item)).text();
-            Composition apart = fitter.compose(ItemSources.of(item), "No " + round);
+            String plain = fitter.compose(KnownTexts.of(item)).text();
+            Composition apart = fitter.compose(KnownTexts.of(item), "No " + round);
             if (apart.text().contains("No " + round)) told++;
             else assertThat(apart.text()).as("“%s” leaves no room", plain).isNotEqualTo("No " + round);
         }

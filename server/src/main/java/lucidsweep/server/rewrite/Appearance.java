@@ -16,7 +16,8 @@ import lucidsweep.core.text.Cut;
  * How a text will look on a result page.
  *
  * @param desktop its lines there, cut where it will be cut
- * @param lacks words of the keyword that it lacks
+ * @param keyword the words of the keyword that count, and whether it has them
+ * @param lacks those that it lacks
  */
 record Appearance(
         LimitCheck fit,
@@ -24,7 +25,11 @@ record Appearance(
         List<Line> phone,
         boolean cutOnDesktop,
         boolean cutOnPhone,
+        List<KeywordWord> keyword,
         List<String> lacks) {
+
+    /** A word of the keyword, as the keyword has it. */
+    record KeywordWord(String text, boolean present) {}
 
     /** A line, in pieces; the keyword's words are marked. */
     record Line(List<Piece> pieces) {}
@@ -37,15 +42,22 @@ record Appearance(
         Set<String> stems = keyword == null
                 ? Set.of()
                 : keyword.words().stream().map(Word::stem).collect(Collectors.toSet());
+        List<String> lacks = keyword == null
+                ? List.of()
+                : PhraseMatch.of(words.of(text), keyword).missing();
+        List<KeywordWord> ofKeyword = keyword == null
+                ? List.of()
+                : keyword.words().stream()
+                        .map(word -> new KeywordWord(word.text(), !lacks.contains(word.text())))
+                        .toList();
         return new Appearance(
                 LimitCheck.of(text, limits),
                 desktop.lines().stream().map(line -> marked(line, words, stems)).toList(),
                 phone.lines().stream().map(line -> marked(line, words, stems)).toList(),
                 desktop.cut(),
                 phone.cut(),
-                keyword == null
-                        ? List.of()
-                        : PhraseMatch.of(words.of(text), keyword).missing());
+                ofKeyword,
+                lacks);
     }
 
     private static Line marked(String line, Words words, Set<String> stems) {

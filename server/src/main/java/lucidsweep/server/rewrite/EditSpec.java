@@ -143,9 +143,9 @@ record EditSpec(
             case "replace" -> "“" + find + "” replaced by “" + (with == null ? "" : with) + "” in " + texts;
             case "before" -> "“" + with + "” added to the start of " + texts;
             case "after" -> "“" + with + "” added to the end of " + texts;
-            case "remove-beginning" -> "“" + find.strip() + "” removed from the start of " + texts;
-            case "remove-ending" -> "“" + find.strip() + "” removed from the end of " + texts;
-            case "shorten-ending" -> "“" + find.strip() + "” shortened at the end of " + texts;
+            case "remove-beginning" -> "“" + firstLine(find) + "” removed from the start of " + texts;
+            case "remove-ending" -> "“" + firstLine(find) + "” removed from the end of " + texts;
+            case "shorten-ending" -> "“" + firstLine(find) + "” shortened at the end of " + texts;
             case "add-block" -> "Block “" + firstLine(with) + "” added to " + texts;
             case "remove-block" -> "Block “" + firstLine(find) + "” removed from " + texts;
             case "cut" -> capital(texts) + " cut to fit";
@@ -156,8 +156,8 @@ record EditSpec(
             case "emoji" -> "Emoji removed from " + texts;
             case "spaces" -> "White space tidied in " + texts;
             case "open-with-title" -> "Descriptions opened with their titles’ words";
-            case "add-tags" -> "Tags added: " + String.join(", ", tags);
-            case "remove-tags" -> "Tags removed: " + String.join(", ", tags);
+            case "add-tags" -> "Tags added: " + String.join(", ", tags == null ? List.of() : tags);
+            case "remove-tags" -> "Tags removed: " + String.join(", ", tags == null ? List.of() : tags);
             case "replace-tag" -> "Tag “" + find + "” replaced by “" + with + "”";
             case "merge-twins" -> "Tags that say the same merged";
             case "tag-sets" -> "Tag sets chosen by searches";
@@ -198,8 +198,9 @@ record EditSpec(
         throw Refusal.badInput("expected " + what + ", got \"" + given + "\"");
     }
 
-    private static String firstLine(String block) {
-        return block.strip().lines().findFirst().orElse("");
+    /** What stands for a text in a title; what is missing is refused where the edit is read. */
+    private static String firstLine(String text) {
+        return text == null ? "" : text.strip().lines().findFirst().orElse("");
     }
 
     private static String capital(String text) {

@@ -106,7 +106,7 @@ class StandardController {
     @PostMapping("/properties/{propertyId}/standard/preview")
     StandardPreview.StandardDifference preview(
             @PathVariable long propertyId,
-            @RequestParam(defaultValue = "10000") int most,
+            @RequestParam(defaultValue = "" + StandardPreview.MOST_ITEMS) int most,
             @StandardBody @RequestBody JsonNode form) {
         return previews.of(clients.property(propertyId), StandardFile.of(form), checked(most));
     }
@@ -158,7 +158,7 @@ class StandardController {
     @PostMapping("/sets/{setId}/standard/preview")
     StandardPreview.StandardDifference previewOfSet(
             @PathVariable long setId,
-            @RequestParam(defaultValue = "10000") int most,
+            @RequestParam(defaultValue = "" + StandardPreview.MOST_ITEMS) int most,
             @StandardBody @RequestBody JsonNode form) {
         ItemSet set = sets.find(setId);
         return previews.of(clients.property(set.propertyId()), set, StandardFile.of(form), checked(most));
