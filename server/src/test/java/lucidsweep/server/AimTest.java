@@ -62,6 +62,10 @@ class AimTest {
         assertThat(homes()).containsEntry("greenland paddle", "A2").containsEntry("cedar paddle", "A2");
         assertThat(keyword("cedar paddle").path("role").asString()).isEqualTo("secondary");
         assertThat(shop.row("A2").path("aim").path("byHand").asBoolean()).isTrue();
+        String second = "\"recipe\":{\"parts\":[{\"sources\":[{\"kind\":\"SECONDARY\",\"text\":\"1\"}],\"rank\":1}]}";
+        shop.batch(Shop.edit("recipe", "title", second));
+        assertThat(shop.text("A2", "title")).as("a recipe takes it").isEqualTo("cedar paddle");
+        assertThat(shop.text("A1", "title")).as("which has none").isEqualTo("Greenland paddle of ash");
         shop.importFile(CSV.replace("Gift voucher", "Gift voucher for a greenland paddle"));
         assertThat(homes()).as("after the next import").containsEntry("greenland paddle", "A2");
 

@@ -40,8 +40,17 @@ public final class TagPlan {
     private final List<Known> known = new ArrayList<>();
     private final Map<String, int[]> postings = new HashMap<>();
     private final Map<Set<String>, Integer> byStems = new HashMap<>();
-    private final List<Item> items = new ArrayList<>();
-    private final List<List<String>> used = new ArrayList<>();
+    private final List<Asked> items = new ArrayList<>();
+
+    /** How many other items carry each known tag. */
+    private final int[] used;
+
+    /** Which known tags any item carries now. */
+    private final boolean[] carried;
+
+    /** An item as the plan needs it, without its texts: those of 100,000 would not fit into memory. */
+    private record Asked(long id, List<Place> places, Standard.TagLimits limits) {}
+
     private final List<Set<String>> brands = new ArrayList<>();
     private final Set<String> forbidden = new HashSet<>();
 
@@ -90,6 +99,8 @@ public final class TagPlan {
         for (String name : new TreeSet<>(brandNames)) if (!searches.containsKey(name)) add(name, 0, found);
         found.forEach((stem, list) ->
                 postings.put(stem, list.stream().mapToInt(Integer::intValue).toArray()));
+        used = new int[known.size()];
+        carried = new boolean[known.size()];
     }
 
     /** Of phrases that say the same, the one that is searched most stands for all. */
@@ -111,12 +122,16 @@ public final class TagPlan {
 
     /** Notes the tags of an item that is not planned, since others may have what it has. */
     public void addUsed(List<String> tags) {
-        used.add(tags);
+        for (String tag : tags) {
+            count(tag, used, 1);
+            carry(tag, carried);
+        }
     }
 
     /** Adds an item; they are planned in the order in which they come. */
     public void add(Item item) {
-        items.add(item);
+        items.add(new Asked(item.id, places(item), item.limits));
+        for (String tag : item.tags) carry(tag, carried);
     }
 
     /**
@@ -125,9 +140,7 @@ public final class TagPlan {
      * @param brandShare how much of the places may go to brand tags, such as 0.33
      */
     public Planned planned(double brandShare) {
-        List<List<Place>> places = items.stream().map(this::places).toList();
-        int[] uses = new int[known.size()];
-        used.forEach(tags -> tags.forEach(tag -> count(tag, uses, 1)));
+        int[] uses = used.clone();
         Map<Long, List<TagCandidate>> chosen = new LinkedHashMap<>();
         double value = 0;
         double bound = 0;
@@ -136,11 +149,10 @@ public final class TagPlan {
             value = 0;
             bound = 0;
             exact = 0;
-            for (int i = 0; i < items.size(); i++) {
-                Item item = items.get(i);
+            for (Asked item : items) {
                 for (TagCandidate tag : chosen.getOrDefault(item.id, List.of())) count(tag.tag(), uses, -1);
                 int brands = (int) Math.round(brandShare * item.limits.max());
-                TagChooser.Chosen set = new TagChooser(item.limits, brands).choose(candidates(places.get(i), uses));
+                TagChooser.Chosen set = new TagChooser(item.limits, brands).choose(candidates(item.places, uses));
                 for (TagCandidate tag : set.tags()) count(tag.tag(), uses, 1);
                 chosen.put(item.id, set.tags());
                 value += set.value();
@@ -151,11 +163,10 @@ public final class TagPlan {
         Map<Long, List<String>> tags = new LinkedHashMap<>();
         chosen.forEach(
                 (id, set) -> tags.put(id, set.stream().map(TagCandidate::tag).toList()));
-        List<List<String>> before = new ArrayList<>(used);
-        items.forEach(item -> before.add(item.tags));
-        List<List<String>> after = new ArrayList<>(used);
-        after.addAll(tags.values());
-        return new Planned(tags, covered(before), covered(after), bound <= 0 ? 0 : (bound - value) / bound, exact);
+        boolean[] then = new boolean[known.size()];
+        for (int tag = 0; tag < then.length; tag++) then[tag] = used[tag] > 0;
+        tags.values().forEach(set -> set.forEach(tag -> carry(tag, then)));
+        return new Planned(tags, covered(carried), covered(then), bound <= 0 ? 0 : (bound - value) / bound, exact);
     }
 
     /** A known tag, or one of the item's own that is not known, and how much it is about the item. */
@@ -217,14 +228,12 @@ public final class TagPlan {
         if (known != null) uses[known] += by;
     }
 
-    private double covered(Collection<List<String>> sets) {
-        boolean[] carried = new boolean[known.size()];
-        for (List<String> set : sets) {
-            for (String tag : set) {
-                Integer place = byStems.get(stemsOfTag(tag));
-                if (place != null) carried[place] = true;
-            }
-        }
+    private void carry(String tag, boolean[] carried) {
+        Integer place = byStems.get(stemsOfTag(tag));
+        if (place != null) carried[place] = true;
+    }
+
+    private double covered(boolean[] carried) {
         double covered = 0;
         for (int i = 0; i < carried.length; i++) if (carried[i]) covered += known.get(i).searches;
         return covered;
