@@ -2,13 +2,11 @@ package lucidsweep.core.compose;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.UnaryOperator;
-import lucidsweep.core.keyword.Word;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Graphemes;
@@ -142,16 +140,8 @@ public final class RecipeComposer {
     private Set<String> stems(String text) {
         Set<String> known = knownStems.get(text);
         if (known != null) return known;
-        Set<String> stems = stemsOf(text);
+        Set<String> stems = language.stems(text);
         if (knownStems.size() < MAX_KNOWN) knownStems.put(text, stems);
-        return stems;
-    }
-
-    private Set<String> stemsOf(String text) {
-        Set<String> stems = new HashSet<>();
-        for (Word word : language.of(text)) {
-            if (!word.stop()) stems.add(word.stem());
-        }
         return stems;
     }
 

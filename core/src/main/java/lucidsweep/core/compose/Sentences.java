@@ -1,6 +1,7 @@
 package lucidsweep.core.compose;
 
-import java.util.regex.Matcher;
+import java.util.List;
+import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
 import lucidsweep.core.text.Spaces;
 
@@ -12,6 +13,11 @@ public final class Sentences {
 
     private Sentences() {}
 
+    /** Where the sentences of a text end, in UTF-16 units; what follows the last one is none. */
+    public static List<Integer> ends(String text) {
+        return END.matcher(text).results().map(MatchResult::end).toList();
+    }
+
     /**
      * The first sentence that says something: of five words and more, and ended.
      *
@@ -19,12 +25,11 @@ public final class Sentences {
      */
     public static String firstGood(String copy) {
         String text = Spaces.closedUp(copy);
-        Matcher end = END.matcher(text);
         int start = 0;
-        while (end.find()) {
-            String sentence = text.substring(start, end.end()).strip();
+        for (int end : ends(text)) {
+            String sentence = text.substring(start, end).strip();
             if (sentence.split(" ").length >= FEWEST_WORDS) return sentence;
-            start = end.end();
+            start = end;
         }
         return "";
     }

@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
-import lucidsweep.core.keyword.Word;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Graphemes;
@@ -91,9 +90,9 @@ public final class TagPlan {
             Collection<String> brandNames,
             Collection<String> forbiddenWords) {
         this.language = language;
-        brandNames.forEach(name -> brands.add(stems(name)));
+        brandNames.forEach(name -> brands.add(language.stems(name)));
         brands.removeIf(Set::isEmpty);
-        forbiddenWords.forEach(word -> forbidden.addAll(stems(word)));
+        forbiddenWords.forEach(word -> forbidden.addAll(language.stems(word)));
         Map<String, List<Integer>> found = new HashMap<>();
         for (String phrase : new TreeSet<>(searches.keySet())) add(phrase, searches.get(phrase), found);
         for (String name : new TreeSet<>(brandNames)) if (!searches.containsKey(name)) add(name, 0, found);
@@ -199,7 +198,7 @@ public final class TagPlan {
     }
 
     private void weigh(String text, double weight, Map<String, Double> weights) {
-        for (String stem : stems(text)) weights.merge(stem, weight, Math::max);
+        for (String stem : language.stems(text)) weights.merge(stem, weight, Math::max);
     }
 
     private static double relevance(Set<String> stems, Map<String, Double> weights) {
@@ -240,12 +239,6 @@ public final class TagPlan {
     }
 
     private Set<String> stemsOfTag(String tag) {
-        return stemsOfTags.computeIfAbsent(tag, this::stems);
-    }
-
-    private Set<String> stems(String text) {
-        Set<String> stems = new HashSet<>();
-        for (Word word : language.of(text)) if (!word.stop()) stems.add(word.stem());
-        return stems;
+        return stemsOfTags.computeIfAbsent(tag, language::stems);
     }
 }

@@ -1,8 +1,7 @@
 package lucidsweep.core.edit;
 
 import java.util.List;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
+import lucidsweep.core.compose.Sentences;
 import lucidsweep.core.compose.Trim;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Cut;
@@ -15,8 +14,6 @@ import lucidsweep.core.text.Slot;
  * @param atSentence whether it is cut at the last sentence that fits, where one does
  */
 public record CutToFit(Standard.TextLimits limits, boolean atSentence) implements BulkEdit {
-
-    private static final Pattern END = Pattern.compile("[.!?…]+[\"'”’»)]*(?=\\s)");
 
     @Override
     public String apply(String text) {
@@ -39,9 +36,8 @@ public record CutToFit(Standard.TextLimits limits, boolean atSentence) implement
     /** As many whole sentences as fit; "" where not even the first does. */
     private String wholeSentences(String text) {
         String best = "";
-        Matcher end = END.matcher(text);
-        while (end.find()) {
-            String sentences = text.substring(0, end.end());
+        for (int end : Sentences.ends(text)) {
+            String sentences = text.substring(0, end);
             if (!fits(sentences)) break;
             best = sentences;
         }

@@ -4,9 +4,11 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.text.Normalizer;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import org.apache.lucene.analysis.Analyzer;
@@ -74,6 +76,13 @@ public final class Words {
     /** What else depends on the language. */
     public Language language() {
         return data;
+    }
+
+    /** The stems of the words of a text that count, each once; stop words do not. */
+    public Set<String> stems(String text) {
+        Set<String> stems = new HashSet<>();
+        for (Word word : of(text)) if (!word.stop()) stems.add(word.stem());
+        return stems;
     }
 
     /** The words of a text in their order. */

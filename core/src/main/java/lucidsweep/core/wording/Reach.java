@@ -2,12 +2,10 @@ package lucidsweep.core.wording;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
-import lucidsweep.core.keyword.Word;
 import lucidsweep.core.keyword.Words;
 
 /**
@@ -101,8 +99,6 @@ public final class Reach {
     }
 
     Set<String> stems(String text) {
-        Set<String> stems = new HashSet<>();
-        for (Word word : language.of(text)) if (!word.stop()) stems.add(word.stem());
-        return stems;
+        return language.stems(text);
     }
 }
