@@ -138,4 +138,22 @@ class WordingsTest {
                         .status())
                 .isEqualTo(404);
     }
+
+    /** A word with a hyphen is two for a searcher, and each of them is told. */
+    @Test
+    void theWordsOfAKeywordAreToldOneByOne(Api api) {
+        Shop shop = new Shop(api, CSV);
+        JsonNode looks = shop.post(
+                        "/looks",
+                        "{\"title\":\"Watching tours\",\"description\":\"\",\"keyword\":\"seal-watching tour\"}")
+                .json();
+        JsonNode words = looks.path("title").path("keyword");
+        assertThat(words.findValuesAsString("text")).containsExactly("seal", "watching", "tour");
+        assertThat(words.get(0).path("present").asBoolean()).isFalse();
+        assertThat(words.get(1).path("present").asBoolean()).isTrue();
+        assertThat(words.get(2).path("present").asBoolean()).isTrue();
+        assertThat(looks.path("title").path("lacks").get(0).asString()).isEqualTo("seal");
+        for (JsonNode word : looks.path("description").path("keyword"))
+            assertThat(word.path("present").asBoolean()).isFalse();
+    }
 }
