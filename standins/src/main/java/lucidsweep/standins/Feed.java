@@ -8,7 +8,7 @@ import java.util.concurrent.atomic.AtomicInteger;
  * Answers a list page by page as marketplaces and channels do: so many a page, the next page in a Link header (RFC 8288),
  * a rest asked for now and then (429), and now and then a fault of its own (500).
  */
-final class Feed {
+public final class Feed {
 
     /** How many items of a shop or channel come at once. */
     static final int FEW = 25;
@@ -26,7 +26,7 @@ final class Feed {
     }
 
     /** What is answered: a status, headers and a body. */
-    record Answer(int status, Map<String, String> headers, String body) {}
+    public record Answer(int status, Map<String, String> headers, String body) {}
 
     /**
      * Answers a request.

@@ -4,6 +4,7 @@ import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.URI;
@@ -37,6 +38,7 @@ public final class Website implements AutoCloseable {
     private volatile LocalDate today = SearchReports.FIRST_TODAY;
     private volatile Feed demand;
     private final Feed marketplace = new Feed(new ShopListings(7).json(), Feed.FEW);
+    private final TextService writer = new TextService();
     private final Feed channel = new Feed(new ChannelVideos(7).json(), Feed.FEW);
 
     private record Reply(int status, String type, byte[] body, Map<String, String> headers) {
@@ -126,6 +128,8 @@ public final class Website implements AutoCloseable {
             return new Reply(200, "application/json", truth, Map.of());
         }
         if (path.equals("/search/demand")) return feed(demand(site), exchange, path);
+        if (path.equals("/writer/generate") && exchange.getRequestMethod().equals("POST")) return writer(exchange);
+        if (path.equals("/writer/paid")) return Reply.text(200, String.valueOf(writer.paid()));
         if (path.equals("/marketplace/listings")) return feed(marketplace, exchange, path);
         if (path.equals("/channel/videos")) return feed(channel, exchange, path);
         return special(site, path);
@@ -228,6 +232,22 @@ public final class Website implements AutoCloseable {
         Feed.Answer answer = feed.of(path, exchange.getRequestURI().getRawQuery());
         return new Reply(
                 answer.status(), "application/json", answer.body().getBytes(StandardCharsets.UTF_8), answer.headers());
+    }
+
+    private Reply writer(HttpExchange exchange) {
+        try {
+            Feed.Answer answer = writer.of(
+                    new String(exchange.getRequestBody().readAllBytes(), StandardCharsets.UTF_8),
+                    exchange.getRequestHeaders().getFirst("Authorization"),
+                    exchange.getRequestHeaders().getFirst("Idempotency-Key"));
+            return new Reply(
+                    answer.status(),
+                    "application/json",
+                    answer.body().getBytes(StandardCharsets.UTF_8),
+                    answer.headers());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     private static Reply csv(String body) {

@@ -8,6 +8,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.text.Normalizer;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -43,6 +44,7 @@ public final class Language {
     private final String code;
     private final Map<String, Set<String>> lists;
     private final Map<String, String> inSlugs = new LinkedHashMap<>();
+    private final Map<String, String> numbers = new LinkedHashMap<>();
 
     private Language(String code, Map<String, Set<String>> lists) {
         this.code = code;
@@ -50,6 +52,10 @@ public final class Language {
         for (String pair : list("slug")) {
             String[] parts = pair.split(" ");
             inSlugs.put(parts[0], parts[1]);
+        }
+        for (String pair : list("numbers")) {
+            String[] parts = pair.split(" ");
+            numbers.put(parts[0], parts[1]);
         }
     }
 
@@ -136,6 +142,21 @@ public final class Language {
     /** Phrases of people who want something where they are. */
     public Set<String> nearby() {
         return list("nearby");
+    }
+
+    /** Words and phrases that promise something: "best", "free", "money back". */
+    public Set<String> claims() {
+        return list("claims");
+    }
+
+    /** Words that mean numbers, with their digits: "three" is "3". */
+    public Map<String, String> numbers() {
+        return Collections.unmodifiableMap(numbers);
+    }
+
+    /** Words that the name of a place follows: "in", "near". */
+    public Set<String> beforePlaces() {
+        return list("where");
     }
 
     /** Words that stay small within headlines in title case. */

@@ -14,7 +14,17 @@ final class MovedIds {
 
     /** Tables whose rows get a number of their own. Those that others refer to come first. */
     static final Set<String> NUMBERED = Set.of(
-            "client", "property", "job", "sweep", "batch", "handover", "keyword", "recipe", "review", "item_set");
+            "client",
+            "property",
+            "job",
+            "sweep",
+            "batch",
+            "handover",
+            "keyword",
+            "recipe",
+            "writer_column",
+            "review",
+            "item_set");
 
     private static final int FIELD_BITS = 2;
 
@@ -45,6 +55,7 @@ final class MovedIds {
             case "handover_id" -> number("handover", value);
             case "set_id" -> number("item_set", value);
             case "keyword_id" -> number("keyword", value);
+            case "column_id" -> number("writer_column", value);
             case "item_id", "twin_of", "last_item" -> item(value);
             case "field_id" -> field(value);
             case "capture_id" -> capture(value);

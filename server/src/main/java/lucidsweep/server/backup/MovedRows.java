@@ -31,6 +31,7 @@ final class MovedRows {
             "keyword",
             "item_set",
             "recipe",
+            "writer_column",
             "review",
             "item",
             "better_refused",
@@ -62,7 +63,8 @@ final class MovedRows {
             "sweep_count",
             "target",
             "twin",
-            "visit");
+            "visit",
+            "writer_cell");
 
     private final Connection from;
     private final Connection to;

@@ -38,6 +38,8 @@ final class PropertyRows {
             "sweep_count",
             "target",
             "writer",
+            "writer_column",
+            "writer_run",
             "handover",
             "batch",
             "keyword",

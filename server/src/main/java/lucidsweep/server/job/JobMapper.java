@@ -49,7 +49,8 @@ interface JobMapper {
 
     @Update("""
             update job set state = 'failed', ended = now(), note = 'The application ended before this did; nothing was half done.'
-            where state = 'running' and (kind <> 'crawl'
-                or not exists (select 1 from sweep s where s.job_id = job.id and s.state = 'running'))""")
+            where state = 'running'
+                and (kind <> 'crawl' or not exists (select 1 from sweep s where s.job_id = job.id and s.state = 'running'))
+                and (kind <> 'writer' or not exists (select 1 from writer_run r where r.job_id = job.id and r.under_way))""")
     void failUnfinished();
 }

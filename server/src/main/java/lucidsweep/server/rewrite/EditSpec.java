@@ -37,10 +37,10 @@ import lucidsweep.server.web.Refusal;
 /**
  * A bulk edit or recipe as the interface sends it; what a tool does not need is null.
  *
- * @param tool recipe, recipes for those in force, or the code of a bulk edit
+ * @param tool recipe, recipes for those in force, writer for the writer's answers, or the code of a bulk edit
  * @param field title, description or tags
  * @param find the text, tag, beginning, ending or block to find
- * @param with what replaces it, what is added, the year, or what stands between brand and text
+ * @param with what replaces it, what is added, the year, what stands between brand and text, or the name of the writer's column
  * @param way plain, whole-word or regex; null for plain
  * @param letterCase a letter case
  * @param place where the brand goes: first, last or none
@@ -70,6 +70,11 @@ record EditSpec(
         return tool.equals("recipe") || tool.equals("recipes");
     }
 
+    /** Whether texts were written elsewhere. */
+    boolean isWritten() {
+        return tool.equals("writer");
+    }
+
     /** Whether tags are chosen for all items together. */
     boolean isTagSets() {
         return tool.equals("tag-sets");
@@ -94,6 +99,7 @@ record EditSpec(
         if (brandPercent() < 0 || brandPercent() > 100) {
             throw Refusal.badInput("expected a share of brand tags from 0 to 100 percent, got " + share);
         }
+        if (isWritten()) needed(with, "the name of a column of the writer");
         if (tool.equals("recipe") && recipe == null) throw Refusal.badInput("a recipe needs its parts");
     }
 
@@ -140,6 +146,7 @@ record EditSpec(
         return switch (tool) {
             case "recipe" -> "Recipe for " + texts;
             case "recipes" -> "All recipes for " + texts;
+            case "writer" -> capital(texts) + " of the writer, “" + with + "”";
             case "replace" -> "“" + find + "” replaced by “" + (with == null ? "" : with) + "” in " + texts;
             case "before" -> "“" + with + "” added to the start of " + texts;
             case "after" -> "“" + with + "” added to the end of " + texts;

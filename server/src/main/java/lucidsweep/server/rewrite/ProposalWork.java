@@ -22,6 +22,7 @@ class ProposalWork {
     private final PropertyRecipes recipes;
     private final ItemKeywords keywords;
     private final TagSets tagSets;
+    private final WrittenTexts written;
     private final Items items;
     private final Drafts drafts;
 
@@ -31,6 +32,7 @@ class ProposalWork {
             PropertyRecipes recipes,
             ItemKeywords keywords,
             TagSets tagSets,
+            WrittenTexts written,
             Items items,
             Drafts drafts) {
         this.clients = clients;
@@ -38,6 +40,7 @@ class ProposalWork {
         this.recipes = recipes;
         this.keywords = keywords;
         this.tagSets = tagSets;
+        this.written = written;
         this.items = items;
         this.drafts = drafts;
     }
@@ -47,7 +50,8 @@ class ProposalWork {
         Client client = clients.client(property.clientId());
         PropertyRecipes.Kept kept = recipes.of(property.id(), spec.field());
         RecipeSources sources = spec.isRecipe() ? sources(property, client, spec, kept) : null;
-        return new Proposals(property, client, spec, standards.of(property), kept, sources, tagSets, items, drafts);
+        return new Proposals(
+                property, client, spec, standards.of(property), kept, sources, tagSets, written, items, drafts);
     }
 
     private RecipeSources sources(Property property, Client client, EditSpec spec, PropertyRecipes.Kept kept) {

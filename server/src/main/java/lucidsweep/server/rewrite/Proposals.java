@@ -51,6 +51,7 @@ final class Proposals {
     private final PropertyRecipes.Kept kept;
     private final RecipeSources sources;
     private final TagSets tagSets;
+    private final WrittenTexts written;
     private final Map<Standard, BulkEdit> edits = Collections.synchronizedMap(new IdentityHashMap<>());
     private final Map<Recipe, Map<Standard, RecipeComposer>> composers =
             Collections.synchronizedMap(new IdentityHashMap<>());
@@ -68,6 +69,7 @@ final class Proposals {
             PropertyRecipes.Kept kept,
             RecipeSources sources,
             TagSets tagSets,
+            WrittenTexts written,
             Items items,
             Drafts drafts) {
         this.property = property;
@@ -79,8 +81,14 @@ final class Proposals {
         this.kept = kept;
         this.sources = sources;
         this.tagSets = tagSets;
+        this.written = written;
         // What cannot be read is refused before the first item.
-        if (!spec.isRecipe() && !spec.isTagSets()) edit(standards.base());
+        if (spec.isWritten()) written(new long[0]);
+        else if (!spec.isRecipe() && !spec.isTagSets()) edit(standards.base());
+    }
+
+    private Map<Long, String> written(long[] ids) {
+        return written.of(property.id(), spec.with(), spec.field(), ids);
     }
 
     private BulkEdit edit(Standard standard) {
@@ -111,7 +119,7 @@ final class Proposals {
         Lookahead.over(
                 ids,
                 CHUNK,
-                some -> spec.isRecipe() ? composed(some) : edited(some),
+                some -> spec.isRecipe() ? composed(some) : spec.isWritten() ? taken(some) : edited(some),
                 drafts -> visit.accept(told(drafts, ids)));
     }
 
@@ -126,6 +134,24 @@ final class Proposals {
         FieldLine field() {
             return proposal.field();
         }
+    }
+
+    /** What was written elsewhere; an item of which nothing was stays as it is. */
+    private List<Draft> taken(long[] ids) {
+        ItemStandards.Held held = standards.held(ids);
+        Map<Long, String> texts = written(ids);
+        return drafts.fields(ids, spec.field()).stream()
+                .map(field ->
+                        new Draft(taken(field, texts.get(field.itemId()), held.standard(field.itemId())), null, null))
+                .toList();
+    }
+
+    private Proposal taken(FieldLine field, String text, Standard standard) {
+        if (field.isKept()) return Proposal.unchanged(field, standard, Proposal.Result.KEPT);
+        if (text == null) return Proposal.unchanged(field, standard, Proposal.Result.NOTHING);
+        String after = TidyText.of(property, spec.field(), text);
+        boolean same = after.equals(field.text());
+        return new Proposal(field, standard, after, same ? Proposal.Result.UNCHANGED : Proposal.Result.WHOLE);
     }
 
     private List<Draft> edited(long[] ids) {

@@ -160,10 +160,16 @@ public interface TargetMapper {
     List<ItemTarget> targetsOf(long itemId);
 
     @Select("""
-            select t.item_id, k.phrase, k.volume, t.role = 'primary' "primary"
+            select t.item_id, k.phrase, k.volume, t.role = 'primary' "primary", k.intent, k.place
             from target t join keyword k on k.id = t.keyword_id where t.property_id = #{propertyId} and not k.removed
             order by t.item_id, t.role, k.id""")
     List<ItemKeywords.Aim> aims(long propertyId);
+
+    @Select("""
+            select t.item_id, k.phrase, k.volume, t.role = 'primary' "primary", k.intent, k.place
+            from target t join keyword k on k.id = t.keyword_id
+            where t.item_id between #{first} and #{last} and not k.removed order by t.item_id, t.role, k.id""")
+    List<ItemKeywords.Aim> aimsBetween(long first, long last);
 
     @Select("select count(*) > 0 from keyword where property_id = #{propertyId} and id = #{id} and not removed")
     boolean has(long propertyId, long id);

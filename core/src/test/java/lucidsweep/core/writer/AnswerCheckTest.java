@@ -1,0 +1,108 @@
+package lucidsweep.core.writer;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import lucidsweep.core.item.Field;
+import lucidsweep.core.keyword.Phrase;
+import lucidsweep.core.keyword.Words;
+import lucidsweep.core.standard.Standard;
+import org.junit.jupiter.api.Test;
+
+class AnswerCheckTest {
+
+    private static final List<String> OTHERS = List.of(
+            "Tarrin Bay Kayaks",
+            "Larkmoor Bakery",
+            "Brack Boats",
+            "Skerry Oars",
+            "Seeblick Boote",
+            "Cyclo Plus",
+            "Forno Sole");
+
+    private static final Pattern REASON = Pattern.compile("- \\[([a-z-]+)] (.*)");
+
+    /** A page and what was answered about it. */
+    private record Page(Map<String, String> texts, List<String> good, List<String> bad) {
+
+        private Page() {
+            this(new java.util.HashMap<>(), new ArrayList<>(), new ArrayList<>());
+        }
+
+        private List<Objection> objections(String answer) {
+            Words words = Words.in(texts.get("language"));
+            Map<Input, String> known = new EnumMap<>(Input.class);
+            for (Input input : Input.values()) {
+                String text = texts.get(input.code());
+                if (text != null) known.put(input, text);
+            }
+            Vocabulary vocabulary = new Vocabulary();
+            known.values().forEach(vocabulary::add);
+            Field makes = Field.of(texts.get("makes"));
+            return new AnswerCheck(words, vocabulary, OTHERS)
+                    .of(
+                            answer,
+                            new AnswerCheck.Wanted(
+                                    makes, 0, Standard.ofPages(), Phrase.of(texts.get("keyword"), words)),
+                            new Briefing(known, Map.of()));
+        }
+    }
+
+    private static List<Page> pages() throws IOException {
+        List<Page> pages = new ArrayList<>();
+        for (String file : List.of("answers-1.txt", "answers-2.txt")) {
+            try (InputStream in = AnswerCheckTest.class.getResourceAsStream(file)) {
+                for (String line : new String(in.readAllBytes(), StandardCharsets.UTF_8).split("\n")) {
+                    if (line.startsWith("page: ")) pages.add(new Page());
+                    if (line.isBlank() || line.startsWith("#")) continue;
+                    Page page = pages.get(pages.size() - 1);
+                    if (line.startsWith("+ ")) page.good.add(line.substring(2));
+                    else if (line.startsWith("- ")) page.bad.add(line);
+                    else page.texts.put(line.split(": ", 2)[0], line.split(": ", 2)[1]);
+                }
+            }
+        }
+        return pages;
+    }
+
+    @Test
+    void everyPlantedFaultIsCaughtForWhatItIs() throws IOException {
+        List<String> missed = new ArrayList<>();
+        int count = 0;
+        for (Page page : pages()) {
+            for (String line : page.bad) {
+                Matcher planted = REASON.matcher(line);
+                assertThat(planted.matches()).as(line).isTrue();
+                count++;
+                boolean caught = page.objections(planted.group(2)).stream()
+                        .anyMatch(objection -> objection.kind().toString().equals(planted.group(1)));
+                if (!caught) missed.add(line + "  " + page.objections(planted.group(2)));
+            }
+        }
+        assertThat(count).isEqualTo(200);
+        assertThat(missed).isEmpty();
+    }
+
+    @Test
+    void goodAnswersPass() throws IOException {
+        List<String> refused = new ArrayList<>();
+        int count = 0;
+        for (Page page : pages()) {
+            for (String answer : page.good) {
+                count++;
+                List<Objection> wrong = page.objections(answer);
+                if (!wrong.isEmpty()) refused.add(answer + "  " + wrong);
+            }
+        }
+        assertThat(count).isEqualTo(200);
+        assertThat(refused).hasSizeLessThanOrEqualTo(4);
+    }
+}
