@@ -117,6 +117,13 @@ export function EditForm({ propertyId, spec, listings, onChange }: Props) {
       );
     case "year":
       return text("with", "Year", "Years before it are put forward. “Since 1998” and ranges of years stay.");
+    case "writer":
+      return (
+        <p>
+          The answers in the writer’s column “{spec.with}” that can be used. Where there is none, the text stays as it
+          is.
+        </p>
+      );
     case "recipes":
       return (
         <p>

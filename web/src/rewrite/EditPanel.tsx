@@ -92,17 +92,23 @@ export function EditPanel(props: Props) {
       onClose={onClose}
       tools={
         <>
-          <NativeSelect
-            size="xs"
-            aria-label="Tool"
-            value={tool}
-            data={toolChoice(listings)}
-            onChange={(event) => {
-              const next = event.currentTarget.value as Tool;
-              onTool(next, fieldOf(next, field));
-            }}
-          />
-          {!only && tool !== "keep" && (
+          {tool === "written" ? (
+            <Button size="compact-xs" variant="subtle" onClick={() => onTool("writer")}>
+              Back to the writer
+            </Button>
+          ) : (
+            <NativeSelect
+              size="xs"
+              aria-label="Tool"
+              value={tool}
+              data={toolChoice(listings)}
+              onChange={(event) => {
+                const next = event.currentTarget.value as Tool;
+                onTool(next, fieldOf(next, field));
+              }}
+            />
+          )}
+          {!only && tool !== "written" && tool !== "keep" && (
             <NativeSelect
               size="xs"
               aria-label="Field"

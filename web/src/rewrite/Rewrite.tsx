@@ -2,7 +2,7 @@ import { Button, NativeSelect } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
-import type { Field, ItemRow } from "../api/client";
+import type { Field, ItemRow, WriterColumn } from "../api/client";
 import { BatchBar } from "../parts/BatchBar";
 import { CloseUp } from "../parts/CloseUp";
 import { ConflictDialog } from "../parts/ConflictDialog";
@@ -28,8 +28,12 @@ import { type Previewed, usePreviewedRows } from "./usePreviewedRows";
 import { useUndo } from "./useUndo";
 import type { Outcome } from "./Verdict";
 import { WordingsPanel } from "./WordingsPanel";
+import { AnswerCell } from "./writer/AnswerCell";
+import { useUnfinished, useWriterCells, useWriterColumns } from "./writer/useWriter";
+import { WriterPanel } from "./writer/WriterPanel";
 
 const NOTHING = {};
+const NO_COLUMNS: WriterColumn[] = [];
 
 /** Rows of two lines; and of three, for an old description above the new one. */
 const TALL_ROW = 44;
@@ -39,13 +43,17 @@ const TALLER_ROW = 60;
 const TITLE_TRACK = "minmax(431px, 480px)";
 const DESCRIPTION_TRACK = "minmax(410px, 480px)";
 
+/** Titles and descriptions of the writer are drawn as wide as those of the desk. */
+const WRITTEN_TRACKS: Record<string, string> = { title: TITLE_TRACK, description: DESCRIPTION_TRACK };
+
 /** The desk: every text of the property, edited in place or in bulk. */
 export function Rewrite() {
   const { propertyId, property, standing } = useProperty();
   const [search] = useSearchParams();
   const [previewed, setPreviewed] = useState<Previewed>();
   const [outcome, setOutcome] = useState<Outcome>();
-  const among = previewed?.complete && outcome ? `${previewed.token} ${outcome}` : undefined;
+  const [written, setWritten] = useState<string>();
+  const among = previewed?.complete && outcome ? `${previewed.token} ${outcome}` : written;
   const view = useItemView(propertyId, NOTHING, true, among);
   const preview = usePreviewedRows(previewed);
   const choice = useChoice(view.filter);
@@ -53,6 +61,10 @@ export function Rewrite() {
   const [hand, setHand] = useState<number>();
   const [wording, setWording] = useState<"title" | "description">();
   const tool = search.get("tool") as Tool | null;
+  const writing = tool === "writer";
+  const underWay = useUnfinished(propertyId, writing).data?.underWay ?? false;
+  const writerColumns = useWriterColumns(propertyId, writing, underWay).data ?? NO_COLUMNS;
+  const { onView: onWriterView, cellOf } = useWriterCells(propertyId, writing, underWay);
   const on = (search.get("on") ?? "title") as Field;
   const desk = useDesk(propertyId, view);
   const undo = useUndo(propertyId, desk.settled);
@@ -81,7 +93,8 @@ export function Rewrite() {
   const known = n > 0 || (among === undefined && view.rows.total === 0);
   const openTool = (next: Tool | undefined, field = on) => {
     setOutcome(undefined);
-    setSearch({ tool: next, on: next && field });
+    setWritten(undefined);
+    setSearch({ tool: next, on: next && field, with: undefined });
   };
 
   replaceInAll.current = () => {
@@ -104,6 +117,13 @@ export function Rewrite() {
   const columns = useMemo(
     () => [
       itemColumns.address,
+      ...(writing ? writerColumns : NO_COLUMNS).map((column) => ({
+        key: `writer ${column.id}`,
+        label: column.name,
+        track: WRITTEN_TRACKS[column.makes ?? ""] ?? "minmax(180px, 280px)",
+        text: (row: ItemRow) => cellOf(column.id, row.id)?.answer ?? "",
+        cell: (row: ItemRow) => <AnswerCell cell={cellOf(column.id, row.id)} />,
+      })),
       itemColumns.text("title", TITLE_TRACK, unsavedOf, becomes("title")),
       itemColumns.text("description", DESCRIPTION_TRACK, unsavedOf, becomes("description")),
       ...(listings
@@ -112,7 +132,15 @@ export function Rewrite() {
       ...(view.mostAtStake > 0 ? [itemColumns.stake(view.mostAtStake)] : []),
       itemColumns.findings(labelOf),
     ],
-    [listings, unsavedOf, view.mostAtStake, labelOf, becomes],
+    [listings, unsavedOf, view.mostAtStake, labelOf, becomes, writing, writerColumns, cellOf],
+  );
+  const { onView: onPreviewView } = preview;
+  const onView = useCallback(
+    (rows: ItemRow[]) => {
+      onPreviewView(rows);
+      onWriterView(rows);
+    },
+    [onPreviewView, onWriterView],
   );
   const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
 
@@ -152,7 +180,7 @@ export function Rewrite() {
             {...view.grid}
             tall={previewed && previewed.field !== "title" ? TALLER_ROW : TALL_ROW}
             shownColumn={previewed?.field}
-            onView={preview.onView}
+            onView={onView}
             choice={choice}
             onCursor={follow}
             onType={desk.onType}
@@ -198,7 +226,24 @@ export function Rewrite() {
             </BatchBar>
           )}
         </div>
-        {tool && known && (
+        {writing && (
+          <WriterPanel
+            propertyId={propertyId}
+            listings={listings}
+            n={written ? (view.rows.total ?? 0) : n}
+            selection={choice.selection(view.filter)}
+            columns={writerColumns}
+            inHand={hand === undefined ? [] : writerColumns.map((column) => cellOf(column.id, hand))}
+            among={written}
+            onAmong={setWritten}
+            onDraft={(column, field) => {
+              setWritten(undefined);
+              setSearch({ tool: "written", on: field, with: column });
+            }}
+            onClose={() => openTool(undefined)}
+          />
+        )}
+        {tool && !writing && known && (
           <EditPanel
             key={`${tool} ${on}`}
             propertyId={propertyId}

@@ -24,6 +24,8 @@ export type Tool =
   | "replace-tag"
   | "merge-twins"
   | "tag-sets"
+  | "writer"
+  | "written"
   | "keep"
   | "tags";
 
@@ -41,6 +43,7 @@ interface ToolEntry {
 export const TOOLS: ToolEntry[] = [
   { tool: "recipe", label: "Recipe", group: "Compose", barred: true },
   { tool: "recipes", label: "All recipes in force", group: "Compose" },
+  { tool: "writer", label: "Writer", group: "Compose", barred: true },
   { tool: "replace", label: "Find and replace", group: "Words", barred: true },
   { tool: "before", label: "Add to the start", group: "Words" },
   { tool: "after", label: "Add to the end", group: "Words" },

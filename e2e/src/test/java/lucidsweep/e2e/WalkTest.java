@@ -262,6 +262,40 @@ class WalkTest {
     }
 
     @Test
+    void theWriterIsAskedItsAnswersCheckedDraftedAndUndone() {
+        page.navigate(address + "/p/1/rewrite?section=%2Ftours%2F&count=8");
+        page.getByRole(AriaRole.GRID).waitFor();
+        for (int row : new int[] {1, 2, 3, 4})
+            page.getByRole(AriaRole.CHECKBOX).nth(row).click();
+        button("Writer").click();
+        Locator writer = page.getByLabel("Writer", new Page.GetByLabelOptions().setExact(true));
+        assertThat(writer).containsText("12 answers");
+        writer.getByLabel("Ask for Description").click();
+        assertThat(writer).containsText("8 answers");
+        button("Write for 4 items").click();
+        assertThat(writer.getByText(Pattern.compile("^[1-4] done$")).last()).isVisible();
+        assertThat(page.locator("[role=gridcell][data-column='writer 3']").first())
+                .containsText(Pattern.compile("- |waits|“"));
+
+        // Of all that was asked, some failed; the desk is narrowed to those, each says why.
+        page.navigate(address + "/p/1/rewrite?section=%2Fhire%2F&tool=writer");
+        writer.getByText(Pattern.compile("^\\d+ failed$")).first().click();
+        Locator failed = page.locator("[role=gridcell][data-column='writer 2']").first();
+        failed.click();
+        assertThat(page.getByLabel("Answers that cannot be used")).containsText("Description");
+        writer.getByText(Pattern.compile("^\\d+ failed$")).first().click();
+
+        button("Preview drafts").first().click();
+        assertThat(panel()).containsText(Pattern.compile("\\d+ titles would change"));
+        button(Pattern.compile("Draft \\d+")).click();
+        assertThat(page.getByText(Pattern.compile("\\d+ texts drafted. ctrl \\+ Z undoes it.")))
+                .isVisible();
+        page.keyboard().press("Control+z");
+        assertThat(page.getByText(Pattern.compile("Undone: Titles of the writer")))
+                .isVisible();
+    }
+
+    @Test
     void theDeskIsWorkedWithTheKeyboard() {
         page.navigate(address + "/p/1/rewrite?section=%2Flessons%2F");
         Locator first = cell("/lessons/family-taster/", "title");

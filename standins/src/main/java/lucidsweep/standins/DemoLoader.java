@@ -80,6 +80,7 @@ final class DemoLoader {
         while (get(application.resolve("/api/properties/" + site + "/jobs")).contains("\"running\"")) Thread.sleep(200);
         importFile(site, "results.csv", "\"QUERY\",\"POSITION\",\"ADDRESS\",\"TITLE\",\"DESCRIPTION\"", null);
         new DemoWork(this, site, shop).doIt();
+        new DemoWriter(this, site).write(website.resolve("/writer/generate"));
         System.out.println("The demo client is loaded.");
     }
 
@@ -115,7 +116,7 @@ final class DemoLoader {
         }
     }
 
-    private void awaitJob(long id) throws IOException, InterruptedException {
+    void awaitJob(long id) throws IOException, InterruptedException {
         while (text(get(application.resolve("/api/jobs/" + id)), "state").equals("running")) Thread.sleep(200);
     }
 
@@ -128,9 +129,13 @@ final class DemoLoader {
     }
 
     String post(String path, String json) throws IOException, InterruptedException {
+        return send("POST", path, json);
+    }
+
+    String send(String method, String path, String json) throws IOException, InterruptedException {
         return answer(HttpRequest.newBuilder(application.resolve(path))
                 .header("Content-Type", "application/json")
-                .POST(HttpRequest.BodyPublishers.ofString(json))
+                .method(method, HttpRequest.BodyPublishers.ofString(json))
                 .build());
     }
 

@@ -3,6 +3,7 @@ package lucidsweep.core.writer;
 import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -65,7 +66,11 @@ public final class AnswerCheck {
         this.vocabulary = vocabulary;
         for (String name : others) this.others.put(TextKey.key(name), name);
         this.others.remove("");
-        claims = words.language().claims().stream().map(words::of).toList();
+        // The longer one first, so that "award-winning" is not said of "award", too.
+        claims = words.language().claims().stream()
+                .map(words::of)
+                .sorted(Comparator.comparingInt((List<Word> claim) -> -claim.size()))
+                .toList();
     }
 
     /**
@@ -91,7 +96,7 @@ public final class AnswerCheck {
         PageWords page = new PageWords(item, words);
         keyword(said, wanted, wrong);
         language(answer, said, page, wrong);
-        othersNames(answer, item, wrong);
+        othersNames(answer, item, page, wrong);
         addresses(answer, wrong);
         notOnPage(answer, said, page, wrong);
         return wrong;
@@ -174,15 +179,21 @@ public final class AnswerCheck {
         return word.text().toLowerCase(Locale.ROOT);
     }
 
-    private void othersNames(String answer, Briefing item, List<Objection> wrong) {
+    private void othersNames(String answer, Briefing item, PageWords page, List<Objection> wrong) {
         String key = " " + TextKey.key(answer) + " ";
         String own = " " + TextKey.key(item.text(Input.BRAND)) + " ";
         others.forEach((name, written) -> {
-            if (key.contains(" " + name + " ") && !own.contains(" " + name + " ")) {
+            if (key.contains(" " + name + " ") && !own.contains(" " + name + " ") && !isOrdinary(written, page)) {
                 wrong.add(new Objection(
                         Objection.Kind.OTHERS_NAME, written, "“" + written + "” is the name of somebody else"));
             }
         });
+    }
+
+    /** Somebody may be called what everybody says: "Kayak hire". */
+    private boolean isOrdinary(String name, PageWords page) {
+        return words.of(name).stream()
+                .allMatch(word -> word.stop() || vocabulary.isWord(word.text()) || page.writesSmall(word));
     }
 
     private static void addresses(String answer, List<Objection> wrong) {

@@ -22,6 +22,7 @@ final class PageWords {
 
     private final Words language;
     private final Set<String> stems = new HashSet<>();
+    private final Set<String> small = new HashSet<>();
     private final StringBuilder inOrder = new StringBuilder(" ");
     private final Map<Amount.Kind, Set<String>> amounts = new EnumMap<>(Amount.Kind.class);
     private final Map<String, Set<String>> countedBy = new HashMap<>();
@@ -35,6 +36,7 @@ final class PageWords {
         List<Word> words = language.of(text);
         for (Word word : words) {
             stems.add(word.stem());
+            if (Character.isLowerCase(word.text().charAt(0))) small.add(word.stem());
             inOrder.append(word.stem()).append(' ');
         }
         // The end of a text is no place where a phrase goes on.
@@ -79,6 +81,11 @@ final class PageWords {
 
     boolean has(Word word) {
         return stems.contains(word.stem());
+    }
+
+    /** Whether the page writes a word with a small letter somewhere, so that it is no name. */
+    boolean writesSmall(Word word) {
+        return small.contains(word.stem());
     }
 
     /** Whether the words of a phrase stand one behind the other. */

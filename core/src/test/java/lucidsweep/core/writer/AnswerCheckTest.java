@@ -91,6 +91,20 @@ class AnswerCheckTest {
         assertThat(missed).isEmpty();
     }
 
+    /** A rival may be called what everybody says. */
+    @ParameterizedTest
+    @CsvSource({"Kayak Hire, false", "Gull Cove Boats, true", "Larkmoor Kayak Hire, true"})
+    void aNameOfOrdinaryWordsIsNobodys(String rival, boolean caught) {
+        Words words = Words.in("en");
+        Briefing page = new Briefing(
+                Map.of(Input.COPY, "Our kayak hire by the hour: boats at Gull Cove.", Input.KEYWORD, "kayak hire"),
+                Map.of());
+        List<Objection> wrong = new AnswerCheck(words, new Vocabulary(), List.of(rival))
+                .of(rival + " by the hour", new AnswerCheck.Wanted(Field.TITLE, 0, Standard.ofPages(), null), page);
+        assertThat(wrong.stream().anyMatch(each -> each.kind() == Objection.Kind.OTHERS_NAME))
+                .isEqualTo(caught);
+    }
+
     @Test
     void goodAnswersPass() throws IOException {
         List<String> refused = new ArrayList<>();

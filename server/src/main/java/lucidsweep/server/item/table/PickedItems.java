@@ -30,7 +30,7 @@ public final class PickedItems {
      *
      * @throws Refusal where nothing is kept under the name any more
      */
-    long[] among(String name, long[] items) {
+    public long[] among(String name, long[] items) {
         long[] ids = picked.getIfPresent(name);
         if (ids == null) throw Refusal.notFound("which items these are is no longer kept; ask for the preview again");
         return Arrays.stream(items)

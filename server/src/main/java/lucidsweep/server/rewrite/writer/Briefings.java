@@ -24,6 +24,9 @@ import org.springframework.stereotype.Component;
 @Component
 class Briefings {
 
+    /** So many letters of the opening tell where it stands. */
+    private static final int TELLING = 60;
+
     private final Clients clients;
     private final Items items;
     private final ItemKeywords keywords;
@@ -72,9 +75,7 @@ class Briefings {
         put(texts, Input.TITLE, item.title().captured());
         put(texts, Input.DESCRIPTION, item.description().captured());
         put(texts, Input.H1, item.seen().h1());
-        String copy =
-                Packed.text(item.captured() == null ? null : item.captured().copy());
-        put(texts, Input.COPY, copy.isBlank() ? item.seen().opening() : copy);
+        put(texts, Input.COPY, copy(item));
         if (item.tags() != null) put(texts, Input.TAGS, item.tags().captured());
         put(texts, Input.PRICE, item.seen().price());
         put(texts, Input.KEYWORD, item.keyword());
@@ -91,6 +92,16 @@ class Briefings {
         });
         put(texts, Input.BRAND, String.join(", ", client.brandNames()));
         return texts;
+    }
+
+    /** The copy from where it begins; the menu before it is no news. */
+    private static String copy(ItemDetail item) {
+        String opening = item.seen().opening();
+        String copy =
+                Packed.text(item.captured() == null ? null : item.captured().copy());
+        if (copy.isBlank()) return opening;
+        int begins = opening.isBlank() ? -1 : copy.indexOf(opening.substring(0, Math.min(opening.length(), TELLING)));
+        return begins < 0 ? copy : copy.substring(begins);
     }
 
     private static void put(Map<Input, String> texts, Input input, String text) {

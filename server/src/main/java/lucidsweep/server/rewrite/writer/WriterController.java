@@ -14,13 +14,17 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.standard.LimitCheck;
+import lucidsweep.core.standard.Standard;
 import lucidsweep.core.writer.Input;
 import lucidsweep.core.writer.Instruction;
 import lucidsweep.core.writer.Message;
 import lucidsweep.server.client.Clients;
+import lucidsweep.server.item.table.ItemStandards;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.PickedItems;
 import lucidsweep.server.item.table.Selection;
+import lucidsweep.server.item.table.SetStandards;
 import lucidsweep.server.web.Refusal;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -46,6 +50,7 @@ class WriterController {
     private final WriterCellMapper cells;
     private final WriterRuns runs;
     private final PickedItems picked;
+    private final SetStandards standards;
     private final Items items;
     private final Clients clients;
     private final JsonMapper json;
@@ -56,6 +61,7 @@ class WriterController {
             WriterCellMapper cells,
             WriterRuns runs,
             PickedItems picked,
+            SetStandards standards,
             Items items,
             Clients clients,
             JsonMapper json) {
@@ -64,6 +70,7 @@ class WriterController {
         this.cells = cells;
         this.runs = runs;
         this.picked = picked;
+        this.standards = standards;
         this.items = items;
         this.clients = clients;
         this.json = json;
@@ -112,9 +119,17 @@ class WriterController {
             int waiting,
             double cost) {}
 
-    /** @param ceiling the most that it may cost; null for no limit */
+    /**
+     * What is asked for.
+     *
+     * @param among the name under which items are picked, to ask for no others; null for all that are selected
+     * @param ceiling the most that it may cost; null for no limit
+     */
     record RunForm(
             @Valid @NotNull Selection selection,
+
+            @Nullable @Size(max = 200, message = "has at most 200 characters")
+            String among,
 
             @NotNull List<@NotNull Long> columnIds,
 
@@ -129,6 +144,7 @@ class WriterController {
      * An answer.
      *
      * @param answer null where there is none yet
+     * @param fit held to the limits of its item; null for tags and notes
      * @param asked how many answers were looked at
      * @param retried how often the service had to be asked again
      */
@@ -137,6 +153,7 @@ class WriterController {
             long itemId,
             CellState state,
             @Nullable String answer,
+            @Nullable LimitCheck fit,
             List<CellProblem> problems,
             int asked,
             int retried,
@@ -237,13 +254,17 @@ class WriterController {
 
     @PostMapping("/properties/{propertyId}/writer/estimate")
     WriterRuns.Estimate estimate(@PathVariable long propertyId, @Valid @RequestBody RunForm form) {
-        return runs.estimate(propertyId, form.selection().resolve(propertyId, items), form.columnIds());
+        return runs.estimate(propertyId, ids(propertyId, form), form.columnIds());
     }
 
     @PostMapping("/properties/{propertyId}/writer/runs")
     RunBegun begin(@PathVariable long propertyId, @Valid @RequestBody RunForm form) {
+        return new RunBegun(runs.begin(propertyId, ids(propertyId, form), form.columnIds(), form.ceiling()));
+    }
+
+    private long[] ids(long propertyId, RunForm form) {
         long[] ids = form.selection().resolve(propertyId, items);
-        return new RunBegun(runs.begin(propertyId, ids, form.columnIds(), form.ceiling()));
+        return form.among() == null ? ids : picked.among(form.among(), ids);
     }
 
     /** The run of which cells still wait; job 0 where none do. */
@@ -272,17 +293,22 @@ class WriterController {
         if (ids.length > MOST_ROWS) {
             throw Refusal.badInput("expected at most " + MOST_ROWS + " items at once, got " + ids.length);
         }
+        Map<Long, Field> makes = new HashMap<>();
+        columns.ofProperty(propertyId).forEach(column -> makes.put(column.id(), column.makes()));
+        ItemStandards.Held held = standards.of(clients.property(propertyId)).held(ids);
         return cells.cells(propertyId, Arrays.stream(ids).boxed().toArray()).stream()
-                .map(this::view)
+                .map(cell -> view(cell, makes.get(cell.columnId()), held.standard(cell.itemId())))
                 .toList();
     }
 
-    private CellView view(WriterCellMapper.Line cell) {
+    private CellView view(WriterCellMapper.Line cell, Field makes, Standard standard) {
+        boolean measured = cell.answer() != null && (makes == Field.TITLE || makes == Field.DESCRIPTION);
         return new CellView(
                 cell.columnId(),
                 cell.itemId(),
                 cell.state(),
                 cell.answer(),
+                measured ? LimitCheck.of(cell.answer(), standard.limits(makes)) : null,
                 cell.problems() == null || cell.state() == CellState.WAITING
                         ? List.of()
                         : json.readValue(cell.problems(), PROBLEMS),
@@ -293,7 +319,7 @@ class WriterController {
 
     /** Lets an answer be used although something was found wrong with it. */
     @PostMapping("/properties/{propertyId}/writer/cells/use")
-    CellView use(@PathVariable long propertyId, @RequestBody CellForm form) {
+    void use(@PathVariable long propertyId, @RequestBody CellForm form) {
         columns.find(propertyId, form.columnId());
         items.requireOf(propertyId, form.itemId());
         WriterCellMapper.Line cell = cells.cell(form.columnId(), form.itemId());
@@ -306,6 +332,5 @@ class WriterController {
         cells.set(new WriterCellMapper.Line(
                 cell.columnId(), cell.itemId(), CellState.DONE, cell.answer(), null, cell.asked(), cell.retried(), 0));
         clients.touch(propertyId);
-        return view(cells.cell(form.columnId(), form.itemId()));
     }
 }

@@ -46,6 +46,8 @@ final class WriterRun {
     /** An answer that cannot be used is asked for once more, with what was wrong with it. */
     private static final int ASKED = 2;
 
+    private static final int SHOWN = 80;
+
     /** Where so many requests in a row get no answer, the others will not fare better. */
     private static final int NO_ANSWERS_ENDURED = 12;
 
@@ -207,21 +209,23 @@ final class WriterRun {
             retried += got.retried;
             cost += got.cost;
             String text = textOf(got.answer);
-            List<Objection> wrong = text == null
-                    ? List.of(new Objection(
-                            Objection.Kind.NO_PLAIN_TEXT, "", "it is not the JSON object that was asked for"))
-                    : check.of(text, wanted, briefing);
+            List<Objection> wrong = text == null ? List.of(noObject(got.answer)) : check.of(text, wanted, briefing);
             if (wrong.isEmpty()) {
                 done.incrementAndGet();
                 return set(cell, CellState.DONE, text, null, asked, retried, cost);
             }
             if (asked >= most) {
                 failed.incrementAndGet();
-                String shown = text == null ? got.answer : text;
-                return set(cell, CellState.FAILED, shown, json.writeValueAsString(wrong), asked, retried, cost);
+                return set(cell, CellState.FAILED, text, json.writeValueAsString(wrong), asked, retried, cost);
             }
             messages = Request.again(messages, got.answer, wrong);
         }
+    }
+
+    private static Objection noObject(String answer) {
+        String start = answer.length() <= SHOWN ? answer : answer.substring(0, SHOWN) + "…";
+        return new Objection(
+                Objection.Kind.NO_PLAIN_TEXT, "", "it is not the JSON object that was asked for, but “" + start + "”");
     }
 
     private record Got(String answer, int retried, double cost) {}
