@@ -16,6 +16,8 @@ import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.standard.Standard;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class AnswerCheckTest {
 
