@@ -21,6 +21,8 @@ export interface Column<R> {
   text?: (row: R) => string;
   /** The field that is edited in this column. */
   field?: Field;
+  /** Not shown unless somebody wants it. */
+  optional?: boolean;
 }
 
 /** A text that was typed over another. */

@@ -1,6 +1,15 @@
-import type { Spot } from "../api/client";
+import type { Cell, ItemRow, Spot } from "../api/client";
 
 export type FieldCode = Spot["field"];
+
+/** The fields that can be drafted. */
+export type DraftedField = "title" | "description" | "tags" | "h1" | "slug" | "indexing";
+
+/** A field of a row; null where it has none by nature. */
+export const cellOf = (row: ItemRow, field: DraftedField): Cell | null => (field === "h1" ? row.heading : row[field]);
+
+/** "H1", "slug": a field as it is called in a sentence. */
+export const fieldLabel = (field: string) => (field === "h1" ? "H1" : field);
 
 /** The fields of an item in the order in which they are listed, with their names. */
 const NAMES: [FieldCode, string][] = [

@@ -1,5 +1,6 @@
 import { Fragment, type ReactNode } from "react";
 import type { ItemRow } from "../api/client";
+import { cellOf, type DraftedField, fieldLabel } from "./fields";
 import type { Column } from "./Grid";
 import css from "./itemColumns.module.css";
 import { atStake, count, few, originOf, pathOf } from "./number";
@@ -49,7 +50,7 @@ function Path({ path }: { path: string }) {
 type UnsavedOf = (itemId: number, field: string) => { text: string; problem?: string } | undefined;
 
 const text = (
-  field: "title" | "description" | "tags",
+  field: DraftedField,
   track: string,
   unsavedOf: UnsavedOf = () => undefined,
   /** What is shown instead of the text; undefined for the text. */
@@ -57,16 +58,17 @@ const text = (
 ): Column<ItemRow> => ({
   key: field,
   field,
-  label: field,
+  label: fieldLabel(field),
   track,
-  sort: field,
-  text: (row) => unsavedOf(row.id, field)?.text ?? inForce(row[field]),
+  sort: field === "slug" || field === "indexing" ? undefined : field,
+  text: (row) => unsavedOf(row.id, field)?.text ?? inForce(cellOf(row, field)),
   cell: (row) => {
     const unsaved = unsavedOf(row.id, field);
     if (unsaved) return <UnsavedCell {...unsaved} />;
     const other = instead(row);
     if (other !== undefined) return other;
-    return row[field] && <TextCell cell={row[field]} same={sameAs(row, field)} />;
+    const cell = cellOf(row, field);
+    return cell && <TextCell cell={cell} same={sameAs(row, field)} />;
   },
 });
 

@@ -22,6 +22,8 @@ const WIDEST = 1200;
 interface Arrangement {
   order: string[];
   hidden: string[];
+  /** Optional ones that are wanted. */
+  wanted: string[];
   pinned: string[];
   widths: Record<string, number>;
   /** Whether rows have one line only. */
@@ -36,6 +38,7 @@ export function useColumns<R>(table: string, columns: Column<R>[]) {
   const asMade: Arrangement = {
     order: [],
     hidden: [],
+    wanted: [],
     pinned: columns.slice(0, 1).map(({ key }) => key),
     widths: {},
     low: false,
@@ -47,6 +50,8 @@ export function useColumns<R>(table: string, columns: Column<R>[]) {
   });
   const now = { ...asMade, ...kept };
   const keys = columns.map((column) => column.key);
+  const isOptional = (key: string) => columns.some((column) => column.key === key && column.optional);
+  const isHidden = (key: string) => (isOptional(key) ? !now.wanted.includes(key) : now.hidden.includes(key));
   const defs = useMemo(() => columns.map(({ key }) => ({ id: key })), [columns]);
   const model = useTable({
     features,
@@ -55,7 +60,7 @@ export function useColumns<R>(table: string, columns: Column<R>[]) {
     state: {
       // A column that came later stands where it was made to stand, behind those that are known.
       columnOrder: [...now.order, ...keys.filter((key) => !now.order.includes(key))],
-      columnVisibility: Object.fromEntries(now.hidden.map((key) => [key, false])),
+      columnVisibility: Object.fromEntries(keys.filter(isHidden).map((key) => [key, false])),
       columnPinning: { start: now.pinned, end: [] },
     },
   });
@@ -87,7 +92,7 @@ export function useColumns<R>(table: string, columns: Column<R>[]) {
     widthOf,
     low: now.low,
     setLow: (low: boolean) => change({ low }),
-    isHidden: (key: string) => now.hidden.includes(key),
+    isHidden,
     isPinned: (key: string) => now.pinned.includes(key),
     resize: (key: string, px: number) =>
       change({ widths: { ...now.widths, [key]: Math.round(Math.max(NARROWEST, Math.min(WIDEST, px))) } }),
@@ -100,7 +105,8 @@ export function useColumns<R>(table: string, columns: Column<R>[]) {
       const joins = now.pinned.includes(to);
       change({ order, pinned: order.filter((each) => (each === key ? joins : now.pinned.includes(each))) });
     },
-    toggleHidden: (key: string) => change({ hidden: toggle(now.hidden, key) }),
+    toggleHidden: (key: string) =>
+      change(isOptional(key) ? { wanted: toggle(now.wanted, key) } : { hidden: toggle(now.hidden, key) }),
     togglePinned: (key: string) => {
       const pins = toggle(now.pinned, key);
       change({ pinned: all.map((column) => column.key).filter((each) => pins.includes(each)) });

@@ -11,15 +11,22 @@ import css from "./Release.module.css";
 const NAMES: Record<string, string> = {
   csv: "CSV: address, field, before, after",
   json: "JSON: one object an item",
-  html: "HTML head: title and meta description",
+  html: "HTML head: title, meta description, robots",
+  redirects: "Redirects of new slugs: from, to",
   listings: "Listings CSV, in the shape it was imported",
 };
 
-const SHORT: Record<string, string> = { csv: "CSV", json: "JSON", html: "HTML", listings: "as imported" };
+const SHORT: Record<string, string> = {
+  csv: "CSV",
+  json: "JSON",
+  html: "HTML",
+  redirects: "redirects",
+  listings: "as imported",
+};
 
 /** Delivers approved drafts as a file, and lists what was delivered so far. */
 export function Handovers({ property, approved }: { property: Property; approved: number }) {
-  const formats = property.kind === "website" ? ["csv", "json", "html"] : ["listings", "csv", "json"];
+  const formats = property.kind === "website" ? ["csv", "json", "html", "redirects"] : ["listings", "csv", "json"];
   const [format, setFormat] = useState(formats[0]);
   const propertyId = property.id;
   const handovers = useQuery({

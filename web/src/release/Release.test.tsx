@@ -67,7 +67,12 @@ it("hands approved drafts over in the formats that go with the property", async 
   const panel = within(await screen.findByRole("complementary", { name: "Deliver" }));
   expect(panel.getByText("2 approved drafts to deliver")).toBeTruthy();
   expect(await panel.findByText("1 text of 2 items, CSV")).toBeTruthy();
-  expect(panel.getAllByRole("option").map((each) => each.getAttribute("value"))).toEqual(["csv", "json", "html"]);
+  expect(panel.getAllByRole("option").map((each) => each.getAttribute("value"))).toEqual([
+    "csv",
+    "json",
+    "html",
+    "redirects",
+  ]);
   fireEvent.change(panel.getByLabelText("Format"), { target: { value: "html" } });
   fireEvent.click(panel.getByRole("button", { name: "Deliver" }));
   await waitFor(() => expect(asked("POST /api/properties/7/handovers")[0]?.body).toEqual({ format: "html" }));

@@ -8,6 +8,7 @@ import { CloseUp } from "../parts/CloseUp";
 import { ConflictDialog } from "../parts/ConflictDialog";
 import { useChoice } from "../parts/choice";
 import { FilterBar } from "../parts/FilterBar";
+import { cellOf, type DraftedField, fieldLabel } from "../parts/fields";
 import { type Column, Grid } from "../parts/Grid";
 import { itemColumns } from "../parts/itemColumns";
 import { of } from "../parts/number";
@@ -27,26 +28,31 @@ type State = "drafted" | "sent-back" | "approved";
 
 const NO_FIELDS: string[] = [];
 
-const FIELDS = ["title", "description", "tags"] as const;
+const FIELDS = ["title", "description", "tags", "h1", "slug", "indexing"] as const;
 
-function before(field: (typeof FIELDS)[number]): Column<ItemRow> {
+function before(field: DraftedField): Column<ItemRow> {
   return {
     key: `${field} before`,
-    label: `${field} before`,
+    label: `${fieldLabel(field)} before`,
     track: "minmax(180px, 1.3fr)",
-    text: (row) => row[field]?.captured ?? "",
-    cell: (row) =>
-      row[field]?.draft == null ? "" : <span className={css.before}>{row[field].captured || "none"}</span>,
+    text: (row) => cellOf(row, field)?.captured ?? "",
+    cell: (row) => {
+      const cell = cellOf(row, field);
+      return cell?.draft == null ? "" : <span className={css.before}>{cell.captured || "none"}</span>;
+    },
   };
 }
 
-function after(field: (typeof FIELDS)[number]): Column<ItemRow> {
+function after(field: DraftedField): Column<ItemRow> {
   return {
     key: `${field} after`,
-    label: `${field} after`,
+    label: `${fieldLabel(field)} after`,
     track: "minmax(200px, 1.5fr)",
-    text: (row) => row[field]?.draft ?? "",
-    cell: (row) => (row[field]?.draft == null ? "" : <TextCell cell={row[field]} />),
+    text: (row) => cellOf(row, field)?.draft ?? "",
+    cell: (row) => {
+      const cell = cellOf(row, field);
+      return cell?.draft == null ? "" : <TextCell cell={cell} />;
+    },
   };
 }
 
@@ -59,7 +65,7 @@ const STATE: Column<ItemRow> = {
 };
 
 const statesOf = (row: ItemRow) =>
-  [...new Set(FIELDS.flatMap((field) => row[field]?.state ?? []))].map((s) => s.replace("-", " ")).join(", ");
+  [...new Set(FIELDS.flatMap((field) => cellOf(row, field)?.state ?? []))].map((s) => s.replace("-", " ")).join(", ");
 
 /** Drafts before and after: approved, sent back, and delivered. */
 export function Release() {

@@ -11,11 +11,13 @@ import {
 } from "react";
 import { createPortal } from "react-dom";
 import { type Appearance, answer, api, type ItemRow, type LimitCheck } from "../api/client";
+import { fieldLabel } from "../parts/fields";
 import { count, of } from "../parts/number";
 import { ResultPreview } from "../parts/ResultPreview";
 import { CutLines } from "../parts/TrueMeasure";
 import { useLooks } from "../parts/useLooks";
 import css from "./CellEditor.module.css";
+import { SwitchBox } from "./SwitchBox";
 
 interface Props {
   propertyId: number;
@@ -74,13 +76,15 @@ export function CellEditor({ propertyId, row, field, value, onChange }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const place = usePlace(anchor, frame);
   const listing = row.tags !== null;
-  const label = `${field} of ${row.address}`;
+  const label = `${fieldLabel(field)} of ${row.address}`;
   return (
     <span ref={anchor} className={css.anchor}>
       {createPortal(
         <div ref={frame} className={css.frame} style={place} onKeyDownCapture={onKeys}>
           {fit ? (
             <Measured input={input} label={label} value={value} fit={fit} onChange={onChange} />
+          ) : field === "indexing" ? (
+            <SwitchBox label={label} value={value} onChange={onChange} />
           ) : (
             <textarea
               ref={input as RefObject<HTMLTextAreaElement>}

@@ -182,6 +182,25 @@ export function EditForm({ propertyId, spec, listings, onChange }: Props) {
           {tags("Words that no tag may contain")}
         </div>
       );
+    case "indexing":
+      return (
+        <div className={css.form}>
+          <SegmentedControl
+            size="xs"
+            aria-label="Indexing"
+            value={spec.with ?? "noindex"}
+            onChange={(value) => set({ with: value })}
+            data={[
+              { value: "noindex", label: "Off" },
+              { value: "index", label: "On" },
+            ]}
+          />
+          <p>
+            What the page says of itself (meta robots). A canonical to another page or robots.txt keep search engines
+            away all the same.
+          </p>
+        </div>
+      );
     case "add-tags":
       return tags("Tags to add");
     case "remove-tags":

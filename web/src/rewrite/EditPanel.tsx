@@ -116,6 +116,12 @@ export function EditPanel(props: Props) {
               data={[
                 { value: "title", label: "of titles" },
                 { value: "description", label: "of descriptions" },
+                ...(listings
+                  ? []
+                  : [
+                      { value: "h1", label: "of H1s" },
+                      { value: "slug", label: "of slugs" },
+                    ]),
               ]}
               onChange={(event) => onTool(tool, event.currentTarget.value as Field)}
             />

@@ -278,3 +278,29 @@ it.each(["at once", "in the background"])(
     );
   },
 );
+
+it("shows H1, slug and indexing to whoever wants them, and edits them", async () => {
+  serve(ITEMS, {
+    total: 1,
+    asOf: 4,
+    revision: 4,
+    rows: [item(11, { heading: cell("Boats", { draft: "Boats of the bay", state: "drafted" }) })],
+  });
+  show(<Rewrite />, "/p/7/rewrite");
+  await screen.findByText("Title of page 11");
+  expect(screen.queryByRole("columnheader", { name: "H1" })).toBeNull();
+  fireEvent.click(screen.getByRole("button", { name: "Columns" }));
+  fireEvent.click(await screen.findByLabelText("H1"));
+  fireEvent.click(screen.getByLabelText("indexing"));
+  expect(await screen.findByText("Boats of the bay")).toBeTruthy();
+  fireEvent.mouseDown(screen.getByText("index"));
+  fireEvent.keyDown(screen.getByRole("grid"), { key: "n" });
+  const box = await screen.findByLabelText<HTMLSelectElement>("indexing of https://tarrin.example/page-11");
+  await waitFor(() => expect(box.value).toBe("noindex"));
+  fireEvent.keyDown(box, { key: "Enter" });
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/cells")[0]?.body).toEqual([
+      { itemId: 11, field: "indexing", text: "noindex", from: "index" },
+    ]),
+  );
+});

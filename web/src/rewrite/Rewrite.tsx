@@ -8,6 +8,7 @@ import { CloseUp } from "../parts/CloseUp";
 import { ConflictDialog } from "../parts/ConflictDialog";
 import { useChoice } from "../parts/choice";
 import { FilterBar } from "../parts/FilterBar";
+import { cellOf, type DraftedField } from "../parts/fields";
 import { Grid } from "../parts/Grid";
 import { itemColumns } from "../parts/itemColumns";
 import { of } from "../parts/number";
@@ -43,6 +44,12 @@ const TALLER_ROW = 60;
 const TITLE_TRACK = "minmax(431px, 480px)";
 const DESCRIPTION_TRACK = "minmax(410px, 480px)";
 
+const PAGE_FIELDS = [
+  { field: "h1", track: "minmax(220px, 1fr)" },
+  { field: "slug", track: "minmax(180px, 0.8fr)" },
+  { field: "indexing", track: "92px" },
+] as const;
+
 /** Titles and descriptions of the writer are drawn as wide as those of the desk. */
 const WRITTEN_TRACKS: Record<string, string> = { title: TITLE_TRACK, description: DESCRIPTION_TRACK };
 
@@ -64,7 +71,7 @@ export function Rewrite() {
   const writing = tool === "writer";
   const underWay = useUnfinished(propertyId, writing).data?.underWay ?? false;
   const writerColumns = useWriterColumns(propertyId, writing, underWay).data ?? NO_COLUMNS;
-  const { onView: onWriterView, cellOf } = useWriterCells(propertyId, writing, underWay);
+  const { onView: onWriterView, cellOf: answerOf } = useWriterCells(propertyId, writing, underWay);
   const on = (search.get("on") ?? "title") as Field;
   const desk = useDesk(propertyId, view);
   const undo = useUndo(propertyId, desk.settled);
@@ -107,33 +114,37 @@ export function Rewrite() {
   const listings = property !== undefined && property.kind !== "website";
   const { rows: made } = preview;
   const becomes = useCallback(
-    (field: "title" | "description" | "tags") => (row: ItemRow) => {
+    (field: DraftedField) => (row: ItemRow) => {
       const line = field === previewed?.field ? made.get(row.id) : undefined;
-      const cell = row[field];
+      const cell = cellOf(row, field);
       return line && cell ? <PreviewedCell cell={cell} preview={line} /> : undefined;
     },
     [made, previewed?.field],
   );
-  const columns = useMemo(
-    () => [
+  const columns = useMemo(() => {
+    // What is being edited in bulk is shown, whether it is wanted else or not.
+    const pageColumn = ({ field, track }: (typeof PAGE_FIELDS)[number]) => ({
+      ...itemColumns.text(field, track, unsavedOf, becomes(field)),
+      optional: previewed?.field !== field,
+    });
+    return [
       itemColumns.address,
       ...(writing ? writerColumns : NO_COLUMNS).map((column) => ({
         key: `writer ${column.id}`,
         label: column.name,
         track: WRITTEN_TRACKS[column.makes ?? ""] ?? "minmax(180px, 280px)",
-        text: (row: ItemRow) => cellOf(column.id, row.id)?.answer ?? "",
-        cell: (row: ItemRow) => <AnswerCell cell={cellOf(column.id, row.id)} />,
+        text: (row: ItemRow) => answerOf(column.id, row.id)?.answer ?? "",
+        cell: (row: ItemRow) => <AnswerCell cell={answerOf(column.id, row.id)} />,
       })),
       itemColumns.text("title", TITLE_TRACK, unsavedOf, becomes("title")),
       itemColumns.text("description", DESCRIPTION_TRACK, unsavedOf, becomes("description")),
       ...(listings
         ? [itemColumns.text("tags", "minmax(220px, 1.6fr)", unsavedOf, becomes("tags"))]
-        : [itemColumns.keyword]),
+        : [itemColumns.keyword, ...PAGE_FIELDS.map(pageColumn)]),
       ...(view.mostAtStake > 0 ? [itemColumns.stake(view.mostAtStake)] : []),
       itemColumns.findings(labelOf),
-    ],
-    [listings, unsavedOf, view.mostAtStake, labelOf, becomes, writing, writerColumns, cellOf],
-  );
+    ];
+  }, [listings, unsavedOf, view.mostAtStake, labelOf, becomes, writing, writerColumns, answerOf, previewed?.field]);
   const { onView: onPreviewView } = preview;
   const onView = useCallback(
     (rows: ItemRow[]) => {
@@ -233,7 +244,7 @@ export function Rewrite() {
             n={written ? (view.rows.total ?? 0) : n}
             selection={choice.selection(view.filter)}
             columns={writerColumns}
-            inHand={hand === undefined ? [] : writerColumns.map((column) => cellOf(column.id, hand))}
+            inHand={hand === undefined ? [] : writerColumns.map((column) => answerOf(column.id, hand))}
             among={written}
             onAmong={setWritten}
             onDraft={(column, field) => {

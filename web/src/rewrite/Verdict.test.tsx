@@ -57,7 +57,8 @@ it.each([
 
 it("offers each tool in one group, tags to listings only, and opens each on a field that it is for", () => {
   const offered = (listings: boolean) => toolChoice(listings).flatMap((group) => group.items.map(({ value }) => value));
-  expect(offered(true).sort()).toEqual(TOOLS.map((each) => each.tool).sort());
+  const tools = (without: string) => TOOLS.filter((each) => each.only !== without).map((each) => each.tool);
+  expect(offered(true).sort()).toEqual(tools("indexing").sort());
   expect(offered(false)).not.toContain("tag-sets");
   expect(fieldOf("add-block", "title")).toBe("description");
   expect(fieldOf("cut", "tags")).toBe("title");

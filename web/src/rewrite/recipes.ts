@@ -145,6 +145,8 @@ export function startOf(tool: Tool, field: Field, given: { find: string; with: s
       return { tool, field, find: given.find };
     case "brand":
       return { tool, field, with: " | ", place: "last" };
+    case "indexing":
+      return { tool, field: "indexing", with: "noindex" };
     case "written":
       return { tool: "writer", field, with: given.with };
     case "year":

@@ -24,6 +24,7 @@ export type Tool =
   | "replace-tag"
   | "merge-twins"
   | "tag-sets"
+  | "indexing"
   | "writer"
   | "written"
   | "keep"
@@ -32,7 +33,7 @@ export type Tool =
 interface ToolEntry {
   tool: Tool;
   label: string;
-  group: "Compose" | "Words" | "Shared parts" | "Repair" | "Tags" | "Leave";
+  group: "Compose" | "Words" | "Shared parts" | "Repair" | "Tags" | "Pages" | "Leave";
   /** the only field that it is for */
   only?: Field;
   /** whether the bar offers it itself, not only the list of all */
@@ -65,12 +66,13 @@ export const TOOLS: ToolEntry[] = [
   { tool: "remove-tags", label: "Remove tags", group: "Tags", only: "tags" },
   { tool: "replace-tag", label: "Replace a tag", group: "Tags", only: "tags" },
   { tool: "merge-twins", label: "Merge tags that say the same", group: "Tags", only: "tags" },
+  { tool: "indexing", label: "Switch indexing", group: "Pages", only: "indexing" },
   { tool: "keep", label: "Keep as is", group: "Leave", barred: true },
 ];
 
 /** The tools that a property has, in their groups, as a choice. */
 export function toolChoice(listings: boolean) {
-  const offered = TOOLS.filter((each) => each.only !== "tags" || listings);
+  const offered = TOOLS.filter((each) => each.only !== (listings ? "indexing" : "tags"));
   return [...new Set(offered.map((each) => each.group))].map((group) => ({
     group,
     items: offered
@@ -79,7 +81,9 @@ export function toolChoice(listings: boolean) {
   }));
 }
 
-/** The field that a tool is opened on: the one that it is for, else the one in hand, which is no tags. */
+/** The field that a tool is opened on: the one that it is for, else the one in hand, which is no list and no switch. */
 export function fieldOf(tool: Tool, inHand: Field): Field {
-  return TOOLS.find((each) => each.tool === tool)?.only ?? (inHand === "tags" ? "title" : inHand);
+  return (
+    TOOLS.find((each) => each.tool === tool)?.only ?? (inHand === "tags" || inHand === "indexing" ? "title" : inHand)
+  );
 }

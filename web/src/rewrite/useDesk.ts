@@ -2,6 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
 import { answer, api, type CopiedColumn, type Field, type ItemRow, type TypedCell } from "../api/client";
 import { ofProperty, useChange } from "../api/queries";
+import { cellOf, type DraftedField } from "../parts/fields";
 import type { RangeChange, Typed } from "../parts/Grid";
 import { of } from "../parts/number";
 import { tell } from "../parts/tell";
@@ -57,7 +58,8 @@ export function useDesk(propertyId: number, view: ItemView) {
   const shownText = ({ itemId, field }: TypedCell) => {
     const rows = { queryKey: ofProperty(propertyId, "items"), type: "active" as const };
     const pages = queries.getQueriesData<{ rows: ItemRow[] }>(rows).flatMap(([, page]) => page?.rows ?? []);
-    const cell = pages.find((row) => row.id === itemId)?.[field as keyof ItemRow] as ItemRow["title"] | undefined;
+    const row = pages.find((each) => each.id === itemId);
+    const cell = row && cellOf(row, field as DraftedField);
     return cell?.draft ?? cell?.captured;
   };
   const save = (cells: () => TypedCell[], after: Promise<unknown> = Promise.resolve()) => {

@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.page.PageFacts;
 
 /**
@@ -58,6 +59,13 @@ public final class PageNotes {
             if (tab > 0) byCheck.put(line.substring(0, tab), line.substring(tab + 1));
         }
         return new PageNotes(byCheck);
+    }
+
+    /** The same without what was noted of a field. */
+    public PageNotes without(Field field) {
+        Map<String, String> others = new HashMap<>(byCheck);
+        others.keySet().removeIf(id -> id.startsWith(field.code() + " "));
+        return new PageNotes(others);
     }
 
     /** The addresses of the page in other languages, as written. */

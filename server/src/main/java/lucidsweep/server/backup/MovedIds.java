@@ -26,7 +26,7 @@ final class MovedIds {
             "review",
             "item_set");
 
-    private static final int FIELD_BITS = 2;
+    private static final int FIELD_BITS = 3;
 
     /** Captures are numbered in blocks of so many. */
     private static final long BLOCK = 1_000;

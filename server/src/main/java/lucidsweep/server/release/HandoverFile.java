@@ -11,6 +11,8 @@ import java.util.Map;
 import java.util.function.Consumer;
 import lucidsweep.core.compose.TagList;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.page.Redirects;
+import lucidsweep.core.page.Slug;
 import lucidsweep.server.gather.imports.ImportShape;
 import lucidsweep.server.gather.imports.Imports;
 import lucidsweep.server.item.table.Items;
@@ -40,6 +42,7 @@ final class HandoverFile {
             case "csv" -> writeCsv(handover, out);
             case "json" -> writeJson(handover, out);
             case "html" -> writeHtml(handover, out);
+            case "redirects" -> writeRedirects(handover, out);
             default -> writeListings(handover, out);
         }
     }
@@ -77,9 +80,28 @@ final class HandoverFile {
                 if (line.field() == Field.DESCRIPTION) {
                     append(out, "<meta name=\"description\" content=\"" + text + "\">\n");
                 }
+                if (line.field() == Field.INDEXING) {
+                    append(out, "<meta name=\"robots\" content=\"" + text + "\">\n");
+                }
             }
             append(out, "\n");
         });
+    }
+
+    /** Where each address that gets another slug leads, in one step; earlier redirects that lead elsewhere now, too. */
+    private void writeRedirects(Handover handover, Writer out) {
+        List<Redirects.Redirect> now = redirects(mapper.slugs(handover.propertyId(), handover.id(), handover.id()));
+        List<Redirects.Redirect> before = redirects(mapper.slugs(handover.propertyId(), 0, handover.id() - 1));
+        try (CsvText csv = CsvText.faithful(out)) {
+            csv.row("from", "to");
+            Redirects.of(before, now).forEach(redirect -> csv.row(redirect.from(), redirect.to()));
+        }
+    }
+
+    private static List<Redirects.Redirect> redirects(List<ReleaseMapper.Line> slugs) {
+        return slugs.stream()
+                .map(line -> new Redirects.Redirect(line.address(), Slug.replaced(line.address(), line.after())))
+                .toList();
     }
 
     /** Rows as they were imported, with the handed over texts in their columns. */

@@ -57,6 +57,14 @@ interface ReleaseMapper {
             order by l.handover_id, l.item_id fetch first #{limit} rows with ties""")
     List<Line> lines(long handoverId, long afterItem, int limit);
 
+    /** The slugs that were handed over with some handovers of a property, the first first. */
+    @Select("""
+            select l.item_id, i.address, l.field, l.before_text "BEFORE", l.after_text "AFTER"
+            from handover_line l join item i on i.id = l.item_id join handover h on h.id = l.handover_id
+            where h.property_id = #{propertyId} and l.handover_id between #{first} and #{last} and l.field = 'slug'
+            order by l.handover_id, l.item_id""")
+    List<Line> slugs(long propertyId, long first, long last);
+
     @Insert("insert into handover_file (handover_id, content) values (#{handoverId}, #{content})")
     void keepFile(@Param("handoverId") long handoverId, @Param("content") InputStream content);
 

@@ -35,7 +35,9 @@ public class Releases {
     private static final int AT_ONCE = 500;
     private static final Set<DraftState> DECISIONS =
             EnumSet.of(DraftState.APPROVED, DraftState.SENT_BACK, DraftState.DRAFTED);
-    private static final Set<String> FORMATS = Set.of("csv", "json", "html", "listings");
+    private static final Set<String> FORMATS = Set.of("csv", "json", "html", "redirects", "listings");
+
+    private static final Set<String> OF_PAGES = Set.of("html", "redirects");
 
     private final ReleaseMapper mapper;
     private final Drafts drafts;
@@ -115,11 +117,11 @@ public class Releases {
     /** Hands over all approved drafts: records them, keeps the file as it is delivered, and moves them on. */
     Handover handOver(long propertyId, String format) {
         if (!FORMATS.contains(format)) {
-            throw Refusal.badInput("expected csv, json, html or listings, got \"" + format + "\"");
+            throw Refusal.badInput("expected csv, json, html, redirects or listings, got \"" + format + "\"");
         }
         Property property = clients.property(propertyId);
-        if (format.equals("html") && property.kind() != PropertyKind.WEBSITE) {
-            throw Refusal.badInput("only pages of a website have an HTML head");
+        if (OF_PAGES.contains(format) && property.kind() != PropertyKind.WEBSITE) {
+            throw Refusal.badInput("only pages of a website have an HTML head or redirects");
         }
         if (format.equals("listings")) imports.shape(propertyId);
         return line.get(propertyId, "a handover", () -> {
@@ -136,7 +138,7 @@ public class Releases {
         int texts = 0;
         mapper.insert(key, property.id(), format, 0, 0);
         for (Field field : FieldId.FIELDS) {
-            if (format.equals("html") && field == Field.TAGS) continue;
+            if (!holds(format, field)) continue;
             for (int start = 0; start < ids.length; start += AT_ONCE) {
                 List<FieldLine> approved =
                         drafts
@@ -164,6 +166,15 @@ public class Releases {
         Handover handover = mapper.find(key.id);
         files.keep(handover);
         return handover;
+    }
+
+    /** Whether a file of a format has a place for a field; what it has none for stays approved. */
+    private static boolean holds(String format, Field field) {
+        return switch (format) {
+            case "html" -> field == Field.TITLE || field == Field.DESCRIPTION || field == Field.INDEXING;
+            case "redirects" -> field == Field.SLUG;
+            default -> true;
+        };
     }
 
     public List<Handover> ofProperty(long propertyId) {

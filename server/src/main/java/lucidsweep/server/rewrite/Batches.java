@@ -461,6 +461,7 @@ public class Batches implements SmartInitializingSingleton {
         private final ChangedTexts touched = new ChangedTexts();
         private final List<Drafts.Change> changes = new ArrayList<>(AT_ONCE);
         private final long revision;
+        private SlugClaims slugs;
         private int changed;
         private long change;
 
@@ -479,8 +480,18 @@ public class Batches implements SmartInitializingSingleton {
         }
 
         private void set(FieldLine line, String text) {
-            change(line, text).ifPresent(changes::add);
+            Optional<Drafts.Change> wanted = change(line, text);
+            if (wanted.isPresent() && line.field() == Field.SLUG) refuseTaken(line, text);
+            wanted.ifPresent(changes::add);
             if (changes.size() >= AT_ONCE) flush();
+        }
+
+        private void refuseTaken(FieldLine line, String slug) {
+            if (slugs == null) slugs = new SlugClaims(property.id(), items);
+            if (!slugs.claim(line.itemId(), slug)) {
+                throw Refusal.badInput("another item is at " + slugs.address(line.itemId(), slug)
+                        + ", or is to be; nothing was changed");
+            }
         }
 
         private void flush() {

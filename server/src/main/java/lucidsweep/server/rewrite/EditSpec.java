@@ -25,6 +25,7 @@ import lucidsweep.core.edit.RepairEncoding;
 import lucidsweep.core.edit.Replace;
 import lucidsweep.core.edit.ReplaceTag;
 import lucidsweep.core.edit.ShortenEnding;
+import lucidsweep.core.edit.SwitchIndexing;
 import lucidsweep.core.edit.TidySpaces;
 import lucidsweep.core.edit.YearForward;
 import lucidsweep.core.item.Field;
@@ -32,13 +33,14 @@ import lucidsweep.core.keyword.Words;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.item.draft.FieldId;
+import lucidsweep.server.item.draft.Indexing;
 import lucidsweep.server.web.Refusal;
 
 /**
  * A bulk edit or recipe as the interface sends it; what a tool does not need is null.
  *
  * @param tool recipe, recipes for those in force, writer for the writer's answers, or the code of a bulk edit
- * @param field title, description or tags
+ * @param field one that can be drafted
  * @param find the text, tag, beginning, ending or block to find
  * @param with what replaces it, what is added, the year, what stands between brand and text, or the name of the writer's column
  * @param way plain, whole-word or regex; null for plain
@@ -90,6 +92,9 @@ record EditSpec(
         if (!FieldId.FIELDS.contains(field)) {
             throw Refusal.badInput("the " + field.label() + " cannot be rewritten here");
         }
+        if ((field == Field.INDEXING) != tool.equals("indexing")) {
+            throw Refusal.badInput(tool + " does not go with " + field.label());
+        }
         if (FOR_TAGS.contains(tool) != (field == Field.TAGS)) {
             throw Refusal.badInput(tool + " does not go with " + field.label());
         }
@@ -131,6 +136,7 @@ record EditSpec(
             case "emoji" -> new RemoveEmoji();
             case "spaces" -> new TidySpaces();
             case "open-with-title" -> new OpenWithTitle();
+            case "indexing" -> new SwitchIndexing(needed(with, "index or noindex"));
             case "add-tags" -> new AddTags(neededTags());
             case "remove-tags" -> new RemoveTags(neededTags());
             case "replace-tag" ->
@@ -142,7 +148,7 @@ record EditSpec(
 
     /** What it does, in words. */
     String title() {
-        String texts = field == Field.TAGS ? "tags" : field.label() + "s";
+        String texts = field == Field.TAGS || field == Field.INDEXING ? field.label() : field.label() + "s";
         return switch (tool) {
             case "recipe" -> "Recipe for " + texts;
             case "recipes" -> "All recipes for " + texts;
@@ -163,6 +169,7 @@ record EditSpec(
             case "emoji" -> "Emoji removed from " + texts;
             case "spaces" -> "White space tidied in " + texts;
             case "open-with-title" -> "Descriptions opened with their titles’ words";
+            case "indexing" -> "Indexing switched " + (Indexing.ON.equals(with) ? "on" : "off");
             case "add-tags" -> "Tags added: " + String.join(", ", tags == null ? List.of() : tags);
             case "remove-tags" -> "Tags removed: " + String.join(", ", tags == null ? List.of() : tags);
             case "replace-tag" -> "Tag “" + find + "” replaced by “" + with + "”";

@@ -135,9 +135,9 @@ final class Preview {
 
     private boolean fits(Proposal proposal) {
         String after = proposal.after();
-        return ofTags
-                ? proposal.standard().tags().fit(TagList.of(after))
-                : proposal.standard().limits(proposal.field().field()).fits(after, Graphemes.count(after));
+        if (ofTags) return proposal.standard().tags().fit(TagList.of(after));
+        return spec.field() == Field.INDEXING
+                || proposal.standard().limits(spec.field()).fits(after, Graphemes.count(after));
     }
 
     long propertyId() {

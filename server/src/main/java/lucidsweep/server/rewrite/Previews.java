@@ -68,7 +68,7 @@ class Previews {
      * What would become of the text of one item.
      *
      * @param after the new text; null where it stays as it is
-     * @param fit the new text held to its limits; null for tags and where it stays
+     * @param fit the new title or description held to its limits; null for other fields and where it stays
      * @param result how it came out
      * @param leftOut what a recipe left out, and why
      */
@@ -119,9 +119,10 @@ class Previews {
 
     private static PreviewRow row(
             Preview.Line line, Field field, ItemStandards.Held held, List<Composition.LeftOut> leftOut) {
-        LimitCheck fit = line.after() == null || field == Field.TAGS
-                ? null
-                : LimitCheck.of(line.after(), held.standard(line.itemId()).limits(field));
+        boolean measured = line.after() != null && (field == Field.TITLE || field == Field.DESCRIPTION);
+        LimitCheck fit = measured
+                ? LimitCheck.of(line.after(), held.standard(line.itemId()).limits(field))
+                : null;
         return new PreviewRow(
                 line.itemId(),
                 line.after(),

@@ -60,7 +60,6 @@ class ProposalWork {
         boolean nested = !kept.byName().isEmpty();
         boolean secondary = RecipeSources.needsSecondary(used)
                 || nested && RecipeSources.needsSecondary(kept.byName().values());
-        Map<Long, List<ItemKeywords.Aim>> aims = secondary ? keywords.of(property.id()) : Map.of();
-        return new RecipeSources(property, client, aims, kept.members());
+        return new RecipeSources(property, client, keywords, secondary, kept.members());
     }
 }

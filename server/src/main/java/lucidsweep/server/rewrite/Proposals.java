@@ -22,6 +22,7 @@ import lucidsweep.core.edit.BulkEdit;
 import lucidsweep.core.edit.PlaceBrand;
 import lucidsweep.core.edit.RunawayPattern;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.keyword.Language;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.TextKey;
@@ -41,6 +42,7 @@ final class Proposals {
     private static final int RUNAWAYS_ENDURED = 5;
 
     private static final int DEEPEST = 3;
+    private static final int MAX_SLUG_NUMBER = 99;
 
     private final Property property;
     private final Client client;
@@ -59,6 +61,9 @@ final class Proposals {
     private final Map<Long, Boolean> heldElsewhere = new HashMap<>();
     private final AtomicInteger runaways = new AtomicInteger();
     private volatile TagSets.Made chosenTags;
+
+    /** Made when the first slug is worked out. */
+    private SlugClaims slugs;
 
     /** @param sources what recipes take of the items; null for a bulk edit */
     Proposals(
@@ -149,6 +154,15 @@ final class Proposals {
     private Proposal taken(FieldLine field, String text, Standard standard) {
         if (field.isKept()) return Proposal.unchanged(field, standard, Proposal.Result.KEPT);
         if (text == null) return Proposal.unchanged(field, standard, Proposal.Result.NOTHING);
+        return whole(field, standard, text);
+    }
+
+    /** A new text as it is stored; a slug of which nothing is left stays. */
+    private Proposal whole(FieldLine field, Standard standard, String text) {
+        if (spec.field() == Field.SLUG
+                && Language.of(property.language()).slug(text).isEmpty()) {
+            return Proposal.unchanged(field, standard, Proposal.Result.NOTHING);
+        }
         String after = TidyText.of(property, spec.field(), text);
         boolean same = after.equals(field.text());
         return new Proposal(field, standard, after, same ? Proposal.Result.UNCHANGED : Proposal.Result.WHOLE);
@@ -177,7 +191,8 @@ final class Proposals {
                     ? chosenTags.texts().getOrDefault(field.itemId(), field.text())
                     : edit(standard).apply(field.text(), title);
             boolean same = after.equals(field.text());
-            return new Proposal(field, standard, after, same ? Proposal.Result.UNCHANGED : Proposal.Result.WHOLE);
+            if (same) return Proposal.unchanged(field, standard, Proposal.Result.UNCHANGED);
+            return whole(field, standard, after);
         } catch (RunawayPattern e) {
             runaways.incrementAndGet();
             return Proposal.unchanged(field, standard, Proposal.Result.RUNAWAY);
@@ -187,24 +202,29 @@ final class Proposals {
     private List<Draft> composed(long[] ids) {
         List<Draft> made = new ArrayList<>(ids.length);
         ItemStandards.Held held = standards.held(ids);
+        Map<Long, List<String>> secondary = sources.secondary(ids);
         for (ItemDetail item : items.details(property.id(), ids)) {
             FieldLine field = item.field(spec.field());
-            if (field != null) made.add(composed(item, field, held.standard(item.id())));
+            List<String> more = secondary.getOrDefault(item.id(), List.of());
+            if (field != null) made.add(composed(item, more, field, held.standard(item.id())));
         }
         return made;
     }
 
-    private Draft composed(ItemDetail item, FieldLine field, Standard standard) {
+    private Draft composed(ItemDetail item, List<String> secondary, FieldLine field, Standard standard) {
         Optional<Recipe> recipe = recipeOf(item.id());
         if (field.isKept()) return new Draft(Proposal.unchanged(field, standard, Proposal.Result.KEPT), null, null);
         if (recipe.isEmpty())
             return new Draft(Proposal.unchanged(field, standard, Proposal.Result.UNCHANGED), null, null);
         RecipeComposer composer = composer(recipe.get(), standard);
-        ItemSources of = sourcesOf(item, standard, DEEPEST);
+        ItemSources of = sourcesOf(item, secondary, standard, DEEPEST);
         Composition composition = composer.compose(of);
-        Proposal proposal = composition.text().isEmpty()
+        String text = spec.field() == Field.SLUG
+                ? Language.of(property.language()).slug(composition.text())
+                : composition.text();
+        Proposal proposal = text.isEmpty()
                 ? Proposal.unchanged(field, standard, Proposal.Result.NOTHING)
-                : new Proposal(field, standard, composition.text(), result(composition.outcome()));
+                : new Proposal(field, standard, text, result(composition.outcome()));
         return new Draft(proposal, composer, of);
     }
 
@@ -214,12 +234,12 @@ final class Proposals {
     }
 
     /** A recipe may take another one as a source, and that one a third; one that takes itself ends there. */
-    private ItemSources sourcesOf(ItemDetail item, Standard standard, int deeper) {
-        return sources.of(item, name -> {
+    private ItemSources sourcesOf(ItemDetail item, List<String> secondary, Standard standard, int deeper) {
+        return sources.of(item, secondary, name -> {
             Recipe nested = kept.byName().get(name);
             if (nested == null || deeper == 0) return "";
             return composer(nested, standard)
-                    .compose(sourcesOf(item, standard, deeper - 1))
+                    .compose(sourcesOf(item, secondary, standard, deeper - 1))
                     .text();
         });
     }
@@ -228,13 +248,15 @@ final class Proposals {
     Map<Long, List<Composition.LeftOut>> leftOut(long[] ids) {
         Map<Long, List<Composition.LeftOut>> leftOut = new HashMap<>();
         ItemStandards.Held held = standards.held(ids);
+        Map<Long, List<String>> secondary = sources.secondary(ids);
         for (ItemDetail item : items.details(property.id(), ids)) {
             Standard standard = held.standard(item.id());
+            List<String> more = secondary.getOrDefault(item.id(), List.of());
             recipeOf(item.id())
                     .ifPresent(recipe -> leftOut.put(
                             item.id(),
                             composer(recipe, standard)
-                                    .compose(sourcesOf(item, standard, DEEPEST))
+                                    .compose(sourcesOf(item, more, standard, DEEPEST))
                                     .leftOut()));
         }
         return leftOut;
@@ -242,8 +264,24 @@ final class Proposals {
 
     /** What was worked out for each by itself is held against the others here, one after another. */
     private List<Proposal> told(List<Draft> made, long[] selected) {
+        if (spec.field() == Field.SLUG) return made.stream().map(this::free).toList();
         if (!spec.isRecipe()) return made.stream().map(Draft::proposal).toList();
         return made.stream().map(draft -> distinct(draft, selected)).toList();
+    }
+
+    /** Two items never get the same address: a slug that is taken is told apart by a number, "kayak-hire-2". */
+    private Proposal free(Draft draft) {
+        Proposal proposal = draft.proposal;
+        if (!proposal.changes()) return proposal;
+        long item = draft.field().itemId();
+        if (slugs == null) slugs = new SlugClaims(property.id(), items);
+        if (slugs.claim(item, proposal.after())) return proposal;
+        for (int number = 2; number <= MAX_SLUG_NUMBER; number++) {
+            String apart = proposal.after() + "-" + number;
+            if (slugs.claim(item, apart))
+                return new Proposal(draft.field(), proposal.standard(), apart, Proposal.Result.TOLD_APART);
+        }
+        return new Proposal(draft.field(), proposal.standard(), proposal.after(), Proposal.Result.ALIKE);
     }
 
     /** Two items never get the same text: the later one gets the part that tells it apart. */
@@ -267,6 +305,8 @@ final class Proposals {
 
     /** Whether another item has the text and keeps it: one that is not selected or stays as it is. */
     private boolean isHeldElsewhere(long hash, long own, long[] selected) {
+        // Which H1s are alike is not known beside the selected ones.
+        if (spec.field() == Field.H1) return false;
         long[] others = items.alikeItems(property.id(), spec.field(), List.of(hash)).stream()
                 .mapToLong(Long::longValue)
                 .filter(id -> id != own)

@@ -42,32 +42,30 @@ final class RecipeSources {
     private final PlacesNamed places;
     private final Language language;
     private final Set<String> brands;
-    private final Map<Long, List<String>> secondary;
+    private final ItemKeywords keywords;
+    private final boolean withSecondary;
     private final PropertyRecipes.Members members;
 
     /**
      * Prepares to look at items.
      *
-     * @param keywords of all items, where a recipe asks for secondary ones; else empty
+     * @param withSecondary whether a recipe asks for secondary keywords
      * @param members who belongs to the sets of the property
      */
     RecipeSources(
             Property property,
             Client client,
-            Map<Long, List<ItemKeywords.Aim>> keywords,
+            ItemKeywords keywords,
+            boolean withSecondary,
             PropertyRecipes.Members members) {
         this.property = property;
         this.client = client;
+        this.keywords = keywords;
+        this.withSecondary = withSecondary;
         this.members = members;
         places = new PlacesNamed(client.placeNames());
         language = Language.of(property.language());
         brands = client.brandNames().stream().map(TextKey::key).collect(Collectors.toSet());
-        secondary = new HashMap<>();
-        keywords.forEach((id, aims) -> {
-            List<String> phrases = new ArrayList<>();
-            for (ItemKeywords.Aim aim : aims) if (!aim.primary()) phrases.add(aim.phrase());
-            if (!phrases.isEmpty()) secondary.put(id, phrases);
-        });
     }
 
     /** Whether any part of some recipes takes secondary keywords. */
@@ -78,8 +76,29 @@ final class RecipeSources {
                 .anyMatch(source -> source.kind() == Source.Kind.SECONDARY);
     }
 
-    /** @param nested composes another recipe of a name for the same item; "" where there is none */
-    ItemSources of(ItemDetail item, Function<String, String> nested) {
+    /**
+     * The secondary keywords of some items, by item; none where no recipe asks for them.
+     *
+     * @param ids in ascending order
+     */
+    Map<Long, List<String>> secondary(long[] ids) {
+        if (!withSecondary || ids.length == 0) return Map.of();
+        Map<Long, List<String>> secondary = new HashMap<>();
+        keywords.between(ids[0], ids[ids.length - 1]).forEach((id, aims) -> {
+            List<String> phrases = new ArrayList<>();
+            for (ItemKeywords.Aim aim : aims) if (!aim.primary()) phrases.add(aim.phrase());
+            if (!phrases.isEmpty()) secondary.put(id, phrases);
+        });
+        return secondary;
+    }
+
+    /**
+     * What recipes may take of one item.
+     *
+     * @param secondary its secondary keywords
+     * @param nested composes another recipe of a name for the same item; "" where there is none
+     */
+    ItemSources of(ItemDetail item, List<String> secondary, Function<String, String> nested) {
         Map<Source.Kind, String> texts = new EnumMap<>(Source.Kind.class);
         texts.put(Source.Kind.KEYWORD, orEmpty(item.keyword()));
         texts.put(Source.Kind.TITLE, item.title().captured());
@@ -93,17 +112,23 @@ final class RecipeSources {
         texts.put(Source.Kind.PRICE, item.seen().price());
         texts.put(Source.Kind.BRAND, client.name());
         texts.put(Source.Kind.COPY_OPENING, item.seen().opening());
-        return new Sources(item, texts, nested);
+        return new Sources(item, texts, secondary, nested);
     }
 
     private final class Sources implements ItemSources {
         private final ItemDetail item;
         private final Map<Source.Kind, String> texts;
+        private final List<String> secondary;
         private final Function<String, String> nested;
 
-        private Sources(ItemDetail item, Map<Source.Kind, String> texts, Function<String, String> nested) {
+        private Sources(
+                ItemDetail item,
+                Map<Source.Kind, String> texts,
+                List<String> secondary,
+                Function<String, String> nested) {
             this.item = item;
             this.texts = texts;
+            this.secondary = secondary;
             this.nested = nested;
         }
 
@@ -126,9 +151,8 @@ final class RecipeSources {
         }
 
         private String secondary(String number) {
-            List<String> phrases = secondary.getOrDefault(item.id(), List.of());
             int place = number.matches("[1-9]") ? Integer.parseInt(number) - 1 : 0;
-            return place < phrases.size() ? phrases.get(place) : "";
+            return place < secondary.size() ? secondary.get(place) : "";
         }
 
         /** Where the keyword names none, the place of the heading, the title or the address. */

@@ -1,18 +1,43 @@
 package lucidsweep.server.rewrite;
 
 import lucidsweep.core.item.Field;
+import lucidsweep.core.keyword.Language;
 import lucidsweep.core.text.Spaces;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.client.PropertyKind;
+import lucidsweep.server.item.draft.Indexing;
+import lucidsweep.server.web.Refusal;
 
 /** A text that was typed or pasted, as it is stored: with single spaces and none at its ends. */
 final class TidyText {
 
     private TidyText() {}
 
-    /** Descriptions of listings and videos have lines; everything else is one. */
+    /**
+     * Descriptions of listings and videos have lines; everything else is one. A slug has small letters and hyphens.
+     *
+     * @throws Refusal of an indexing switch that is neither on nor off, and of a slug without a letter
+     */
     static String of(Property property, Field field, String text) {
-        boolean lines = field == Field.DESCRIPTION && property.kind() != PropertyKind.WEBSITE;
-        return lines ? Spaces.closedUpInLines(text) : Spaces.closedUp(text);
+        return switch (field) {
+            case DESCRIPTION ->
+                property.kind() == PropertyKind.WEBSITE ? Spaces.closedUp(text) : Spaces.closedUpInLines(text);
+            case SLUG -> slug(property, text);
+            case INDEXING -> indexing(text.strip());
+            default -> Spaces.closedUp(text);
+        };
+    }
+
+    private static String slug(Property property, String text) {
+        String slug = Language.of(property.language()).slug(text);
+        if (slug.isEmpty()) throw Refusal.badInput("expected a slug such as “kayak-hire”, got \"" + text + "\"");
+        return slug;
+    }
+
+    private static String indexing(String text) {
+        if (!text.equals(Indexing.ON) && !text.equals(Indexing.OFF)) {
+            throw Refusal.badInput("expected index or noindex, got \"" + text + "\"");
+        }
+        return text;
     }
 }

@@ -17,7 +17,11 @@ import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.PageLanguage;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.Words;
+import lucidsweep.core.page.Noindex;
+import lucidsweep.core.page.Slug;
+import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
+import lucidsweep.server.item.draft.Indexing;
 import lucidsweep.server.item.table.ItemDetail;
 
 /** Makes of stored items what the checks look at. */
@@ -83,18 +87,46 @@ final class InspectedItems {
                         ? UNKNOWN_LANGUAGE
                         : spoken.language().code());
         return new InspectedItem(
-                item.address(),
-                Optional.ofNullable(item.noindex()),
+                address(item),
+                noindex(item),
                 text(item.title(), words, alike(liked.title, names)),
                 text(item.description(), words, alike(liked.description, names)),
-                new InspectedText(Field.H1, item.seen().h1Count(), item.seen().h1(), words, Alike.NONE),
+                heading(item, words),
                 item.tags() == null ? null : TagList.of(item.tags().text()),
                 Optional.ofNullable(item.keyword()).map(keyword -> Phrase.of(keyword, words)),
-                item.notes(),
+                isDrafted(item, Field.H1) ? item.notes().without(Field.H1) : item.notes(),
                 item.inbound(),
                 searched.contains(item.id()),
                 spoken,
                 new Exempt(kept(item), exempt.getOrDefault(item.id(), Set.of())));
+    }
+
+    private static boolean isDrafted(ItemDetail item, Field field) {
+        FieldLine line = item.field(field);
+        return line != null && line.draft() != null;
+    }
+
+    /** With the slug that is drafted for it. */
+    private static String address(ItemDetail item) {
+        return isDrafted(item, Field.SLUG)
+                ? Slug.replaced(item.address(), item.field(Field.SLUG).draft())
+                : item.address();
+    }
+
+    /** The H1 in force; one that is drafted is the only one. */
+    private static InspectedText heading(ItemDetail item, Words words) {
+        return isDrafted(item, Field.H1)
+                ? new InspectedText(Field.H1, 1, item.field(Field.H1).draft(), words, Alike.NONE)
+                : new InspectedText(Field.H1, item.seen().h1Count(), item.seen().h1(), words, Alike.NONE);
+    }
+
+    /** As the indexing switch would have it. */
+    private static Optional<Noindex> noindex(ItemDetail item) {
+        Optional<Noindex> captured = Optional.ofNullable(item.noindex());
+        if (!isDrafted(item, Field.INDEXING)) return captured;
+        boolean on = item.field(Field.INDEXING).draft().equals(Indexing.ON);
+        if (!on) return Optional.of(captured.orElse(new Noindex(Noindex.Reason.NOINDEX, Indexing.OFF)));
+        return captured.filter(why -> why.reason() != Noindex.Reason.NOINDEX);
     }
 
     private static InspectedText text(FieldLine text, Words words, Alike alike) {
@@ -113,9 +145,10 @@ final class InspectedItems {
 
     private static Set<Field> kept(ItemDetail item) {
         Set<Field> kept = EnumSet.noneOf(Field.class);
-        if (item.title().isKept()) kept.add(Field.TITLE);
-        if (item.description().isKept()) kept.add(Field.DESCRIPTION);
-        if (item.tags() != null && item.tags().isKept()) kept.add(Field.TAGS);
+        for (Field field : FieldId.FIELDS) {
+            FieldLine line = item.field(field);
+            if (line != null && line.isKept()) kept.add(field);
+        }
         return kept;
     }
 }

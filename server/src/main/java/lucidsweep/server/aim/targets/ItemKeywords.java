@@ -25,7 +25,7 @@ public class ItemKeywords {
      */
     public record Aim(long itemId, String phrase, Long volume, boolean primary, String intent, String place) {}
 
-    /** By item, the primary one first. */
+    /** By item, the primary one first; without intents and places, of which there would be many. */
     public Map<Long, List<Aim>> of(long propertyId) {
         return byItem(mapper.aims(propertyId));
     }

@@ -160,7 +160,7 @@ public interface TargetMapper {
     List<ItemTarget> targetsOf(long itemId);
 
     @Select("""
-            select t.item_id, k.phrase, k.volume, t.role = 'primary' "primary", k.intent, k.place
+            select t.item_id, k.phrase, k.volume, t.role = 'primary' "primary", null intent, null place
             from target t join keyword k on k.id = t.keyword_id where t.property_id = #{propertyId} and not k.removed
             order by t.item_id, t.role, k.id""")
     List<ItemKeywords.Aim> aims(long propertyId);

@@ -102,16 +102,16 @@ public interface DraftMapper {
             where state = any(#{from}) and id = """ + " " + IDS)
     int deliver(@Param("ids") Object[] ids, @Param("from") Object[] from, @Param("handoverId") long handoverId);
 
-    /** Drafts of items that a sweep saw in place are live; what it saw otherwise is not any more. The column is the field's. */
+    /** Drafts of items that a sweep saw in place are live; what it saw otherwise is not any more. What was captured of the field is an expression. */
     @Update("""
             merge into draft d using (
-                select o.id, case when o.text = i.${column} then 'live' else 'delivered' end state
-                from draft o join item i on i.id = o.id / 4
+                select o.id, case when o.text = ${captured} then 'live' else 'delivered' end state
+                from draft o join item i on i.id = o.id / 8
                 where o.id between #{first} and #{last} and o.state in ('delivered', 'live')
-                    and mod(o.id, 4) = #{place} and not i.gone) n on d.id = n.id
+                    and mod(o.id, 8) = #{place} and not i.gone) n on d.id = n.id
             when matched and d.state <> n.state then update set state = n.state""")
     int seeLive(
-            @Param("column") String column,
+            @Param("captured") String captured,
             @Param("place") int place,
             @Param("first") long first,
             @Param("last") long last);

@@ -162,9 +162,19 @@ public class Drafts {
     public void seeLive(long propertyId) {
         IdRange items = IdRange.of(propertyId);
         for (int place = 0; place < FieldId.FIELDS.size(); place++) {
-            mapper.seeLive(
-                    FieldId.FIELDS.get(place).code(), place, FieldId.first(items.first()), FieldId.last(items.last()));
+            String captured = captured(FieldId.FIELDS.get(place));
+            if (!captured.isEmpty())
+                mapper.seeLive(captured, place, FieldId.first(items.first()), FieldId.last(items.last()));
         }
+    }
+
+    /** Where the table of items has what was captured of a field; "" where an item that has it now is another one. */
+    private static String captured(Field field) {
+        return switch (field) {
+            case SLUG -> "";
+            case INDEXING -> "case when i.noindex_reason = 'noindex' then 'noindex' else 'index' end";
+            default -> "i." + field.code();
+        };
     }
 
     private static Object[] codes(Set<DraftState> states) {

@@ -4,13 +4,14 @@ import java.util.Arrays;
 import java.util.List;
 import lucidsweep.core.item.Field;
 
-/** The ids of fields: four times the item's id and the field's place, so that they need not be looked up. */
+/** The ids of fields: eight times the item's id and the field's place, so that they need not be looked up. */
 public final class FieldId {
 
     /** The fields that can be drafted, in the order of their places. */
-    public static final List<Field> FIELDS = List.of(Field.TITLE, Field.DESCRIPTION, Field.TAGS);
+    public static final List<Field> FIELDS =
+            List.of(Field.TITLE, Field.DESCRIPTION, Field.TAGS, Field.H1, Field.SLUG, Field.INDEXING);
 
-    private static final int STEP = 4;
+    private static final int STEP = 8;
 
     private FieldId() {}
 
@@ -18,7 +19,7 @@ public final class FieldId {
     public static long of(long itemId, Field field) {
         int place = FIELDS.indexOf(field);
         if (place < 0) {
-            throw new IllegalArgumentException("expected title, description or tags, got \"" + field.code() + "\"");
+            throw new IllegalArgumentException("expected one of " + FIELDS + ", got \"" + field.code() + "\"");
         }
         return itemId * STEP + place;
     }

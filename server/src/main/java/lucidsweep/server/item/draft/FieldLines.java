@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Map;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.item.ItemText;
+import lucidsweep.core.page.Slug;
+import lucidsweep.core.text.TextKey;
 
 /** Puts fields together from what was captured of them and what was written for them. */
 public final class FieldLines {
@@ -20,8 +22,26 @@ public final class FieldLines {
         return switch (field) {
             case TITLE -> line(item.id(), field, item.title());
             case DESCRIPTION -> line(item.id(), field, item.description());
-            default -> item.tags().text() == null ? null : line(item.id(), field, item.tags());
+            case TAGS -> item.tags().text() == null ? null : line(item.id(), field, item.tags());
+            default -> item.seen().h1Count() < 0 ? null : ofPage(item, field);
         };
+    }
+
+    /** What only pages have. The page that a site opens with has no slug. */
+    private FieldLine ofPage(DraftMapper.Core item, Field field) {
+        return switch (field) {
+            case H1 ->
+                line(item.id(), field, captured(item.seen().h1(), item.seen().h1Count()));
+            case SLUG -> {
+                Slug slug = Slug.of(item.address());
+                yield slug.isEmpty() ? null : line(item.id(), field, captured(slug.text(), 1));
+            }
+            default -> line(item.id(), field, captured(Indexing.of(item.noindexReason()), 1));
+        };
+    }
+
+    private static DraftMapper.Core.Text captured(String text, int count) {
+        return new DraftMapper.Core.Text(text, count, TextKey.hash(text));
     }
 
     private FieldLine line(long item, Field field, DraftMapper.Core.Text captured) {

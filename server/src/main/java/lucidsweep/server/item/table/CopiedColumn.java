@@ -2,6 +2,7 @@ package lucidsweep.server.item.table;
 
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import lucidsweep.core.item.Field;
 
 /** The columns of a table of items that can be copied out, by the names that tables have for them. */
 enum CopiedColumn {
@@ -10,7 +11,9 @@ enum CopiedColumn {
     description(row -> row.description().text()),
     tags(row -> row.tags() == null ? "" : row.tags().text()),
     keyword(row -> row.aim() == null ? "" : row.aim().keyword()),
-    h1(row -> row.page().h1()),
+    h1(row -> row.textOfPage(Field.H1)),
+    slug(row -> row.textOfPage(Field.SLUG)),
+    indexing(row -> row.textOfPage(Field.INDEXING)),
     links(row -> row.page().linksIn()),
     published(row -> row.listing().published()),
     views(row -> row.listing().views()),

@@ -10,7 +10,6 @@ import lucidsweep.server.item.draft.Seen;
 /**
  * An item as rules, recipes and the search for targets need it.
  *
- * @param tags null where the item has none by nature
  * @param keyword the keyword it aims at; null where it has none
  * @param notes what was noted of its markup, and of what its site says of it where that is asked for
  * @param inbound how other pages link to it; nothing unless asked for
@@ -22,9 +21,7 @@ public record ItemDetail(
         Noindex noindex,
         String section,
         Seen seen,
-        FieldLine title,
-        FieldLine description,
-        FieldLine tags,
+        ItemFields fields,
         String keyword,
         PageNotes notes,
         Inbound inbound,
@@ -47,26 +44,24 @@ public record ItemDetail(
     /** The same with another title or description in force. */
     public ItemDetail with(Field field, String text) {
         return new ItemDetail(
-                id,
-                address,
-                noindex,
-                section,
-                seen,
-                field == Field.TITLE ? title.with(text) : title,
-                field == Field.DESCRIPTION ? description.with(text) : description,
-                tags,
-                keyword,
-                notes,
-                inbound,
-                captured);
+                id, address, noindex, section, seen, fields.with(field, text), keyword, notes, inbound, captured);
+    }
+
+    public FieldLine title() {
+        return fields.title();
+    }
+
+    public FieldLine description() {
+        return fields.description();
+    }
+
+    /** Null where the item has none by nature. */
+    public FieldLine tags() {
+        return fields.tags();
     }
 
     /** A field of it; null where the item has none such. */
     public FieldLine field(Field field) {
-        return switch (field) {
-            case TITLE -> title;
-            case DESCRIPTION -> description;
-            default -> tags;
-        };
+        return fields.of(field);
     }
 }

@@ -15,7 +15,6 @@ import lucidsweep.core.standard.LimitCheck;
  * An item as tables show it.
  *
  * @param heldTo the names of the sets whose standards go before the property's, the first one first
- * @param tags null where the item has none by nature
  * @param aim null where nothing was worked out or decided
  */
 public record ItemRow(
@@ -26,11 +25,46 @@ public record ItemRow(
         @JsonUnwrapped Listing listing,
         @JsonUnwrapped Indexing indexing,
         List<String> heldTo,
-        Cell title,
-        Cell description,
-        @Nullable Cell tags,
+        @JsonUnwrapped Texts texts,
         @Nullable Aim aim,
         List<Finding> findings) {
+
+    /**
+     * The fields that can be drafted.
+     *
+     * @param tags null where the item has none by nature
+     * @param heading its H1; null where it is no page, as slug and indexing are
+     */
+    public record Texts(
+            Cell title,
+            Cell description,
+            @Nullable Cell tags,
+            @Nullable Cell heading,
+            @Nullable Cell slug,
+            @Nullable Cell indexing) {}
+
+    public Cell title() {
+        return texts.title;
+    }
+
+    public Cell description() {
+        return texts.description;
+    }
+
+    /** Null where the item has none by nature. */
+    public Cell tags() {
+        return texts.tags;
+    }
+
+    /** The text in force of a field that only pages have; "" of other items. */
+    String textOfPage(Field field) {
+        Cell cell = switch (field) {
+            case H1 -> texts.heading;
+            case SLUG -> texts.slug;
+            default -> texts.indexing;
+        };
+        return cell == null ? "" : cell.text();
+    }
 
     /**
      * Whether search engines may list it.

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.IntPredicate;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.NotIndexable;
@@ -60,7 +61,10 @@ final class ItemTable {
      */
     record Found(List<Mark> marks, float[] stakes, LifeParts life) {}
 
-    /** A text in force with the state of its draft, null where it has none; no cell where an item has no such field by nature. */
+    /**
+     * A text in force with the state of its draft, null where it has none; no cell where an item has no such field by nature.
+     * Of the fields behind title, description and tags only the state counts.
+     */
     record Cell(String text, int px, long alike, DraftState state) {}
 
     private final Object refreshing = new Object();
@@ -96,7 +100,13 @@ final class ItemTable {
     private final BitSet indexable = new BitSet();
     private final TextColumn address = new TextColumn();
     private final TextColumn h1 = new TextColumn();
+    /** Title, description and tags; of the fields behind them only how far their drafts are. */
     private final FieldColumns[] fields = {new FieldColumns(), new FieldColumns(), new FieldColumns()};
+
+    private final IntColumn[] moreStates = Stream.generate(IntColumn::new)
+            .limit(FieldId.FIELDS.size() - fields.length)
+            .toArray(IntColumn[]::new);
+
     private final Map<ItemSort, RowOrder> orders = new EnumMap<>(ItemSort.class);
 
     /** The rows that have changed since an order was last asked for. */
@@ -199,6 +209,10 @@ final class ItemTable {
         foundAt = null;
         ended = null;
         for (int i = 0; i < fields.length; i++) fields[i].set(row, line.cells()[i]);
+        for (int i = 0; i < moreStates.length; i++) {
+            Cell cell = line.cells()[fields.length + i];
+            moreStates[i].set(row, cell == null ? 0 : number(cell.state()));
+        }
     }
 
     synchronized int size() {
@@ -355,9 +369,9 @@ final class ItemTable {
         }
         Map<DraftState, Integer> drafts = new EnumMap<>(DraftState.class);
         List<Field> drafted = new ArrayList<>();
-        for (int field = 0; field < fields.length; field++) {
+        for (int field = 0; field < FieldId.FIELDS.size(); field++) {
             int[] counts = new int[DraftState.values().length + 1];
-            for (int row = 0; row < size; row++) counts[fields[field].state.get(row)]++;
+            for (int row = 0; row < size; row++) counts[state(field, row)]++;
             for (DraftState state : DraftState.values()) drafts.merge(state, counts[number(state)], Integer::sum);
             if (counts[0] < size) drafted.add(FieldId.FIELDS.get(field));
         }
@@ -590,8 +604,9 @@ final class ItemTable {
         return indexable.get(row) ? StakeParts.sum(stakes[row]).clicks() : 0;
     }
 
-    /** All items with one of these texts, by hash; in the order of their ids. */
+    /** All items with one of these texts, by hash, in the order of their ids; none of fields behind the tags, which are not known here. */
     synchronized List<Long> alikeItems(Field field, Collection<Long> keys) {
+        if (FieldId.FIELDS.indexOf(field) >= fields.length) return List.of();
         BitSet rows = new BitSet();
         AlikeRows alike = fields[FieldId.FIELDS.indexOf(field)].rows(size);
         for (long key : keys) alike.forEach(key, rows::set);
@@ -750,7 +765,7 @@ final class ItemTable {
 
     private FindingLives.Ending ending(int row, int draftOf) {
         if (draftOf == LifeParts.FIXED) return FindingLives.Ending.FIXED;
-        int state = fields[draftOf].state.get(row);
+        int state = state(draftOf, row);
         boolean delivered = state == number(DraftState.DELIVERED) || state == number(DraftState.LIVE);
         return delivered ? FindingLives.Ending.DELIVERED : FindingLives.Ending.DRAFTED;
     }
@@ -775,8 +790,8 @@ final class ItemTable {
         int state = filter.state().equals(ItemFilter.ANY) ? 0 : number(DraftState.of(filter.state()));
         int only = filter.field() == null ? NONE : FieldId.FIELDS.indexOf(filter.field());
         keep(wanted, row -> {
-            for (int field = 0; field < fields.length; field++) {
-                int found = fields[field].state.get(row);
+            for (int field = 0; field < FieldId.FIELDS.size(); field++) {
+                int found = state(field, row);
                 if ((only == NONE || only == field) && (state > 0 ? found == state : found != 0)) return true;
             }
             return false;
@@ -799,6 +814,11 @@ final class ItemTable {
                 || fields[0].text.contains(row, part)
                 || fields[1].text.contains(row, part)
                 || fields[2].text.contains(row, part);
+    }
+
+    /** How far the draft of a field is, by its place among those that can be drafted. */
+    private int state(int field, int row) {
+        return field < fields.length ? fields[field].state.get(row) : moreStates[field - fields.length].get(row);
     }
 
     /** The number that stands for a state in its column; 0 for none. */

@@ -167,7 +167,10 @@ class ItemTables {
                     new ItemTable.Cell[] {
                         cell(item.id(), Field.TITLE, item.title()),
                         cell(item.id(), Field.DESCRIPTION, item.description()),
-                        cell(item.id(), Field.TAGS, item.tags())
+                        cell(item.id(), Field.TAGS, item.tags()),
+                        state(item.id(), Field.H1),
+                        state(item.id(), Field.SLUG),
+                        state(item.id(), Field.INDEXING)
                     },
                     aim == null ? null : aim.keywordId(),
                     aim == null ? null : aim.phrase(),
@@ -175,6 +178,11 @@ class ItemTables {
                             marks,
                             StakeParts.of(stakes.get(item.id()), marks.size()),
                             LifeParts.of(lives.getOrDefault(item.id(), ""), marks)));
+        }
+
+        private ItemTable.Cell state(long item, Field field) {
+            DraftMapper.DraftRow own = drafts.get(FieldId.of(item, field));
+            return own == null ? null : new ItemTable.Cell(null, 0, 0, own.state());
         }
 
         private ItemTable.Cell cell(long item, Field field, ItemMapper.Measured captured) {

@@ -27,11 +27,13 @@ import lucidsweep.core.keyword.Language;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.PhraseMatch;
 import lucidsweep.core.keyword.Words;
+import lucidsweep.core.page.Slug;
 import lucidsweep.core.set.SetMember;
 import lucidsweep.core.standard.LimitCheck;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.capture.ImportedRow;
 import lucidsweep.server.item.capture.ImportedRows;
@@ -39,6 +41,7 @@ import lucidsweep.server.item.draft.DraftMapper;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.draft.FieldLines;
+import lucidsweep.server.item.draft.Indexing;
 import lucidsweep.server.web.Conflict;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
@@ -250,6 +253,21 @@ public class Items {
             for (DraftMapper.Core item : chunk) {
                 FieldLine tags = lines.of(item, Field.TAGS);
                 if (tags != null) visit.accept(tags.text());
+            }
+        });
+    }
+
+    /** An item's address, and the slug that is drafted for it; null for none. */
+    public record AddressOf(long itemId, String address, String draftedSlug) {}
+
+    /** Walks over the addresses of all items. */
+    public void forEachSlug(long propertyId, Consumer<AddressOf> visit) {
+        forEachCore(propertyId, chunk -> {
+            FieldLines lines =
+                    lines(chunk.get(0).id(), chunk.get(chunk.size() - 1).id());
+            for (DraftMapper.Core item : chunk) {
+                FieldLine slug = lines.of(item, Field.SLUG);
+                visit.accept(new AddressOf(item.id(), item.address(), slug == null ? null : slug.draft()));
             }
         });
     }
@@ -539,9 +557,14 @@ public class Items {
         Map<Long, List<StoredFinding>> findings = findings(list);
         Map<Long, List<Stake>> stakes = stakes(findings);
         ItemStandards.Held held = standards.of(property).held(ids);
+        Map<Long, DraftMapper.DraftRow> drafts = new HashMap<>();
+        if (property.kind() == PropertyKind.WEBSITE) {
+            inLists(list, some -> texts.draftsOf(FieldId.ofAll(some))).forEach(draft -> drafts.put(draft.id(), draft));
+        }
         return inLists(list, mapper::lines).stream()
                 .map(line -> row(
                         line,
+                        drafts,
                         property,
                         held,
                         findings.getOrDefault(line.id(), List.of()),
@@ -573,6 +596,7 @@ public class Items {
 
     private static ItemRow row(
             ItemLine line,
+            Map<Long, DraftMapper.DraftRow> drafts,
             Property property,
             ItemStandards.Held held,
             List<StoredFinding> findings,
@@ -585,6 +609,13 @@ public class Items {
         cells.put(Field.TITLE, cell(line.title(), standard.title(), words, keyword));
         cells.put(Field.DESCRIPTION, cell(line.description(), standard.description(), words, keyword));
         if (line.tags() != null) cells.put(Field.TAGS, cell(line.tags(), null, words, null));
+        if (line.page().h1Count() >= 0) {
+            String slug = Slug.of(line.address()).text();
+            cells.put(Field.H1, cell(text(line, Field.H1, line.page().h1(), drafts), null, words, keyword));
+            if (!slug.isEmpty()) cells.put(Field.SLUG, cell(text(line, Field.SLUG, slug, drafts), null, words, null));
+            String indexing = Indexing.of(line.noindexReason());
+            cells.put(Field.INDEXING, cell(text(line, Field.INDEXING, indexing, drafts), null, words, null));
+        }
         return new ItemRow(
                 line.id(),
                 line.address(),
@@ -593,11 +624,24 @@ public class Items {
                 line.listing(),
                 ItemRow.Indexing.of(line.noindex()),
                 held.names(line.id()),
-                cells.get(Field.TITLE),
-                cells.get(Field.DESCRIPTION),
-                cells.get(Field.TAGS),
+                new ItemRow.Texts(
+                        cells.get(Field.TITLE),
+                        cells.get(Field.DESCRIPTION),
+                        cells.get(Field.TAGS),
+                        cells.get(Field.H1),
+                        cells.get(Field.SLUG),
+                        cells.get(Field.INDEXING)),
                 line.aim(),
                 shown(findings, stakes, standard, cells));
+    }
+
+    /** A text that only pages have, with what was written for it. */
+    private static ItemLine.Text text(
+            ItemLine line, Field field, String captured, Map<Long, DraftMapper.DraftRow> drafts) {
+        DraftMapper.DraftRow own = drafts.get(FieldId.of(line.id(), field));
+        return own == null
+                ? new ItemLine.Text(captured, null, null, null)
+                : new ItemLine.Text(captured, own.text(), own.state(), own.kept());
     }
 
     private static ItemRow.Cell cell(ItemLine.Text field, Standard.TextLimits limits, Words words, Phrase keyword) {

@@ -69,7 +69,14 @@ class ItemTableTest {
                 new ItemTable.Place(random.nextInt(5), random.nextInt(50)),
                 new ItemTable.Traits(
                         random.nextBoolean() ? "de" : "en", random.nextInt(90), random.nextInt(900), SetMember.UNKNOWN),
-                new ItemTable.Cell[] {cell(), cell(), random.nextBoolean() ? tags(findings) : null},
+                new ItemTable.Cell[] {
+                    cell(),
+                    cell(),
+                    random.nextBoolean() ? tags(findings) : null,
+                    cell(),
+                    null,
+                    random.nextBoolean() ? cell() : null
+                },
                 keyword,
                 keyword == null ? null : WORDS[keyword.intValue()],
                 new ItemTable.Found(findings, stakes(findings.size()), new LifeParts(since(findings.size()), ended())));

@@ -1,0 +1,195 @@
+package lucidsweep.server;
+
+import static lucidsweep.server.Shop.edit;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import lucidsweep.server.RunningApplication.Api;
+import lucidsweep.server.RunningApplication.Reply;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+/** H1s, slugs and the indexing switch: drafted, checked, undone and delivered as titles are. */
+@ExtendWith(RunningApplication.class)
+class PageFieldsTest {
+
+    private Api api;
+    private Site site;
+    private Shop pages;
+
+    @BeforeEach
+    void sweptSite(Api api) {
+        this.api = api;
+        site = new Site()
+                .page(
+                        "/",
+                        "Boats of the bay",
+                        "/hire/Kayak_Hire.html",
+                        "/hire/oars",
+                        "/hire/boats-for-two",
+                        "/hidden",
+                        "/bare")
+                .page("/hire/Kayak_Hire.html", "Kayak hire at the slip")
+                .page("/hire/oars", "Oars by the day")
+                .page("/hire/boats-for-two", "Boats for two")
+                .html("/hidden", "<title>Hidden boats</title><meta name='robots' content='noindex'><h1>Hidden</h1>")
+                .html("/bare", "<title>A bare page without a heading</title><p>Nothing to see.</p>");
+        long property = api.property("website", site.address(), true);
+        api.sweep(property);
+        pages = new Shop(api, property);
+    }
+
+    @AfterEach
+    void close() {
+        site.close();
+    }
+
+    private JsonNode page(String path) {
+        for (JsonNode row : pages.get("/items?count=50").json().path("rows"))
+            if (row.path("address").asString().endsWith(path)) return row;
+        throw new AssertionError("there is no page " + path);
+    }
+
+    private Reply type(String path, String field, String text) {
+        return pages.post(
+                "/cells",
+                "[{\"itemId\":" + page(path).path("id").asLong() + ",\"field\":\"" + field + "\",\"text\":\"" + text
+                        + "\"}]");
+    }
+
+    private List<String> checks(String path, String field) {
+        List<String> found = new ArrayList<>();
+        for (JsonNode finding : page(path).path("findings"))
+            if (finding.path("field").asString().equals(field))
+                found.add(finding.path("check").asString());
+        return found;
+    }
+
+    private static String inForce(JsonNode cell) {
+        return cell.path("draft").isNull()
+                ? cell.path("captured").asString()
+                : cell.path("draft").asString();
+    }
+
+    @Test
+    void aDraftedHeadingEndsItsFindings() {
+        assertThat(checks("/bare", "h1")).containsExactly("missing");
+        JsonNode batch = type("/bare", "h1", "A bare page").json();
+        assertThat(inForce(page("/bare").path("heading"))).isEqualTo("A bare page");
+        assertThat(checks("/bare", "h1")).isEmpty();
+        assertThat(pages.total("state=drafted&field=h1")).isEqualTo(1);
+        assertThat(api.get("/api/items/" + page("/bare").path("id").asLong() + "/history")
+                        .json()
+                        .get(0)
+                        .path("field")
+                        .asString())
+                .isEqualTo("h1");
+        api.post("/api/batches/" + batch.path("id").asLong() + "/undo", "");
+        assertThat(checks("/bare", "h1")).containsExactly("missing");
+        assertThat(pages.total("state=drafted")).isZero();
+    }
+
+    @Test
+    void slugsAreWrittenAsSlugsAndStayUnique() {
+        assertThat(page("/").path("slug").isNull())
+                .as("the start page has none")
+                .isTrue();
+        assertThat(checks("/Kayak_Hire.html", "slug")).contains("capitals", "underscores");
+        assertThat(type("/Kayak_Hire.html", "slug", "Kayak hire, by the day").status())
+                .isEqualTo(200);
+        assertThat(inForce(page("/Kayak_Hire.html").path("slug"))).isEqualTo("kayak-hire-by-the-day");
+        assertThat(checks("/Kayak_Hire.html", "slug")).isEmpty();
+        assertThat(type("/hire/oars", "slug", "boats for two").problem())
+                .isEqualTo("another item is at " + site.address()
+                        + "hire/boats-for-two, or is to be; nothing was changed");
+        assertThat(type("/hire/oars", "slug", "…").problem()).startsWith("expected a slug such as");
+        // The ending of a file belongs to the address: "kayak-hire-by-the-day.html" is another one.
+        assertThat(type("/hire/oars", "slug", "kayak-hire-by-the-day").status()).isEqualTo(200);
+    }
+
+    @Test
+    void recipesMakeSlugsThatNoTwoPagesShare() {
+        String recipe = """
+                "recipe":{"parts":[{"sources":[{"kind":"FIXED","text":"Boats & more"}],"before":"","letterCase":"AS_IS",
+                "rank":1,"shortenable":false,"encloses":"","onlyIf":[]}]}""";
+        JsonNode batch = pages.batch(edit("recipe", "slug", recipe));
+        List<String> slugs = new ArrayList<>();
+        for (String path : List.of("/hire/oars", "/hire/boats-for-two", "/hidden", "/bare"))
+            slugs.add(inForce(page(path).path("slug")));
+        // In one folder each has its own; another folder begins anew. Pages come in the order in which they answered.
+        assertThat(slugs.subList(0, 2)).containsExactlyInAnyOrder("boats-more", "boats-more-2");
+        assertThat(slugs.subList(2, 4)).containsExactlyInAnyOrder("boats-more", "boats-more-2");
+        assertThat(batch.path("items").asInt()).isEqualTo(5);
+        assertThat(pages.preview(edit("recipe", "slug", recipe)).path("changes").asInt())
+                .as("what stands stays")
+                .isZero();
+    }
+
+    @Test
+    void indexingIsSwitchedAndWhatItEndsIsSaid() {
+        assertThat(checks("/hidden", "indexing")).contains("not-indexable");
+        assertThat(type("/hidden", "indexing", "perhaps").problem())
+                .isEqualTo("expected index or noindex, got \"perhaps\"");
+        type("/hidden", "indexing", "index");
+        assertThat(checks("/hidden", "indexing")).isEmpty();
+        long[] ids = {page("/bare").path("id").asLong()};
+        JsonNode preview = pages.preview(edit("indexing", "indexing", "\"with\":\"noindex\"", ids));
+        assertThat(preview.path("changes").asInt()).isEqualTo(1);
+        pages.batch(edit("indexing", "indexing", "\"with\":\"noindex\"", ids));
+        assertThat(checks("/bare", "indexing")).contains("not-indexable");
+        assertThat(pages.post("/previews", edit("replace", "indexing", "\"find\":\"x\""))
+                        .problem())
+                .isEqualTo("replace does not go with indexing");
+    }
+
+    @Test
+    void newSlugsAreDeliveredAsRedirectsWithoutChains() {
+        type("/hire/oars", "slug", "oars-by-the-day");
+        type("/hire/oars", "title", "Oars by the day at the slip");
+        pages.post("/decisions", "{\"selection\":{},\"fields\":[],\"state\":\"approved\"}");
+        JsonNode first = pages.post("/handovers", "{\"format\":\"redirects\"}").json();
+        assertThat(first.path("texts").asInt()).isEqualTo(1);
+        String hire = site.address() + "hire/";
+        assertThat(file(first)).isEqualTo("from,to\n" + hire + "oars," + hire + "oars-by-the-day\n");
+        assertThat(pages.total("state=approved&field=title"))
+                .as("has no place in redirects")
+                .isEqualTo(1);
+
+        site.redirect("/hire/oars", "/hire/oars-by-the-day")
+                .page("/hire/oars-by-the-day", "Oars by the day")
+                .page("/", "Boats of the bay", "/hire/oars-by-the-day", "/hire/boats-for-two");
+        api.sweep(pages.property());
+        type("/hire/oars-by-the-day", "slug", "oars");
+        pages.post("/decisions", "{\"selection\":{},\"fields\":[\"slug\"],\"state\":\"approved\"}");
+        assertThat(file(pages.post("/handovers", "{\"format\":\"redirects\"}").json()))
+                .as("what moved there and back leads nowhere else")
+                .isEqualTo("from,to\n" + hire + "oars-by-the-day," + hire + "oars\n");
+    }
+
+    private String file(JsonNode handover) {
+        return api.get("/api/handovers/" + handover.path("id").asLong() + "/file")
+                .body()
+                .replace("\r\n", "\n");
+    }
+
+    @Test
+    void thePageHeadSaysTheIndexing() {
+        type("/hidden", "indexing", "index");
+        type("/bare", "h1", "A bare page");
+        pages.post("/decisions", "{\"selection\":{},\"fields\":[],\"state\":\"approved\"}");
+        String head = file(pages.post("/handovers", "{\"format\":\"html\"}").json());
+        assertThat(head).contains("<meta name=\"robots\" content=\"index\">").doesNotContain("A bare page");
+        String csv = file(pages.post("/handovers", "{\"format\":\"csv\"}").json());
+        assertThat(csv).contains(",h1,,A bare page");
+        // Swept again, what is there is live.
+        site.html("/bare", "<title>A bare page without a heading</title><h1>A bare page</h1>")
+                .html("/hidden", "<title>Hidden boats</title><h1>Hidden</h1>");
+        api.sweep(pages.property());
+        assertThat(page("/bare").path("heading").path("state").asString()).isEqualTo("live");
+        assertThat(page("/hidden").path("indexing").path("state").asString()).isEqualTo("live");
+    }
+}
