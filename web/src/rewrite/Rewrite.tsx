@@ -113,6 +113,7 @@ export function Rewrite() {
   const labelOf = useLabels(propertyId);
   const listings = property !== undefined && property.kind !== "website";
   const { rows: made } = preview;
+  const edited = tool && !writing ? on : undefined;
   const becomes = useCallback(
     (field: DraftedField) => (row: ItemRow) => {
       const line = field === previewed?.field ? made.get(row.id) : undefined;
@@ -125,7 +126,7 @@ export function Rewrite() {
     // What is being edited in bulk is shown, whether it is wanted else or not.
     const pageColumn = ({ field, track }: (typeof PAGE_FIELDS)[number]) => ({
       ...itemColumns.text(field, track, unsavedOf, becomes(field)),
-      optional: previewed?.field !== field,
+      optional: edited !== field,
     });
     return [
       itemColumns.address,
@@ -144,7 +145,7 @@ export function Rewrite() {
       ...(view.mostAtStake > 0 ? [itemColumns.stake(view.mostAtStake)] : []),
       itemColumns.findings(labelOf),
     ];
-  }, [listings, unsavedOf, view.mostAtStake, labelOf, becomes, writing, writerColumns, answerOf, previewed?.field]);
+  }, [listings, unsavedOf, view.mostAtStake, labelOf, becomes, writing, writerColumns, answerOf, edited]);
   const { onView: onPreviewView } = preview;
   const onView = useCallback(
     (rows: ItemRow[]) => {
@@ -190,7 +191,7 @@ export function Rewrite() {
             columns={columns}
             {...view.grid}
             tall={previewed && previewed.field !== "title" ? TALLER_ROW : TALL_ROW}
-            shownColumn={previewed?.field}
+            shownColumn={edited}
             onView={onView}
             choice={choice}
             onCursor={follow}

@@ -18,7 +18,7 @@ export function SwitchBox({ label, value, onChange }: Props) {
   return (
     <select
       ref={box}
-      className={css.plain}
+      className={css.switch}
       aria-label={label}
       value={meant}
       onChange={(event) => onChange(event.currentTarget.value)}

@@ -1,4 +1,5 @@
 import type { Figures } from "../api/client";
+import { fieldLabel } from "../parts/fields";
 import { count, of } from "../parts/number";
 import css from "./Rewrite.module.css";
 
@@ -23,7 +24,8 @@ interface Props {
 
 /** What an edit would do, in words; each count narrows the desk to its items. */
 export function Verdict({ figures, field, outcome, onOutcome }: Props) {
-  const thing = field === "tags" ? "tag set" : field;
+  const things: Record<string, string> = { tags: "tag set", indexing: "page" };
+  const thing = things[field] ?? fieldLabel(field);
   const fitting = figures.fitting === figures.changes ? "all" : count(figures.fitting);
   const parts = [
     [figures.shortened, "shortened or without a part"],

@@ -117,6 +117,13 @@ export const WAYS: { name: string; title: Recipe; description: Recipe }[] = [
   },
 ];
 
+/** The same ways for an H1 or a slug. */
+const ONE_PART: Part[] = [
+  part([...from("KEYWORD"), ...OWN_WORDS], "", 1, { letterCase: "SENTENCE", shortenable: true }),
+  part(from("KEYWORD"), "", 1, { letterCase: "SENTENCE" }),
+  part(OWN_WORDS, "", 1, { shortenable: true }),
+];
+
 /** A way for listings and videos, which have neither H1 nor words in their addresses. */
 const withoutPages = (recipe: Recipe): Recipe => ({
   parts: recipe.parts.map((each) => ({
@@ -125,8 +132,9 @@ const withoutPages = (recipe: Recipe): Recipe => ({
   })),
 });
 
-/** A ready-made recipe, by its place among the ways. */
+/** A ready-made recipe, by its place among the ways. An H1 and a slug are one part. */
 export function wayOf(way: number, field: Field, listings: boolean): Recipe {
+  if (field === "h1" || field === "slug") return { parts: [ONE_PART[way]] };
   const recipe = field === "title" ? WAYS[way].title : WAYS[way].description;
   return listings ? withoutPages(recipe) : recipe;
 }

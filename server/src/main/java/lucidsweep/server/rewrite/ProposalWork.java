@@ -1,7 +1,6 @@
 package lucidsweep.server.rewrite;
 
 import java.util.List;
-import java.util.Map;
 import lucidsweep.core.compose.Recipe;
 import lucidsweep.server.aim.targets.ItemKeywords;
 import lucidsweep.server.client.Client;
