@@ -82,6 +82,7 @@ export type WriterColumn = Whole<Schemas["WriterColumn"]>;
 export type WriterCell = Whole<Schemas["CellView"]>;
 export type WriterInput = WriterColumn["inputs"][number];
 export type CellState = WriterCell["state"];
+export type SheetView = Whole<Schemas["SheetView"]>;
 export type ServiceSettings = Whole<Schemas["ServiceSettings"]>;
 export type Selection = Schemas["Selection"];
 export type ItemFilter = Schemas["ItemFilter"];

@@ -11,6 +11,7 @@ import { EditForm } from "./EditForm";
 import { KeepForm } from "./KeepForm";
 import css from "./Rewrite.module.css";
 import { startOf } from "./recipes";
+import { SheetForm } from "./SheetForm";
 import { fieldOf, TOOLS, type Tool, toolChoice } from "./tools";
 import { usePreview } from "./usePreview";
 import type { Previewed } from "./usePreviewedRows";
@@ -34,12 +35,16 @@ interface Props {
   onClose: () => void;
 }
 
+/** What is done with the chosen items other than editing their texts. */
+const FORMS: Partial<Record<Tool, typeof KeepForm>> = { keep: KeepForm, sheet: SheetForm };
+
 /** An edit of the chosen items: put together, seen before and after, applied as one batch. */
 export function EditPanel(props: Props) {
   const { propertyId, listings, tool: asked, field, given, n, selection, onTool, onPreview, onClose } = props;
   const tool = asked === "tags" ? "add-tags" : asked;
   const [spec, setSpec] = useState<EditSpec>(() => startOf(tool, field, given, listings));
-  const ready = tool !== "keep" && isReady(spec);
+  const Form = FORMS[tool];
+  const ready = !Form && isReady(spec);
   const { figures, problem, current } = usePreview(propertyId, selection, ready ? spec : undefined);
   const conflicts = useConflicts();
   const here = useRef(true);
@@ -108,7 +113,7 @@ export function EditPanel(props: Props) {
               }}
             />
           )}
-          {!only && tool !== "written" && tool !== "keep" && (
+          {!only && tool !== "written" && !Form && (
             <NativeSelect
               size="xs"
               aria-label="Field"
@@ -129,7 +134,7 @@ export function EditPanel(props: Props) {
         </>
       }
       foot={
-        tool !== "keep" && (
+        !Form && (
           <>
             {figures && !problem && (
               <Verdict figures={figures} field={spec.field ?? ""} outcome={props.outcome} onOutcome={props.onOutcome} />
@@ -149,8 +154,8 @@ export function EditPanel(props: Props) {
       }
     >
       <ConflictDialog insist="Edit them as they are now" {...conflicts.dialog} />
-      {tool === "keep" ? (
-        <KeepForm propertyId={propertyId} selection={selection} listings={listings} onDone={onClose} />
+      {Form ? (
+        <Form propertyId={propertyId} selection={selection} listings={listings} onDone={onClose} />
       ) : (
         <>
           <EditForm propertyId={propertyId} spec={spec} listings={listings} onChange={setSpec} />

@@ -26,6 +26,7 @@ export type Tool =
   | "tag-sets"
   | "indexing"
   | "writer"
+  | "sheet"
   | "written"
   | "keep"
   | "tags";
@@ -45,6 +46,7 @@ export const TOOLS: ToolEntry[] = [
   { tool: "recipe", label: "Recipe", group: "Compose", barred: true },
   { tool: "recipes", label: "All recipes in force", group: "Compose" },
   { tool: "writer", label: "Writer", group: "Compose", barred: true },
+  { tool: "sheet", label: "Writers’ sheet", group: "Compose" },
   { tool: "replace", label: "Find and replace", group: "Words", barred: true },
   { tool: "before", label: "Add to the start", group: "Words" },
   { tool: "after", label: "Add to the end", group: "Words" },

@@ -3,6 +3,7 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import type { ReportForm } from "../api/client";
 import { ChooseFile } from "../parts/ChooseFile";
+import { saveAnswer } from "../parts/saveAnswer";
 import { tellProblem } from "../parts/tell";
 import css from "./ReportDialog.module.css";
 
@@ -57,7 +58,7 @@ export function ReportDialog({ propertyId, onClose }: { propertyId: number; onCl
     mutationFn: async (format: "html" | "xlsx") => {
       remember(choice);
       const form = { language: choice.language, colour: choice.colour, logo: choice.logo, sections: choice.sections };
-      await save(`/api/properties/${propertyId}/report.${format}`, form as ReportForm, `report.${format}`);
+      await saveAnswer(`/api/properties/${propertyId}/report.${format}`, form as ReportForm, `report.${format}`);
     },
     onError: tellProblem,
     onSuccess: onClose,
@@ -124,18 +125,4 @@ export function ReportDialog({ propertyId, onClose }: { propertyId: number; onCl
       </form>
     </Modal>
   );
-}
-
-async function save(path: string, form: ReportForm, name: string) {
-  const answer = await fetch(path, {
-    method: "POST",
-    headers: { "Content-Type": "application/json" },
-    body: JSON.stringify(form),
-  });
-  if (!answer.ok) throw new Error((await answer.json()).detail ?? "The report could not be made.");
-  const link = document.createElement("a");
-  link.href = URL.createObjectURL(await answer.blob());
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(link.href);
 }

@@ -179,15 +179,20 @@ public class Batches implements SmartInitializingSingleton {
      */
     Batch type(long propertyId, List<TypedCell> cells) {
         if (cells.isEmpty()) throw Refusal.badInput("at least one text is needed");
+        String title = cells.size() == 1
+                ? "One " + cells.get(0).field().label() + " by hand"
+                : cells.size() + " texts by hand";
+        return type(propertyId, cells, title);
+    }
+
+    /** The same under a title. */
+    public Batch type(long propertyId, List<TypedCell> cells, String title) {
         Property property = clients.property(propertyId);
         Map<Field, Map<Long, TypedCell>> byField = new EnumMap<>(Field.class);
         for (TypedCell cell : cells) {
             items.requireOf(propertyId, cell.itemId());
             byField.computeIfAbsent(cell.field(), any -> new HashMap<>()).put(cell.itemId(), cell);
         }
-        String title = cells.size() == 1
-                ? "One " + cells.get(0).field().label() + " by hand"
-                : cells.size() + " texts by hand";
         return change(property, title, writer -> {
             Map<Field, List<FieldLine>> lines = new EnumMap<>(Field.class);
             byField.forEach((field, some) -> lines.put(

@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.util.ArrayList;
+import java.util.Iterator;
 import java.util.List;
 import java.util.stream.Stream;
 import java.util.zip.ZipFile;
@@ -76,10 +77,18 @@ final class Spreadsheet implements TableFormat {
                 Stream<Row> rows = workbook.findSheet(sheet)
                         .orElseThrow(() -> Refusal.badInput("there is no sheet “" + sheet + "”"))
                         .openStream()) {
-            for (Row row : (Iterable<Row>) rows::iterator) {
-                reader.row(row.getRowNum(), cells(row));
-            }
+            Iterator<Row> each = rows.iterator();
+            for (Row row = next(each); row != null; row = next(each)) reader.row(row.getRowNum(), cells(row));
         } catch (IOException | ExcelReaderException e) {
+            throw damaged(e);
+        }
+    }
+
+    /** The next row, or null behind the last; the library passes on whatever its parser throws. */
+    private static Row next(Iterator<Row> rows) {
+        try {
+            return rows.hasNext() ? rows.next() : null;
+        } catch (Exception e) {
             throw damaged(e);
         }
     }
