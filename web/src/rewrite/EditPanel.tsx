@@ -1,6 +1,6 @@
 import { Button, NativeSelect } from "@mantine/core";
-import { useEffect, useRef, useState } from "react";
-import { answer, api, type EditSpec, type Field, type Selection } from "../api/client";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { answer, api, type EditSpec, type Field, type SavedEdit, type Selection } from "../api/client";
 import { useChange } from "../api/queries";
 import { ConflictDialog } from "../parts/ConflictDialog";
 import { count, of } from "../parts/number";
@@ -11,7 +11,9 @@ import { EditForm } from "./EditForm";
 import { KeepForm } from "./KeepForm";
 import css from "./Rewrite.module.css";
 import { startOf } from "./recipes";
+import { SavedEdits } from "./SavedEdits";
 import { SheetForm } from "./SheetForm";
+import { StepThrough } from "./StepThrough";
 import { fieldOf, TOOLS, type Tool, toolChoice } from "./tools";
 import { usePreview } from "./usePreview";
 import type { Previewed } from "./usePreviewedRows";
@@ -38,14 +40,24 @@ interface Props {
 /** What is done with the chosen items other than editing their texts. */
 const FORMS: Partial<Record<Tool, typeof KeepForm>> = { keep: KeepForm, sheet: SheetForm };
 
+/** Recipes are saved in their own way, and answers of the writer are not saved again. */
+const UNSAVED: Tool[] = ["recipe", "recipes", "written"];
+
 /** An edit of the chosen items: put together, seen before and after, applied as one batch. */
 export function EditPanel(props: Props) {
-  const { propertyId, listings, tool: asked, field, given, n, selection, onTool, onPreview, onClose } = props;
+  const { propertyId, listings, tool: asked, field, given, onTool, onPreview, onClose } = props;
+  const [opened, setOpened] = useState<SavedEdit>();
+  const [stepping, setStepping] = useState(false);
+  /** Fewer items than were selected: those that are new, or the hits that were taken. */
+  const [fewer, setFewer] = useState<{ ids: number[]; thing: string }>();
+  const n = fewer?.ids.length ?? props.n;
+  const selection = useMemo(() => (fewer ? { ids: fewer.ids } : props.selection), [fewer, props.selection]);
   const tool = asked === "tags" ? "add-tags" : asked;
   const [spec, setSpec] = useState<EditSpec>(() => startOf(tool, field, given, listings));
   const Form = FORMS[tool];
   const ready = !Form && isReady(spec);
   const { figures, problem, current } = usePreview(propertyId, selection, ready ? spec : undefined);
+  const stopStepping = useCallback(() => setStepping(false), []);
   const conflicts = useConflicts();
   const here = useRef(true);
   useEffect(() => {
@@ -69,6 +81,10 @@ export function EditPanel(props: Props) {
   const draft = (insist: boolean): Promise<void> =>
     apply.mutateAsync(insist).then(
       ({ batch }) => {
+        if (opened) {
+          const path = { params: { path: { propertyId, id: opened.id } } };
+          api.POST("/api/properties/{propertyId}/edits/{id}/ran", path);
+        }
         tell(
           batch
             ? `${of(batch.items, "text")} drafted. ctrl + Z undoes it.`
@@ -92,7 +108,7 @@ export function EditPanel(props: Props) {
   return (
     <SidePanel
       label="Rewrite in bulk"
-      title={<span className={css.nowrap}>{of(n, "item")}</span>}
+      title={<span className={css.nowrap}>{of(n, fewer?.thing ?? "item")}</span>}
       width={424}
       onClose={onClose}
       tools={
@@ -158,7 +174,46 @@ export function EditPanel(props: Props) {
         <Form propertyId={propertyId} selection={selection} listings={listings} onDone={onClose} />
       ) : (
         <>
-          <EditForm propertyId={propertyId} spec={spec} listings={listings} onChange={setSpec} />
+          <EditForm
+            propertyId={propertyId}
+            spec={spec}
+            listings={listings}
+            onChange={(next) => {
+              setStepping(false);
+              if (fewer?.thing === "hit") setFewer(undefined);
+              setSpec(next);
+            }}
+          />
+          {tool === "replace" && figures?.complete && figures.changes > 0 && current && !stepping && (
+            <Button size="xs" variant="default" className={css.start} onClick={() => setStepping(true)}>
+              Step through the {of(figures.changes, "hit")}
+            </Button>
+          )}
+          {stepping && figures && (
+            <StepThrough
+              propertyId={propertyId}
+              token={figures.token}
+              field={spec.field}
+              onChosen={(ids) => {
+                setStepping(false);
+                setFewer({ ids, thing: "hit" });
+              }}
+              onClose={stopStepping}
+            />
+          )}
+          {!UNSAVED.includes(tool) && (
+            <SavedEdits
+              propertyId={propertyId}
+              spec={spec}
+              opened={opened}
+              onOpen={(edit) => {
+                setOpened(edit);
+                setFewer(undefined);
+                if (edit) setSpec(edit.spec);
+              }}
+              onNew={(ids) => setFewer({ ids, thing: "new item" })}
+            />
+          )}
           {problem && (
             <p role="alert" className={css.problem}>
               {problem}

@@ -65,8 +65,19 @@ it("undoes and redoes by key, and any batch by hand; a refusal is said in words"
   fireEvent.keyDown(document.documentElement, { key: "z", ctrlKey: true, shiftKey: true });
   expect(await screen.findByText("Redone: Batch 2 (3 texts).")).toBeTruthy();
   fireEvent.click(screen.getByRole("button", { name: "History" }));
-  const line = (await screen.findByText("Batch 1")).closest("li") as HTMLElement;
-  fireEvent.click(within(line).getByRole("button", { name: "Undo" }));
+  serve("GET /api/batches/1/changes", {
+    total: 3,
+    texts: [
+      { fieldId: 8, itemId: 1, address: "https://tarrin.example/oars", field: "title", before: "Oar", after: "Oars" },
+    ],
+  });
+  serve("GET /api/properties/7/changes", { total: 0, texts: [] });
+  fireEvent.click(await screen.findByText("Batch 1"));
+  expect(await screen.findByText("Oars")).toBeTruthy();
+  expect(screen.getByText("/oars")).toBeTruthy();
+  fireEvent.change(screen.getByLabelText("Compared with"), { target: { value: "0" } });
+  await waitFor(() => expect(asked("GET /api/properties/7/changes")[0]?.query).toEqual({ from: "0", to: "1" }));
+  fireEvent.click(screen.getByRole("button", { name: "Undo this batch" }));
   expect(await screen.findByText("Batch 3 touched the same texts; Nothing. was changed.")).toBeTruthy();
 });
 

@@ -160,7 +160,7 @@ export function Rewrite() {
     <div className={stage.stage}>
       <FilterBar propertyId={propertyId} view={view}>
         <RefreshOrder view={view} revision={property?.revision} />
-        <BatchMenu undo={undo} />
+        <BatchMenu propertyId={propertyId} undo={undo} />
         <Button
           size="xs"
           disabled={!view.rows.total}

@@ -23,6 +23,7 @@ final class MovedIds {
             "keyword",
             "recipe",
             "writer_column",
+            "saved_edit",
             "review",
             "item_set");
 

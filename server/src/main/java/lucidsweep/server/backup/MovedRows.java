@@ -32,6 +32,7 @@ final class MovedRows {
             "item_set",
             "recipe",
             "writer_column",
+            "saved_edit",
             "review",
             "item",
             "better_refused",

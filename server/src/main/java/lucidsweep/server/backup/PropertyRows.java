@@ -33,6 +33,7 @@ final class PropertyRows {
             "removed_target",
             "result",
             "review",
+            "saved_edit",
             "schedule",
             "stake_model",
             "sweep_count",

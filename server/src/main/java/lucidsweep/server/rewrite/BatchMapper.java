@@ -6,6 +6,7 @@ import java.util.List;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.database.ManyRows;
+import lucidsweep.server.item.draft.DraftMapper;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Lang;
@@ -100,6 +101,20 @@ interface BatchMapper {
                 and d.batch_id = #{batchId}
             group by d.handover_id, h.created order by d.handover_id""")
     List<Batches.Left> deliveredOf(@Param("batchId") long batchId, @Param("range") IdRange range);
+
+    /** Which field a change was of. */
+    record ChangeOf(long id, long fieldId) {}
+
+    /** The next changes of batches that stand, from after one batch up to another. */
+    @Select("""
+            select c.id, c.field_id from change c join batch b on b.id = c.id / 2147483648
+            where b.property_id = #{propertyId} and b.state = 'applied' and c.id > #{after} and c.id <= #{last}
+            order by c.id limit #{limit}""")
+    List<ChangeOf> changesOf(long propertyId, long after, long last, int limit);
+
+    @Select("select id, field_id, before_text, before_state, before_batch, after_text from change "
+            + DraftMapper.AMONG_IDS + "id")
+    List<ChangeValues> changesById(@Param("ids") Object[] ids);
 
     /** A past change of an item. */
     record Past(

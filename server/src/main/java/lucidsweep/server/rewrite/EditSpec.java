@@ -1,5 +1,6 @@
 package lucidsweep.server.rewrite;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Locale;
@@ -50,6 +51,7 @@ import lucidsweep.server.web.Refusal;
  * @param tags those that are added or removed; of tag sets the words that none may contain
  * @param share of tag sets, how many of a hundred places may go to brand tags
  */
+@JsonInclude(JsonInclude.Include.NON_NULL)
 record EditSpec(
         @NotNull String tool,
         @NotNull Field field,
