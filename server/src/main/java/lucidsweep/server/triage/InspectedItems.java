@@ -94,38 +94,35 @@ final class InspectedItems {
                 heading(item, words),
                 item.tags() == null ? null : TagList.of(item.tags().text()),
                 Optional.ofNullable(item.keyword()).map(keyword -> Phrase.of(keyword, words)),
-                isDrafted(item, Field.H1) ? item.notes().without(Field.H1) : item.notes(),
+                item.draft(Field.H1) == null ? item.notes() : item.notes().without(Field.H1),
                 item.inbound(),
                 searched.contains(item.id()),
                 spoken,
                 new Exempt(kept(item), exempt.getOrDefault(item.id(), Set.of())));
     }
 
-    private static boolean isDrafted(ItemDetail item, Field field) {
-        FieldLine line = item.field(field);
-        return line != null && line.draft() != null;
-    }
-
     /** With the slug that is drafted for it. */
     private static String address(ItemDetail item) {
-        return isDrafted(item, Field.SLUG)
-                ? Slug.replaced(item.address(), item.field(Field.SLUG).draft())
-                : item.address();
+        String slug = item.draft(Field.SLUG);
+        return slug == null ? item.address() : Slug.replaced(item.address(), slug);
     }
 
     /** The H1 in force; one that is drafted is the only one. */
     private static InspectedText heading(ItemDetail item, Words words) {
-        return isDrafted(item, Field.H1)
-                ? new InspectedText(Field.H1, 1, item.field(Field.H1).draft(), words, Alike.NONE)
-                : new InspectedText(Field.H1, item.seen().h1Count(), item.seen().h1(), words, Alike.NONE);
+        String drafted = item.draft(Field.H1);
+        return drafted == null
+                ? new InspectedText(Field.H1, item.seen().h1Count(), item.seen().h1(), words, Alike.NONE)
+                : new InspectedText(Field.H1, 1, drafted, words, Alike.NONE);
     }
 
     /** As the indexing switch would have it. */
     private static Optional<Noindex> noindex(ItemDetail item) {
         Optional<Noindex> captured = Optional.ofNullable(item.noindex());
-        if (!isDrafted(item, Field.INDEXING)) return captured;
-        boolean on = item.field(Field.INDEXING).draft().equals(Indexing.ON);
-        if (!on) return Optional.of(captured.orElse(new Noindex(Noindex.Reason.NOINDEX, Indexing.OFF)));
+        String drafted = item.draft(Field.INDEXING);
+        if (drafted == null) return captured;
+        if (drafted.equals(Indexing.OFF)) {
+            return Optional.of(captured.orElse(new Noindex(Noindex.Reason.NOINDEX, Indexing.OFF)));
+        }
         return captured.filter(why -> why.reason() != Noindex.Reason.NOINDEX);
     }
 
@@ -145,10 +142,7 @@ final class InspectedItems {
 
     private static Set<Field> kept(ItemDetail item) {
         Set<Field> kept = EnumSet.noneOf(Field.class);
-        for (Field field : FieldId.FIELDS) {
-            FieldLine line = item.field(field);
-            if (line != null && line.isKept()) kept.add(field);
-        }
+        for (Field field : FieldId.FIELDS) if (item.isKept(field)) kept.add(field);
         return kept;
     }
 }

@@ -35,7 +35,6 @@ final class Lives {
     }
 
     private static boolean isDrafted(ItemDetail item, Field field) {
-        if (!FieldId.FIELDS.contains(field) || item.field(field) == null) return false;
-        return item.field(field).draft() != null;
+        return FieldId.FIELDS.contains(field) && item.draft(field) != null;
     }
 }

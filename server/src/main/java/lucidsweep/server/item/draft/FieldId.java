@@ -11,6 +11,8 @@ public final class FieldId {
     public static final List<Field> FIELDS =
             List.of(Field.TITLE, Field.DESCRIPTION, Field.TAGS, Field.H1, Field.SLUG, Field.INDEXING);
 
+    private static final List<Field> OF_PAGES = List.of(Field.H1, Field.SLUG, Field.INDEXING);
+
     private static final int STEP = 8;
 
     private FieldId() {}
@@ -50,8 +52,17 @@ public final class FieldId {
 
     /** The ids of all fields of items. */
     public static Object[] ofAll(Object[] itemIds) {
+        return of(itemIds, FIELDS);
+    }
+
+    /** The ids of the fields that only pages have. */
+    public static Object[] ofPages(Object[] itemIds) {
+        return of(itemIds, OF_PAGES);
+    }
+
+    private static Object[] of(Object[] itemIds, List<Field> fields) {
         return Arrays.stream(itemIds)
-                .flatMap(id -> FIELDS.stream().map(field -> of((Long) id, field)))
+                .flatMap(id -> fields.stream().map(field -> of((Long) id, field)))
                 .toArray();
     }
 }

@@ -6,7 +6,6 @@ import java.util.Map;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.item.ItemText;
 import lucidsweep.core.page.Slug;
-import lucidsweep.core.text.TextKey;
 
 /** Puts fields together from what was captured of them and what was written for them. */
 public final class FieldLines {
@@ -40,8 +39,21 @@ public final class FieldLines {
         };
     }
 
+    /** Which of them are alike is looked at once, when a site was swept. */
     private static DraftMapper.Core.Text captured(String text, int count) {
-        return new DraftMapper.Core.Text(text, count, TextKey.hash(text));
+        return new DraftMapper.Core.Text(text, count, 0);
+    }
+
+    /** What is drafted for a field of an item; null for nothing. */
+    public String draft(long item, Field field) {
+        DraftMapper.DraftRow own = drafts.get(FieldId.of(item, field));
+        return own == null ? null : own.text();
+    }
+
+    /** Whether a field of an item stays as it is. */
+    public boolean isKept(long item, Field field) {
+        DraftMapper.DraftRow own = drafts.get(FieldId.of(item, field));
+        return own != null && own.kept() != null;
     }
 
     private FieldLine line(long item, Field field, DraftMapper.Core.Text captured) {

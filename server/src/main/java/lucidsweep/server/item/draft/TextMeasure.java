@@ -10,8 +10,8 @@ public record TextMeasure(int px, long alike) {
     public static final TextMeasure NONE = new TextMeasure(0, 0);
 
     public static TextMeasure of(Field field, String text, Standard standard) {
-        Standard.TextLimits limits =
-                field == Field.DESCRIPTION || field == Field.TAGS ? standard.description() : standard.title();
+        if (field != Field.TITLE && field != Field.DESCRIPTION && field != Field.TAGS) return NONE;
+        Standard.TextLimits limits = field == Field.TITLE ? standard.title() : standard.description();
         int px = (int) Math.round(limits.desktop().width(text));
         return new TextMeasure(px, TextKey.hash(text));
     }

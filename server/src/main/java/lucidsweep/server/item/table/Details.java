@@ -7,7 +7,6 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import lucidsweep.core.finding.Inbound;
 import lucidsweep.core.finding.PageNotes;
-import lucidsweep.core.item.Field;
 import lucidsweep.core.page.Noindex;
 import lucidsweep.server.item.draft.DraftMapper;
 import lucidsweep.server.item.draft.FieldLines;
@@ -49,13 +48,7 @@ final class Details {
                         : new Noindex(Noindex.Reason.of(core.noindexReason()), core.noindexDetail()),
                 core.section(),
                 core.seen(),
-                new ItemFields(
-                        fields.of(core, Field.TITLE),
-                        fields.of(core, Field.DESCRIPTION),
-                        fields.of(core, Field.TAGS),
-                        fields.of(core, Field.H1),
-                        fields.of(core, Field.SLUG),
-                        fields.of(core, Field.INDEXING)),
+                new ItemFields(core, fields),
                 keywords.get(core.id()),
                 PageNotes.read(core.notes() + siteNotes.getOrDefault(core.id(), "")),
                 inbound.getOrDefault(core.id(), Inbound.NONE),

@@ -48,20 +48,30 @@ public record ItemDetail(
     }
 
     public FieldLine title() {
-        return fields.title();
+        return fields.of(Field.TITLE);
     }
 
     public FieldLine description() {
-        return fields.description();
+        return fields.of(Field.DESCRIPTION);
     }
 
     /** Null where the item has none by nature. */
     public FieldLine tags() {
-        return fields.tags();
+        return fields.of(Field.TAGS);
     }
 
     /** A field of it; null where the item has none such. */
     public FieldLine field(Field field) {
         return fields.of(field);
+    }
+
+    /** What is drafted for a field; null for nothing. */
+    public String draft(Field field) {
+        return fields.draft(field);
+    }
+
+    /** Whether a field stays as it is. */
+    public boolean isKept(Field field) {
+        return fields.isKept(field);
     }
 }

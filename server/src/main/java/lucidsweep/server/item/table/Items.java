@@ -559,7 +559,8 @@ public class Items {
         ItemStandards.Held held = standards.of(property).held(ids);
         Map<Long, DraftMapper.DraftRow> drafts = new HashMap<>();
         if (property.kind() == PropertyKind.WEBSITE) {
-            inLists(list, some -> texts.draftsOf(FieldId.ofAll(some))).forEach(draft -> drafts.put(draft.id(), draft));
+            inLists(list, some -> texts.draftsOf(FieldId.ofPages(some)))
+                    .forEach(draft -> drafts.put(draft.id(), draft));
         }
         return inLists(list, mapper::lines).stream()
                 .map(line -> row(

@@ -201,7 +201,8 @@ final class WriterRun {
             try {
                 got = ask(messages, maxTokens);
             } catch (TextServiceClient.NoAnswer e) {
-                if (progress.stopAsked()) return cell;
+                // Where nobody waits any more, it waits for the next time.
+                if (isOver()) return cell;
                 noAnswers.incrementAndGet();
                 return fail(cell, cell.answer(), cell.asked(), retried, cost, e.getMessage());
             }

@@ -124,8 +124,8 @@ class WriterRuns {
         return wanted;
     }
 
-    /** Begins to ask; returns the job. */
-    long begin(long propertyId, long[] ids, List<Long> columnIds, Double ceiling) {
+    /** Begins to ask; returns the job. One at a time, so that two that begin at once do not both find nobody at work. */
+    synchronized long begin(long propertyId, long[] ids, List<Long> columnIds, Double ceiling) {
         Property property = clients.property(propertyId);
         services.needed();
         if (ids.length == 0) throw Refusal.badInput("expected at least one item, got none");
@@ -201,7 +201,7 @@ class WriterRuns {
     }
 
     /** Goes on with a run that was stopped, up to another ceiling. */
-    void resume(long jobId, Double ceiling) {
+    synchronized void resume(long jobId, Double ceiling) {
         WriterRunMapper.Line run = stopped(jobId);
         services.needed();
         Property property = clients.property(run.propertyId());
@@ -212,7 +212,7 @@ class WriterRuns {
     }
 
     /** Gives up what still waits of a run that was stopped. */
-    void giveUp(long jobId) {
+    synchronized void giveUp(long jobId) {
         WriterRunMapper.Line run = stopped(jobId);
         transaction.executeWithoutResult(status -> {
             cells.deleteWaiting(jobId);
