@@ -8,7 +8,7 @@ export function Marked({ text, marks }: { text: string; marks: { words: string; 
       const at = words ? text.indexOf(words) : -1;
       return at < 0 ? [] : [{ at, end: at + words.length, says }];
     })
-    .sort((a, b) => a.at - b.at)
+    .sort((a, b) => a.at - b.at || b.end - a.end)
     .filter((place, i, all) => i === 0 || place.at >= all[i - 1].end);
   let from = 0;
   return (

@@ -44,6 +44,7 @@ create index writer_cell_item on writer_cell (item_id);
 -- What was paid for, by the hash of what was asked: nobody pays twice for the same.
 create table writer_answer (
     request varbinary(32) primary key,
+    property_id bigint not null references property,
     answer varchar(100000) not null,
     tokens_in int not null,
     tokens_out int not null

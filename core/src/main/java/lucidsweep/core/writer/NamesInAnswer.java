@@ -81,11 +81,17 @@ final class NamesInAnswer {
         return BEGINS_ANEW.matcher(between).matches();
     }
 
-    /** Whether no word of some length is written small, so that capitals tell nothing. */
+    /**
+     * Whether no word of some length is written small, and one that is written small elsewhere has a capital within: then
+     * capitals tell nothing.
+     */
     private boolean isTitleCase() {
-        return words.stream()
+        List<Word> telling = words.stream()
                 .filter(word -> !word.stop() && word.text().length() >= SMALL_WORD)
-                .noneMatch(word -> Character.isLowerCase(word.text().charAt(0)));
+                .toList();
+        return telling.stream()
+                        .noneMatch(word -> Character.isLowerCase(word.text().charAt(0)))
+                && telling.stream().skip(1).anyMatch(word -> vocabulary.isWord(word.text()) || page.writesSmall(word));
     }
 
     private static boolean isCapital(Word word) {

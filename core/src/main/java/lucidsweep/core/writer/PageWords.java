@@ -59,7 +59,9 @@ final class PageWords {
             if (word.start() < amount.start()) continue;
             if (word.start() < amount.end()) {
                 for (int before = Math.max(0, i - COUNTED_WITHIN); before < i; before++) {
-                    if (goesOn(text, words.get(before).end(), amount.start(), SENTENCE_ENDS))
+                    // A number may be several words, as "3:15" is.
+                    int end = words.get(before).end();
+                    if (end <= amount.start() && goesOn(text, end, amount.start(), SENTENCE_ENDS))
                         add(words.get(before), counted);
                 }
                 continue;

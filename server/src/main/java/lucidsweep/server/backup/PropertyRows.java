@@ -39,6 +39,7 @@ final class PropertyRows {
             "sweep_count",
             "target",
             "writer",
+            "writer_answer",
             "writer_column",
             "writer_run",
             "handover",

@@ -52,7 +52,7 @@ interface WriterCellMapper {
 
     @Select(CELLS + """
             join unnest(cast(#{ids} as bigint array)) as u(item) on c.item_id = u.item
-            where w.property_id = #{propertyId}""")
+            where w.property_id = #{propertyId} order by c.item_id, c.column_id""")
     List<Line> cells(long propertyId, @Param("ids") Object[] ids);
 
     @Select(CELLS + "where c.column_id = #{columnId} and c.item_id = #{itemId}")
@@ -103,7 +103,7 @@ interface WriterCellMapper {
     Paid paid(byte[] request);
 
     @Insert("""
-            merge into writer_answer (request, answer, tokens_in, tokens_out) key (request)
-            values (#{request}, #{paid.answer}, #{paid.tokensIn}, #{paid.tokensOut})""")
-    void pay(byte[] request, Paid paid);
+            merge into writer_answer (request, property_id, answer, tokens_in, tokens_out) key (request)
+            values (#{request}, #{propertyId}, #{paid.answer}, #{paid.tokensIn}, #{paid.tokensOut})""")
+    void pay(byte[] request, long propertyId, Paid paid);
 }

@@ -234,7 +234,7 @@ final class WriterRun {
     /** Asks, unless that was paid for before; null where the ceiling does not allow it. */
     private Got ask(List<Message> messages, int maxTokens) throws TextServiceClient.NoAnswer, InterruptedException {
         String body = service.body(messages, maxTokens);
-        byte[] hash = hash(settings.address() + "\n" + body);
+        byte[] hash = hash(settings.address() + "\n" + property.id() + "\n" + body);
         WriterCellMapper.Paid paid = cells.paid(hash);
         if (paid != null) return new Got(paid.answer(), 0, 0);
         double expected = settings.cost(Request.tokens(messages), maxTokens / 2);
@@ -244,7 +244,10 @@ final class WriterRun {
             TextServiceClient.Answered answer = service.ask(body, HexFormat.of().formatHex(hash), this::isOver);
             noAnswers.set(0);
             cost = settings.cost(answer.tokensIn(), answer.tokensOut());
-            cells.pay(hash, new WriterCellMapper.Paid(answer.text(), answer.tokensIn(), answer.tokensOut()));
+            cells.pay(
+                    hash,
+                    property.id(),
+                    new WriterCellMapper.Paid(answer.text(), answer.tokensIn(), answer.tokensOut()));
             runs.spend(run.jobId(), cost);
             durability.await();
             return new Got(answer.text(), answer.retried(), cost);
