@@ -207,11 +207,7 @@ public final class AnswerCheck {
 
     private void notOnPage(String answer, List<Word> said, PageWords page, List<Objection> wrong) {
         for (Amount amount : Amount.in(answer, words)) {
-            Word next = said.stream()
-                    .filter(word -> word.start() >= amount.end())
-                    .findFirst()
-                    .orElse(null);
-            if (!page.has(amount, next)) wrong.add(Objection.notOnPage(amount.written()));
+            if (!page.has(amount, answer, said)) wrong.add(Objection.notOnPage(amount.written()));
         }
         new NamesInAnswer(answer, said, page, vocabulary, words.language())
                 .unknown()

@@ -101,13 +101,18 @@ final class PageWords {
      * Whether the page has a number as it is used: forty boats are not covered by forty pounds, and where the page says how many
      * hours it takes, no other number of hours will do.
      *
-     * @param next the word behind the number; null for none
+     * @param text that the number stands in, and its words
      */
-    boolean has(Amount amount, Word next) {
+    boolean has(Amount amount, String text, List<Word> words) {
         Set<String> same = amounts.getOrDefault(amount.kind(), Set.of());
         if (!same.contains(amount.value())) return false;
-        if (amount.kind() != Amount.Kind.PLAIN || next == null || next.stop()) return true;
-        Set<String> numbers = countedBy.get(next.stem());
+        if (amount.kind() != Amount.Kind.PLAIN || amount.isTime()) return true;
+        Set<String> numbers = words.stream()
+                .filter(word -> word.start() >= amount.end())
+                .findFirst()
+                .filter(next -> !next.stop() && goesOn(text, amount.end(), next.start(), PART_ENDS))
+                .map(next -> countedBy.get(next.stem()))
+                .orElse(null);
         return numbers == null || numbers.contains(amount.value());
     }
 }

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import lucidsweep.core.item.Field;
@@ -18,6 +19,7 @@ import lucidsweep.core.standard.Standard;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class AnswerCheckTest {
 
@@ -105,6 +107,69 @@ class AnswerCheckTest {
                 .of(rival + " by the hour", new AnswerCheck.Wanted(Field.TITLE, 0, Standard.ofPages(), null), page);
         assertThat(wrong.stream().anyMatch(each -> each.kind() == Objection.Kind.OTHERS_NAME))
                 .isEqualTo(caught);
+    }
+
+    /** Pages and answers of anything: whatever they hold, an answer is judged. */
+    @ParameterizedTest
+    @ValueSource(strings = {"en", "de", "fr", "pl", "xx"})
+    void oddTextsAreJudgedToo(String language) {
+        String[] parts = {
+            "£",
+            "18",
+            "3:15",
+            "1,250",
+            "10 %",
+            "24/7",
+            "…",
+            "\"",
+            "{",
+            "👩‍👩‍👧",
+            "漢字",
+            "Kayak",
+            "ASH",
+            "é",
+            "\u0000",
+            "www.a.example",
+            "12.",
+            ".5",
+            "-",
+            "—",
+            "two",
+            "zwei",
+            "best",
+            "in",
+            "Ab",
+            "\n",
+            "’",
+            "½",
+            "٣",
+            "\uD83D",
+            "a\u0301"
+        };
+        Words words = Words.in(language);
+        Random random = new Random(language.hashCode());
+        for (int round = 0; round < 3_000; round++) {
+            String page = odd(parts, random);
+            String answer = random.nextInt(4) == 0 ? page : odd(parts, random);
+            Vocabulary vocabulary = new Vocabulary();
+            vocabulary.add(odd(parts, random));
+            Briefing item = new Briefing(Map.of(Input.COPY, page), Map.of());
+            Field makes = List.of(Field.TITLE, Field.DESCRIPTION, Field.TAGS).get(random.nextInt(3));
+            List<Objection> wrong = new AnswerCheck(words, vocabulary, OTHERS)
+                    .of(answer, new AnswerCheck.Wanted(makes, 0, Standard.ofPages(), null), item);
+            if (answer.equals(page))
+                assertThat(wrong)
+                        .as("what the page says is on the page: " + page)
+                        .noneMatch(each -> each.kind() == Objection.Kind.NOT_ON_PAGE);
+        }
+    }
+
+    private static String odd(String[] parts, Random random) {
+        StringBuilder text = new StringBuilder();
+        for (int i = random.nextInt(9); i >= 0; i--) {
+            text.append(parts[random.nextInt(parts.length)]).append(random.nextBoolean() ? " " : "");
+        }
+        return text.toString();
     }
 
     @Test
