@@ -262,6 +262,51 @@ class WalkTest {
     }
 
     @Test
+    void headingsAreEditedHitsSteppedThroughAndTheHistoryLookedAt() {
+        page.navigate(address + "/p/1/rewrite?section=%2Fjournal%2F");
+        page.getByRole(AriaRole.GRID).waitFor();
+        button("Columns").click();
+        page.getByLabel("H1", new Page.GetByLabelOptions().setExact(true)).check();
+        page.keyboard().press("Escape");
+        Locator heading = cell("/journal/camping-by-kayak-in-april/", "h1");
+        heading.click();
+        page.keyboard().press("F2");
+        page.keyboard().press("Control+a");
+        page.keyboard().type("Camping by kayak when the gorse is out");
+        page.keyboard().press("Enter");
+        assertThat(heading).containsText("Camping by kayak when the gorse is out");
+
+        page.keyboard().press("Escape");
+        page.keyboard().press("Control+h");
+        panel().getByLabel("Find").fill("camping");
+        panel().getByLabel("Replace with").fill("sleeping out");
+        button(Pattern.compile("^Step through the \\d+ hits$")).click();
+        Locator hits = page.getByLabel("Hits one by one");
+        assertThat(hits).containsText("Hit 1 of");
+        button("Skip").click();
+        assertThat(hits).containsText("Hit 2 of");
+        button("Take it").click();
+        assertThat(hits).containsText("1 text taken");
+        button("Enough").click();
+        assertThat(panel()).containsText("1 hit");
+        button("Draft 1").click();
+        assertThat(page.getByText("1 text drafted. ctrl + Z undoes it.")).isVisible();
+
+        button("History").click();
+        page.getByLabel("Batches").getByRole(AriaRole.BUTTON).first().click();
+        Locator changed = page.getByLabel("What was changed");
+        assertThat(changed).containsText("sleeping out");
+        page.getByLabel("Batches").getByRole(AriaRole.BUTTON).nth(1).click();
+        assertThat(changed).containsText("Camping by kayak when the gorse is out");
+        changed.getByLabel("Compared with").selectOption("All since the beginning");
+        assertThat(changed).containsText(Pattern.compile("\\d+ texts"));
+        button("Undo this batch").click();
+        assertThat(page.getByText(Pattern.compile("^Undone: One H1 by hand"))).isVisible();
+        page.keyboard().press("Escape");
+        assertThat(heading).not().containsText("gorse");
+    }
+
+    @Test
     void theWriterIsAskedItsAnswersCheckedDraftedAndUndone() {
         page.navigate(address + "/p/1/rewrite?section=%2Ftours%2F&count=8");
         page.getByRole(AriaRole.GRID).waitFor();

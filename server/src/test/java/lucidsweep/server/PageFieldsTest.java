@@ -129,6 +129,43 @@ class PageFieldsTest {
                 .isZero();
     }
 
+    /** Filled, pasted and discarded as other columns are. */
+    @Test
+    void rectanglesOfHeadingsAndSlugsAreChangedAsOne() {
+        String range = "{\"action\":\"%s\",\"filter\":{\"section\":\"/hire/\"},\"order\":{\"sort\":\"address\"},"
+                + "\"from\":0,\"count\":3,\"fields\":%s%s}";
+        Reply pasted = pages.post(
+                "/ranges",
+                range.formatted(
+                        "PASTE",
+                        "[\"h1\",\"slug\"]",
+                        ",\"cells\":[[\"One\",\"First slug\"],[\"Two\",\"Second slug\"],[\"Three\",\"Third slug\"]]"));
+        assertThat(pasted.status()).as(pasted.body()).isEqualTo(200);
+        assertThat(pasted.json().path("batch").path("items").asInt()).isEqualTo(6);
+        List<String> slugs = new ArrayList<>();
+        for (String path : List.of("/Kayak_Hire.html", "/hire/boats-for-two", "/hire/oars"))
+            slugs.add(inForce(page(path).path("heading")) + " "
+                    + inForce(page(path).path("slug")));
+        assertThat(slugs).containsExactlyInAnyOrder("One first-slug", "Two second-slug", "Three third-slug");
+        assertThat(pages.post("/ranges", range.formatted("FILL", "[\"slug\"]", ""))
+                        .problem())
+                .as("one slug for all of a folder")
+                .startsWith("another item is at ");
+        pages.post("/ranges", range.formatted("REVERT", "[\"h1\",\"slug\"]", ""));
+        assertThat(pages.total("state=drafted")).isZero();
+    }
+
+    @Test
+    void whatIsKeptStays() {
+        String keep = "{\"selection\":{},\"fields\":[\"h1\"],\"reason\":\"The client wrote them.\"}";
+        assertThat(pages.post("/keeps", keep).json().path("fields").asInt()).isEqualTo(6);
+        assertThat(checks("/bare", "h1")).as("what is kept is no finding").isEmpty();
+        assertThat(pages.preview(edit("after", "h1", "\"with\":\"!\""))
+                        .path("kept")
+                        .asInt())
+                .isEqualTo(6);
+    }
+
     @Test
     void indexingIsSwitchedAndWhatItEndsIsSaid() {
         assertThat(checks("/hidden", "indexing")).contains("not-indexable");
