@@ -304,6 +304,9 @@ class WalkTest {
         assertThat(page.getByText(Pattern.compile("^Undone: One H1 by hand"))).isVisible();
         page.keyboard().press("Escape");
         assertThat(heading).not().containsText("gorse");
+        page.keyboard().press("Control+z");
+        assertThat(page.getByText(Pattern.compile("^Undone: “camping” replaced")))
+                .isVisible();
     }
 
     @Test
