@@ -13,7 +13,7 @@ import css from "./Rewrite.module.css";
 import { startOf } from "./recipes";
 import { SavedEdits } from "./SavedEdits";
 import { SheetForm } from "./SheetForm";
-import { StepThrough } from "./StepThrough";
+import { MOST_HITS, StepThrough } from "./StepThrough";
 import { fieldOf, TOOLS, type Tool, toolChoice } from "./tools";
 import { usePreview } from "./usePreview";
 import type { Previewed } from "./usePreviewedRows";
@@ -184,11 +184,16 @@ export function EditPanel(props: Props) {
               setSpec(next);
             }}
           />
-          {tool === "replace" && figures?.complete && figures.changes > 0 && current && !stepping && (
-            <Button size="xs" variant="default" className={css.start} onClick={() => setStepping(true)}>
-              Step through the {of(figures.changes, "hit")}
-            </Button>
-          )}
+          {tool === "replace" &&
+            figures?.complete &&
+            figures.changes > 0 &&
+            figures.changes <= MOST_HITS &&
+            current &&
+            !stepping && (
+              <Button size="xs" variant="default" className={css.start} onClick={() => setStepping(true)}>
+                Step through the {of(figures.changes, "hit")}
+              </Button>
+            )}
           {stepping && figures && (
             <StepThrough
               propertyId={propertyId}

@@ -44,7 +44,7 @@ it("shows what a batch changed, and undoes or redoes it", async () => {
   fireEvent.click(screen.getByText("Batch 3"));
   const changed = within(await screen.findByRole("region", { name: "What was changed" }));
   expect(await changed.findByText("Boats 2")).toBeTruthy();
-  expect(changed.getByText("700 texts; the first 2 are shown, the file has all")).toBeTruthy();
+  expect(changed.getByText("700 texts touched; 2 that differ are shown, the file has all")).toBeTruthy();
   expect(changed.getByText("CSV").getAttribute("href")).toBe("/api/batches/3/changes.csv");
   fireEvent.click(changed.getByRole("button", { name: "Undo this batch" }));
   expect(turn).toHaveBeenCalledWith(batch(3));

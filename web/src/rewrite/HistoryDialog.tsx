@@ -88,9 +88,9 @@ export function HistoryDialog({ propertyId, undo, onClose }: Props) {
             {changes.data && (
               <>
                 <p className={css.lead}>
-                  {of(changes.data.total, "text")}
+                  {of(changes.data.total, "text")} touched
                   {changes.data.total > changes.data.texts.length &&
-                    `; the first ${changes.data.texts.length} are shown, the file has all`}
+                    `; ${changes.data.texts.length} that differ are shown, the file has all`}
                 </p>
                 <ul className={css.texts}>
                   {changes.data.texts.map((text) => (

@@ -8,7 +8,7 @@ import { count, of, pathOf } from "../parts/number";
 import css from "./Rewrite.module.css";
 
 /** More hits are nothing to step through one by one. */
-const MOST = 2_000;
+export const MOST_HITS = 2_000;
 
 interface Props {
   propertyId: number;
@@ -28,7 +28,7 @@ export function StepThrough({ propertyId, token, field, onChosen, onClose }: Pro
     queryFn: () =>
       answer(
         api.GET("/api/properties/{propertyId}/items/ids", {
-          params: { path: { propertyId }, query: { among: `${token} changed`, count: MOST } as never },
+          params: { path: { propertyId }, query: { among: `${token} changed`, count: MOST_HITS } },
         }),
       ),
   });

@@ -14,11 +14,13 @@ interface Props {
   spent: number;
   ceiling: number | null;
   underWay: boolean;
+  /** how it ended last; "" while it is under way */
+  says: string;
   currency: string;
 }
 
 /** A run that is under way, or that was stopped and can go on. */
-export function Waiting({ propertyId, jobId, waiting, spent, ceiling, underWay, currency }: Props) {
+export function Waiting({ propertyId, jobId, waiting, spent, ceiling, underWay, says, currency }: Props) {
   const [most, setMost] = useState<number | undefined>(ceiling ?? undefined);
   const path = { params: { path: { jobId } } };
   const resume = useChange(propertyId, () =>
@@ -34,6 +36,7 @@ export function Waiting({ propertyId, jobId, waiting, spent, ceiling, underWay, 
         <strong>{of(waiting, "answer")}</strong> {waiting === 1 ? "waits" : "wait"}; {money(spent, currency)} spent
         {ceiling !== null && ` of at most ${money(ceiling, currency)}`}.
       </p>
+      {!underWay && says && <p>{says}</p>}
       {underWay ? (
         <Button size="xs" variant="default" loading={stop.isPending} onClick={() => stop.mutate()}>
           Stop

@@ -57,7 +57,7 @@ function panel(columns: WriterColumn[], inHand: (WriterCell | undefined)[] = [])
 
 beforeEach(() => {
   serve("GET /api/writer/service", { settings: SETTINGS });
-  serve(`GET ${WRITER}/unfinished`, { jobId: 0, waiting: 0, spent: 0, ceiling: null, underWay: false });
+  serve(`GET ${WRITER}/unfinished`, { jobId: 0, waiting: 0, spent: 0, ceiling: null, underWay: false, says: "" });
   serve(`POST ${WRITER}/estimate`, { cells: 80, tokensIn: 30_000, tokensOut: 2_000, cost: 0.076, currency: "GBP" });
   serve(`POST ${WRITER}/runs`, { jobId: 5 });
 });
@@ -94,10 +94,18 @@ it("runs the ticked columns up to a ceiling", async () => {
 });
 
 it("goes on with what waits, or gives it up", async () => {
-  serve(`GET ${WRITER}/unfinished`, { jobId: 5, waiting: 12, spent: 0.5, ceiling: 0.5, underWay: false });
+  serve(`GET ${WRITER}/unfinished`, {
+    jobId: 5,
+    waiting: 12,
+    spent: 0.5,
+    ceiling: 0.5,
+    underWay: false,
+    says: "The service refuses the key.",
+  });
   serve("POST /api/writer/runs/5/resume", {});
   show(panel(COLUMNS));
   await screen.findByText(/0.50 GBP spent of at most 0.50 GBP/);
+  screen.getByText("The service refuses the key.");
   const most = screen.getByLabelText("Spend at most");
   await userEvent.clear(most);
   await userEvent.type(most, "2.25");

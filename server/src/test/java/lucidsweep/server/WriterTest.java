@@ -233,14 +233,34 @@ class WriterTest {
 
             service.answerWith(new Feed.Answer(200, Map.of(), "<html>a door page</html>"));
             JsonNode unfinished = shop.get("/writer/unfinished").json();
+            assertThat(unfinished.path("says").asString()).contains("refuses the key");
             api.post("/api/writer/runs/" + unfinished.path("jobId").asLong() + "/resume", "{}");
             api.ended(unfinished.path("jobId").asLong());
             JsonNode cell = cells(shop).get(0);
             assertThat(cell.path("state").asString()).isEqualTo("failed");
             assertThat(cell.path("problems").toString()).contains("does not answer");
+            // One request that the service does not like is no reason to ask for no others.
+            service.answerWith(new Feed.Answer(400, Map.of(), "too long for me"));
+            assertThat(write(api, shop, columns, null).path("state").asString()).isEqualTo("done");
+            assertThat(cells(shop).get(0).path("problems").toString()).contains("answers 400: too long for me");
             service.answerWith(new Feed.Answer(404, Map.of(), "no such place"));
             assertThat(write(api, shop, columns, null).path("note").asString())
                     .isEqualTo("the text-generation service answers 404: no such place");
+        }
+    }
+
+    @Test
+    void theKeyGoesToNoOtherHost(Api api) throws IOException {
+        try (TextServer service = new TextServer()) {
+            service.setUp(api, "steady", TextService.KEY);
+            String settings =
+                    api.get("/api/writer/service").json().path("settings").toString();
+            assertThat(settings).contains("\"hasKey\":true").doesNotContain(TextService.KEY);
+            String another = settings.replace("\"model\":\"steady\"", "\"model\":\"other\"");
+            assertThat(api.method("PUT", "/api/writer/service", another).body()).contains("\"hasKey\":true");
+            String elsewhere = settings.replaceFirst("127\\.0\\.0\\.1:\\d+", "texts.example");
+            assertThat(api.method("PUT", "/api/writer/service", elsewhere).body())
+                    .contains("\"hasKey\":false");
         }
     }
 

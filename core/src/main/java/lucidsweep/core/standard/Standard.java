@@ -36,7 +36,6 @@ public record Standard(
         Set<String> off) {
 
     private static final Slot ANY_WIDTH = new Slot(20, 1_000_000, 1);
-    private static final int MAX_H1_CHARS = 200;
 
     /**
      * Limits of how a text is worded.
@@ -79,12 +78,12 @@ public record Standard(
         }
     }
 
-    /** The limits of a text. An H1 has none but what anybody would read; a slug only that of its characters. */
+    /** The limits of a text. An H1 has none; a slug only that of its characters. */
     public TextLimits limits(Field field) {
         return switch (field) {
             case TITLE -> title;
             case DESCRIPTION -> description;
-            case H1 -> new TextLimits(ANY_WIDTH, ANY_WIDTH, MAX_H1_CHARS, 0);
+            case H1 -> new TextLimits(ANY_WIDTH, ANY_WIDTH, Integer.MAX_VALUE, 0);
             case SLUG -> new TextLimits(ANY_WIDTH, ANY_WIDTH, pages.maxSlugChars(), 0);
             default -> throw new IllegalArgumentException("there are no limits of the " + field.label());
         };

@@ -19,8 +19,7 @@ public final class RivalName {
         if (site.length() < SHORTEST) return Optional.empty();
         for (String part : title.split("\\s[|–—·-]\\s")) {
             String name = letters(part);
-            if (name.length() >= SHORTEST && (site.contains(name) || name.equals(site)))
-                return Optional.of(part.strip());
+            if (name.length() >= SHORTEST && site.contains(name)) return Optional.of(part.strip());
         }
         return Optional.empty();
     }

@@ -47,17 +47,24 @@ class BatchChanges {
      */
     record ChangedText(long fieldId, long itemId, String address, Field field, String before, String after) {}
 
-    /** Walks over what one batch changed, whether it stands or was undone. */
-    void ofBatch(long batchId, Consumer<ChangedText> visit) {
+    /**
+     * Walks over what one batch changed, whether it stands or was undone.
+     *
+     * @param most no more than so many texts are looked at
+     * @return how many there are
+     */
+    int ofBatch(long batchId, int most, Consumer<ChangedText> visit) {
         Batch batch = batches.find(batchId);
-        for (int start = 0; start < batch.items(); start += AT_ONCE) {
+        int end = Math.min(most, batch.items());
+        for (int start = 0; start < end; start += AT_ONCE) {
             List<BatchMapper.ChangeValues> some = mapper.changes(
-                    IdRange.id(batchId, start), IdRange.id(batchId, Math.min(batch.items(), start + AT_ONCE) - 1L));
+                    IdRange.id(batchId, start), IdRange.id(batchId, Math.min(end, start + AT_ONCE) - 1L));
             texts(some.stream()
                             .map(each -> new NetChange(each.fieldId(), each.beforeText(), each.afterText()))
                             .toList())
                     .forEach(visit);
         }
+        return batch.items();
     }
 
     /**
@@ -65,8 +72,10 @@ class BatchChanges {
      * are left out.
      *
      * @param from the batch of the earlier moment; 0 for before the first one
+     * @param most no more than so many texts are looked at
+     * @return how many texts were touched in between; those that say the same again are passed over
      */
-    void between(long propertyId, long from, long to, Consumer<ChangedText> visit) {
+    int between(long propertyId, long from, long to, int most, Consumer<ChangedText> visit) {
         clients.property(propertyId);
         if (from >= to) throw Refusal.badInput("expected an earlier batch and a later one, got " + from + " and " + to);
         LongLongHashMap first = new LongLongHashMap();
@@ -84,10 +93,12 @@ class BatchChanges {
         } while (chunk.size() == MANY);
         long[] fields = first.keys().toArray();
         Arrays.sort(fields);
-        for (int start = 0; start < fields.length; start += AT_ONCE) {
-            long[] some = Arrays.copyOfRange(fields, start, Math.min(fields.length, start + AT_ONCE));
+        int shown = Math.min(most, fields.length);
+        for (int start = 0; start < shown; start += AT_ONCE) {
+            long[] some = Arrays.copyOfRange(fields, start, Math.min(shown, start + AT_ONCE));
             texts(net(some, first, last)).forEach(visit);
         }
+        return fields.length;
     }
 
     private List<NetChange> net(long[] fields, LongLongHashMap first, LongLongHashMap last) {

@@ -28,50 +28,47 @@ class HistoryController {
     /**
      * What was changed.
      *
-     * @param total how many texts
-     * @param texts the first 500 of them
+     * @param total how many texts were touched
+     * @param texts of the first 500 of them those that say something else than before
      */
     record ChangesView(int total, List<BatchChanges.ChangedText> texts) {}
 
     private interface Walk {
-        void over(Consumer<BatchChanges.ChangedText> visit);
+        int over(int most, Consumer<BatchChanges.ChangedText> visit);
     }
 
     @GetMapping("/batches/{id}/changes")
     ChangesView batchChanges(@PathVariable long id) {
-        return view(visit -> changes.ofBatch(id, visit));
+        return view((most, visit) -> changes.ofBatch(id, most, visit));
     }
 
     @GetMapping({"/batches/{id}/changes.csv", "/batches/{id}/changes.xlsx"})
     ResponseEntity<StreamingResponseBody> batchChangesFile(@PathVariable long id) {
-        return file(visit -> changes.ofBatch(id, visit));
+        return file((most, visit) -> changes.ofBatch(id, most, visit));
     }
 
     /** What differs between right after one batch, or before all of them where it is 0, and right after a later one. */
     @GetMapping("/properties/{propertyId}/changes")
     ChangesView changesBetween(@PathVariable long propertyId, @RequestParam long from, @RequestParam long to) {
-        return view(visit -> changes.between(propertyId, from, to, visit));
+        return view((most, visit) -> changes.between(propertyId, from, to, most, visit));
     }
 
     @GetMapping({"/properties/{propertyId}/changes.csv", "/properties/{propertyId}/changes.xlsx"})
     ResponseEntity<StreamingResponseBody> changesBetweenFile(
             @PathVariable long propertyId, @RequestParam long from, @RequestParam long to) {
-        return file(visit -> changes.between(propertyId, from, to, visit));
+        return file((most, visit) -> changes.between(propertyId, from, to, most, visit));
     }
 
     private static ChangesView view(Walk walk) {
         List<BatchChanges.ChangedText> texts = new ArrayList<>();
-        int[] total = {0};
-        walk.over(text -> {
-            if (total[0]++ < SHOWN) texts.add(text);
-        });
-        return new ChangesView(total[0], texts);
+        int total = walk.over(SHOWN, texts::add);
+        return new ChangesView(total, texts);
     }
 
     private static ResponseEntity<StreamingResponseBody> file(Walk walk) {
         return Rows.download("changes", rows -> {
             rows.row("address", "field", "before", "after");
-            walk.over(text -> rows.row(text.address(), text.field(), text.before(), text.after()));
+            walk.over(Integer.MAX_VALUE, text -> rows.row(text.address(), text.field(), text.before(), text.after()));
         });
     }
 }

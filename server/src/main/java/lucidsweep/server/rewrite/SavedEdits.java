@@ -4,7 +4,6 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.util.Arrays;
 import java.util.List;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.item.table.Items;
@@ -53,27 +52,20 @@ class SavedEdits {
     @GetMapping
     List<SavedEdit> edits(@PathVariable long propertyId) {
         clients.property(propertyId);
-        long[] all = items.allIds(propertyId);
         return mapper.ofProperty(propertyId).stream()
                 .map(line -> new SavedEdit(
                         line.id(),
                         line.name(),
                         json.readValue(line.spec(), EditSpec.class),
                         line.lastItem() > 0,
-                        all.length - behind(all, line.lastItem())))
+                        items.countAfter(propertyId, line.lastItem())))
                 .toList();
     }
 
     /** The items that came since an edit was run last; all where it never was. */
     @GetMapping("/{id}/new")
     long[] newItems(@PathVariable long propertyId, @PathVariable long id) {
-        long[] all = items.allIds(propertyId);
-        return Arrays.copyOfRange(all, behind(all, find(propertyId, id).lastItem()), all.length);
-    }
-
-    private static int behind(long[] all, long lastItem) {
-        int place = Arrays.binarySearch(all, lastItem);
-        return place >= 0 ? place + 1 : -place - 1;
+        return items.idsAfter(propertyId, find(propertyId, id).lastItem());
     }
 
     private SavedEditMapper.Line find(long propertyId, long id) {
@@ -95,8 +87,7 @@ class SavedEdits {
     @PostMapping("/{id}/ran")
     void editRan(@PathVariable long propertyId, @PathVariable long id) {
         find(propertyId, id);
-        long[] all = items.allIds(propertyId);
-        mapper.ran(propertyId, id, all.length == 0 ? 0 : all[all.length - 1]);
+        mapper.ran(propertyId, id, items.lastId(propertyId));
         clients.touch(propertyId);
     }
 

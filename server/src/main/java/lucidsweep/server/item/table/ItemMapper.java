@@ -54,6 +54,16 @@ interface ItemMapper {
     @Select("select id from item where id between #{first} and #{last} order by id")
     List<Long> allIds(IdRange items);
 
+    @Select("select count(*) from item where id > #{after} and id <= #{last} and not gone")
+    int countAfter(long after, long last);
+
+    @Select("select id from item where id > #{after} and id <= #{last} and not gone order by id")
+    List<Long> idsAfter(long after, long last);
+
+    /** The greatest id of an item; null where there is none. */
+    @Select("select max(id) from item where id between #{first} and #{last}")
+    Long lastId(IdRange items);
+
     @Select("select property_id from item where id = #{id}")
     Long propertyOf(long id);
 

@@ -295,6 +295,26 @@ public class Items {
                 .toArray();
     }
 
+    /** How many items of a property came after one, by their ids; 0 for all. */
+    public int countAfter(long propertyId, long itemId) {
+        IdRange ids = IdRange.of(propertyId);
+        return mapper.countAfter(Math.max(itemId, ids.first() - 1), ids.last());
+    }
+
+    /** Those items, ascending. */
+    public long[] idsAfter(long propertyId, long itemId) {
+        IdRange ids = IdRange.of(propertyId);
+        return mapper.idsAfter(Math.max(itemId, ids.first() - 1), ids.last()).stream()
+                .mapToLong(Long::longValue)
+                .toArray();
+    }
+
+    /** The item that came last; 0 where there is none. */
+    public long lastId(long propertyId) {
+        Long last = mapper.lastId(IdRange.of(propertyId));
+        return last == null ? 0 : last;
+    }
+
     /** The same of some items, in the order of their ids and without what sweeps saw. */
     public List<ItemDetail> details(long propertyId, long[] ids) {
         return details(ids, false);

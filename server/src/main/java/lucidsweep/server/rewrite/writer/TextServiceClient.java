@@ -11,6 +11,7 @@ import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.BooleanSupplier;
 import lucidsweep.core.writer.Message;
 import lucidsweep.server.gather.crawl.AddressGuard;
@@ -31,6 +32,9 @@ final class TextServiceClient {
     private static final long FIRST_REST_MS = 500;
     private static final long LONGEST_REST_MS = 60_000;
     private static final int SHOWN = 120;
+
+    /** What a service says of one request that it does not like; others may fare better. */
+    private static final Set<Integer> OF_ONE = Set.of(400, 413, 422);
 
     /** More is no text that anybody asked for, in UTF-16 units. */
     private static final int LONGEST = 90_000;
@@ -112,6 +116,8 @@ final class TextServiceClient {
                     throw Refusal.badInput("the text-generation service refuses the key (" + status + ")");
                 }
                 if (status == 429) askedToRest(answer);
+                else if (OF_ONE.contains(status))
+                    throw new NoAnswer("the service answers " + status + ": " + shown(text));
                 else if (status < 500) {
                     throw Refusal.badInput("the text-generation service answers " + status + ": " + shown(text));
                 }

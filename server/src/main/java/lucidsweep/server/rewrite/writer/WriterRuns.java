@@ -186,18 +186,26 @@ class WriterRuns {
      * What still waits.
      *
      * @param jobId 0 where nothing does
+     * @param says how the run ended last, such as why the service refused; "" while it is under way
      */
     record Unfinished(
             long jobId,
             long waiting,
             double spent,
             @Nullable Double ceiling,
-            boolean underWay) {}
+            boolean underWay,
+            String says) {}
 
     Unfinished unfinished(long propertyId) {
         WriterRunMapper.Line run = runs.unfinished(propertyId);
-        if (run == null) return new Unfinished(0, 0, 0, null, false);
-        return new Unfinished(run.jobId(), cells.countWaiting(run.jobId()), run.spent(), run.ceiling(), run.underWay());
+        if (run == null) return new Unfinished(0, 0, 0, null, false, "");
+        return new Unfinished(
+                run.jobId(),
+                cells.countWaiting(run.jobId()),
+                run.spent(),
+                run.ceiling(),
+                run.underWay(),
+                jobs.find(run.jobId()).note());
     }
 
     /** Goes on with a run that was stopped, up to another ceiling. */
