@@ -26,6 +26,11 @@ public final class PageAddress {
 
     private PageAddress() {}
 
+    /** The host of an address, with its port where it names one: "bay.example:8080"; "" of what is none. */
+    public static String host(String address) {
+        return of(address).map(URI::getAuthority).orElse("");
+    }
+
     /** The normal form of an absolute http or https address; empty for anything else. */
     public static Optional<URI> of(String address) {
         return text(address).map(URI::create);

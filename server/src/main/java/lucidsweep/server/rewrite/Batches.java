@@ -19,6 +19,7 @@ import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.page.Slug;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
@@ -485,23 +486,33 @@ public class Batches implements SmartInitializingSingleton {
         }
 
         private void set(FieldLine line, String text) {
-            Optional<Drafts.Change> wanted = change(line, text);
-            if (wanted.isPresent() && line.field() == Field.SLUG) refuseTaken(line, text);
-            wanted.ifPresent(changes::add);
+            change(line, text).ifPresent(changes::add);
             if (changes.size() >= AT_ONCE) flush();
         }
 
-        private void refuseTaken(FieldLine line, String slug) {
-            if (slugs == null) slugs = new SlugClaims(property.id(), items);
-            if (!slugs.claim(line.itemId(), slug)) {
-                throw Refusal.badInput("another item is at " + slugs.address(line.itemId(), slug)
-                        + ", or is to be; nothing was changed");
-            }
-        }
-
         private void flush() {
+            refuseTakenSlugs();
             write(changes);
             changes.clear();
+        }
+
+        /** Whatever was written of the batch by then is taken back. */
+        private void refuseTakenSlugs() {
+            List<Drafts.Change> moved = changes.stream()
+                    .filter(change -> change.field().field() == Field.SLUG)
+                    .toList();
+            if (moved.isEmpty()) return;
+            if (slugs == null) slugs = new SlugClaims(property.id(), items, drafts);
+            Map<Long, String> addresses = items.addresses(
+                    moved.stream().map(change -> change.field().itemId()).toList());
+            for (Drafts.Change change : moved) {
+                long item = change.field().itemId();
+                String slug = change.draft() == null ? change.field().captured() : change.draft();
+                String address = Slug.replaced(addresses.getOrDefault(item, ""), slug);
+                if (!slugs.claim(item, address)) {
+                    throw Refusal.badInput("another item is at " + address + ", or is to be; nothing was changed");
+                }
+            }
         }
 
         private void write(List<Drafts.Change> some) {

@@ -24,6 +24,7 @@ import lucidsweep.core.edit.RunawayPattern;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Language;
 import lucidsweep.core.keyword.Words;
+import lucidsweep.core.page.Slug;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.TextKey;
 import lucidsweep.server.client.Client;
@@ -264,24 +265,32 @@ final class Proposals {
 
     /** What was worked out for each by itself is held against the others here, one after another. */
     private List<Proposal> told(List<Draft> made, long[] selected) {
-        if (spec.field() == Field.SLUG) return made.stream().map(this::free).toList();
+        if (spec.field() == Field.SLUG) return free(made);
         if (!spec.isRecipe()) return made.stream().map(Draft::proposal).toList();
         return made.stream().map(draft -> distinct(draft, selected)).toList();
     }
 
     /** Two items never get the same address: a slug that is taken is told apart by a number, "kayak-hire-2". */
-    private Proposal free(Draft draft) {
-        Proposal proposal = draft.proposal;
+    private List<Proposal> free(List<Draft> made) {
+        if (slugs == null) slugs = new SlugClaims(property.id(), items, drafts);
+        Map<Long, String> addresses = items.addresses(made.stream()
+                .filter(draft -> draft.proposal.changes())
+                .map(draft -> draft.field().itemId())
+                .toList());
+        return made.stream().map(draft -> free(draft.proposal, addresses)).toList();
+    }
+
+    private Proposal free(Proposal proposal, Map<Long, String> addresses) {
         if (!proposal.changes()) return proposal;
-        long item = draft.field().itemId();
-        if (slugs == null) slugs = new SlugClaims(property.id(), items);
-        if (slugs.claim(item, proposal.after())) return proposal;
+        long item = proposal.field().itemId();
+        String address = addresses.getOrDefault(item, "");
+        if (slugs.claim(item, Slug.replaced(address, proposal.after()))) return proposal;
         for (int number = 2; number <= MAX_SLUG_NUMBER; number++) {
             String apart = proposal.after() + "-" + number;
-            if (slugs.claim(item, apart))
-                return new Proposal(draft.field(), proposal.standard(), apart, Proposal.Result.TOLD_APART);
+            if (slugs.claim(item, Slug.replaced(address, apart)))
+                return new Proposal(proposal.field(), proposal.standard(), apart, Proposal.Result.TOLD_APART);
         }
-        return new Proposal(draft.field(), proposal.standard(), proposal.after(), Proposal.Result.ALIKE);
+        return new Proposal(proposal.field(), proposal.standard(), proposal.after(), Proposal.Result.ALIKE);
     }
 
     /** Two items never get the same text: the later one gets the part that tells it apart. */

@@ -1,37 +1,33 @@
 package lucidsweep.server.rewrite;
 
-import java.util.HashMap;
+import com.carrotsearch.hppc.LongLongHashMap;
 import java.util.Map;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.page.Slug;
 import lucidsweep.core.text.TextKey;
+import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.table.Items;
 
-/** Which addresses of a property are taken: by an item that is there, or by the slug that is drafted for one. */
+/**
+ * Which addresses of a property are taken: by an item that is there, or by the slug that is drafted for one. Only their hashes
+ * are kept, 16 bytes an item.
+ */
 final class SlugClaims {
 
-    private final Map<Long, Long> ownerByHash = new HashMap<>();
-    private final Map<Long, String> addresses = new HashMap<>();
+    private final LongLongHashMap owners = new LongLongHashMap();
 
-    SlugClaims(long propertyId, Items items) {
-        items.forEachSlug(propertyId, item -> {
-            ownerByHash.putIfAbsent(TextKey.exactHash(item.address()), item.itemId());
-            addresses.put(item.itemId(), item.address());
-            if (item.draftedSlug() != null)
-                ownerByHash.putIfAbsent(
-                        TextKey.exactHash(Slug.replaced(item.address(), item.draftedSlug())), item.itemId());
+    SlugClaims(long propertyId, Items items, Drafts drafts) {
+        Map<Long, String> drafted = drafts.drafted(propertyId, Field.SLUG);
+        items.forEachAddress(propertyId, (address, id) -> {
+            owners.putIfAbsent(TextKey.exactHash(address), id);
+            String slug = drafted.get(id);
+            if (slug != null) owners.putIfAbsent(TextKey.exactHash(Slug.replaced(address, slug)), id);
         });
     }
 
-    /** The address that an item would have. */
-    String address(long itemId, String slug) {
-        return Slug.replaced(addresses.getOrDefault(itemId, ""), slug);
-    }
-
-    /** Whether an item may have a slug; it is its own from then on. */
-    boolean claim(long itemId, String slug) {
-        String address = addresses.get(itemId);
-        if (address == null) return true;
-        Long owner = ownerByHash.putIfAbsent(TextKey.exactHash(Slug.replaced(address, slug)), itemId);
-        return owner == null || owner == itemId;
+    /** Whether an item may have an address; it is its own from then on. */
+    boolean claim(long itemId, String address) {
+        long hash = TextKey.exactHash(address);
+        return owners.putIfAbsent(hash, itemId) || owners.get(hash) == itemId;
     }
 }

@@ -3,7 +3,6 @@ package lucidsweep.server.rewrite;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.annotation.Nullable;
-import java.net.URI;
 import java.time.Duration;
 import java.util.Comparator;
 import java.util.List;
@@ -186,7 +185,7 @@ class Wordings {
     }
 
     private List<Rival> rivals(Property property, String query, Field field, Standard.TextLimits limits) {
-        String own = host(property.address());
+        String own = PageAddress.host(property.address());
         return reports.results(property.id(), query).stream()
                 .sorted(Comparator.comparingDouble(Reports.Result::position))
                 .map(result -> new Rival(
@@ -194,12 +193,8 @@ class Wordings {
                         result.address(),
                         result.title(),
                         result.description(),
-                        !own.isEmpty() && host(result.address()).equals(own),
+                        !own.isEmpty() && PageAddress.host(result.address()).equals(own),
                         LimitCheck.of(field == Field.TITLE ? result.title() : result.description(), limits)))
                 .toList();
-    }
-
-    private static String host(String address) {
-        return PageAddress.of(address).map(URI::getAuthority).orElse("");
     }
 }

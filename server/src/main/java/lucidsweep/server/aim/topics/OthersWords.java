@@ -1,6 +1,5 @@
 package lucidsweep.server.aim.topics;
 
-import java.net.URI;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -102,15 +101,11 @@ class OthersWords {
     }
 
     private void addResults(long propertyId, String query, TellingWords words) {
-        String own = host(clients.property(propertyId).address());
+        String own = PageAddress.host(clients.property(propertyId).address());
         for (Reports.Result result : reports.results(propertyId, query)) {
-            if (own.isEmpty() || !host(result.address()).equals(own)) words.about(text(result));
+            if (own.isEmpty() || !PageAddress.host(result.address()).equals(own)) words.about(text(result));
         }
         reports.otherResults(propertyId, query, OTHER_RESULTS).forEach(result -> words.other(text(result)));
-    }
-
-    private static String host(String address) {
-        return PageAddress.of(address).map(URI::getHost).orElse("");
     }
 
     private static String text(Reports.Result result) {

@@ -39,6 +39,10 @@ public interface DraftMapper {
     @Select(DRAFT + AMONG_IDS + "id")
     List<DraftRow> draftsOf(@Param("ids") Object[] ids);
 
+    /** What is drafted for one field of items, by the field's place among those that can be drafted. */
+    @Select(DRAFT + "where id between #{first} and #{last} and mod(id, 8) = #{place} and text is not null")
+    List<DraftRow> draftsOfField(long first, long last, int place);
+
     /** An item as it was captured. */
     record Core(
             long id,

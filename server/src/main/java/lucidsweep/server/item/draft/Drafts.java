@@ -61,6 +61,15 @@ public class Drafts {
         return new Stored(items, new FieldLines(mapper.drafts(FieldId.first(first), FieldId.last(last))));
     }
 
+    /** What is drafted for a field of the items of a property, by item. */
+    public Map<Long, String> drafted(long propertyId, Field field) {
+        IdRange items = IdRange.of(propertyId);
+        Map<Long, String> drafted = new HashMap<>();
+        mapper.draftsOfField(FieldId.first(items.first()), FieldId.last(items.last()), FieldId.FIELDS.indexOf(field))
+                .forEach(draft -> drafted.put(FieldId.item(draft.id()), draft.text()));
+        return drafted;
+    }
+
     /** The items of which a batch here changed a field. */
     public Set<Long> changedHere(long[] ids, Field field) {
         Set<Long> changed = new HashSet<>();

@@ -257,21 +257,6 @@ public class Items {
         });
     }
 
-    /** An item's address, and the slug that is drafted for it; null for none. */
-    public record AddressOf(long itemId, String address, String draftedSlug) {}
-
-    /** Walks over the addresses of all items. */
-    public void forEachSlug(long propertyId, Consumer<AddressOf> visit) {
-        forEachCore(propertyId, chunk -> {
-            FieldLines lines =
-                    lines(chunk.get(0).id(), chunk.get(chunk.size() - 1).id());
-            for (DraftMapper.Core item : chunk) {
-                FieldLine slug = lines.of(item, Field.SLUG);
-                visit.accept(new AddressOf(item.id(), item.address(), slug == null ? null : slug.draft()));
-            }
-        });
-    }
-
     private void forEachCore(long propertyId, Consumer<List<DraftMapper.Core>> visit) {
         IdRange ids = IdRange.of(propertyId);
         long after = ids.first() - 1;

@@ -1,6 +1,5 @@
 package lucidsweep.server.rewrite.writer;
 
-import java.net.URI;
 import java.util.ArrayList;
 import java.util.List;
 import lucidsweep.core.compose.LearntNames;
@@ -48,17 +47,13 @@ class AnswerRules {
     private List<String> others(Property property, Client own) {
         List<String> others = new ArrayList<>();
         for (Client client : clients.clients()) if (client.id() != own.id()) others.addAll(client.brandNames());
-        String home = host(property.address());
+        String home = PageAddress.host(property.address());
         for (Reports.Result result : reports.otherResults(property.id(), "", RESULTS)) {
-            String host = host(result.address());
+            String host = PageAddress.host(result.address());
             if (!host.equals(home)) RivalName.of(result.title(), host).ifPresent(others::add);
         }
         // What the client's own name is is nobody else's.
         others.removeIf(name -> own.brandNames().stream().anyMatch(name::equalsIgnoreCase));
         return others.stream().distinct().toList();
-    }
-
-    private static String host(String address) {
-        return PageAddress.of(address).map(URI::getHost).orElse("");
     }
 }
