@@ -1,11 +1,7 @@
 import type { Cell } from "../api/client";
 import { IconPaperclip } from "./icons";
 import css from "./TextCell.module.css";
-import { TrueMeasure } from "./TrueMeasure";
-
-/** A title as it is drawn in a table, and what runs over several lines, in px. */
-const LINE = 13;
-const LINES = 12;
+import { sizeInTable, TrueMeasure } from "./TrueMeasure";
 
 interface Props {
   cell: Cell;
@@ -31,7 +27,7 @@ export function TextCell({ cell, same }: Props) {
       ) : (
         <span className={cell.fit ? css.text : `${css.text} ${css.plain}`}>
           {cell.fit ? (
-            <TrueMeasure text={text} fit={cell.fit} size={lines ? LINES : LINE} twin={Boolean(same)} />
+            <TrueMeasure text={text} fit={cell.fit} size={sizeInTable(cell.fit)} twin={Boolean(same)} />
           ) : (
             text
           )}

@@ -75,3 +75,6 @@ function Notched({ text, at }: { text: string; at: number }) {
     </>
   );
 }
+
+/** How large a text is drawn in a table, in px: what runs over several lines is a little smaller. */
+export const sizeInTable = (fit: LimitCheck) => (fit.desktopLines > 1 ? 12 : 13);

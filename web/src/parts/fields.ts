@@ -3,7 +3,9 @@ import type { Cell, ItemRow, Spot } from "../api/client";
 export type FieldCode = Spot["field"];
 
 /** The fields that can be drafted. */
-export type DraftedField = "title" | "description" | "tags" | "h1" | "slug" | "indexing";
+export const DRAFTED_FIELDS = ["title", "description", "tags", "h1", "slug", "indexing"] as const;
+
+export type DraftedField = (typeof DRAFTED_FIELDS)[number];
 
 /** A field of a row; null where it has none by nature. */
 export const cellOf = (row: ItemRow, field: DraftedField): Cell | null => (field === "h1" ? row.heading : row[field]);

@@ -41,6 +41,7 @@ it("shows drafts beside what they replace, with the fields drafted only", async 
 it("approves, sends back, and takes drafts away", async () => {
   serve("POST /api/properties/7/decisions", { texts: 1, left: 0 });
   serve("POST /api/properties/7/cells", {});
+  serve("GET /api/properties/7/standing", standing({ draftedFields: ["title", "h1"] }));
   show(<Release />, "/p/7/release");
   await choose(1);
   fireEvent.click(screen.getByRole("button", { name: "Approve" }));
@@ -56,7 +57,7 @@ it("approves, sends back, and takes drafts away", async () => {
   await waitFor(() =>
     expect(asked("POST /api/properties/7/cells")[0]?.body).toEqual([
       { itemId: 2, field: "title" },
-      { itemId: 2, field: "description" },
+      { itemId: 2, field: "h1" },
     ]),
   );
 });

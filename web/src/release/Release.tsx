@@ -8,7 +8,7 @@ import { CloseUp } from "../parts/CloseUp";
 import { ConflictDialog } from "../parts/ConflictDialog";
 import { useChoice } from "../parts/choice";
 import { FilterBar } from "../parts/FilterBar";
-import { cellOf, type DraftedField, fieldLabel } from "../parts/fields";
+import { cellOf, DRAFTED_FIELDS, type DraftedField, fieldLabel } from "../parts/fields";
 import { type Column, Grid } from "../parts/Grid";
 import { itemColumns } from "../parts/itemColumns";
 import { of } from "../parts/number";
@@ -27,8 +27,6 @@ const DRAFTED = { state: "any" };
 type State = "drafted" | "sent-back" | "approved";
 
 const NO_FIELDS: string[] = [];
-
-const FIELDS = ["title", "description", "tags", "h1", "slug", "indexing"] as const;
 
 function before(field: DraftedField): Column<ItemRow> {
   return {
@@ -65,7 +63,9 @@ const STATE: Column<ItemRow> = {
 };
 
 const statesOf = (row: ItemRow) =>
-  [...new Set(FIELDS.flatMap((field) => cellOf(row, field)?.state ?? []))].map((s) => s.replace("-", " ")).join(", ");
+  [...new Set(DRAFTED_FIELDS.flatMap((field) => cellOf(row, field)?.state ?? []))]
+    .map((s) => s.replace("-", " "))
+    .join(", ");
 
 /** Drafts before and after: approved, sent back, and delivered. */
 export function Release() {
@@ -75,15 +75,11 @@ export function Release() {
   const choice = useChoice(view.filter);
   const [hand, setHand] = useState<number>();
   const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
-  const listings = property !== undefined && property.kind !== "website";
   const drafted = standing?.draftedFields ?? NO_FIELDS;
+  const fields = useMemo(() => DRAFTED_FIELDS.filter((field) => drafted.includes(field)), [drafted]);
   const columns = useMemo(
-    () => [
-      itemColumns.address,
-      ...FIELDS.filter((field) => drafted.includes(field)).flatMap((field) => [before(field), after(field)]),
-      STATE,
-    ],
-    [drafted],
+    () => [itemColumns.address, ...fields.flatMap((field) => [before(field), after(field)]), STATE],
+    [fields],
   );
   const conflicts = useConflicts();
   const decide = useChange(
@@ -118,9 +114,7 @@ export function Release() {
   const drop = useChange(propertyId, async () => {
     const ids =
       choice.selection(view.filter).ids ?? (await view.idsBetween(0, (view.rows.total ?? 1) - 1)).filter(choice.has);
-    const cells: TypedCell[] = ids.flatMap((itemId) =>
-      (listings ? FIELDS : FIELDS.slice(0, 2)).map((field) => ({ itemId, field })),
-    );
+    const cells: TypedCell[] = ids.flatMap((itemId) => fields.map((field) => ({ itemId, field })));
     return answer(api.POST("/api/properties/{propertyId}/cells", { params: { path: { propertyId } }, body: cells }));
   });
   return (

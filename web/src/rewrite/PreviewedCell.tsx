@@ -1,6 +1,6 @@
 import type { ItemRow, PreviewRow } from "../api/client";
 import { TextCell } from "../parts/TextCell";
-import { TrueMeasure } from "../parts/TrueMeasure";
+import { sizeInTable, TrueMeasure } from "../parts/TrueMeasure";
 import css from "./PreviewedCell.module.css";
 
 const WORDS: Record<string, string> = {
@@ -47,11 +47,7 @@ export function PreviewedCell({ cell, preview }: { cell: ItemRow["title"]; previ
         )}
       </span>
       <span className={fit ? css.text : `${css.text} ${css.plain}`}>
-        {fit ? (
-          <TrueMeasure text={preview.after} fit={fit} size={fit.desktopLines > 1 ? 12 : 13} />
-        ) : (
-          preview.after || "none"
-        )}
+        {fit ? <TrueMeasure text={preview.after} fit={fit} size={sizeInTable(fit)} /> : preview.after || "none"}
       </span>
       {fit?.says && <b className={css.over}>{fit.says}</b>}
     </span>

@@ -1,10 +1,6 @@
 import type { WriterCell } from "../../api/client";
-import { TrueMeasure } from "../../parts/TrueMeasure";
+import { sizeInTable, TrueMeasure } from "../../parts/TrueMeasure";
 import css from "./Writer.module.css";
-
-/** A title as it is drawn in a table, and what runs over several lines, in px. */
-const LINE = 13;
-const LINES = 12;
 
 /** An answer of the writer in the table: waiting, done, or failed with why. */
 export function AnswerCell({ cell }: { cell: WriterCell | undefined }) {
@@ -17,7 +13,7 @@ export function AnswerCell({ cell }: { cell: WriterCell | undefined }) {
       {cell.state === "failed" && <b>{cell.problems.map((problem) => problem.says).join("; ")}</b>}
       {cell.answer && (
         <span className={fit ? css.measured : css.answer} data-state={cell.state}>
-          {fit ? <TrueMeasure text={cell.answer} fit={fit} size={fit.desktopLines > 1 ? LINES : LINE} /> : cell.answer}
+          {fit ? <TrueMeasure text={cell.answer} fit={fit} size={sizeInTable(fit)} /> : cell.answer}
         </span>
       )}
     </span>

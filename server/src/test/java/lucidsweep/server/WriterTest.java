@@ -138,6 +138,26 @@ class WriterTest {
             assertThat(service.paid() - paid).isLessThanOrEqualTo(3 * failed);
             assertThat(service.answered().values()).allMatch(times -> times.get() == 1);
 
+            // A person may use what was refused, and nothing else.
+            JsonNode refused = cells(shop).stream()
+                    .filter(cell -> cell.path("state").asString().equals("failed")
+                            && !cell.path("answer").asString("").isBlank())
+                    .findFirst()
+                    .orElseThrow();
+            String use = "{\"columnId\":" + refused.path("columnId") + ",\"itemId\":" + refused.path("itemId") + "}";
+            assertThat(shop.post("/writer/cells/use", use).status()).isEqualTo(200);
+            assertThat(shop.get("/writer/cells?ids=" + refused.path("itemId")).body())
+                    .contains("\"columnId\":" + refused.path("columnId") + ",\"itemId\":" + refused.path("itemId")
+                            + ",\"state\":\"done\"");
+            assertThat(shop.post("/writer/cells/use", use).problem())
+                    .isEqualTo("there is no answer here that could be used");
+            JsonNode picked = shop.post("/writer/columns/" + title + "/pick?state=done", "")
+                    .json();
+            assertThat(shop.get("/items/ids?count=500&among="
+                                    + Api.encoded(picked.path("among").asString()))
+                            .json())
+                    .hasSize(picked.path("items").asInt());
+
             // As drafts: previewed, applied and undone like any bulk edit.
             String edit = Shop.edit("writer", "title", "\"with\":\"Title\"");
             JsonNode preview = shop.preview(edit);

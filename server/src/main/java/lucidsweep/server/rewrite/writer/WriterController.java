@@ -8,23 +8,16 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Positive;
 import jakarta.validation.constraints.Size;
-import java.util.Arrays;
-import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import lucidsweep.core.item.Field;
-import lucidsweep.core.standard.LimitCheck;
-import lucidsweep.core.standard.Standard;
 import lucidsweep.core.writer.Input;
 import lucidsweep.core.writer.Instruction;
 import lucidsweep.core.writer.Message;
 import lucidsweep.server.client.Clients;
-import lucidsweep.server.item.table.ItemStandards;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.PickedItems;
 import lucidsweep.server.item.table.Selection;
-import lucidsweep.server.item.table.SetStandards;
 import lucidsweep.server.web.Refusal;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -35,45 +28,34 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import tools.jackson.core.type.TypeReference;
-import tools.jackson.databind.json.JsonMapper;
 
 @RestController
 @RequestMapping("/api")
 class WriterController {
 
-    private static final int MOST_ROWS = 500;
-    private static final TypeReference<List<CellProblem>> PROBLEMS = new TypeReference<>() {};
-
     private final TextServices services;
     private final WriterColumns columns;
-    private final WriterCellMapper cells;
+    private final WriterCells cells;
     private final WriterRuns runs;
     private final PickedItems picked;
-    private final SetStandards standards;
     private final Items items;
     private final Clients clients;
-    private final JsonMapper json;
 
     WriterController(
             TextServices services,
             WriterColumns columns,
-            WriterCellMapper cells,
+            WriterCells cells,
             WriterRuns runs,
             PickedItems picked,
-            SetStandards standards,
             Items items,
-            Clients clients,
-            JsonMapper json) {
+            Clients clients) {
         this.services = services;
         this.columns = columns;
         this.cells = cells;
         this.runs = runs;
         this.picked = picked;
-        this.standards = standards;
         this.items = items;
         this.clients = clients;
-        this.json = json;
     }
 
     /** How the service is reached; nothing where none is set up yet. */
@@ -137,32 +119,7 @@ class WriterController {
 
     record RunBegun(long jobId) {}
 
-    /** What is wrong with an answer; words that it is about, "" where it is all of it. */
-    record CellProblem(String words, String says) {}
-
-    /**
-     * An answer.
-     *
-     * @param answer null where there is none yet
-     * @param fit held to the limits of its item; null for tags and notes
-     * @param asked how many answers were looked at
-     * @param retried how often the service had to be asked again
-     */
-    record CellView(
-            long columnId,
-            long itemId,
-            CellState state,
-            @Nullable String answer,
-            @Nullable LimitCheck fit,
-            List<CellProblem> problems,
-            int asked,
-            int retried,
-            double cost) {}
-
     record CellForm(long columnId, long itemId) {}
-
-    /** Under which name items are picked; ask for a table among them. */
-    record PickedName(String among, int items) {}
 
     @GetMapping("/writer/service")
     ServiceView service() {
@@ -192,11 +149,7 @@ class WriterController {
 
     @GetMapping("/properties/{propertyId}/writer/columns")
     List<WriterColumn> columns(@PathVariable long propertyId) {
-        Map<Long, Map<CellState, WriterCellMapper.Count>> counts = new HashMap<>();
-        for (WriterCellMapper.Count count : cells.counts(propertyId)) {
-            counts.computeIfAbsent(count.columnId(), any -> new EnumMap<>(CellState.class))
-                    .put(count.state(), count);
-        }
+        Map<Long, Map<CellState, WriterCellMapper.Count>> counts = cells.counts(propertyId);
         return columns.ofProperty(propertyId).stream()
                 .map(column -> view(column, counts.getOrDefault(column.id(), Map.of())))
                 .toList();
@@ -244,12 +197,8 @@ class WriterController {
 
     /** Picks the items whose cell of a column is in a state, so that a table can be narrowed to them. */
     @PostMapping("/properties/{propertyId}/writer/columns/{id}/pick")
-    PickedName pick(@PathVariable long propertyId, @PathVariable long id, @RequestParam CellState state) {
-        columns.find(propertyId, id);
-        long[] ids = cells.items(id, state).stream().mapToLong(Long::longValue).toArray();
-        String name = "writer " + id + " " + state;
-        picked.put(name, ids);
-        return new PickedName(name, ids.length);
+    WriterCells.PickedName pick(@PathVariable long propertyId, @PathVariable long id, @RequestParam CellState state) {
+        return cells.pick(propertyId, id, state);
     }
 
     @PostMapping("/properties/{propertyId}/writer/estimate")
@@ -289,48 +238,13 @@ class WriterController {
     }
 
     @GetMapping("/properties/{propertyId}/writer/cells")
-    List<CellView> cells(@PathVariable long propertyId, @RequestParam long[] ids) {
-        if (ids.length > MOST_ROWS) {
-            throw Refusal.badInput("expected at most " + MOST_ROWS + " items at once, got " + ids.length);
-        }
-        Map<Long, Field> makes = new HashMap<>();
-        columns.ofProperty(propertyId).forEach(column -> makes.put(column.id(), column.makes()));
-        ItemStandards.Held held = standards.of(clients.property(propertyId)).held(ids);
-        return cells.cells(propertyId, Arrays.stream(ids).boxed().toArray()).stream()
-                .map(cell -> view(cell, makes.get(cell.columnId()), held.standard(cell.itemId())))
-                .toList();
-    }
-
-    private CellView view(WriterCellMapper.Line cell, Field makes, Standard standard) {
-        boolean measured = cell.answer() != null && (makes == Field.TITLE || makes == Field.DESCRIPTION);
-        return new CellView(
-                cell.columnId(),
-                cell.itemId(),
-                cell.state(),
-                cell.answer(),
-                measured ? LimitCheck.of(cell.answer(), standard.limits(makes)) : null,
-                cell.problems() == null || cell.state() == CellState.WAITING
-                        ? List.of()
-                        : json.readValue(cell.problems(), PROBLEMS),
-                cell.asked(),
-                cell.retried(),
-                cell.cost());
+    List<WriterCells.CellView> cells(@PathVariable long propertyId, @RequestParam long[] ids) {
+        return cells.of(propertyId, ids);
     }
 
     /** Lets an answer be used although something was found wrong with it. */
     @PostMapping("/properties/{propertyId}/writer/cells/use")
     void use(@PathVariable long propertyId, @RequestBody CellForm form) {
-        columns.find(propertyId, form.columnId());
-        items.requireOf(propertyId, form.itemId());
-        WriterCellMapper.Line cell = cells.cell(form.columnId(), form.itemId());
-        if (cell == null
-                || cell.state() != CellState.FAILED
-                || cell.answer() == null
-                || cell.answer().isBlank()) {
-            throw Refusal.conflict("there is no answer here that could be used");
-        }
-        cells.set(new WriterCellMapper.Line(
-                cell.columnId(), cell.itemId(), CellState.DONE, cell.answer(), null, cell.asked(), cell.retried(), 0));
-        clients.touch(propertyId);
+        cells.use(propertyId, form.columnId(), form.itemId());
     }
 }
