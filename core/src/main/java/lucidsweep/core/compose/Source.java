@@ -3,8 +3,8 @@ package lucidsweep.core.compose;
 /**
  * Where a part takes its text from.
  *
- * @param text of FIXED the text, or several wordings, one a line; of SECONDARY the number of the keyword, from 1; of RECIPE the
- *     name of another recipe; "" for the other kinds
+ * @param text of FIXED the text, or several wordings, one a line; of SECONDARY the number of the keyword, from 1; of COLUMN the
+ *     name of an imported column; of RECIPE the name of another recipe; "" for the other kinds
  */
 public record Source(Kind kind, String text) {
 
@@ -21,9 +21,11 @@ public record Source(Kind kind, String text) {
         TAG,
         COPY_OPENING,
         COPY_SENTENCE,
+        TELLING_PHRASE,
         PRICE,
         YEAR,
         BRAND,
+        COLUMN,
         RECIPE,
         FIXED
     }

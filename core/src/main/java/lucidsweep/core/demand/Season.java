@@ -124,6 +124,11 @@ public record Season(List<Integer> peaks, Evidence evidence) {
         return List.copyOf(ordered);
     }
 
+    /** Whether a month belongs to the season: it is a peak, or the next month is, since people look for things ahead. */
+    public boolean includes(int month) {
+        return peaks.contains(month) || peaks.contains(month % YEAR + 1);
+    }
+
     /** In words: "May to July", "December", "April and August; one year only", or "" where there is none. */
     public String words() {
         List<String> runs = new ArrayList<>();
@@ -137,7 +142,8 @@ public record Season(List<Integer> peaks, Evidence evidence) {
         return String.join(", ", runs) + (evidence == Evidence.ONE_YEAR ? "; one year only" : "");
     }
 
-    private static String name(int month) {
+    /** The name of a month, 1 for January. */
+    public static String name(int month) {
         return MONTHS.get(month - 1);
     }
 }

@@ -23,6 +23,20 @@ public record SearchFigures(
         List<Long> monthly,
         String lastMonth) {
 
+    /** Searches in a month of the year, 1 to 12, on average over the years; NaN where not known. */
+    public double in(int month) {
+        if (!lastMonth.matches("\\d{4}-\\d{2}")) return Double.NaN;
+        int last = Integer.parseInt(lastMonth.substring(5));
+        double sum = 0;
+        int years = 0;
+        for (int at = monthly.size() - 1 - Math.floorMod(last - month, 12); at >= 0; at -= 12) {
+            if (monthly.get(at) < 0) continue;
+            sum += monthly.get(at);
+            years++;
+        }
+        return years == 0 ? Double.NaN : sum / years;
+    }
+
     /** Whether nothing is known. */
     public boolean saysNothing() {
         return volume == null && broad == null && competition.isEmpty() && monthly.isEmpty();

@@ -4,9 +4,12 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.function.Supplier;
 import lucidsweep.core.compose.LetterCase;
 import lucidsweep.core.compose.Names;
 import lucidsweep.core.compose.Recipe;
+import lucidsweep.core.demand.Season;
 import lucidsweep.core.edit.AddBlock;
 import lucidsweep.core.edit.AddTags;
 import lucidsweep.core.edit.AddToEnd;
@@ -16,6 +19,7 @@ import lucidsweep.core.edit.ChangeCase;
 import lucidsweep.core.edit.CutToFit;
 import lucidsweep.core.edit.MergeTwinTags;
 import lucidsweep.core.edit.OpenWithTitle;
+import lucidsweep.core.edit.OrderTags;
 import lucidsweep.core.edit.PlaceBrand;
 import lucidsweep.core.edit.RemoveBeginning;
 import lucidsweep.core.edit.RemoveBlock;
@@ -43,7 +47,7 @@ import lucidsweep.server.web.Refusal;
  * @param tool recipe, recipes for those in force, writer for the writer's answers, or the code of a bulk edit
  * @param field one that can be drafted
  * @param find the text, tag, beginning, ending or block to find
- * @param with what replaces it, what is added, the year, what stands between brand and text, or the name of the writer's column
+ * @param with what replaces it, what is added, the year, what stands between brand and text, the name of the writer's column, or of a season a month from 1 to 12
  * @param way plain, whole-word or regex; null for plain
  * @param letterCase a letter case
  * @param place where the brand goes: first, last or none
@@ -67,7 +71,7 @@ record EditSpec(
         Recipe recipe) {
 
     private static final List<String> FOR_TAGS =
-            List.of("add-tags", "remove-tags", "replace-tag", "merge-twins", "tag-sets");
+            List.of("add-tags", "remove-tags", "replace-tag", "merge-twins", "order-tags", "tag-sets", "season-tags");
 
     /** Whether texts are composed: by the recipe that was sent, or by those that are in force. */
     boolean isRecipe() {
@@ -81,7 +85,20 @@ record EditSpec(
 
     /** Whether tags are chosen for all items together. */
     boolean isTagSets() {
-        return tool.equals("tag-sets");
+        return tool.equals("tag-sets") || isSeason();
+    }
+
+    /** Whether only the tags of a season are exchanged. */
+    boolean isSeason() {
+        return tool.equals("season-tags");
+    }
+
+    /** The month whose season it is, 1 to 12. */
+    int month() {
+        String given = needed(with, "a month");
+        if (!given.matches("[1-9]|1[0-2]"))
+            throw Refusal.badInput("expected a month from 1 to 12, got \"" + given + "\"");
+        return Integer.parseInt(given);
     }
 
     /** How many of a hundred places may go to brand tags: a third unless it is said. */
@@ -106,12 +123,16 @@ record EditSpec(
         if (brandPercent() < 0 || brandPercent() > 100) {
             throw Refusal.badInput("expected a share of brand tags from 0 to 100 percent, got " + share);
         }
+        if (isSeason()) month();
         if (isWritten()) needed(with, "the name of a column of the writer");
         if (tool.equals("recipe") && recipe == null) throw Refusal.badInput("a recipe needs its parts");
     }
 
-    /** @param words of the property's language */
-    BulkEdit bulkEdit(Standard standard, Client client, Words words) {
+    /**
+     * @param words of the property's language
+     * @param searches a month, by phrase; asked for only where the edit goes by them
+     */
+    BulkEdit bulkEdit(Standard standard, Client client, Words words, Supplier<Map<String, Double>> searches) {
         return switch (tool) {
             case "replace" ->
                 Replace.of(needed(find, "a text to find"), with == null ? "" : with, wayToFind(), on(matchCase));
@@ -144,6 +165,7 @@ record EditSpec(
             case "replace-tag" ->
                 new ReplaceTag(needed(find, "a tag to replace"), needed(with, "a tag to put in its place"));
             case "merge-twins" -> new MergeTwinTags(words);
+            case "order-tags" -> new OrderTags(words, searches.get());
             default -> throw Refusal.badInput("there is no tool \"" + tool + "\"");
         };
     }
@@ -176,6 +198,8 @@ record EditSpec(
             case "remove-tags" -> "Tags removed: " + String.join(", ", tags == null ? List.of() : tags);
             case "replace-tag" -> "Tag “" + find + "” replaced by “" + with + "”";
             case "merge-twins" -> "Tags that say the same merged";
+            case "order-tags" -> "Tags ordered by searches";
+            case "season-tags" -> "Tags of the season in " + Season.name(month());
             case "tag-sets" -> "Tag sets chosen by searches";
             default -> tool;
         };

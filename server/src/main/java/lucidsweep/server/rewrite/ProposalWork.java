@@ -1,11 +1,15 @@
 package lucidsweep.server.rewrite;
 
+import java.util.ArrayList;
 import java.util.List;
 import lucidsweep.core.compose.Recipe;
+import lucidsweep.core.keyword.TellingPhrases;
+import lucidsweep.core.keyword.Words;
 import lucidsweep.server.aim.targets.ItemKeywords;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.gather.imports.ImportedColumns;
 import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.SetStandards;
@@ -20,8 +24,10 @@ class ProposalWork {
     private final SetStandards standards;
     private final PropertyRecipes recipes;
     private final ItemKeywords keywords;
+    private final ImportedColumns columns;
     private final TagSets tagSets;
     private final WrittenTexts written;
+    private final Consequences consequences;
     private final Items items;
     private final Drafts drafts;
 
@@ -30,16 +36,20 @@ class ProposalWork {
             SetStandards standards,
             PropertyRecipes recipes,
             ItemKeywords keywords,
+            ImportedColumns columns,
             TagSets tagSets,
             WrittenTexts written,
+            Consequences consequences,
             Items items,
             Drafts drafts) {
         this.clients = clients;
         this.standards = standards;
         this.recipes = recipes;
         this.keywords = keywords;
+        this.columns = columns;
         this.tagSets = tagSets;
         this.written = written;
+        this.consequences = consequences;
         this.items = items;
         this.drafts = drafts;
     }
@@ -49,16 +59,35 @@ class ProposalWork {
         Client client = clients.client(property.clientId());
         PropertyRecipes.Kept kept = recipes.of(property.id(), spec.field());
         RecipeSources sources = spec.isRecipe() ? sources(property, client, spec, kept) : null;
+        Consequences.Sum follows =
+                Consequences.areOf(spec.field()) ? consequences.sum(property.id(), spec.field()) : null;
         return new Proposals(
-                property, client, spec, standards.of(property), kept, sources, tagSets, written, items, drafts);
+                property,
+                client,
+                spec,
+                standards.of(property),
+                kept,
+                sources,
+                tagSets,
+                written,
+                follows,
+                items,
+                drafts);
     }
 
     private RecipeSources sources(Property property, Client client, EditSpec spec, PropertyRecipes.Kept kept) {
         List<Recipe> used = spec.recipe() != null ? List.of(spec.recipe()) : kept.all();
         if (used.isEmpty()) throw Refusal.badInput("no recipe for these texts is in force yet");
-        boolean nested = !kept.byName().isEmpty();
-        boolean secondary = RecipeSources.needsSecondary(used)
-                || nested && RecipeSources.needsSecondary(kept.byName().values());
-        return new RecipeSources(property, client, keywords, secondary, kept.members());
+        List<Recipe> all = new ArrayList<>(used);
+        if (RecipeSources.takeOthers(used)) all.addAll(kept.byName().values());
+        return sources(property, client, RecipeSources.Needs.of(all), kept.members());
+    }
+
+    /** What recipes may take of the items of a property. */
+    RecipeSources sources(
+            Property property, Client client, RecipeSources.Needs needs, PropertyRecipes.Members members) {
+        TellingPhrases phrases = new TellingPhrases(Words.in(property.language()));
+        if (needs.telling()) items.forEachTitle(property.id(), phrases::add);
+        return new RecipeSources(property, client, keywords, columns, needs, phrases, members);
     }
 }

@@ -63,10 +63,16 @@ final class Proposals {
     private final AtomicInteger runaways = new AtomicInteger();
     private volatile TagSets.Made chosenTags;
 
+    /** What follows from new slugs or switched indexing; null for other fields. */
+    private final Consequences.Sum consequences;
+
     /** Made when the first slug is worked out. */
     private SlugClaims slugs;
 
-    /** @param sources what recipes take of the items; null for a bulk edit */
+    /**
+     * @param sources what recipes take of the items; null for a bulk edit
+     * @param consequences adds up what follows from the changes; null where nothing does
+     */
     Proposals(
             Property property,
             Client client,
@@ -76,6 +82,7 @@ final class Proposals {
             RecipeSources sources,
             TagSets tagSets,
             WrittenTexts written,
+            Consequences.Sum consequences,
             Items items,
             Drafts drafts) {
         this.property = property;
@@ -88,6 +95,7 @@ final class Proposals {
         this.sources = sources;
         this.tagSets = tagSets;
         this.written = written;
+        this.consequences = consequences;
         // What cannot be read is refused before the first item.
         if (spec.isWritten()) written(new long[0]);
         else if (!spec.isRecipe() && !spec.isTagSets()) edit(standards.base());
@@ -98,19 +106,22 @@ final class Proposals {
     }
 
     private BulkEdit edit(Standard standard) {
-        return edits.computeIfAbsent(standard, any -> spec.bulkEdit(standard, client, Words.in(property.language())));
+        return edits.computeIfAbsent(
+                standard,
+                any -> spec.bulkEdit(
+                        standard, client, Words.in(property.language()), () -> tagSets.searches(property)));
     }
 
     private RecipeComposer composer(Recipe recipe, Standard standard) {
         return composers
                 .computeIfAbsent(recipe, any -> Collections.synchronizedMap(new IdentityHashMap<>()))
-                .computeIfAbsent(standard, any -> newComposer(recipe, standard));
+                .computeIfAbsent(standard, any -> composer(recipe, standard, spec.field(), property, client));
     }
 
-    private RecipeComposer newComposer(Recipe recipe, Standard standard) {
+    static RecipeComposer composer(Recipe recipe, Standard standard, Field field, Property property, Client client) {
         return new RecipeComposer(
                 recipe,
-                standard.limits(spec.field()),
+                standard.limits(field),
                 Words.in(property.language()),
                 Names.of(client.names()),
                 new PlaceBrand(client.brandNames(), "", PlaceBrand.Place.NONE)::apply);
@@ -120,17 +131,30 @@ final class Proposals {
     void forEach(long[] ids, Consumer<List<Proposal>> visit) {
         if (spec.isTagSets()) {
             List<String> forbidden = spec.tags() == null ? List.of() : spec.tags();
-            chosenTags = tagSets.of(property, client, standards, ids, forbidden, spec.brandPercent());
+            chosenTags = spec.isSeason()
+                    ? tagSets.ofSeason(property, client, standards, ids, spec.month())
+                    : tagSets.of(property, client, standards, ids, forbidden, spec.brandPercent());
         }
         Lookahead.over(
                 ids,
                 CHUNK,
                 some -> spec.isRecipe() ? composed(some) : spec.isWritten() ? taken(some) : edited(some),
-                drafts -> visit.accept(told(drafts, ids)));
+                drafts -> {
+                    List<Proposal> told = told(drafts, ids);
+                    if (consequences != null) consequences.add(changed(told));
+                    visit.accept(told);
+                });
+    }
+
+    private static Map<Long, String> changed(List<Proposal> proposals) {
+        return proposals.stream()
+                .filter(Proposal::changes)
+                .collect(Collectors.toMap(proposal -> proposal.field().itemId(), Proposal::after));
     }
 
     /** What there is to say of all together, once they were worked out; null for nothing. */
     String says() {
+        if (consequences != null) return consequences.says();
         return chosenTags == null ? null : chosenTags.says();
     }
 
@@ -203,22 +227,22 @@ final class Proposals {
     private List<Draft> composed(long[] ids) {
         List<Draft> made = new ArrayList<>(ids.length);
         ItemStandards.Held held = standards.held(ids);
-        Map<Long, List<String>> secondary = sources.secondary(ids);
+        Map<Long, RecipeSources.Beside> beside = sources.beside(ids);
         for (ItemDetail item : items.details(property.id(), ids)) {
             FieldLine field = item.field(spec.field());
-            List<String> more = secondary.getOrDefault(item.id(), List.of());
+            RecipeSources.Beside more = beside.getOrDefault(item.id(), RecipeSources.Beside.NONE);
             if (field != null) made.add(composed(item, more, field, held.standard(item.id())));
         }
         return made;
     }
 
-    private Draft composed(ItemDetail item, List<String> secondary, FieldLine field, Standard standard) {
+    private Draft composed(ItemDetail item, RecipeSources.Beside beside, FieldLine field, Standard standard) {
         Optional<Recipe> recipe = recipeOf(item.id());
         if (field.isKept()) return new Draft(Proposal.unchanged(field, standard, Proposal.Result.KEPT), null, null);
         if (recipe.isEmpty())
             return new Draft(Proposal.unchanged(field, standard, Proposal.Result.UNCHANGED), null, null);
         RecipeComposer composer = composer(recipe.get(), standard);
-        ItemSources of = sourcesOf(item, secondary, standard, DEEPEST);
+        ItemSources of = sourcesOf(item, beside, standard, DEEPEST);
         Composition composition = composer.compose(of);
         String text = spec.field() == Field.SLUG
                 ? Language.of(property.language()).slug(composition.text())
@@ -235,12 +259,12 @@ final class Proposals {
     }
 
     /** A recipe may take another one as a source, and that one a third; one that takes itself ends there. */
-    private ItemSources sourcesOf(ItemDetail item, List<String> secondary, Standard standard, int deeper) {
-        return sources.of(item, secondary, name -> {
+    private ItemSources sourcesOf(ItemDetail item, RecipeSources.Beside beside, Standard standard, int deeper) {
+        return sources.of(item, beside, name -> {
             Recipe nested = kept.byName().get(name);
             if (nested == null || deeper == 0) return "";
             return composer(nested, standard)
-                    .compose(sourcesOf(item, secondary, standard, deeper - 1))
+                    .compose(sourcesOf(item, beside, standard, deeper - 1))
                     .text();
         });
     }
@@ -249,10 +273,10 @@ final class Proposals {
     Map<Long, List<Composition.LeftOut>> leftOut(long[] ids) {
         Map<Long, List<Composition.LeftOut>> leftOut = new HashMap<>();
         ItemStandards.Held held = standards.held(ids);
-        Map<Long, List<String>> secondary = sources.secondary(ids);
+        Map<Long, RecipeSources.Beside> beside = sources.beside(ids);
         for (ItemDetail item : items.details(property.id(), ids)) {
             Standard standard = held.standard(item.id());
-            List<String> more = secondary.getOrDefault(item.id(), List.of());
+            RecipeSources.Beside more = beside.getOrDefault(item.id(), RecipeSources.Beside.NONE);
             recipeOf(item.id())
                     .ifPresent(recipe -> leftOut.put(
                             item.id(),

@@ -1,6 +1,7 @@
 package lucidsweep.server.rewrite;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.EnumMap;
 import java.util.HashMap;
@@ -21,6 +22,7 @@ import lucidsweep.core.compose.TagList;
 import lucidsweep.core.keyword.Intent;
 import lucidsweep.core.keyword.Language;
 import lucidsweep.core.keyword.PlacesNamed;
+import lucidsweep.core.keyword.TellingPhrases;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.text.TextKey;
 import lucidsweep.core.text.WrittenNumber;
@@ -28,6 +30,7 @@ import lucidsweep.server.aim.targets.ItemKeywords;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.client.PropertyKind;
+import lucidsweep.server.gather.imports.ImportedColumns;
 import lucidsweep.server.item.table.ItemDetail;
 
 /** What recipes may take of the items of a property. Safe for use by many threads. */
@@ -43,62 +46,100 @@ final class RecipeSources {
     private final Language language;
     private final Set<String> brands;
     private final ItemKeywords keywords;
-    private final boolean withSecondary;
+    private final ImportedColumns columns;
+    private final Needs needs;
     private final PropertyRecipes.Members members;
+    private final TellingPhrases phrases;
+
+    /** What recipes ask for that is read beside the items: only then is it. */
+    record Needs(boolean secondary, boolean telling, Set<String> columns) {
+
+        static Needs of(Collection<Recipe> recipes) {
+            List<Source> sources = sources(recipes);
+            return new Needs(
+                    sources.stream().anyMatch(source -> source.kind() == Source.Kind.SECONDARY),
+                    sources.stream().anyMatch(source -> source.kind() == Source.Kind.TELLING_PHRASE),
+                    sources.stream()
+                            .filter(source -> source.kind() == Source.Kind.COLUMN)
+                            .map(Source::text)
+                            .collect(Collectors.toSet()));
+        }
+    }
+
+    /** What is read beside an item: its secondary keywords, and the cells of its row in the file it came from. */
+    record Beside(List<String> secondary, Map<String, String> cells) {
+        static final Beside NONE = new Beside(List.of(), Map.of());
+    }
 
     /**
      * Prepares to look at items.
      *
-     * @param withSecondary whether a recipe asks for secondary keywords
+     * @param needs what the recipes ask for
+     * @param phrases knows the titles of the property where the recipes ask for telling phrases
      * @param members who belongs to the sets of the property
      */
     RecipeSources(
             Property property,
             Client client,
             ItemKeywords keywords,
-            boolean withSecondary,
+            ImportedColumns columns,
+            Needs needs,
+            TellingPhrases phrases,
             PropertyRecipes.Members members) {
         this.property = property;
         this.client = client;
         this.keywords = keywords;
-        this.withSecondary = withSecondary;
+        this.columns = columns;
+        this.needs = needs;
+        this.phrases = phrases;
         this.members = members;
         places = new PlacesNamed(client.placeNames());
         language = Language.of(property.language());
         brands = client.brandNames().stream().map(TextKey::key).collect(Collectors.toSet());
     }
 
-    /** Whether any part of some recipes takes secondary keywords. */
-    static boolean needsSecondary(Collection<Recipe> recipes) {
+    private static List<Source> sources(Collection<Recipe> recipes) {
         return recipes.stream()
                 .flatMap(recipe -> recipe.parts().stream())
                 .flatMap(part -> part.sources().stream())
-                .anyMatch(source -> source.kind() == Source.Kind.SECONDARY);
+                .toList();
+    }
+
+    /** Whether any of some recipes takes another one as a source. */
+    static boolean takeOthers(Collection<Recipe> recipes) {
+        return sources(recipes).stream().anyMatch(source -> source.kind() == Source.Kind.RECIPE);
     }
 
     /**
-     * The secondary keywords of some items, by item; none where no recipe asks for them.
+     * What is read beside some items, by item; nothing where no recipe asks for it.
      *
      * @param ids in ascending order
      */
-    Map<Long, List<String>> secondary(long[] ids) {
-        if (!withSecondary || ids.length == 0) return Map.of();
-        Map<Long, List<String>> secondary = new HashMap<>();
-        keywords.between(ids[0], ids[ids.length - 1]).forEach((id, aims) -> {
-            List<String> phrases = new ArrayList<>();
-            for (ItemKeywords.Aim aim : aims) if (!aim.primary()) phrases.add(aim.phrase());
-            if (!phrases.isEmpty()) secondary.put(id, phrases);
-        });
-        return secondary;
+    Map<Long, Beside> beside(long[] ids) {
+        if (ids.length == 0 || !needs.secondary && needs.columns.isEmpty()) return Map.of();
+        Map<Long, List<ItemKeywords.Aim>> aims =
+                needs.secondary ? keywords.between(ids[0], ids[ids.length - 1]) : Map.of();
+        Map<Long, Map<String, String>> cells = needs.columns.isEmpty()
+                ? Map.of()
+                : columns.cells(Arrays.stream(ids).boxed().toList(), needs.columns);
+        Map<Long, Beside> beside = new HashMap<>();
+        for (long id : ids) {
+            List<String> secondary = aims.getOrDefault(id, List.of()).stream()
+                    .filter(aim -> !aim.primary())
+                    .map(ItemKeywords.Aim::phrase)
+                    .toList();
+            beside.put(id, new Beside(secondary, cells.getOrDefault(id, Map.of())));
+        }
+        return beside;
     }
 
     /**
      * What recipes may take of one item.
      *
-     * @param secondary its secondary keywords
+     * @param beside what was read beside it
      * @param nested composes another recipe of a name for the same item; "" where there is none
      */
-    ItemSources of(ItemDetail item, List<String> secondary, Function<String, String> nested) {
+    ItemSources of(ItemDetail item, Beside beside, Function<String, String> nested) {
         Map<Source.Kind, String> texts = new EnumMap<>(Source.Kind.class);
         texts.put(Source.Kind.KEYWORD, orEmpty(item.keyword()));
         texts.put(Source.Kind.TITLE, item.title().captured());
@@ -112,23 +153,20 @@ final class RecipeSources {
         texts.put(Source.Kind.PRICE, item.seen().price());
         texts.put(Source.Kind.BRAND, client.name());
         texts.put(Source.Kind.COPY_OPENING, item.seen().opening());
-        return new Sources(item, texts, secondary, nested);
+        return new Sources(item, texts, beside, nested);
     }
 
     private final class Sources implements ItemSources {
         private final ItemDetail item;
         private final Map<Source.Kind, String> texts;
-        private final List<String> secondary;
+        private final Beside beside;
         private final Function<String, String> nested;
 
         private Sources(
-                ItemDetail item,
-                Map<Source.Kind, String> texts,
-                List<String> secondary,
-                Function<String, String> nested) {
+                ItemDetail item, Map<Source.Kind, String> texts, Beside beside, Function<String, String> nested) {
             this.item = item;
             this.texts = texts;
-            this.secondary = secondary;
+            this.beside = beside;
             this.nested = nested;
         }
 
@@ -144,6 +182,12 @@ final class RecipeSources {
                 case PLACE -> place();
                 case TAG -> tag();
                 case COPY_SENTENCE -> Sentences.firstGood(item.seen().opening());
+                case TELLING_PHRASE ->
+                    phrases.of(
+                            texts.get(Source.Kind.TITLE),
+                            texts.get(Source.Kind.H1),
+                            texts.get(Source.Kind.COPY_OPENING));
+                case COLUMN -> beside.cells.getOrDefault(source.text(), "");
                 case YEAR -> year();
                 case RECIPE -> nested.apply(source.text());
                 default -> texts.getOrDefault(source.kind(), "");
@@ -152,7 +196,7 @@ final class RecipeSources {
 
         private String secondary(String number) {
             int place = number.matches("[1-9]") ? Integer.parseInt(number) - 1 : 0;
-            return place < secondary.size() ? secondary.get(place) : "";
+            return place < beside.secondary.size() ? beside.secondary.get(place) : "";
         }
 
         /** Where the keyword names none, the place of the heading, the title or the address. */

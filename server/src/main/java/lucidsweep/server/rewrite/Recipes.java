@@ -10,6 +10,7 @@ import lucidsweep.core.compose.Recipe;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.item.table.ItemSets;
+import lucidsweep.server.item.table.Selection;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -28,13 +29,21 @@ class Recipes {
     private final RecipeMapper mapper;
     private final Clients clients;
     private final ItemSets sets;
+    private final FoundRecipes found;
     private final TransactionTemplate transaction;
     private final JsonMapper json;
 
-    Recipes(RecipeMapper mapper, Clients clients, ItemSets sets, TransactionTemplate transaction, JsonMapper json) {
+    Recipes(
+            RecipeMapper mapper,
+            Clients clients,
+            ItemSets sets,
+            FoundRecipes found,
+            TransactionTemplate transaction,
+            JsonMapper json) {
         this.mapper = mapper;
         this.clients = clients;
         this.sets = sets;
+        this.found = found;
         this.transaction = transaction;
         this.json = json;
     }
@@ -83,6 +92,22 @@ class Recipes {
             if (recipe.inForce()) mapper.endOthers(propertyId, recipe.field(), setId, recipe.name());
         });
         clients.touch(propertyId);
+    }
+
+    /**
+     * What a recipe is to be worked out from.
+     *
+     * @param selection items whose texts are as they should be; null for those that are clicked best
+     */
+    record Wanted(
+            @NotNull(message = "is title or description") Field field,
+
+            @Nullable @Valid Selection selection) {}
+
+    /** The recipe that says most of some good texts as they are. */
+    @PostMapping("/found")
+    FoundRecipes.FoundRecipe findRecipe(@PathVariable long propertyId, @Valid @RequestBody Wanted wanted) {
+        return found.of(propertyId, wanted.field(), wanted.selection());
     }
 
     @DeleteMapping("/{id}")

@@ -5,6 +5,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Phrase;
@@ -40,6 +41,7 @@ class RewriteController {
     private final SetStandards standards;
     private final Keeps keeps;
     private final Wordings wordings;
+    private final Consequences consequences;
     private final Clients clients;
     private final Jobs jobs;
 
@@ -50,6 +52,7 @@ class RewriteController {
             SetStandards standards,
             Keeps keeps,
             Wordings wordings,
+            Consequences consequences,
             Clients clients,
             Jobs jobs) {
         this.batches = batches;
@@ -58,6 +61,7 @@ class RewriteController {
         this.standards = standards;
         this.keeps = keeps;
         this.wordings = wordings;
+        this.consequences = consequences;
         this.clients = clients;
         this.jobs = jobs;
     }
@@ -218,6 +222,18 @@ class RewriteController {
     @PostMapping("/items/{id}/wordings")
     Wordings.SideBySide wordings(@PathVariable long id, @Valid @RequestBody WordingsAsked asked) {
         return wordings.of(id, asked.field(), asked.texts());
+    }
+
+    /** What follows from a change, in words; "" for nothing. */
+    record Follows(String says) {}
+
+    /** What would follow where a page gets another slug, or is switched on or off. */
+    @GetMapping("/items/{id}/consequences")
+    Follows consequences(@PathVariable long id, @RequestParam Field field, @RequestParam String after) {
+        if (!Consequences.areOf(field)) return new Follows("");
+        Consequences.Sum sum = consequences.sum(items.propertyOf(id), field);
+        sum.add(Map.of(id, after));
+        return new Follows(sum.says());
     }
 
     @PostMapping("/properties/{propertyId}/keeps")

@@ -126,6 +126,21 @@ public class Demands {
         return sums;
     }
 
+    /** What was reported of each item in the last thirteen weeks, by its id. */
+    public Map<Long, DemandTally.Sum> sumsOfItems(long propertyId) {
+        ReadDemand demand = of(propertyId);
+        DemandRows rows = demand.rows();
+        if (rows.size() == 0) return Map.of();
+        Map<Long, DemandTally.Sum> sums = new HashMap<>();
+        rows.tally(rows.lastDay() - KeywordMapper.WINDOW + 1, rows.lastDay(), By.ITEM, Only.ANY).lines().stream()
+                .filter(line -> line.now().impressions() > 0)
+                .forEach(line -> {
+                    Long id = demand.item(line.item());
+                    if (id != null) sums.put(id, line.now());
+                });
+        return sums;
+    }
+
     /** What was reported of items by query in the last thirteen weeks, queries for the brand left out. */
     public ItemQueries itemQueries(long propertyId) {
         ReadDemand demand = of(propertyId);

@@ -3,6 +3,7 @@ package lucidsweep.server.aim.demand;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import lucidsweep.core.demand.ClickCurve;
 import lucidsweep.core.demand.DemandTally;
 import lucidsweep.core.demand.DemandTally.Line;
@@ -90,6 +91,11 @@ public final class ItemQueries {
     public List<Line> of(long itemId) {
         Stretch stretch = ofItems.get(itemId);
         return stretch == null ? List.of() : lines.subList(stretch.start, stretch.end);
+    }
+
+    /** The items that anything is reported of. */
+    public Set<Long> items() {
+        return ofItems.keySet();
     }
 
     public boolean has(long itemId) {

@@ -2,6 +2,7 @@ package lucidsweep.server.aim.keywords;
 
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import jakarta.annotation.Nullable;
+import java.util.List;
 import lucidsweep.core.demand.DemandTally;
 import lucidsweep.core.demand.Season;
 import lucidsweep.core.keyword.SearchFigures;
@@ -67,7 +68,7 @@ public record KeywordRow(
                 line.id(),
                 line.phrase(),
                 read,
-                peaks(read),
+                season(read).words(),
                 line.topic(),
                 line.topicByHand(),
                 line.intention(),
@@ -78,11 +79,15 @@ public record KeywordRow(
                 line.item());
     }
 
-    private static String peaks(SearchFigures figures) {
-        if (figures.lastMonth().length() != 7) return "";
+    /** When it is searched most. */
+    public Season season() {
+        return season(figures);
+    }
+
+    private static Season season(SearchFigures figures) {
+        if (figures.lastMonth().length() != 7) return new Season(List.of(), Season.Evidence.NONE);
         long[] volumes = figures.monthly().stream().mapToLong(month -> month).toArray();
-        return Season.of(volumes, Integer.parseInt(figures.lastMonth().substring(5)))
-                .words();
+        return Season.of(volumes, Integer.parseInt(figures.lastMonth().substring(5)));
     }
 
     /** The same with what is known of one country. */
@@ -91,7 +96,7 @@ public record KeywordRow(
                 id,
                 phrase,
                 ofCountry,
-                peaks(ofCountry),
+                season(ofCountry).words(),
                 topic,
                 topicByHand,
                 intention,

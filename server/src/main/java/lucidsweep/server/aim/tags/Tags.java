@@ -2,6 +2,7 @@ package lucidsweep.server.aim.tags;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -13,6 +14,7 @@ import java.util.stream.Collectors;
 import lucidsweep.core.compose.TagList;
 import lucidsweep.core.demand.Course;
 import lucidsweep.core.demand.DemandTally;
+import lucidsweep.core.demand.Season;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.TagSurvey;
 import lucidsweep.core.keyword.Words;
@@ -112,6 +114,28 @@ public class Tags {
             searches.merge(row.phrase(), volume == null ? 0.0 : volume, Math::max);
         }
         return searches;
+    }
+
+    /**
+     * Phrases that are searched far more in some months than in the others.
+     *
+     * @param now those whose season a month belongs to, with their searches in it
+     * @param others those whose season it is not
+     */
+    public record Seasonal(Map<String, Double> now, List<String> others) {}
+
+    /** The seasonal phrases of a property as they stand in a month of the year, 1 to 12. */
+    public Seasonal seasonal(Property property, int month) {
+        Map<String, Double> now = new HashMap<>();
+        List<String> others = new ArrayList<>();
+        for (KeywordRow row : keywords.rows(property.id(), KeywordSelection.ALL)) {
+            Season season = row.season();
+            double searches = row.figures().in(month);
+            if (season.peaks().isEmpty()) continue;
+            if (season.includes(month)) now.put(row.phrase(), Double.isNaN(searches) ? 0 : searches);
+            else others.add(row.phrase());
+        }
+        return new Seasonal(now, others);
     }
 
     private List<TagRow> survey(Property property) {

@@ -377,6 +377,20 @@ public class Items {
         return found;
     }
 
+    /** The same with the sweep that saw it. */
+    public Map<Long, PastCapture> lastCaptures(List<Long> ids) {
+        Map<Long, PastCapture> found = new HashMap<>();
+        List<ItemMapper.Captured> captures = inLists(ids, mapper::captures);
+        Map<Long, PastCapture> past = new HashMap<>();
+        pastCaptures(captures.stream().map(ItemMapper.Captured::captureId).toList())
+                .forEach(capture -> past.put(capture.id(), capture));
+        for (ItemMapper.Captured captured : captures) {
+            PastCapture capture = past.get(captured.captureId());
+            if (capture != null) found.put(captured.itemId(), capture);
+        }
+        return found;
+    }
+
     /** What a sweep saw of an item, as JSON. */
     public record PastCapture(long id, long sweepId, String facts) {}
 
