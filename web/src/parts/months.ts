@@ -1,6 +1,11 @@
 const named = new Intl.DateTimeFormat("en-GB", { month: "long", year: "numeric", timeZone: "UTC" });
 const AHEAD = 18;
 
+/** The months of the year, January first. */
+export const MONTHS = Array.from({ length: 12 }, (_, month) =>
+  new Intl.DateTimeFormat("en-GB", { month: "long", timeZone: "UTC" }).format(new Date(Date.UTC(2020, month, 1))),
+);
+
 /** "March 2027" of "2027-03". */
 export function monthInWords(month: string) {
   const [year, number] = month.split("-").map(Number);

@@ -52,6 +52,7 @@ export function CellEditor({ propertyId, row, field, value, onChange }: Props) {
   // Until the first answer the text is as the table has it.
   const fit = look?.fit ?? (measured && row[measured].fit);
   const { found, next } = useFound(row.id, measured, value);
+  const follows = useFollows(row.id, field, value);
   const [chosen, setChosen] = useState<number>();
   const proposed = chosen === undefined ? [] : (next ?? []);
   const insert = (text: string) => {
@@ -132,6 +133,7 @@ export function CellEditor({ propertyId, row, field, value, onChange }: Props) {
               <ResultPreview looks={looks.data} address={row.address} device="phone" wide={listing} />
             </div>
           )}
+          {follows && <p className={css.follows}>{follows}</p>}
           {found && found.length > 0 && (
             <ul className={css.found} aria-label="What would be found of it">
               {found.map((each) => (
@@ -168,6 +170,24 @@ function useFound(itemId: number, field: "title" | "description" | undefined, va
   // What was asked of another text proposes nothing for this one.
   const current = data?.wordings[0].text === value;
   return { found: data?.wordings[0].found, next: current ? data?.next : undefined };
+}
+
+/** What would follow where a page gets another slug or is switched on or off, in words. */
+function useFollows(itemId: number, field: string, value: string) {
+  const [after] = useDebouncedValue(value, 250);
+  const { data } = useQuery({
+    queryKey: ["follows", itemId, field, field === "slug" ? "" : after],
+    queryFn: ({ signal }) =>
+      answer(
+        api.GET("/api/items/{id}/consequences", {
+          params: { path: { id: itemId }, query: { field: field as "slug" | "indexing", after } },
+          signal,
+        }),
+      ),
+    enabled: field === "slug" || field === "indexing",
+    gcTime: 10_000,
+  });
+  return data?.says;
 }
 
 const inForce = (cell: ItemRow["title"]) => cell.draft ?? cell.captured;

@@ -1,5 +1,6 @@
 import { Checkbox, NativeSelect, NumberInput, SegmentedControl, TagsInput, Textarea, TextInput } from "@mantine/core";
-import type { EditSpec } from "../api/client";
+import type { EditSpec, Selection } from "../api/client";
+import { MONTHS } from "../parts/months";
 import { RecipeEditor } from "./RecipeEditor";
 import css from "./Rewrite.module.css";
 import { CASES } from "./recipes";
@@ -8,11 +9,12 @@ interface Props {
   propertyId: number;
   spec: EditSpec;
   listings: boolean;
+  selection: Selection;
   onChange: (spec: EditSpec) => void;
 }
 
 /** What a tool needs to know. */
-export function EditForm({ propertyId, spec, listings, onChange }: Props) {
+export function EditForm({ propertyId, spec, listings, selection, onChange }: Props) {
   const set = (changes: Partial<EditSpec>) => onChange({ ...spec, ...changes });
   const text = (name: "find" | "with", label: string, description?: string) => (
     <TextInput
@@ -43,7 +45,15 @@ export function EditForm({ propertyId, spec, listings, onChange }: Props) {
   );
   switch (spec.tool) {
     case "recipe":
-      return <RecipeEditor propertyId={propertyId} spec={spec} listings={listings} onChange={onChange} />;
+      return (
+        <RecipeEditor
+          propertyId={propertyId}
+          spec={spec}
+          listings={listings}
+          selection={selection}
+          onChange={onChange}
+        />
+      );
     case "replace":
       return (
         <div className={css.form}>
@@ -182,6 +192,23 @@ export function EditForm({ propertyId, spec, listings, onChange }: Props) {
           {tags("Words that no tag may contain")}
         </div>
       );
+    case "season-tags":
+      return (
+        <div className={css.form}>
+          <NativeSelect
+            label="Month"
+            value={spec.with ?? "1"}
+            data={MONTHS.map((label, i) => ({ value: `${i + 1}`, label }))}
+            onChange={(event) => set({ with: event.currentTarget.value })}
+          />
+          <p>
+            Tags that are searched far more in other months go; those whose season it is, or begins in the next month,
+            come in their places. All other tags stay.
+          </p>
+        </div>
+      );
+    case "order-tags":
+      return <p>The tags that are searched most come first. Those of which nothing is known keep their order.</p>;
     case "indexing":
       return (
         <div className={css.form}>

@@ -178,6 +178,7 @@ export function EditPanel(props: Props) {
             propertyId={propertyId}
             spec={spec}
             listings={listings}
+            selection={selection}
             onChange={(next) => {
               setStepping(false);
               if (fewer?.thing === "hit") setFewer(undefined);

@@ -10,13 +10,16 @@ import {
   type NamedRecipe,
   type Part,
   type Recipe,
+  type Selection,
   type Source,
 } from "../api/client";
 import { ofProperty, useChange, useSets } from "../api/queries";
 import { IconArrowDown, IconArrowUp, IconX } from "../parts/icons";
 import { tell } from "../parts/tell";
+import { FindRecipe } from "./FindRecipe";
 import css from "./Rewrite.module.css";
 import { CASES, CONDITIONS, ENCLOSES, type LetterCase, SOURCES, type SourceKind, WAYS, wayOf } from "./recipes";
+import { useImportedColumns } from "./useImported";
 
 const MOST_PARTS = 8;
 
@@ -24,11 +27,12 @@ interface Props {
   propertyId: number;
   spec: EditSpec;
   listings: boolean;
+  selection: Selection;
   onChange: (spec: EditSpec) => void;
 }
 
 /** A recipe as its parts, in the order in which they stand. */
-export function RecipeEditor({ propertyId, spec, listings, onChange }: Props) {
+export function RecipeEditor({ propertyId, spec, listings, selection, onChange }: Props) {
   const recipe = spec.recipe as Recipe;
   const setParts = (parts: Part[]) => onChange({ ...spec, recipe: { parts } });
   const setPart = (at: number, changes: Partial<Part>) =>
@@ -63,6 +67,7 @@ export function RecipeEditor({ propertyId, spec, listings, onChange }: Props) {
         ]}
         onChange={(event) => setParts(wayOf(Number(event.currentTarget.value), spec.field ?? "title", listings).parts)}
       />
+      <FindRecipe propertyId={propertyId} spec={spec} selection={selection} onFound={setParts} />
       <ol className={css.parts}>
         {recipe.parts.map((part, at) => (
           <li key={at} className={css.part} aria-label={`Part ${at + 1}`}>
@@ -108,7 +113,13 @@ export function RecipeEditor({ propertyId, spec, listings, onChange }: Props) {
                 </ActionIcon>
               </span>
             </div>
-            <Sources part={part} at={at} listings={listings} onChange={(sources) => setPart(at, { sources })} />
+            <Sources
+              propertyId={propertyId}
+              part={part}
+              at={at}
+              listings={listings}
+              onChange={(sources) => setPart(at, { sources })}
+            />
             <div className={css.partFoot}>
               <NativeSelect
                 size="xs"
@@ -162,17 +173,21 @@ export function RecipeEditor({ propertyId, spec, listings, onChange }: Props) {
 }
 
 function Sources({
+  propertyId,
   part,
   at,
   listings,
   onChange,
 }: {
+  propertyId: number;
   part: Part;
   at: number;
   listings: boolean;
   onChange: (sources: Part["sources"]) => void;
 }) {
-  const fitting = SOURCES.filter((source) => source.only !== (listings ? "pages" : "listings"));
+  const columns = useImportedColumns(propertyId);
+  const kept = listings ? "pages" : "listings";
+  const fitting = SOURCES.filter(({ only }) => only !== kept && (only !== "imported" || columns.length > 0));
   return (
     <div className={css.sources}>
       {part.sources.map((source, i) => (
@@ -186,13 +201,15 @@ function Sources({
             onChange={(event) => {
               const kind = event.currentTarget.value as SourceKind | "";
               const others = part.sources.filter((_, k) => k !== i);
-              if (kind !== "") onChange(part.sources.map((s, k) => (k === i ? { kind, text: s.text } : s)));
+              if (kind !== "")
+                onChange(part.sources.map((s, k) => (k === i ? { kind, text: kind === "COLUMN" ? "" : s.text } : s)));
               else if (others.length > 0) onChange(others);
             }}
           />
           <SourceText
             source={source}
             at={at}
+            columns={columns}
             onChange={(text) => onChange(part.sources.map((s, k) => (k === i ? { ...s, text } : s)))}
           />
         </span>
@@ -210,10 +227,31 @@ function Sources({
   );
 }
 
-/** What has to be said of a source besides its kind: the fixed text, the number of a keyword, the name of a recipe. */
-function SourceText({ source, at, onChange }: { source: Source; at: number; onChange: (text: string) => void }) {
+/** What has to be said of a source besides its kind: the fixed text, the number of a keyword, the name of a column or recipe. */
+function SourceText({
+  source,
+  at,
+  columns,
+  onChange,
+}: {
+  source: Source;
+  at: number;
+  columns: string[];
+  onChange: (text: string) => void;
+}) {
   const entry = SOURCES.find((each) => each.value === source.kind);
   if (!entry?.asks) return null;
+  if (source.kind === "COLUMN") {
+    return (
+      <NativeSelect
+        size="xs"
+        aria-label={`Column of part ${at + 1}`}
+        data={[{ value: "", label: "which column …", disabled: true }, ...columns]}
+        value={source.text}
+        onChange={(event) => onChange(event.currentTarget.value)}
+      />
+    );
+  }
   const label = source.kind === "FIXED" ? `Fixed text of part ${at + 1}` : `${entry.asks} (part ${at + 1})`;
   return (
     <Textarea

@@ -25,6 +25,7 @@ import { PreviewedCell } from "./PreviewedCell";
 import css from "./Rewrite.module.css";
 import { fieldOf, TOOLS, type Tool, toolChoice } from "./tools";
 import { useDesk } from "./useDesk";
+import { useImportedCells, useImportedColumns } from "./useImported";
 import { type Previewed, usePreviewedRows } from "./usePreviewedRows";
 import { useUndo } from "./useUndo";
 import type { Outcome } from "./Verdict";
@@ -72,6 +73,8 @@ export function Rewrite() {
   const underWay = useUnfinished(propertyId, writing).data?.underWay ?? false;
   const writerColumns = useWriterColumns(propertyId, writing, underWay).data ?? NO_COLUMNS;
   const { onView: onWriterView, cellOf: answerOf } = useWriterCells(propertyId, writing, underWay);
+  const importedColumns = useImportedColumns(propertyId);
+  const { onView: onImportedView, textOf: importedOf } = useImportedCells(propertyId, importedColumns.length > 0);
   const on = (search.get("on") ?? "title") as Field;
   const desk = useDesk(propertyId, view);
   const undo = useUndo(propertyId, desk.settled);
@@ -142,17 +145,38 @@ export function Rewrite() {
       ...(listings
         ? [itemColumns.text("tags", "minmax(220px, 1.6fr)", unsavedOf, becomes("tags"))]
         : [itemColumns.keyword, ...PAGE_FIELDS.map(pageColumn)]),
+      ...importedColumns.map((name) => ({
+        key: `imported ${name}`,
+        label: name,
+        track: "minmax(120px, 0.8fr)",
+        optional: true,
+        text: (row: ItemRow) => importedOf(name, row.id),
+        cell: (row: ItemRow) => <span title={importedOf(name, row.id)}>{importedOf(name, row.id)}</span>,
+      })),
       ...(view.mostAtStake > 0 ? [itemColumns.stake(view.mostAtStake)] : []),
       itemColumns.findings(labelOf),
     ];
-  }, [listings, unsavedOf, view.mostAtStake, labelOf, becomes, writing, writerColumns, answerOf, edited]);
+  }, [
+    listings,
+    unsavedOf,
+    view.mostAtStake,
+    labelOf,
+    becomes,
+    writing,
+    writerColumns,
+    answerOf,
+    edited,
+    importedColumns,
+    importedOf,
+  ]);
   const { onView: onPreviewView } = preview;
   const onView = useCallback(
     (rows: ItemRow[]) => {
       onPreviewView(rows);
       onWriterView(rows);
+      onImportedView(rows);
     },
-    [onPreviewView, onWriterView],
+    [onPreviewView, onWriterView, onImportedView],
   );
   const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
 

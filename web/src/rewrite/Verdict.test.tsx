@@ -45,6 +45,7 @@ it.each([
       propertyId={7}
       spec={now}
       listings
+      selection={{ ids: [] }}
       onChange={(next) => {
         spec = next;
       }}

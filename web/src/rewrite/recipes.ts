@@ -7,8 +7,8 @@ export type LetterCase = Recipe["parts"][number]["letterCase"];
 interface SourceEntry {
   value: SourceKind;
   label: string;
-  /** what only pages have, or only listings and videos */
-  only?: "pages" | "listings";
+  /** what only pages have, only listings and videos, or only what came from a file */
+  only?: "pages" | "listings" | "imported";
   /** what has to be said of it besides, and how it is asked for */
   asks?: string;
 }
@@ -25,9 +25,11 @@ export const SOURCES: SourceEntry[] = [
   { value: "TAG", label: "the first tag", only: "listings" },
   { value: "COPY_OPENING", label: "the first paragraph" },
   { value: "COPY_SENTENCE", label: "the first good sentence" },
+  { value: "TELLING_PHRASE", label: "the most telling phrase" },
   { value: "PRICE", label: "the price", only: "listings" },
   { value: "YEAR", label: "the year of publication" },
   { value: "BRAND", label: "the client’s name" },
+  { value: "COLUMN", label: "an imported column", only: "imported", asks: "Name of the column" },
   { value: "RECIPE", label: "another recipe", asks: "Name of the recipe" },
   { value: "FIXED", label: "fixed text", asks: "Fixed text; one wording a line" },
 ];
@@ -166,7 +168,10 @@ export function startOf(tool: Tool, field: Field, given: { find: string; with: s
     case "spaces":
     case "open-with-title":
     case "merge-twins":
+    case "order-tags":
       return { tool, field };
+    case "season-tags":
+      return { tool, field: "tags", with: `${new Date().getMonth() + 1}` };
     case "case":
       return { tool, field, letterCase: "sentence" };
     case "add-tags":

@@ -23,7 +23,9 @@ export type Tool =
   | "remove-tags"
   | "replace-tag"
   | "merge-twins"
+  | "order-tags"
   | "tag-sets"
+  | "season-tags"
   | "indexing"
   | "writer"
   | "sheet"
@@ -64,6 +66,8 @@ export const TOOLS: ToolEntry[] = [
   { tool: "emoji", label: "Remove emoji", group: "Repair" },
   { tool: "spaces", label: "White space", group: "Repair" },
   { tool: "tag-sets", label: "Choose tag sets", group: "Tags", only: "tags", barred: true },
+  { tool: "season-tags", label: "Tags of the season", group: "Tags", only: "tags" },
+  { tool: "order-tags", label: "Order by searches", group: "Tags", only: "tags" },
   { tool: "add-tags", label: "Add tags", group: "Tags", only: "tags", barred: true },
   { tool: "remove-tags", label: "Remove tags", group: "Tags", only: "tags" },
   { tool: "replace-tag", label: "Replace a tag", group: "Tags", only: "tags" },
