@@ -125,11 +125,15 @@ export function Grid<R>(props: Props<R>) {
   useEffect(() => {
     onView?.(drawn);
   }, [drawnIds, onView]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: only when another is asked for
+  const shownPlace = columns.findIndex((column) => column.key === shownColumn);
+  const loaded = rows.total !== undefined;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only when another is asked for, or a panel takes its room
   useEffect(() => {
-    const place = columns.findIndex((column) => column.key === shownColumn);
-    if (place >= 0) keys.showColumn(place);
-  }, [shownColumn]);
+    if (shownPlace < 0 || !scroller.current) return;
+    const sized = new ResizeObserver(() => keys.showColumn(shownPlace));
+    sized.observe(scroller.current);
+    return () => sized.disconnect();
+  }, [shownPlace, loaded]);
 
   const tick = choice ? TICK_WIDTH : 0;
   const tracks = [tick ? `${tick}px` : "", ...arrangement.tracks, `${MENU_WIDTH}px`].join(" ");

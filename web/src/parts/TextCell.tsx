@@ -1,5 +1,6 @@
 import type { Cell } from "../api/client";
 import { IconPaperclip } from "./icons";
+import { partsInWords } from "./partTexts";
 import css from "./TextCell.module.css";
 import { sizeInTable, TrueMeasure } from "./TrueMeasure";
 
@@ -7,11 +8,14 @@ interface Props {
   cell: Cell;
   /** How many other items have the same text, in words; "" where none. */
   same?: string;
+  /** Whether it has a text for each image or link of the page. */
+  ofParts?: boolean;
 }
 
 /** A field in a table: the text in force at its true measure, marked where it is missing, drafted, kept, alike or off its keyword. */
-export function TextCell({ cell, same }: Props) {
-  const text = cell.draft ?? cell.captured;
+export function TextCell({ cell, same, ofParts }: Props) {
+  const inForce = cell.draft ?? cell.captured;
+  const text = ofParts ? partsInWords(inForce) : inForce;
   const lines = (cell.fit?.desktopLines ?? 1) > 1;
   const style = [css.cell, lines && css.ofLines, cell.draft !== null && css.draft].filter(Boolean).join(" ");
   return (

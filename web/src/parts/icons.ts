@@ -8,5 +8,6 @@ export { default as IconDownload } from "@tabler/icons-react/dist/esm/icons/Icon
 export { default as IconHelp } from "@tabler/icons-react/dist/esm/icons/IconHelp.mjs";
 export { default as IconMoon } from "@tabler/icons-react/dist/esm/icons/IconMoon.mjs";
 export { default as IconPaperclip } from "@tabler/icons-react/dist/esm/icons/IconPaperclip.mjs";
+export { default as IconPhoto } from "@tabler/icons-react/dist/esm/icons/IconPhoto.mjs";
 export { default as IconPin } from "@tabler/icons-react/dist/esm/icons/IconPin.mjs";
 export { default as IconX } from "@tabler/icons-react/dist/esm/icons/IconX.mjs";

@@ -1,9 +1,10 @@
 import { Fragment, type ReactNode } from "react";
 import type { ItemRow } from "../api/client";
-import { cellOf, type DraftedField, fieldLabel } from "./fields";
+import { cellOf, type DraftedField, fieldLabel, isOfParts } from "./fields";
 import type { Column } from "./Grid";
 import css from "./itemColumns.module.css";
 import { atStake, count, few, originOf, pathOf } from "./number";
+import { partsInWords } from "./partTexts";
 import { TextCell } from "./TextCell";
 
 const sameAs = (row: ItemRow, field: string) => {
@@ -64,11 +65,12 @@ const text = (
   text: (row) => unsavedOf(row.id, field)?.text ?? inForce(cellOf(row, field)),
   cell: (row) => {
     const unsaved = unsavedOf(row.id, field);
-    if (unsaved) return <UnsavedCell {...unsaved} />;
+    if (unsaved)
+      return <UnsavedCell {...unsaved} text={isOfParts(field) ? partsInWords(unsaved.text) : unsaved.text} />;
     const other = instead(row);
     if (other !== undefined) return other;
     const cell = cellOf(row, field);
-    return cell && <TextCell cell={cell} same={sameAs(row, field)} />;
+    return cell && <TextCell cell={cell} same={sameAs(row, field)} ofParts={isOfParts(field)} />;
   },
 });
 
@@ -104,7 +106,7 @@ const h1: Column<ItemRow> = {
 };
 
 const links: Column<ItemRow> = {
-  key: "links",
+  key: "linksIn",
   label: "inbound links",
   track: "96px",
   sort: "links-in",

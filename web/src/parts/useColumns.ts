@@ -33,6 +33,16 @@ interface Arrangement {
 /** The least width of a track such as "minmax(200px, 2fr)", in px. */
 const leastOf = (track: string) => Number.parseInt(track.replace("minmax(", ""), 10);
 
+/** The optional columns that somebody wants in a table. */
+export function useWantedColumns(table: string) {
+  const [kept] = useLocalStorage<Arrangement | null>({
+    key: `columns of ${table}`,
+    defaultValue: null,
+    getInitialValueInEffect: false,
+  });
+  return kept?.wanted ?? NO_ROWS;
+}
+
 /** The columns of a table as somebody arranged them: in their order, without the hidden ones, the pinned ones first. */
 export function useColumns<R>(table: string, columns: Column<R>[]) {
   const asMade: Arrangement = {

@@ -35,7 +35,7 @@ export type FilterName = (typeof FILTERS)[number];
  * @param pinned whether the order stays while rows are edited
  * @param among the name of items that are picked out on the server, such as those that an edit would change
  */
-export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned = false, among?: string) {
+export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned = false, among?: string, parts = false) {
   const [search] = useSearchParams();
   const [nonce, setNonce] = useState(0);
   const order = useRef<{ key: string; asOf: number }>({ key: "", asOf: 0 });
@@ -64,12 +64,12 @@ export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned =
     }),
     [filter, search, sort, desc, among],
   );
-  const key = JSON.stringify([query, nonce]);
+  const key = JSON.stringify([query, nonce, parts]);
   const rows = useRows<ItemRow>(ofProperty(propertyId, "items", key), async (from, count, signal) => {
     const asOf = pinned && order.current.key === key ? order.current.asOf : undefined;
     const slice = await answer(
       api.GET("/api/properties/{propertyId}/items", {
-        params: { path: { propertyId }, query: { ...query, from, count, asOf } },
+        params: { path: { propertyId }, query: { ...query, from, count, asOf, parts } },
         signal,
       }),
     );

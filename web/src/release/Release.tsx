@@ -8,10 +8,11 @@ import { CloseUp } from "../parts/CloseUp";
 import { ConflictDialog } from "../parts/ConflictDialog";
 import { useChoice } from "../parts/choice";
 import { FilterBar } from "../parts/FilterBar";
-import { cellOf, DRAFTED_FIELDS, type DraftedField, fieldLabel } from "../parts/fields";
+import { cellOf, DRAFTED_FIELDS, type DraftedField, fieldLabel, isOfParts } from "../parts/fields";
 import { type Column, Grid } from "../parts/Grid";
 import { itemColumns } from "../parts/itemColumns";
 import { of } from "../parts/number";
+import { partsInWords } from "../parts/partTexts";
 import { RefreshOrder } from "../parts/RefreshOrder";
 import stage from "../parts/stage.module.css";
 import { TextCell } from "../parts/TextCell";
@@ -36,7 +37,9 @@ function before(field: DraftedField): Column<ItemRow> {
     text: (row) => cellOf(row, field)?.captured ?? "",
     cell: (row) => {
       const cell = cellOf(row, field);
-      return cell?.draft == null ? "" : <span className={css.before}>{cell.captured || "none"}</span>;
+      if (cell?.draft == null) return "";
+      const text = isOfParts(field) ? partsInWords(cell.captured) : cell.captured;
+      return <span className={css.before}>{text || "none"}</span>;
     },
   };
 }
@@ -49,7 +52,7 @@ function after(field: DraftedField): Column<ItemRow> {
     text: (row) => cellOf(row, field)?.draft ?? "",
     cell: (row) => {
       const cell = cellOf(row, field);
-      return cell?.draft == null ? "" : <TextCell cell={cell} />;
+      return cell?.draft == null ? "" : <TextCell cell={cell} ofParts={isOfParts(field)} />;
     },
   };
 }
@@ -71,7 +74,7 @@ const statesOf = (row: ItemRow) =>
 export function Release() {
   const { propertyId, property, standing } = useProperty();
   const [search] = useSearchParams();
-  const view = useItemView(propertyId, DRAFTED, true);
+  const view = useItemView(propertyId, DRAFTED, true, undefined, true);
   const choice = useChoice(view.filter);
   const [hand, setHand] = useState<number>();
   const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);

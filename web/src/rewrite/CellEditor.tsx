@@ -11,12 +11,13 @@ import {
 } from "react";
 import { createPortal } from "react-dom";
 import { type Appearance, answer, api, type ItemRow, type LimitCheck } from "../api/client";
-import { fieldLabel } from "../parts/fields";
+import { fieldLabel, isOfParts } from "../parts/fields";
 import { count, of } from "../parts/number";
 import { ResultPreview } from "../parts/ResultPreview";
 import { CutLines } from "../parts/TrueMeasure";
 import { useLooks } from "../parts/useLooks";
 import css from "./CellEditor.module.css";
+import { PartsBox } from "./PartsBox";
 import { SwitchBox } from "./SwitchBox";
 
 interface Props {
@@ -86,6 +87,8 @@ export function CellEditor({ propertyId, row, field, value, onChange }: Props) {
             <Measured input={input} label={label} value={value} fit={fit} onChange={onChange} />
           ) : field === "indexing" ? (
             <SwitchBox label={label} value={value} onChange={onChange} />
+          ) : isOfParts(field) ? (
+            <PartsBox field={field} label={label} value={value} onChange={onChange} />
           ) : (
             <textarea
               ref={input as RefObject<HTMLTextAreaElement>}

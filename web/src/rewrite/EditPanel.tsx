@@ -121,6 +121,7 @@ export function EditPanel(props: Props) {
             <NativeSelect
               size="xs"
               aria-label="Tool"
+              className={css.choice}
               value={tool}
               data={toolChoice(listings)}
               onChange={(event) => {
@@ -133,6 +134,7 @@ export function EditPanel(props: Props) {
             <NativeSelect
               size="xs"
               aria-label="Field"
+              className={css.choice}
               value={field}
               data={[
                 { value: "title", label: "of titles" },
@@ -142,6 +144,10 @@ export function EditPanel(props: Props) {
                   : [
                       { value: "h1", label: "of H1s" },
                       { value: "slug", label: "of slugs" },
+                      { value: "images", label: "of alt texts" },
+                      { value: "links", label: "of link texts" },
+                      { value: "og-title", label: "of Open Graph titles" },
+                      { value: "og-description", label: "of Open Graph descriptions" },
                     ]),
               ]}
               onChange={(event) => onTool(tool, event.currentTarget.value as Field)}

@@ -55,14 +55,14 @@ export function FindRecipe({ propertyId, spec, selection, onFound }: Props) {
         </p>
       )}
       {others.length > 0 && (
-        <dl className={css.compared}>
+        <ul className={css.compared} aria-label="What it makes of others">
           {others.slice(0, 5).map(({ address, text, made }) => (
-            <div key={address}>
-              <dt>{text}</dt>
-              <dd>{made || "nothing"}</dd>
-            </div>
+            <li key={address}>
+              <b>{text}</b>
+              <span>{made || "nothing"}</span>
+            </li>
           ))}
-        </dl>
+        </ul>
       )}
     </details>
   );

@@ -1,4 +1,5 @@
 import type { ItemRow, PreviewRow } from "../api/client";
+import { partsInWords } from "../parts/partTexts";
 import { TextCell } from "../parts/TextCell";
 import { sizeInTable, TrueMeasure } from "../parts/TrueMeasure";
 import css from "./PreviewedCell.module.css";
@@ -22,17 +23,26 @@ function titleOf(preview: PreviewRow, old: string) {
 }
 
 /** A cell of the desk while an edit is previewed: the old text above the new one. */
-export function PreviewedCell({ cell, preview }: { cell: ItemRow["title"]; preview: PreviewRow }) {
+export function PreviewedCell({
+  cell,
+  preview,
+  ofParts,
+}: {
+  cell: ItemRow["title"];
+  preview: PreviewRow;
+  ofParts: boolean;
+}) {
+  const inWords = (text: string) => (ofParts ? partsInWords(text) : text);
   const words = WORDS[preview.result];
   if (preview.after === null) {
     return (
       <>
-        <TextCell cell={cell} />
+        <TextCell cell={cell} ofParts={ofParts} />
         {words && <span className={css.left}>{words}</span>}
       </>
     );
   }
-  const old = cell.draft ?? cell.captured;
+  const old = inWords(cell.draft ?? cell.captured);
   const { fit } = preview;
   const noRoom = preview.leftOut.filter(({ why }) => why === "NO_ROOM").map(({ text }) => text);
   return (
@@ -47,7 +57,11 @@ export function PreviewedCell({ cell, preview }: { cell: ItemRow["title"]; previ
         )}
       </span>
       <span className={fit ? css.text : `${css.text} ${css.plain}`}>
-        {fit ? <TrueMeasure text={preview.after} fit={fit} size={sizeInTable(fit)} /> : preview.after || "none"}
+        {fit ? (
+          <TrueMeasure text={preview.after} fit={fit} size={sizeInTable(fit)} />
+        ) : (
+          inWords(preview.after) || "none"
+        )}
       </span>
       {fit?.says && <b className={css.over}>{fit.says}</b>}
     </span>

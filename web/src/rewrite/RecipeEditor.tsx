@@ -115,6 +115,7 @@ export function RecipeEditor({ propertyId, spec, listings, selection, onChange }
             </div>
             <Sources
               propertyId={propertyId}
+              field={spec.field ?? ""}
               part={part}
               at={at}
               listings={listings}
@@ -174,20 +175,26 @@ export function RecipeEditor({ propertyId, spec, listings, selection, onChange }
 
 function Sources({
   propertyId,
+  field,
   part,
   at,
   listings,
   onChange,
 }: {
   propertyId: number;
+  field: string;
   part: Part;
   at: number;
   listings: boolean;
   onChange: (sources: Part["sources"]) => void;
 }) {
   const columns = useImportedColumns(propertyId);
-  const kept = listings ? "pages" : "listings";
-  const fitting = SOURCES.filter(({ only }) => only !== kept && (only !== "imported" || columns.length > 0));
+  const fitting = SOURCES.filter(({ only }) => {
+    if (only === "imported") return columns.length > 0;
+    if (only === "parts") return field === "images" || field === "links";
+    if (only === "links") return field === "links";
+    return only !== (listings ? "pages" : "listings");
+  });
   return (
     <div className={css.sources}>
       {part.sources.map((source, i) => (

@@ -8,12 +8,13 @@ import { CloseUp } from "../parts/CloseUp";
 import { ConflictDialog } from "../parts/ConflictDialog";
 import { useChoice } from "../parts/choice";
 import { FilterBar } from "../parts/FilterBar";
-import { cellOf, type DraftedField } from "../parts/fields";
+import { cellOf, type DraftedField, isOfParts, PART_FIELDS } from "../parts/fields";
 import { Grid } from "../parts/Grid";
 import { itemColumns } from "../parts/itemColumns";
 import { of } from "../parts/number";
 import { RefreshOrder } from "../parts/RefreshOrder";
 import stage from "../parts/stage.module.css";
+import { useWantedColumns } from "../parts/useColumns";
 import { useItemView } from "../parts/useItemView";
 import { useLabels } from "../parts/useLabels";
 import { useProperty } from "../parts/useProperty";
@@ -49,7 +50,13 @@ const PAGE_FIELDS = [
   { field: "h1", track: "minmax(220px, 1fr)" },
   { field: "slug", track: "minmax(180px, 0.8fr)" },
   { field: "indexing", track: "92px" },
+  { field: "images", track: "minmax(240px, 1fr)" },
+  { field: "links", track: "minmax(240px, 1fr)" },
+  { field: "og-title", track: "minmax(220px, 1fr)" },
+  { field: "og-description", track: "minmax(260px, 1.2fr)" },
 ] as const;
+
+const DESK = "The desk";
 
 /** Titles and descriptions of the writer are drawn as wide as those of the desk. */
 const WRITTEN_TRACKS: Record<string, string> = { title: TITLE_TRACK, description: DESCRIPTION_TRACK };
@@ -62,20 +69,22 @@ export function Rewrite() {
   const [outcome, setOutcome] = useState<Outcome>();
   const [written, setWritten] = useState<string>();
   const among = previewed?.complete && outcome ? `${previewed.token} ${outcome}` : written;
-  const view = useItemView(propertyId, NOTHING, true, among);
+  const tool = search.get("tool") as Tool | null;
+  const on = (search.get("on") ?? "title") as Field;
+  const wanted = useWantedColumns(DESK);
+  const withParts = PART_FIELDS.some((field) => wanted.includes(field) || (tool !== null && on === field));
+  const view = useItemView(propertyId, NOTHING, true, among, withParts);
   const preview = usePreviewedRows(previewed);
   const choice = useChoice(view.filter);
   const setSearch = useSearchChange();
   const [hand, setHand] = useState<number>();
   const [wording, setWording] = useState<"title" | "description">();
-  const tool = search.get("tool") as Tool | null;
   const writing = tool === "writer";
   const underWay = useUnfinished(propertyId, writing).data?.underWay ?? false;
   const writerColumns = useWriterColumns(propertyId, writing, underWay).data ?? NO_COLUMNS;
   const { onView: onWriterView, cellOf: answerOf } = useWriterCells(propertyId, writing, underWay);
   const importedColumns = useImportedColumns(propertyId);
   const { onView: onImportedView, textOf: importedOf } = useImportedCells(propertyId, importedColumns.length > 0);
-  const on = (search.get("on") ?? "title") as Field;
   const desk = useDesk(propertyId, view);
   const undo = useUndo(propertyId, desk.settled);
   const replaceInAll = useRef<() => void>(() => undefined);
@@ -121,7 +130,7 @@ export function Rewrite() {
     (field: DraftedField) => (row: ItemRow) => {
       const line = field === previewed?.field ? made.get(row.id) : undefined;
       const cell = cellOf(row, field);
-      return line && cell ? <PreviewedCell cell={cell} preview={line} /> : undefined;
+      return line && cell ? <PreviewedCell cell={cell} preview={line} ofParts={isOfParts(field)} /> : undefined;
     },
     [made, previewed?.field],
   );
@@ -211,7 +220,7 @@ export function Rewrite() {
       <div className={stage.split}>
         <div className={stage.table}>
           <Grid
-            label="The desk"
+            label={DESK}
             columns={columns}
             {...view.grid}
             tall={previewed && previewed.field !== "title" ? TALLER_ROW : TALL_ROW}

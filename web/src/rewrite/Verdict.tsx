@@ -24,7 +24,7 @@ interface Props {
 
 /** What an edit would do, in words; each count narrows the desk to its items. */
 export function Verdict({ figures, field, outcome, onOutcome }: Props) {
-  const things: Record<string, string> = { tags: "tag set", indexing: "page" };
+  const things: Record<string, string> = { tags: "tag set", indexing: "page", images: "page", links: "page" };
   const thing = things[field] ?? fieldLabel(field);
   const fitting = figures.fitting === figures.changes ? "all" : count(figures.fitting);
   const parts = [

@@ -7,8 +7,8 @@ export type LetterCase = Recipe["parts"][number]["letterCase"];
 interface SourceEntry {
   value: SourceKind;
   label: string;
-  /** what only pages have, only listings and videos, or only what came from a file */
-  only?: "pages" | "listings" | "imported";
+  /** what only some have: pages, listings and videos, what came from a file, images and links, links alone */
+  only?: "pages" | "listings" | "imported" | "parts" | "links";
   /** what has to be said of it besides, and how it is asked for */
   asks?: string;
 }
@@ -26,6 +26,9 @@ export const SOURCES: SourceEntry[] = [
   { value: "COPY_OPENING", label: "the first paragraph" },
   { value: "COPY_SENTENCE", label: "the first good sentence" },
   { value: "TELLING_PHRASE", label: "the most telling phrase" },
+  { value: "FILE_WORDS", label: "the words of the file’s name", only: "parts" },
+  { value: "LINKED_KEYWORD", label: "the keyword of the linked page", only: "links" },
+  { value: "LINKED_H1", label: "the H1 of the linked page", only: "links" },
   { value: "PRICE", label: "the price", only: "listings" },
   { value: "YEAR", label: "the year of publication" },
   { value: "BRAND", label: "the client’s name" },
@@ -126,6 +129,18 @@ const ONE_PART: Part[] = [
   part(OWN_WORDS, "", 1, { shortenable: true }),
 ];
 
+/** The same ways for the texts of images and links. */
+const OF_IMAGES: Part[] = [
+  part(from("KEYWORD", "H1", "TITLE"), "", 1, { letterCase: "SENTENCE" }),
+  part(from("KEYWORD"), "", 1, { letterCase: "SENTENCE" }),
+  part(from("FILE_WORDS", "H1", "TITLE"), "", 1, { letterCase: "SENTENCE" }),
+];
+const OF_LINKS: Part[] = [
+  part(from("LINKED_KEYWORD", "LINKED_H1", "FILE_WORDS"), "", 1),
+  part(from("LINKED_KEYWORD"), "", 1),
+  part(from("LINKED_H1", "FILE_WORDS"), "", 1),
+];
+
 /** A way for listings and videos, which have neither H1 nor words in their addresses. */
 const withoutPages = (recipe: Recipe): Recipe => ({
   parts: recipe.parts.map((each) => ({
@@ -137,7 +152,9 @@ const withoutPages = (recipe: Recipe): Recipe => ({
 /** A ready-made recipe, by its place among the ways. An H1 and a slug are one part. */
 export function wayOf(way: number, field: Field, listings: boolean): Recipe {
   if (field === "h1" || field === "slug") return { parts: [ONE_PART[way]] };
-  const recipe = field === "title" ? WAYS[way].title : WAYS[way].description;
+  if (field === "images") return { parts: [OF_IMAGES[way]] };
+  if (field === "links") return { parts: [OF_LINKS[way]] };
+  const recipe = field === "title" || field === "og-title" ? WAYS[way].title : WAYS[way].description;
   return listings ? withoutPages(recipe) : recipe;
 }
 

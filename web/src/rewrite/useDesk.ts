@@ -133,7 +133,13 @@ export function useDesk(propertyId: number, view: ItemView) {
         api.GET("/api/properties/{propertyId}/items/copy", {
           params: {
             path: { propertyId },
-            query: { ...filter, ...order, columns: columns as CopiedColumn[], from, count },
+            query: {
+              ...filter,
+              ...order,
+              columns: columns.map((key) => key.replace("-", "") as CopiedColumn),
+              from,
+              count,
+            },
           },
           parseAs: "text",
         }),

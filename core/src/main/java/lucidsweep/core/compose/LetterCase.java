@@ -13,6 +13,7 @@ public enum LetterCase {
     UPPER,
     LOWER;
 
+    private static final int SMALL_WORD = 3;
     private static final Pattern WORD = Pattern.compile("[\\p{L}\\p{N}\\p{M}'’]+");
 
     /**
@@ -23,16 +24,38 @@ public enum LetterCase {
      */
     public String apply(String text, Names names, Language language) {
         if (this == AS_IS) return text;
+        boolean capitalsTell = this == SENTENCE && isSentenceCase(text, language);
         StringBuilder out = new StringBuilder(text.length());
         Matcher word = WORD.matcher(text);
         int from = 0;
         while (word.find()) {
             boolean first = from == 0 || this == SENTENCE && endsSentence(text, word.start());
-            out.append(text, from, word.start()).append(of(word.group(), first, language));
+            out.append(text, from, word.start())
+                    .append(
+                            capitalsTell && !first && !isAllCapitals(word.group())
+                                    ? word.group()
+                                    : of(word.group(), first, language));
             from = word.end();
         }
         out.append(text, from, text.length());
         return names.restored(out.toString());
+    }
+
+    /** Whether most longer words behind the first have small letters: then what has a capital is a name, such as "March". */
+    private static boolean isSentenceCase(String text, Language language) {
+        Matcher word = WORD.matcher(text);
+        int small = 0;
+        int capital = 0;
+        word.find();
+        while (word.find()) {
+            if (endsSentence(text, word.start())) continue;
+            boolean isCapital = Character.isUpperCase(word.group().charAt(0));
+            if (isCapital && language.small().contains(word.group().toLowerCase(Locale.ROOT))) return false;
+            if (word.group().length() <= SMALL_WORD) continue;
+            if (isCapital) capital++;
+            else small++;
+        }
+        return small > 0 && small >= capital;
     }
 
     private String of(String word, boolean first, Language language) {

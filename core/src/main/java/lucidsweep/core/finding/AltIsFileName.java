@@ -15,6 +15,10 @@ final class AltIsFileName extends CapturedCheck {
         super(Field.IMAGES, "file-name", "file name");
     }
 
+    static boolean isFileName(String alt) {
+        return FILE.matcher(alt).matches();
+    }
+
     @Override
     Sentence sentence() {
         return Sentence.ofItems("has file names as alt texts", "have file names as alt texts");
@@ -24,7 +28,7 @@ final class AltIsFileName extends CapturedCheck {
     public String note(PageFacts page, String address) {
         List<String> names = page.images().stream()
                 .map(PageFacts.Image::alt)
-                .filter(alt -> alt != null && FILE.matcher(alt).matches())
+                .filter(alt -> alt != null && isFileName(alt))
                 .toList();
         return some(names, page.images().size(), "image");
     }

@@ -21,6 +21,11 @@ public final class PageNotes {
     /** The addresses of the page in other languages: no check's id, but what the whole site is asked about. */
     private static final String ALTERNATES = "alternates";
 
+    /** Stands for a text of which it is only known that it is there. */
+    private static final String SOMETHING = "…";
+
+    private static final String SHARED = Field.HEAD.code() + " shared-";
+
     private final Map<String, String> byCheck;
 
     private PageNotes(Map<String, String> byCheck) {
@@ -66,6 +71,41 @@ public final class PageNotes {
         Map<String, String> others = new HashMap<>(byCheck);
         others.keySet().removeIf(id -> id.startsWith(field.code() + " "));
         return new PageNotes(others);
+    }
+
+    /** The same as if its images had the alt texts that are drafted; null for what was captured. */
+    public PageNotes withImages(String parts, String address) {
+        // Whether an image that links has a text depends on which one it is.
+        return parts == null ? this : with(DraftedPage.withImages(parts), address, Field.IMAGES.code() + " ");
+    }
+
+    /** The same as if the links in its copy had the texts that are drafted; null for what was captured. */
+    public PageNotes withLinks(String parts, String address) {
+        return parts == null ? this : with(DraftedPage.withLinks(parts), address, Field.LINKS.code() + " ");
+    }
+
+    /** The same as if it were shared as is drafted; null for what was captured. */
+    public PageNotes withShared(String title, String description, String address) {
+        if (title == null && description == null) return this;
+        String missing = byCheck.getOrDefault(SHARED + "incomplete", "");
+        boolean neither = byCheck.containsKey(SHARED + "missing");
+        boolean captured = !neither && !missing.startsWith("og:description");
+        PageFacts.Shared shared = new PageFacts.Shared(
+                title == null ? byCheck.getOrDefault(SHARED + "other", "") : title,
+                description != null ? description : captured ? SOMETHING : "");
+        return with(DraftedPage.sharedAs(shared), address, SHARED);
+    }
+
+    private PageNotes with(PageFacts drafted, String address, String concerned) {
+        Map<String, String> redone = new HashMap<>(byCheck);
+        for (Check check : Checks.all()) {
+            boolean looks = check.id().startsWith(concerned) && !(check instanceof AltEmptyInLink);
+            if (!looks || !(check instanceof Noting noting)) continue;
+            String note = noting.note(drafted, address);
+            if (note.isEmpty()) redone.remove(check.id());
+            else redone.put(check.id(), note);
+        }
+        return new PageNotes(redone);
     }
 
     /** The addresses of the page in other languages, as written. */

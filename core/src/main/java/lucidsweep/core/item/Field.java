@@ -13,10 +13,12 @@ public enum Field {
     IMAGES("alt text", 0.1),
     LINKS("link text", 0.1),
     HEAD("page head", 0.05),
+    OG_TITLE("Open Graph title", 0.05),
+    OG_DESCRIPTION("Open Graph description", 0.05),
     INDEXING("indexing", 0);
 
     private final String label;
-    private final String code = name().toLowerCase(Locale.ROOT);
+    private final String code = name().toLowerCase(Locale.ROOT).replace('_', '-');
     private final double weight;
 
     Field(String label, double weight) {

@@ -83,7 +83,8 @@ public record Standard(
         return switch (field) {
             case TITLE -> title;
             case DESCRIPTION -> description;
-            case H1 -> new TextLimits(ANY_WIDTH, ANY_WIDTH, Integer.MAX_VALUE, 0);
+            case H1, OG_TITLE, OG_DESCRIPTION, LINKS -> new TextLimits(ANY_WIDTH, ANY_WIDTH, Integer.MAX_VALUE, 0);
+            case IMAGES -> new TextLimits(ANY_WIDTH, ANY_WIDTH, pages.maxAltChars(), 0);
             case SLUG -> new TextLimits(ANY_WIDTH, ANY_WIDTH, pages.maxSlugChars(), 0);
             default -> throw new IllegalArgumentException("there are no limits of the " + field.label());
         };

@@ -146,6 +146,8 @@ class ComposeTest {
     @CsvSource({
         "SENTENCE, KAYAK HIRE in GULL COVE. Book NOW, Kayak hire in Gull Cove. Book NOW",
         "SENTENCE, Kayak Hire In gull cove, Kayak hire in Gull Cove",
+        "SENTENCE, a paddler’s soup for November, A paddler’s soup for November",
+        "SENTENCE, what the Keeper wrote in May, What the Keeper wrote in May",
         "TITLE, the best of the tarrin bay kayaks, The Best of the Tarrin Bay Kayaks",
         "UPPER, Kayak hire, KAYAK HIRE",
         "LOWER, GULL COVE hire, Gull Cove hire",

@@ -27,7 +27,7 @@ final class MovedIds {
             "review",
             "item_set");
 
-    private static final int FIELD_BITS = 3;
+    private static final int FIELD_BITS = 4;
 
     /** Captures are numbered in blocks of so many. */
     private static final long BLOCK = 1_000;

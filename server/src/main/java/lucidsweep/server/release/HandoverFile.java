@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.function.Consumer;
 import lucidsweep.core.compose.TagList;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.item.PartTexts;
 import lucidsweep.core.page.Redirects;
 import lucidsweep.core.page.Slug;
 import lucidsweep.server.gather.imports.ImportShape;
@@ -48,12 +49,40 @@ final class HandoverFile {
     }
 
     private void writeCsv(Handover handover, Writer out) {
+        boolean withParts = mapper.fields(handover.id()).stream().anyMatch(PartTexts::areOf);
         try (CsvText csv = CsvText.faithful(out)) {
-            csv.row("address", "field", "before", "after");
+            if (withParts) csv.row("address", "field", "part", "before", "after");
+            else csv.row("address", "field", "before", "after");
             forEachItem(
                     handover,
-                    lines -> lines.forEach(line -> csv.row(line.address(), line.field(), line.before(), line.after())));
+                    lines -> lines.forEach(line -> {
+                        if (PartTexts.areOf(line.field())) writeParts(line, csv);
+                        else if (withParts) csv.row(line.address(), line.field(), "", line.before(), line.after());
+                        else csv.row(line.address(), line.field(), line.before(), line.after());
+                    }));
         }
+    }
+
+    /** A row for each image or link whose text changes. */
+    private static void writeParts(ReleaseMapper.Line line, CsvText csv) {
+        for (ChangedPart part : changed(line)) {
+            csv.row(line.address(), line.field(), part.address, part.before, part.after);
+        }
+    }
+
+    private record ChangedPart(String address, String before, String after) {}
+
+    private static List<ChangedPart> changed(ReleaseMapper.Line line) {
+        List<PartTexts.Part> before = PartTexts.of(line.before());
+        List<PartTexts.Part> after = PartTexts.of(line.after());
+        List<ChangedPart> changed = new ArrayList<>();
+        for (int i = 0; i < Math.min(before.size(), after.size()); i++) {
+            if (before.get(i).equals(after.get(i))) continue;
+            String text = before.get(i).text() == null ? "" : before.get(i).text();
+            changed.add(
+                    new ChangedPart(after.get(i).address(), text, after.get(i).text()));
+        }
+        return changed;
     }
 
     private void writeJson(Handover handover, Writer out) throws IOException {
@@ -63,12 +92,20 @@ final class HandoverFile {
             Map<String, Object> item = new LinkedHashMap<>();
             item.put("address", lines.get(0).address());
             for (ReleaseMapper.Line line : lines) {
-                item.put(line.field().code(), line.field() == Field.TAGS ? TagList.of(line.after()) : line.after());
+                item.put(line.field().code(), value(line));
             }
             append(out, separator[0] + json.writeValueAsString(item));
             separator[0] = ",\n";
         });
         out.write("\n]\n");
+    }
+
+    private static Object value(ReleaseMapper.Line line) {
+        if (line.field() == Field.TAGS) return TagList.of(line.after());
+        if (!PartTexts.areOf(line.field())) return line.after();
+        Map<String, String> texts = new LinkedHashMap<>();
+        for (ChangedPart part : changed(line)) texts.put(part.address, part.after);
+        return texts;
     }
 
     private void writeHtml(Handover handover, Writer out) {
@@ -82,6 +119,12 @@ final class HandoverFile {
                 }
                 if (line.field() == Field.INDEXING) {
                     append(out, "<meta name=\"robots\" content=\"" + text + "\">\n");
+                }
+                if (line.field() == Field.OG_TITLE) {
+                    append(out, "<meta property=\"og:title\" content=\"" + text + "\">\n");
+                }
+                if (line.field() == Field.OG_DESCRIPTION) {
+                    append(out, "<meta property=\"og:description\" content=\"" + text + "\">\n");
                 }
             }
             append(out, "\n");

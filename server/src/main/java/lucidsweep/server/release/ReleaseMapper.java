@@ -57,6 +57,10 @@ interface ReleaseMapper {
             order by l.handover_id, l.item_id fetch first #{limit} rows with ties""")
     List<Line> lines(long handoverId, long afterItem, int limit);
 
+    /** The fields of which anything was handed over. */
+    @Select("select distinct field from handover_line where handover_id = #{handoverId}")
+    List<Field> fields(long handoverId);
+
     /** The slugs that were handed over with some handovers of a property, the first first. */
     @Select("""
             select l.item_id, i.address, l.field, l.before_text "BEFORE", l.after_text "AFTER"

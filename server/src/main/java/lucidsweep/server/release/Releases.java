@@ -168,10 +168,13 @@ public class Releases {
         return handover;
     }
 
+    private static final Set<Field> OF_HEAD =
+            Set.of(Field.TITLE, Field.DESCRIPTION, Field.INDEXING, Field.OG_TITLE, Field.OG_DESCRIPTION);
+
     /** Whether a file of a format has a place for a field; what it has none for stays approved. */
     private static boolean holds(String format, Field field) {
         return switch (format) {
-            case "html" -> field == Field.TITLE || field == Field.DESCRIPTION || field == Field.INDEXING;
+            case "html" -> OF_HEAD.contains(field);
             case "redirects" -> field == Field.SLUG;
             default -> true;
         };

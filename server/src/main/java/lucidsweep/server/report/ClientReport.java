@@ -214,7 +214,7 @@ class ClientReport {
 
     private List<ItemRow> most(Property property, ItemFilter filter) {
         ItemView view = new ItemView(property.id(), filter, ItemSort.STAKE, true, null, null);
-        return items.slice(view, 0, LOOKED_AT).rows().stream()
+        return items.slice(view, 0, LOOKED_AT, false).rows().stream()
                 .filter(row -> row.indexing().noindex() == null)
                 .toList();
     }

@@ -127,8 +127,9 @@ interface BatchMapper {
 
     @Select("""
             select b.title, b.state, b.created, c.before_text, c.after_text,
-                case mod(c.field_id, 8) when 0 then 'title' when 1 then 'description' when 2 then 'tags' when 3 then 'h1'
-                    when 4 then 'slug' else 'indexing' end field
+                case mod(c.field_id, 16) when 0 then 'title' when 1 then 'description' when 2 then 'tags' when 3 then 'h1'
+                    when 4 then 'slug' when 5 then 'indexing' when 6 then 'images' when 7 then 'links'
+                    when 8 then 'og-title' else 'og-description' end field
             from change c join batch b on b.id = c.id / 2147483648
             where c.field_id between #{firstField} and #{lastField} order by b.id desc limit 50""")
     List<Past> history(long firstField, long lastField);

@@ -19,6 +19,7 @@ import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.item.PartTexts;
 import lucidsweep.core.page.Slug;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.server.client.Clients;
@@ -205,7 +206,7 @@ public class Batches implements SmartInitializingSingleton {
                     .filter(line -> !line.isKept())
                     .forEach(line -> {
                         String text = byField.get(field).get(line.itemId()).text();
-                        writer.set(line, text == null ? line.captured() : TidyText.of(property, field, text));
+                        writer.set(line, text == null ? line.captured() : TidyText.of(property, line, text));
                     }));
         });
     }
@@ -227,11 +228,12 @@ public class Batches implements SmartInitializingSingleton {
                     for (FieldLine text : drafts.fields(some, field)) {
                         if (text.isKept()) continue;
                         String wanted = switch (edit.action()) {
-                            case FILL -> first;
+                            case FILL ->
+                                first != null && PartTexts.areOf(field) ? PartTexts.merged(text.text(), first) : first;
                             case REVERT -> text.captured();
                             case PASTE -> {
                                 String pasted = edit.pasted(rows.get(text.itemId()), column);
-                                yield pasted == null ? null : TidyText.of(property, field, pasted);
+                                yield pasted == null ? null : TidyText.of(property, text, pasted);
                             }
                         };
                         if (wanted != null) writer.set(text, wanted);

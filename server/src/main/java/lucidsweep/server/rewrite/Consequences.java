@@ -104,9 +104,10 @@ class Consequences {
 
         private String ofSlugs() {
             String page = pages == 1 ? "this page" : "these pages";
-            if (links == 0) return "No page of the site links to " + page + ".";
-            return Counted.of(links, "page") + (links == 1 ? " of the site links" : " of the site link") + " to " + page
-                    + " by the old address; those links have to change, and a redirect leads on until they do.";
+            if (links == 0) return "No internal link leads to " + page + ".";
+            return Counted.of(links, "internal link") + (links == 1 ? " leads to " : " lead to ") + page
+                    + " by the old address and " + (links == 1 ? "has" : "have")
+                    + " to change; until then a redirect leads on.";
         }
 
         private String ofIndexing() {

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.function.Predicate;
 import lucidsweep.core.compose.TagList;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.item.PartTexts;
 import lucidsweep.core.text.Graphemes;
 
 /** What an edit would do, counted and kept by item while it is worked out. Safe to look at meanwhile. */
@@ -136,6 +137,13 @@ final class Preview {
     private boolean fits(Proposal proposal) {
         String after = proposal.after();
         if (ofTags) return proposal.standard().tags().fit(TagList.of(after));
+        if (PartTexts.areOf(spec.field())) {
+            return PartTexts.of(after).stream()
+                    .allMatch(part -> part.text() == null
+                            || proposal.standard()
+                                    .limits(spec.field())
+                                    .fits(part.text(), Graphemes.count(part.text())));
+        }
         return spec.field() == Field.INDEXING
                 || proposal.standard().limits(spec.field()).fits(after, Graphemes.count(after));
     }

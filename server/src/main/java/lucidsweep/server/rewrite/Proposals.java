@@ -22,6 +22,7 @@ import lucidsweep.core.edit.BulkEdit;
 import lucidsweep.core.edit.PlaceBrand;
 import lucidsweep.core.edit.RunawayPattern;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.item.PartTexts;
 import lucidsweep.core.keyword.Language;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.page.Slug;
@@ -29,6 +30,7 @@ import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.TextKey;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.item.draft.CapturedParts;
 import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.ItemDetail;
@@ -55,6 +57,7 @@ final class Proposals {
     private final RecipeSources sources;
     private final TagSets tagSets;
     private final WrittenTexts written;
+    private final LinkedPages linked;
     private final Map<Standard, BulkEdit> edits = Collections.synchronizedMap(new IdentityHashMap<>());
     private final Map<Recipe, Map<Standard, RecipeComposer>> composers =
             Collections.synchronizedMap(new IdentityHashMap<>());
@@ -90,6 +93,7 @@ final class Proposals {
         this.spec = spec;
         this.items = items;
         this.drafts = drafts;
+        linked = new LinkedPages(property.id(), items);
         this.standards = standards;
         this.kept = kept;
         this.sources = sources;
@@ -106,10 +110,14 @@ final class Proposals {
     }
 
     private BulkEdit edit(Standard standard) {
-        return edits.computeIfAbsent(
-                standard,
-                any -> spec.bulkEdit(
-                        standard, client, Words.in(property.language()), () -> tagSets.searches(property)));
+        return edits.computeIfAbsent(standard, this::newEdit);
+    }
+
+    /** Of the images or links of a page each text is edited by itself. */
+    private BulkEdit newEdit(Standard standard) {
+        BulkEdit edit =
+                spec.bulkEdit(standard, client, Words.in(property.language()), () -> tagSets.searches(property));
+        return PartTexts.areOf(spec.field()) ? text -> PartTexts.changed(text, edit::apply) : edit;
     }
 
     private RecipeComposer composer(Recipe recipe, Standard standard) {
@@ -188,7 +196,7 @@ final class Proposals {
                 && Language.of(property.language()).slug(text).isEmpty()) {
             return Proposal.unchanged(field, standard, Proposal.Result.NOTHING);
         }
-        String after = TidyText.of(property, spec.field(), text);
+        String after = TidyText.of(property, field, text);
         boolean same = after.equals(field.text());
         return new Proposal(field, standard, after, same ? Proposal.Result.UNCHANGED : Proposal.Result.WHOLE);
     }
@@ -228,12 +236,29 @@ final class Proposals {
         List<Draft> made = new ArrayList<>(ids.length);
         ItemStandards.Held held = standards.held(ids);
         Map<Long, RecipeSources.Beside> beside = sources.beside(ids);
+        Map<Long, FieldLine> parts = CapturedParts.have(spec.field())
+                ? drafts.fields(ids, spec.field()).stream().collect(Collectors.toMap(FieldLine::itemId, line -> line))
+                : null;
         for (ItemDetail item : items.details(property.id(), ids)) {
-            FieldLine field = item.field(spec.field());
+            FieldLine field = parts == null ? item.field(spec.field()) : parts.get(item.id());
             RecipeSources.Beside more = beside.getOrDefault(item.id(), RecipeSources.Beside.NONE);
             if (field != null) made.add(composed(item, more, field, held.standard(item.id())));
         }
         return made;
+    }
+
+    /** Of the images or links of a page those that lack a text. */
+    private Draft composedParts(FieldLine field, RecipeComposer composer, ItemSources page, Standard standard) {
+        List<String> addresses = spec.field() == Field.LINKS
+                ? PartTexts.of(field.text()).stream()
+                        .map(PartTexts.Part::address)
+                        .toList()
+                : List.of();
+        String text = new ComposedParts(spec.field(), composer, linked.at(addresses)).of(field.text(), page);
+        Proposal proposal = text.equals(field.text())
+                ? Proposal.unchanged(field, standard, Proposal.Result.UNCHANGED)
+                : new Proposal(field, standard, text, Proposal.Result.WHOLE);
+        return new Draft(proposal, null, null);
     }
 
     private Draft composed(ItemDetail item, RecipeSources.Beside beside, FieldLine field, Standard standard) {
@@ -243,6 +268,7 @@ final class Proposals {
             return new Draft(Proposal.unchanged(field, standard, Proposal.Result.UNCHANGED), null, null);
         RecipeComposer composer = composer(recipe.get(), standard);
         ItemSources of = sourcesOf(item, beside, standard, DEEPEST);
+        if (PartTexts.areOf(spec.field())) return composedParts(field, composer, of, standard);
         Composition composition = composer.compose(of);
         String text = spec.field() == Field.SLUG
                 ? Language.of(property.language()).slug(composition.text())
@@ -271,6 +297,7 @@ final class Proposals {
 
     /** What recipes leave out of the texts of some items, by item. */
     Map<Long, List<Composition.LeftOut>> leftOut(long[] ids) {
+        if (PartTexts.areOf(spec.field())) return Map.of();
         Map<Long, List<Composition.LeftOut>> leftOut = new HashMap<>();
         ItemStandards.Held held = standards.held(ids);
         Map<Long, RecipeSources.Beside> beside = sources.beside(ids);
@@ -338,8 +365,8 @@ final class Proposals {
 
     /** Whether another item has the text and keeps it: one that is not selected or stays as it is. */
     private boolean isHeldElsewhere(long hash, long own, long[] selected) {
-        // Which H1s are alike is not known beside the selected ones.
-        if (spec.field() == Field.H1) return false;
+        // Which other texts are alike is not known beside the selected ones.
+        if (spec.field() != Field.TITLE && spec.field() != Field.DESCRIPTION) return false;
         long[] others = items.alikeItems(property.id(), spec.field(), List.of(hash)).stream()
                 .mapToLong(Long::longValue)
                 .filter(id -> id != own)

@@ -1,10 +1,15 @@
 package lucidsweep.server.rewrite;
 
+import java.util.Collections;
+import java.util.Set;
+import java.util.stream.Collectors;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.item.PartTexts;
 import lucidsweep.core.keyword.Language;
 import lucidsweep.core.text.Spaces;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.client.PropertyKind;
+import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.draft.Indexing;
 import lucidsweep.server.web.Refusal;
 
@@ -26,6 +31,26 @@ final class TidyText {
             case INDEXING -> indexing(text.strip());
             default -> Spaces.closedUp(text);
         };
+    }
+
+    /**
+     * The same for a field of an item: what is given for parts of a page is put in their places.
+     *
+     * @throws Refusal where it is given for none of them
+     */
+    static String of(Property property, FieldLine line, String text) {
+        if (!PartTexts.areOf(line.field())) return of(property, line.field(), text);
+        Set<String> own = addresses(line.text());
+        if (!text.isEmpty() && Collections.disjoint(own, addresses(text))) {
+            throw Refusal.badInput(
+                    "expected a line for each " + line.field().label() + ": the address, a tab and the text; got \""
+                            + text.lines().findFirst().orElse("") + "\"");
+        }
+        return PartTexts.changed(PartTexts.merged(line.text(), text), Spaces::closedUp);
+    }
+
+    private static Set<String> addresses(String parts) {
+        return PartTexts.of(parts).stream().map(PartTexts.Part::address).collect(Collectors.toSet());
     }
 
     private static String slug(Property property, String text) {

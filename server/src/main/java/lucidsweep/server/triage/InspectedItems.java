@@ -13,6 +13,7 @@ import lucidsweep.core.finding.Alike;
 import lucidsweep.core.finding.Exempt;
 import lucidsweep.core.finding.InspectedItem;
 import lucidsweep.core.finding.InspectedText;
+import lucidsweep.core.finding.PageNotes;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.PageLanguage;
 import lucidsweep.core.keyword.Phrase;
@@ -94,11 +95,20 @@ final class InspectedItems {
                 heading(item, words),
                 item.tags() == null ? null : TagList.of(item.tags().text()),
                 Optional.ofNullable(item.keyword()).map(keyword -> Phrase.of(keyword, words)),
-                item.draft(Field.H1) == null ? item.notes() : item.notes().without(Field.H1),
+                notes(item),
                 item.inbound(),
                 searched.contains(item.id()),
                 spoken,
                 new Exempt(kept(item), exempt.getOrDefault(item.id(), Set.of())));
+    }
+
+    /** What was noted of its markup, as if what is drafted for it stood there. */
+    private static PageNotes notes(ItemDetail item) {
+        PageNotes notes =
+                item.draft(Field.H1) == null ? item.notes() : item.notes().without(Field.H1);
+        return notes.withImages(item.draft(Field.IMAGES), item.address())
+                .withLinks(item.draft(Field.LINKS), item.address())
+                .withShared(item.draft(Field.OG_TITLE), item.draft(Field.OG_DESCRIPTION), item.address());
     }
 
     /** With the slug that is drafted for it. */

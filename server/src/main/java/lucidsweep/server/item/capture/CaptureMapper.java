@@ -114,7 +114,7 @@ interface CaptureMapper {
             and not exists (select 1 from target t where t.item_id = item.id)
             and not exists (select 1 from removed_target t where t.item_id = item.id)
             and not exists (select 1 from better_refused r where r.item_id = item.id)
-            and not exists (select 1 from draft d where d.id between item.id * 8 and item.id * 8 + 7)""")
+            and not exists (select 1 from draft d where d.id between item.id * 16 and item.id * 16 + 15)""")
     void removeNewItems(@Param("items") IdRange items, @Param("sweepId") long sweepId);
 
     /** The last item that a property ever had, so that no other gets its id. */

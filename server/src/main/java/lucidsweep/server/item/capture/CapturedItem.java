@@ -5,6 +5,7 @@ import lucidsweep.core.item.Field;
 import lucidsweep.core.page.Noindex;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.TextKey;
+import lucidsweep.server.database.Packed;
 import lucidsweep.server.item.draft.TextMeasure;
 
 /**

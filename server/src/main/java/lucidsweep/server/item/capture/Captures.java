@@ -12,6 +12,7 @@ import lucidsweep.server.client.Property;
 import lucidsweep.server.database.Columns;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.database.ManyRows;
+import lucidsweep.server.database.Packed;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.TextMeasure;
 import lucidsweep.server.job.Lookahead;

@@ -2,6 +2,7 @@ package lucidsweep.server.item.capture;
 
 import java.util.List;
 import lucidsweep.server.database.IdRange;
+import lucidsweep.server.database.Packed;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
 

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.LongPredicate;
+import lucidsweep.server.database.Packed;
 
 /**
  * The rows of an import that lie side by side, as one: what became of it, item, capture, address and facts of each, texts with

@@ -40,7 +40,8 @@ public interface DraftMapper {
     List<DraftRow> draftsOf(@Param("ids") Object[] ids);
 
     /** What is drafted for one field of items, by the field's place among those that can be drafted. */
-    @Select(DRAFT + "where id between #{first} and #{last} and mod(id, 8) = #{place} and text is not null")
+    @Select(DRAFT + "where id between #{first} and #{last} and mod(id, " + FieldId.STEP
+            + ") = #{place} and text is not null")
     List<DraftRow> draftsOfField(long first, long last, int place);
 
     /** An item as it was captured. */
@@ -76,6 +77,27 @@ public interface DraftMapper {
     @Select(CORE + AMONG_IDS + "id order by id")
     List<Core> coresOfGoneToo(@Param("ids") Object[] ids);
 
+    /** What a crawl captured of a page besides what stands in the table of items: as JSON, and its links, packed. */
+    record Page(long itemId, String facts, byte[] links) {}
+
+    String PAGE = """
+            select i.id item_id, c.facts, b.links from item i
+            join capture c on c.id = i.capture_id left join body b on b.capture_id = i.capture_id
+            """;
+
+    @Select(PAGE + "where i.id between #{first} and #{last}")
+    List<Page> pages(long first, long last);
+
+    @Select(PAGE + AMONG_IDS + "i.id")
+    List<Page> pagesOf(@Param("ids") Object[] ids);
+
+    @Select(DRAFT + """
+            where id between #{first} and #{last} and state in ('delivered', 'live') and mod(id,\s""" + FieldId.STEP + ") = #{place}")
+    List<DraftRow> delivered(long first, long last, int place);
+
+    @Update("update draft set state = #{state} where id = " + IDS)
+    void setState(@Param("ids") Object[] ids, @Param("state") String state);
+
     /** A draft and the measure of the text that is then in force. */
     record DraftValues(long id, String text, String state, Long batchId, int px, long alike, long revision) {}
 
@@ -110,9 +132,11 @@ public interface DraftMapper {
     @Update("""
             merge into draft d using (
                 select o.id, case when o.text = ${captured} then 'live' else 'delivered' end state
-                from draft o join item i on i.id = o.id / 8
+                from draft o join item i on i.id = o.id / """ + FieldId.STEP + """
+
                 where o.id between #{first} and #{last} and o.state in ('delivered', 'live')
-                    and mod(o.id, 8) = #{place} and not i.gone) n on d.id = n.id
+                    and mod(o.id,\s""" + FieldId.STEP + """
+            ) = #{place} and not i.gone) n on d.id = n.id
             when matched and d.state <> n.state then update set state = n.state""")
     int seeLive(
             @Param("captured") String captured,

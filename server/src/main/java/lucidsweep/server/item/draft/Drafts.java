@@ -3,6 +3,7 @@ package lucidsweep.server.item.draft;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -34,7 +35,7 @@ public class Drafts {
     public List<FieldLine> fields(long[] ids, Field field) {
         List<FieldLine> all = new ArrayList<>(ids.length);
         for (int start = 0; start < ids.length; start += CHUNK) {
-            Stored stored = stored(chunk(ids, start));
+            Stored stored = stored(chunk(ids, start), CapturedParts.have(field));
             stored.items.stream()
                     .map(item -> stored.lines.of(item, field))
                     .filter(Objects::nonNull)
@@ -47,18 +48,21 @@ public class Drafts {
     private record Stored(List<DraftMapper.Core> items, FieldLines lines) {}
 
     /** Rows that lie side by side are read as a stretch, which takes the database half as long as one by one. */
-    private Stored stored(long[] ids) {
+    private Stored stored(long[] ids, boolean withPages) {
         long[] sorted = Arrays.stream(ids).sorted().distinct().toArray();
         if (!IdRange.isDense(sorted)) {
             Object[] boxed = Arrays.stream(sorted).boxed().toArray();
-            return new Stored(mapper.coresOfGoneToo(boxed), new FieldLines(mapper.draftsOf(FieldId.ofAll(boxed))));
+            List<DraftMapper.Page> pages = withPages ? mapper.pagesOf(boxed) : List.of();
+            return new Stored(
+                    mapper.coresOfGoneToo(boxed), new FieldLines(mapper.draftsOf(FieldId.ofAll(boxed)), pages));
         }
         long first = sorted[0];
         long last = sorted[sorted.length - 1];
         List<DraftMapper.Core> items = mapper.coresBetweenGoneToo(first, last).stream()
                 .filter(item -> Arrays.binarySearch(sorted, item.id()) >= 0)
                 .toList();
-        return new Stored(items, new FieldLines(mapper.drafts(FieldId.first(first), FieldId.last(last))));
+        List<DraftMapper.Page> pages = withPages ? mapper.pages(first, last) : List.of();
+        return new Stored(items, new FieldLines(mapper.drafts(FieldId.first(first), FieldId.last(last)), pages));
     }
 
     /** What is drafted for a field of the items of a property, by item. */
@@ -91,7 +95,9 @@ public class Drafts {
     }
 
     private void addFields(List<Long> fieldIds, Map<Long, FieldLine> found) {
-        Stored stored = stored(fieldIds.stream().mapToLong(FieldId::item).toArray());
+        Stored stored = stored(
+                fieldIds.stream().mapToLong(FieldId::item).toArray(),
+                fieldIds.stream().anyMatch(id -> CapturedParts.have(FieldId.field(id))));
         Map<Long, DraftMapper.Core> items =
                 stored.items.stream().collect(Collectors.toMap(DraftMapper.Core::id, Function.identity()));
         for (long id : fieldIds) {
@@ -170,17 +176,33 @@ public class Drafts {
     /** Holds what was delivered against what a sweep saw: a draft whose text is there is live, others are not. */
     public void seeLive(long propertyId) {
         IdRange items = IdRange.of(propertyId);
+        long first = FieldId.first(items.first());
+        long last = FieldId.last(items.last());
         for (int place = 0; place < FieldId.FIELDS.size(); place++) {
-            String captured = captured(FieldId.FIELDS.get(place));
-            if (!captured.isEmpty())
-                mapper.seeLive(captured, place, FieldId.first(items.first()), FieldId.last(items.last()));
+            Field field = FieldId.FIELDS.get(place);
+            if (CapturedParts.have(field)) seePartsLive(mapper.delivered(first, last, place), field);
+            else if (field != Field.SLUG) mapper.seeLive(captured(field), place, first, last);
         }
     }
 
-    /** Where the table of items has what was captured of a field; "" where an item that has it now is another one. */
+    /** The same for what does not stand in the table of items. */
+    private void seePartsLive(List<DraftMapper.DraftRow> delivered, Field field) {
+        long[] ids = delivered.stream()
+                .mapToLong(draft -> FieldId.item(draft.id()))
+                .sorted()
+                .toArray();
+        Map<DraftState, List<Long>> seen = new EnumMap<>(DraftState.class);
+        for (FieldLine line : fields(ids, field)) {
+            DraftState state = line.captured().equals(line.draft()) ? DraftState.LIVE : DraftState.DELIVERED;
+            if (state != line.state())
+                seen.computeIfAbsent(state, any -> new ArrayList<>()).add(line.id());
+        }
+        seen.forEach((state, some) -> mapper.setState(some.toArray(), state.code()));
+    }
+
+    /** Where the table of items has what was captured of a field. A page that has a new slug is another one. */
     private static String captured(Field field) {
         return switch (field) {
-            case SLUG -> "";
             case INDEXING -> "case when i.noindex_reason = 'noindex' then 'noindex' else 'index' end";
             default -> "i." + field.code();
         };

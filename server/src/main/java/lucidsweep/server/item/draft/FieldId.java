@@ -4,16 +4,26 @@ import java.util.Arrays;
 import java.util.List;
 import lucidsweep.core.item.Field;
 
-/** The ids of fields: eight times the item's id and the field's place, so that they need not be looked up. */
+/** The ids of fields: sixteen times the item's id and the field's place, so that they need not be looked up. */
 public final class FieldId {
 
     /** The fields that can be drafted, in the order of their places. */
-    public static final List<Field> FIELDS =
-            List.of(Field.TITLE, Field.DESCRIPTION, Field.TAGS, Field.H1, Field.SLUG, Field.INDEXING);
+    public static final List<Field> FIELDS = List.of(
+            Field.TITLE,
+            Field.DESCRIPTION,
+            Field.TAGS,
+            Field.H1,
+            Field.SLUG,
+            Field.INDEXING,
+            Field.IMAGES,
+            Field.LINKS,
+            Field.OG_TITLE,
+            Field.OG_DESCRIPTION);
 
-    private static final List<Field> OF_PAGES = List.of(Field.H1, Field.SLUG, Field.INDEXING);
+    private static final List<Field> OF_PAGES = FIELDS.subList(3, FIELDS.size());
 
-    private static final int STEP = 8;
+    /** How far the ids of two items' fields lie apart. */
+    public static final int STEP = 16;
 
     private FieldId() {}
 

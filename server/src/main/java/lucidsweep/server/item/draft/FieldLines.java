@@ -11,9 +11,16 @@ import lucidsweep.core.page.Slug;
 public final class FieldLines {
 
     private final Map<Long, DraftMapper.DraftRow> drafts = new HashMap<>();
+    private final Map<Long, CapturedParts> parts = new HashMap<>();
 
     public FieldLines(List<DraftMapper.DraftRow> drafts) {
+        this(drafts, List.of());
+    }
+
+    /** @param pages what was captured of them, where fields are asked for that only stand there */
+    public FieldLines(List<DraftMapper.DraftRow> drafts, List<DraftMapper.Page> pages) {
         drafts.forEach(each -> this.drafts.put(each.id(), each));
+        pages.forEach(each -> parts.put(each.itemId(), new CapturedParts(each)));
     }
 
     /** A field of an item; null where it has none such by nature. */
@@ -35,8 +42,16 @@ public final class FieldLines {
                 Slug slug = Slug.of(item.address());
                 yield slug.isEmpty() ? null : line(item.id(), field, captured(slug.text(), 1));
             }
-            default -> line(item.id(), field, captured(Indexing.of(item.noindexReason()), 1));
+            case INDEXING -> line(item.id(), field, captured(Indexing.of(item.noindexReason()), 1));
+            default -> ofParts(item, field);
         };
+    }
+
+    private FieldLine ofParts(DraftMapper.Core item, Field field) {
+        CapturedParts captured = parts.get(item.id());
+        String text = captured == null ? null : captured.text(field, item.address());
+        if (text == null) return null;
+        return line(item.id(), field, captured(text, text.isEmpty() ? 0 : 1));
     }
 
     /** Which of them are alike is looked at once, when a site was swept. */

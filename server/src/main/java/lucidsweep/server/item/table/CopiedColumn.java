@@ -14,7 +14,11 @@ enum CopiedColumn {
     h1(row -> row.textOfPage(Field.H1)),
     slug(row -> row.textOfPage(Field.SLUG)),
     indexing(row -> row.textOfPage(Field.INDEXING)),
-    links(row -> row.page().linksIn()),
+    images(row -> row.textOfPage(Field.IMAGES)),
+    links(row -> row.textOfPage(Field.LINKS)),
+    ogtitle(row -> row.textOfPage(Field.OG_TITLE)),
+    ogdescription(row -> row.textOfPage(Field.OG_DESCRIPTION)),
+    linksIn(row -> row.page().linksIn()),
     published(row -> row.listing().published()),
     views(row -> row.listing().views()),
     findings(row -> row.findings().stream()
@@ -25,6 +29,14 @@ enum CopiedColumn {
 
     CopiedColumn(Function<ItemRow, Object> cell) {
         this.cell = cell;
+    }
+
+    /** Whether it stands only in what was captured of a page. */
+    boolean isPart() {
+        return switch (this) {
+            case images, links, ogtitle, ogdescription -> true;
+            default -> false;
+        };
     }
 
     Object of(ItemRow row) {

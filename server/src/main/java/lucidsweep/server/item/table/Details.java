@@ -21,7 +21,12 @@ final class Details {
     private final Map<Long, Inbound> inbound = new HashMap<>();
 
     Details(List<DraftMapper.DraftRow> drafts, List<ItemMapper.Aimed> aims, List<ItemMapper.Captured> captures) {
-        fields = new FieldLines(drafts);
+        this(new FieldLines(drafts), aims, captures);
+    }
+
+    /** The same with fields that are put together already. */
+    Details(FieldLines fields, List<ItemMapper.Aimed> aims, List<ItemMapper.Captured> captures) {
+        this.fields = fields;
         this.keywords = new HashMap<>();
         aims.forEach(aim -> keywords.put(aim.itemId(), aim.phrase()));
         this.captures = captures.stream().collect(Collectors.toMap(ItemMapper.Captured::itemId, Function.identity()));

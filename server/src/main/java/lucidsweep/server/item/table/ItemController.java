@@ -31,8 +31,9 @@ class ItemController {
             @ParameterObject FilterForm filter,
             @ParameterObject OrderForm order,
             @RequestParam(defaultValue = "0") int from,
-            @RequestParam(defaultValue = "100") int count) {
-        return items.slice(filter.view(propertyId, order), from, count);
+            @RequestParam(defaultValue = "100") int count,
+            @RequestParam(defaultValue = "false") boolean parts) {
+        return items.slice(filter.view(propertyId, order), from, count, parts);
     }
 
     @GetMapping("/properties/{propertyId}/items/ids")
@@ -61,6 +62,7 @@ class ItemController {
                         view,
                         from,
                         count,
+                        columns.stream().anyMatch(CopiedColumn::isPart),
                         row -> tsv.row(
                                 columns.stream().map(column -> column.of(row)).toArray()));
             }

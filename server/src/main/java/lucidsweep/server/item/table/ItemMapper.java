@@ -17,9 +17,9 @@ import org.apache.ibatis.annotations.Select;
 interface ItemMapper {
 
     String FIELDS = """
-            left join draft t on t.id = i.id * 8
-            left join draft d on d.id = i.id * 8 + 1
-            left join draft g on g.id = i.id * 8 + 2
+            left join draft t on t.id = i.id * 16
+            left join draft d on d.id = i.id * 16 + 1
+            left join draft g on g.id = i.id * 16 + 2
             left join target r on r.primary_of = i.id
             left join keyword k on k.id = r.keyword_id
             """;

@@ -3,6 +3,7 @@ package lucidsweep.server.item.table;
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import jakarta.annotation.Nullable;
 import java.util.List;
+import java.util.Map;
 import lucidsweep.core.finding.EvidenceMarks;
 import lucidsweep.core.finding.Fix;
 import lucidsweep.core.finding.Stake;
@@ -34,6 +35,9 @@ public record ItemRow(
      *
      * @param tags null where the item has none by nature
      * @param heading its H1; null where it is no page, as slug and indexing are
+     * @param images its alt texts, a line each as {@link lucidsweep.core.item.PartTexts} has them; null where it has no image
+     *     or they were not asked for, as all that follow
+     * @param links the texts of the links in its copy
      */
     public record Texts(
             Cell title,
@@ -41,7 +45,26 @@ public record ItemRow(
             @Nullable Cell tags,
             @Nullable Cell heading,
             @Nullable Cell slug,
-            @Nullable Cell indexing) {}
+            @Nullable Cell indexing,
+            @Nullable Cell images,
+            @Nullable Cell links,
+            @Nullable Cell ogTitle,
+            @Nullable Cell ogDescription) {
+
+        static Texts of(Map<Field, Cell> cells) {
+            return new Texts(
+                    cells.get(Field.TITLE),
+                    cells.get(Field.DESCRIPTION),
+                    cells.get(Field.TAGS),
+                    cells.get(Field.H1),
+                    cells.get(Field.SLUG),
+                    cells.get(Field.INDEXING),
+                    cells.get(Field.IMAGES),
+                    cells.get(Field.LINKS),
+                    cells.get(Field.OG_TITLE),
+                    cells.get(Field.OG_DESCRIPTION));
+        }
+    }
 
     public Cell title() {
         return texts.title;
@@ -61,6 +84,10 @@ public record ItemRow(
         Cell cell = switch (field) {
             case H1 -> texts.heading;
             case SLUG -> texts.slug;
+            case IMAGES -> texts.images;
+            case LINKS -> texts.links;
+            case OG_TITLE -> texts.ogTitle;
+            case OG_DESCRIPTION -> texts.ogDescription;
             default -> texts.indexing;
         };
         return cell == null ? "" : cell.text();

@@ -164,20 +164,27 @@ class ItemTables {
                             item.traits().amount(),
                             item.traits().publishedDay(),
                             item.traits().changedDay()),
-                    new ItemTable.Cell[] {
-                        cell(item.id(), Field.TITLE, item.title()),
-                        cell(item.id(), Field.DESCRIPTION, item.description()),
-                        cell(item.id(), Field.TAGS, item.tags()),
-                        state(item.id(), Field.H1),
-                        state(item.id(), Field.SLUG),
-                        state(item.id(), Field.INDEXING)
-                    },
+                    cells(item),
                     aim == null ? null : aim.keywordId(),
                     aim == null ? null : aim.phrase(),
                     new ItemTable.Found(
                             marks,
                             StakeParts.of(stakes.get(item.id()), marks.size()),
                             LifeParts.of(lives.getOrDefault(item.id(), ""), marks)));
+        }
+
+        private ItemTable.Cell[] cells(ItemMapper.TableItem item) {
+            ItemTable.Cell[] cells = new ItemTable.Cell[FieldId.FIELDS.size()];
+            for (int place = 0; place < cells.length; place++) {
+                Field field = FieldId.FIELDS.get(place);
+                cells[place] = switch (field) {
+                    case TITLE -> cell(item.id(), field, item.title());
+                    case DESCRIPTION -> cell(item.id(), field, item.description());
+                    case TAGS -> cell(item.id(), field, item.tags());
+                    default -> state(item.id(), field);
+                };
+            }
+            return cells;
         }
 
         private ItemTable.Cell state(long item, Field field) {

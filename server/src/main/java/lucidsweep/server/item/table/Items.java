@@ -11,6 +11,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.ObjLongConsumer;
@@ -37,6 +38,7 @@ import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.capture.ImportedRow;
 import lucidsweep.server.item.capture.ImportedRows;
+import lucidsweep.server.item.draft.CapturedParts;
 import lucidsweep.server.item.draft.DraftMapper;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
@@ -140,7 +142,8 @@ public class Items {
     /** A folder or shop section, and how many items it has, and how many of them are indexable. */
     public record Section(String section, int items, int indexable) {}
 
-    public Slice slice(ItemView asked, int from, int count) {
+    /** @param withParts whether the rows have the texts of images and links, too, and what pages are shared as */
+    public Slice slice(ItemView asked, int from, int count, boolean withParts) {
         Property property = clients.property(asked.propertyId());
         ItemView view = at(asked, property);
         long[] ids = order(view);
@@ -151,7 +154,7 @@ public class Items {
                 view.asOf(),
                 property.revision(),
                 tables.of(property.id()).mostAtStake(),
-                rows(property, Arrays.copyOfRange(ids, start, end)));
+                rows(property, Arrays.copyOfRange(ids, start, end), withParts));
     }
 
     /** The ids of a table in its order. */
@@ -168,15 +171,15 @@ public class Items {
 
     /** Walks over all rows of a table, a few hundred at a time. */
     public void forEach(ItemView asked, Consumer<ItemRow> visit) {
-        forEach(asked, 0, Integer.MAX_VALUE, visit);
+        forEach(asked, 0, Integer.MAX_VALUE, false, visit);
     }
 
     /** The same over a stretch of its rows. */
-    public void forEach(ItemView asked, int from, int count, Consumer<ItemRow> visit) {
+    public void forEach(ItemView asked, int from, int count, boolean withParts, Consumer<ItemRow> visit) {
         Property property = clients.property(asked.propertyId());
         long[] ids = ids(asked, from, count);
         for (int start = 0; start < ids.length; start += CHUNK) {
-            rows(property, Arrays.copyOfRange(ids, start, Math.min(ids.length, start + CHUNK)))
+            rows(property, Arrays.copyOfRange(ids, start, Math.min(ids.length, start + CHUNK)), withParts)
                     .forEach(visit);
         }
     }
@@ -184,7 +187,7 @@ public class Items {
     public ItemRow row(long id) {
         Long propertyId = mapper.propertyOf(id);
         if (propertyId == null) throw Refusal.notFound("there is no item " + id);
-        return rows(clients.property(propertyId), new long[] {id}).get(0);
+        return rows(clients.property(propertyId), new long[] {id}, true).get(0);
     }
 
     public long propertyOf(long itemId) {
@@ -568,7 +571,7 @@ public class Items {
         return set == null ? having : set.and(having);
     }
 
-    private List<ItemRow> rows(Property property, long[] ids) {
+    private List<ItemRow> rows(Property property, long[] ids, boolean withParts) {
         if (ids.length == 0) return List.of();
         Map<Long, Integer> place = new HashMap<>();
         for (int i = 0; i < ids.length; i++) place.put(ids[i], i);
@@ -581,9 +584,14 @@ public class Items {
             inLists(list, some -> texts.draftsOf(FieldId.ofPages(some)))
                     .forEach(draft -> drafts.put(draft.id(), draft));
         }
+        Map<Long, CapturedParts> parts = new HashMap<>();
+        if (withParts && property.kind() == PropertyKind.WEBSITE) {
+            inLists(list, texts::pagesOf).forEach(page -> parts.put(page.itemId(), new CapturedParts(page)));
+        }
         return inLists(list, mapper::lines).stream()
                 .map(line -> row(
                         line,
+                        parts.get(line.id()),
                         drafts,
                         property,
                         held,
@@ -614,8 +622,10 @@ public class Items {
         return shown;
     }
 
+    /** @param parts what stands only in the capture of a page; null where it was not asked for */
     private static ItemRow row(
             ItemLine line,
+            CapturedParts parts,
             Map<Long, DraftMapper.DraftRow> drafts,
             Property property,
             ItemStandards.Held held,
@@ -636,6 +646,10 @@ public class Items {
             String indexing = Indexing.of(line.noindexReason());
             cells.put(Field.INDEXING, cell(text(line, Field.INDEXING, indexing, drafts), null, words, null));
         }
+        for (Field field : parts == null ? Set.<Field>of() : CapturedParts.FIELDS) {
+            String captured = parts.text(field, line.address());
+            if (captured != null) cells.put(field, cell(text(line, field, captured, drafts), null, words, null));
+        }
         return new ItemRow(
                 line.id(),
                 line.address(),
@@ -644,13 +658,7 @@ public class Items {
                 line.listing(),
                 ItemRow.Indexing.of(line.noindex()),
                 held.names(line.id()),
-                new ItemRow.Texts(
-                        cells.get(Field.TITLE),
-                        cells.get(Field.DESCRIPTION),
-                        cells.get(Field.TAGS),
-                        cells.get(Field.H1),
-                        cells.get(Field.SLUG),
-                        cells.get(Field.INDEXING)),
+                ItemRow.Texts.of(cells),
                 line.aim(),
                 shown(findings, stakes, standard, cells));
     }

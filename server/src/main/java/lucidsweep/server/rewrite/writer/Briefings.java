@@ -13,7 +13,7 @@ import lucidsweep.server.aim.targets.ItemKeywords;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
-import lucidsweep.server.item.capture.Packed;
+import lucidsweep.server.database.Packed;
 import lucidsweep.server.item.table.ItemDetail;
 import lucidsweep.server.item.table.ItemStandards;
 import lucidsweep.server.item.table.Items;

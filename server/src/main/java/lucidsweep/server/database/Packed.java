@@ -1,4 +1,4 @@
-package lucidsweep.server.item.capture;
+package lucidsweep.server.database;
 
 import java.nio.charset.StandardCharsets;
 import net.jpountz.lz4.LZ4CompressorWithLength;
@@ -20,12 +20,12 @@ public final class Packed {
 
     private Packed() {}
 
-    static byte[] of(byte[] text) {
+    public static byte[] of(byte[] text) {
         return text.length == 0 ? text : COMPRESSOR.compress(text);
     }
 
     /** A 64-bit hash (XXH64) of a text, started with another so that several texts make one. */
-    static long hash(byte[] text, long seed) {
+    public static long hash(byte[] text, long seed) {
         return HASH.hash(text, 0, text.length, seed);
     }
 
@@ -34,7 +34,7 @@ public final class Packed {
         return packed == null ? "" : new String(bytes(packed), StandardCharsets.UTF_8);
     }
 
-    static byte[] bytes(byte[] packed) {
+    public static byte[] bytes(byte[] packed) {
         try {
             return packed.length == 0 ? packed : DECOMPRESSOR.decompress(packed);
         } catch (LZ4Exception e) {
