@@ -184,6 +184,38 @@ class PageFieldsTest {
     }
 
     @Test
+    void whatFollowsFromANewSlugOrASwitchIsSaid() {
+        assertThat(follows("/hire/oars", "slug", "long-oars"))
+                .isEqualTo(
+                        "1 internal link leads to this page by the old address and has to change; until then a redirect"
+                                + " leads on.");
+        assertThat(follows("/hire/oars", "indexing", "noindex"))
+                .isEqualTo("This page had no impressions in the last thirteen weeks. Internal links to it: 1.");
+        pages.importDemand("address,query,from,to,clicks,impressions,position\n" + site.address()
+                + "hire/oars,oars,2026-11-02,2026-11-08,12,300,4\n");
+        assertThat(follows("/hire/oars", "indexing", "noindex"))
+                .startsWith("This page had 12 clicks and 300 impressions in the last thirteen weeks.");
+        assertThat(follows("/hire/oars", "title", "Oars")).isEmpty();
+        long[] two = {
+            page("/hire/oars").path("id").asLong(),
+            page("/hire/boats-for-two").path("id").asLong()
+        };
+        assertThat(pages.preview(edit("indexing", "indexing", "\"with\":\"noindex\"", two))
+                        .path("says")
+                        .asString())
+                .isEqualTo("These 2 pages had 12 clicks and 300 impressions in the last thirteen weeks."
+                        + " Internal links to them: 2.");
+    }
+
+    private String follows(String path, String field, String after) {
+        return api.get("/api/items/" + page(path).path("id").asLong() + "/consequences?field=" + field + "&after="
+                        + after)
+                .json()
+                .path("says")
+                .asString();
+    }
+
+    @Test
     void newSlugsAreDeliveredAsRedirectsWithoutChains() {
         type("/hire/oars", "slug", "oars-by-the-day");
         type("/hire/oars", "title", "Oars by the day at the slip");

@@ -35,6 +35,37 @@ class TagTest {
                 .isEqualTo(2);
     }
 
+    /** Gifts are searched for in December, beach days in July, oars all year. */
+    @Test
+    void tagsOfASeasonComeAndGo(Api api) {
+        Shop tagged = new Shop(
+                api,
+                "id,title,description,tags\n"
+                        + "B1,Oar,An oar for a beach day or as a kayak gift,\"lamp, beach day, oar\"\n"
+                        + "B2,Lamp,A lamp,lamp\n");
+        StringBuilder months = new StringBuilder("keyword,volume");
+        for (int month = 0; month < 24; month++) months.append(",%d-%02d".formatted(2024 + month / 12, month % 12 + 1));
+        String[] rows = {"kayak gift,300,12", "beach day,400,7", "oar,50,0"};
+        for (String row : rows) {
+            String[] cells = row.split(",");
+            months.append("\\n").append(cells[0]).append(',').append(cells[1]);
+            int peak = Integer.parseInt(cells[2]);
+            for (int month = 0; month < 24; month++) months.append(month % 12 + 1 == peak ? ",900" : ",100");
+        }
+        tagged.post("/keywords", "{\"text\":\"" + months + "\"}");
+
+        tagged.batch(Shop.edit("season-tags", "tags", "\"with\":\"11\""));
+        assertThat(tagged.text("B1", "tags")).isEqualTo("lamp, oar, kayak gift");
+        assertThat(tagged.text("B2", "tags")).isEqualTo("lamp");
+        tagged.batch(Shop.edit("order-tags", "tags", "\"find\":null"));
+        assertThat(tagged.text("B1", "tags")).isEqualTo("kayak gift, oar, lamp");
+        tagged.batch(Shop.edit("season-tags", "tags", "\"with\":\"7\""));
+        assertThat(tagged.text("B1", "tags")).as("and back again").isEqualTo("oar, lamp, beach day");
+        assertThat(tagged.post("/previews", Shop.edit("season-tags", "tags", "\"with\":\"13\""))
+                        .problem())
+                .isEqualTo("expected a month from 1 to 12, got \"13\"");
+    }
+
     @Test
     void tagsRiseFallAndHaveTheirMonths(Api api) {
         Shop tagged = new Shop(api, "id,title,tags\nB1,One,\"kayak gift, oar, lamp\"\nB2,Two,oar\n");

@@ -20,6 +20,11 @@ public final class RecipeFinder {
     private static final int TRIED_ON = 60;
     private static final int MOST_SOURCES = 4;
 
+    /** A recipe of fewer only repeats what it was made from. */
+    private static final int FEWEST = 2;
+
+    private static final double LEAST_SHARE = 0.1;
+
     private final List<Source> sources;
     private final Function<Recipe, RecipeComposer> composers;
 
@@ -63,7 +68,7 @@ public final class RecipeFinder {
     /**
      * Finds it.
      *
-     * @return empty where none of the examples comes out as it is
+     * @return empty where hardly any of the examples comes out as it is
      */
     public Optional<Found> find(List<Example> examples) {
         List<Example> some = spread(examples);
@@ -71,7 +76,7 @@ public final class RecipeFinder {
                 .map(parts -> bettered(new Recipe(parts), some))
                 .max(Comparator.comparing(Tried::score))
                 .map(best -> found(best.recipe, examples))
-                .filter(found -> found.same > 0);
+                .filter(found -> found.same >= Math.max(FEWEST, LEAST_SHARE * examples.size()));
     }
 
     /** Some of them, taken evenly. */

@@ -166,7 +166,9 @@ class FoundRecipes {
     private List<Source> sources(long propertyId, Field field) {
         List<Source> sources = new ArrayList<>();
         for (Source.Kind kind : KINDS) {
-            boolean itself = kind.name().equals(field.name());
+            // The most telling phrase of a page is mostly one of its title.
+            boolean itself =
+                    kind.name().equals(field.name()) || kind == Source.Kind.TELLING_PHRASE && field == Field.TITLE;
             if (!itself) sources.add(new Source(kind, kind == Source.Kind.SECONDARY ? "1" : ""));
         }
         columns.ofProperty(propertyId).stream()
