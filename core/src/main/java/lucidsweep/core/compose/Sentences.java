@@ -1,6 +1,7 @@
 package lucidsweep.core.compose;
 
 import java.util.List;
+import java.util.function.Predicate;
 import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
 import lucidsweep.core.text.Spaces;
@@ -16,6 +17,17 @@ public final class Sentences {
     /** Where the sentences of a text end, in UTF-16 units; what follows the last one is none. */
     public static List<Integer> ends(String text) {
         return END.matcher(text).results().map(MatchResult::end).toList();
+    }
+
+    /** As many whole sentences of a text as pass a test; "" where not even the first does. */
+    public static String fitting(String text, Predicate<String> fits) {
+        String best = "";
+        for (int end : ends(text)) {
+            String sentences = text.substring(0, end);
+            if (!fits.test(sentences)) break;
+            best = sentences;
+        }
+        return best;
     }
 
     /**

@@ -19,7 +19,7 @@ public record CutToFit(Standard.TextLimits limits, boolean atSentence) implement
     public String apply(String text) {
         if (fits(text)) return text;
         if (atSentence) {
-            String sentences = wholeSentences(text);
+            String sentences = Sentences.fitting(text, this::fits);
             if (!sentences.isEmpty()) return sentences;
         }
         String cut = text;
@@ -31,17 +31,6 @@ public record CutToFit(Standard.TextLimits limits, boolean atSentence) implement
             cut = cut.substring(0, space > 0 ? space : cut.offsetByCodePoints(cut.length(), -1));
         }
         return Trim.end(cut);
-    }
-
-    /** As many whole sentences as fit; "" where not even the first does. */
-    private String wholeSentences(String text) {
-        String best = "";
-        for (int end : Sentences.ends(text)) {
-            String sentences = text.substring(0, end);
-            if (!fits(sentences)) break;
-            best = sentences;
-        }
-        return best;
     }
 
     private boolean fits(String text) {

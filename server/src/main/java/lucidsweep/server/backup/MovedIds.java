@@ -24,6 +24,7 @@ final class MovedIds {
             "recipe",
             "writer_column",
             "saved_edit",
+            "text_block",
             "review",
             "item_set");
 

@@ -33,6 +33,8 @@ final class MovedRows {
             "recipe",
             "writer_column",
             "saved_edit",
+            "text_block",
+            "channel_text",
             "review",
             "item",
             "better_refused",

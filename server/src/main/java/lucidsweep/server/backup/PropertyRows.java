@@ -38,6 +38,8 @@ final class PropertyRows {
             "stake_model",
             "sweep_count",
             "target",
+            "text_block",
+            "channel_text",
             "writer",
             "writer_answer",
             "writer_column",

@@ -83,6 +83,11 @@ record EditSpec(
         return tool.equals("writer");
     }
 
+    /** Whether descriptions get the blocks that all share, or lose them. */
+    boolean isBlocks() {
+        return tool.equals("blocks") || tool.equals("blocks-off");
+    }
+
     /** Whether tags are chosen for all items together. */
     boolean isTagSets() {
         return tool.equals("tag-sets") || isSeason();
@@ -123,6 +128,7 @@ record EditSpec(
         if (brandPercent() < 0 || brandPercent() > 100) {
             throw Refusal.badInput("expected a share of brand tags from 0 to 100 percent, got " + share);
         }
+        if (isBlocks() && field != Field.DESCRIPTION) throw Refusal.badInput("only descriptions have blocks");
         if (isSeason()) month();
         if (isWritten()) needed(with, "the name of a column of the writer");
         if (tool.equals("recipe") && recipe == null) throw Refusal.badInput("a recipe needs its parts");
@@ -197,6 +203,8 @@ record EditSpec(
             case "add-tags" -> "Tags added: " + String.join(", ", tags == null ? List.of() : tags);
             case "remove-tags" -> "Tags removed: " + String.join(", ", tags == null ? List.of() : tags);
             case "replace-tag" -> "Tag “" + find + "” replaced by “" + with + "”";
+            case "blocks" -> "Blocks put below descriptions";
+            case "blocks-off" -> "Blocks taken off descriptions";
             case "merge-twins" -> "Tags that say the same merged";
             case "order-tags" -> "Tags ordered by searches";
             case "season-tags" -> "Tags of the season in " + Season.name(month());

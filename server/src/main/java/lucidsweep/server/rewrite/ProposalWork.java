@@ -9,10 +9,12 @@ import lucidsweep.server.aim.targets.ItemKeywords;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.gather.imports.ImportedColumns;
 import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.SetStandards;
+import lucidsweep.server.rewrite.blocks.TextBlocks;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Component;
 
@@ -28,6 +30,7 @@ class ProposalWork {
     private final TagSets tagSets;
     private final WrittenTexts written;
     private final Consequences consequences;
+    private final TextBlocks blocks;
     private final Items items;
     private final Drafts drafts;
 
@@ -40,6 +43,7 @@ class ProposalWork {
             TagSets tagSets,
             WrittenTexts written,
             Consequences consequences,
+            TextBlocks blocks,
             Items items,
             Drafts drafts) {
         this.clients = clients;
@@ -50,6 +54,7 @@ class ProposalWork {
         this.tagSets = tagSets;
         this.written = written;
         this.consequences = consequences;
+        this.blocks = blocks;
         this.items = items;
         this.drafts = drafts;
     }
@@ -59,6 +64,14 @@ class ProposalWork {
         Client client = clients.client(property.clientId());
         PropertyRecipes.Kept kept = recipes.of(property.id(), spec.field());
         RecipeSources sources = spec.isRecipe() ? sources(property, client, spec, kept) : null;
+        TextBlocks.Arranged arranged = null;
+        if (spec.isBlocks()) {
+            if (property.kind() == PropertyKind.WEBSITE) {
+                throw Refusal.badInput("descriptions of pages are one line; blocks are for listings and videos");
+            }
+            arranged = blocks.arranged(property.id());
+            sources = sources(property, client, RecipeSources.Needs.NONE, kept.members());
+        }
         Consequences.Sum follows =
                 Consequences.areOf(spec.field()) ? consequences.sum(property.id(), spec.field()) : null;
         return new Proposals(
@@ -70,6 +83,7 @@ class ProposalWork {
                 sources,
                 tagSets,
                 written,
+                arranged,
                 follows,
                 items,
                 drafts);

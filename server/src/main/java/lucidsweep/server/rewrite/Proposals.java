@@ -12,8 +12,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import lucidsweep.core.compose.Arrangement;
 import lucidsweep.core.compose.Composition;
+import lucidsweep.core.compose.Condition;
 import lucidsweep.core.compose.ItemSources;
 import lucidsweep.core.compose.Names;
 import lucidsweep.core.compose.Recipe;
@@ -37,6 +40,7 @@ import lucidsweep.server.item.table.ItemDetail;
 import lucidsweep.server.item.table.ItemStandards;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.job.Lookahead;
+import lucidsweep.server.rewrite.blocks.TextBlocks;
 
 /** Works out, item by item, what an edit would make of a selection; the same for a preview and for the batch itself. */
 final class Proposals {
@@ -69,6 +73,9 @@ final class Proposals {
     /** What follows from new slugs or switched indexing; null for other fields. */
     private final Consequences.Sum consequences;
 
+    /** The blocks that descriptions share; null where they are not asked for. */
+    private final TextBlocks.Arranged arranged;
+
     /** Made when the first slug is worked out. */
     private SlugClaims slugs;
 
@@ -85,6 +92,7 @@ final class Proposals {
             RecipeSources sources,
             TagSets tagSets,
             WrittenTexts written,
+            TextBlocks.Arranged arranged,
             Consequences.Sum consequences,
             Items items,
             Drafts drafts) {
@@ -99,10 +107,11 @@ final class Proposals {
         this.sources = sources;
         this.tagSets = tagSets;
         this.written = written;
+        this.arranged = arranged;
         this.consequences = consequences;
         // What cannot be read is refused before the first item.
         if (spec.isWritten()) written(new long[0]);
-        else if (!spec.isRecipe() && !spec.isTagSets()) edit(standards.base());
+        else if (!spec.isRecipe() && !spec.isTagSets() && !spec.isBlocks()) edit(standards.base());
     }
 
     private Map<Long, String> written(long[] ids) {
@@ -146,7 +155,9 @@ final class Proposals {
         Lookahead.over(
                 ids,
                 CHUNK,
-                some -> spec.isRecipe() ? composed(some) : spec.isWritten() ? taken(some) : edited(some),
+                some -> spec.isRecipe() || spec.isBlocks()
+                        ? composed(some)
+                        : spec.isWritten() ? taken(some) : edited(some),
                 drafts -> {
                     List<Proposal> told = told(drafts, ids);
                     if (consequences != null) consequences.add(changed(told));
@@ -262,8 +273,9 @@ final class Proposals {
     }
 
     private Draft composed(ItemDetail item, RecipeSources.Beside beside, FieldLine field, Standard standard) {
-        Optional<Recipe> recipe = recipeOf(item.id());
         if (field.isKept()) return new Draft(Proposal.unchanged(field, standard, Proposal.Result.KEPT), null, null);
+        if (spec.isBlocks()) return new Draft(arranged(item, beside, field, standard), null, null);
+        Optional<Recipe> recipe = recipeOf(item.id());
         if (recipe.isEmpty())
             return new Draft(Proposal.unchanged(field, standard, Proposal.Result.UNCHANGED), null, null);
         RecipeComposer composer = composer(recipe.get(), standard);
@@ -277,6 +289,23 @@ final class Proposals {
                 ? Proposal.unchanged(field, standard, Proposal.Result.NOTHING)
                 : new Proposal(field, standard, text, result(composition.outcome()));
         return new Draft(proposal, composer, of);
+    }
+
+    /** The item's own text with the blocks as they are now below it, or without them. */
+    private Proposal arranged(ItemDetail item, RecipeSources.Beside beside, FieldLine field, Standard standard) {
+        ItemSources of = sourcesOf(item, beside, standard, 0);
+        UnaryOperator<String> valueOf = name -> BlockValues.of(name, of, item.address());
+        List<String> blocks = spec.tool().equals("blocks")
+                ? arranged.of(language -> of.holds(Condition.What.LANGUAGE, language), valueOf)
+                : List.of();
+        String own = Arrangement.own(field.text(), arranged.knownOf(valueOf));
+        String text = TidyText.of(
+                property,
+                field,
+                Arrangement.of(own, blocks, standard.description().maxChars()));
+        if (text.equals(field.text())) return Proposal.unchanged(field, standard, Proposal.Result.UNCHANGED);
+        boolean whole = blocks.stream().allMatch(block -> text.contains(block.strip()));
+        return new Proposal(field, standard, text, whole ? Proposal.Result.WHOLE : Proposal.Result.SHORTENED);
     }
 
     /** The recipe that was sent, or what is in force for the item. */

@@ -54,6 +54,8 @@ final class RecipeSources {
     /** What recipes ask for that is read beside the items: only then is it. */
     record Needs(boolean secondary, boolean telling, Set<String> columns) {
 
+        static final Needs NONE = new Needs(false, false, Set.of());
+
         static Needs of(Collection<Recipe> recipes) {
             List<Source> sources = sources(recipes);
             return new Needs(
