@@ -1,6 +1,7 @@
 import { Checkbox, NativeSelect, NumberInput, SegmentedControl, TagsInput, Textarea, TextInput } from "@mantine/core";
 import type { EditSpec, Selection } from "../api/client";
 import { MONTHS } from "../parts/months";
+import { BlocksForm } from "./blocks/BlocksForm";
 import { RecipeEditor } from "./RecipeEditor";
 import css from "./Rewrite.module.css";
 import { CASES } from "./recipes";
@@ -192,6 +193,10 @@ export function EditForm({ propertyId, spec, listings, selection, onChange }: Pr
           {tags("Words that no tag may contain")}
         </div>
       );
+    case "blocks":
+      return <BlocksForm propertyId={propertyId} onBlocks={(version) => set({ with: version })} />;
+    case "blocks-off":
+      return <p>What the shared blocks say at the end of a description goes, as they are now or were before.</p>;
     case "season-tags":
       return (
         <div className={css.form}>

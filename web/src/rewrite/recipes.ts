@@ -185,8 +185,11 @@ export function startOf(tool: Tool, field: Field, given: { find: string; with: s
     case "spaces":
     case "open-with-title":
     case "merge-twins":
+    case "blocks-off":
     case "order-tags":
       return { tool, field };
+    case "blocks":
+      return { tool, field: "description", with: "" };
     case "season-tags":
       return { tool, field: "tags", with: `${new Date().getMonth() + 1}` };
     case "case":

@@ -15,6 +15,8 @@ export type Tool =
   | "spaces"
   | "add-block"
   | "remove-block"
+  | "blocks"
+  | "blocks-off"
   | "open-with-title"
   | "remove-beginning"
   | "remove-ending"
@@ -39,6 +41,8 @@ interface ToolEntry {
   group: "Compose" | "Words" | "Shared parts" | "Repair" | "Tags" | "Pages" | "Leave";
   /** the only field that it is for */
   only?: Field;
+  /** whether only listings and videos have it */
+  listings?: boolean;
   /** whether the bar offers it itself, not only the list of all */
   barred?: boolean;
 }
@@ -61,6 +65,8 @@ export const TOOLS: ToolEntry[] = [
   { tool: "shorten-ending", label: "Shorten the ending", group: "Shared parts" },
   { tool: "add-block", label: "Add a block", group: "Shared parts", only: "description" },
   { tool: "remove-block", label: "Remove a block", group: "Shared parts", only: "description" },
+  { tool: "blocks", label: "Shared blocks", group: "Shared parts", only: "description", listings: true },
+  { tool: "blocks-off", label: "Remove shared blocks", group: "Shared parts", only: "description", listings: true },
   { tool: "year", label: "Years forward", group: "Repair" },
   { tool: "encoding", label: "Broken characters", group: "Repair" },
   { tool: "emoji", label: "Remove emoji", group: "Repair" },
@@ -78,7 +84,9 @@ export const TOOLS: ToolEntry[] = [
 
 /** The tools that a property has, in their groups, as a choice. */
 export function toolChoice(listings: boolean) {
-  const offered = TOOLS.filter((each) => each.only !== (listings ? "indexing" : "tags"));
+  const offered = TOOLS.filter(
+    (each) => each.only !== (listings ? "indexing" : "tags") && (listings || !each.listings),
+  );
   return [...new Set(offered.map((each) => each.group))].map((group) => ({
     group,
     items: offered

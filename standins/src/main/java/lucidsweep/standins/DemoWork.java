@@ -21,6 +21,7 @@ final class DemoWork {
     void doIt() throws IOException, InterruptedException {
         shortenTourTitles();
         tagTheShop();
+        writeBlocks();
         String journal = ids(site, "section=%2Fjournal%2F&field=title&check=too-long&count=3");
         post(
                 site,
@@ -57,6 +58,23 @@ final class DemoWork {
                 "/batches",
                 "{\"selection\":{\"ids\":" + ids(shop, "field=tags&check=missing&count=8")
                         + "},\"spec\":{\"tool\":\"add-tags\",\"field\":\"tags\",\"tags\":[\"kayak gift\",\"boat lover gift\",\"hand carved wood\"]}}");
+    }
+
+    /** Blocks that every description of the shop could end with; nobody has put them there yet. */
+    private void writeBlocks() throws IOException, InterruptedException {
+        post(
+                shop,
+                "/blocks",
+                block("Postage", "ABOUT", "Sent from the boat shed within two days.\\nGifts from {price}.", 0));
+        post(
+                shop,
+                "/blocks",
+                block("The shed", "STORY", "{client} has built wooden boats on the slip at Marsh Quay since 1987.", 1));
+    }
+
+    private static String block(String name, String kind, String text, int place) {
+        return "{\"id\":0,\"name\":\"%s\",\"kind\":\"%s\",\"language\":\"\",\"text\":\"%s\",\"place\":%d}"
+                .formatted(name, kind, text, place);
     }
 
     private void decide(String ids, String state) throws IOException, InterruptedException {
