@@ -9,11 +9,13 @@ import { ConflictDialog } from "./ConflictDialog";
 import { ItemFindings } from "./ItemFindings";
 import { ListDialog } from "./ListDialog";
 import { count, dayAndTime, of, pathOf } from "./number";
+import { ResultOptions } from "./ResultOptions";
 import { ResultPreview } from "./ResultPreview";
 import { SidePanel } from "./SidePanel";
 import { tell, tellProblem } from "./tell";
 import { useConflicts } from "./useConflicts";
 import { useLooks } from "./useLooks";
+import { useResultExtras } from "./useResultExtras";
 
 type Device = "desktop" | "phone";
 
@@ -123,7 +125,8 @@ function Inside({ propertyId, item, editable, keywords, onWordings, more, device
     title: typed.title?.text ?? captured.title,
     description: typed.description?.text ?? captured.description,
   };
-  const looks = useLooks(propertyId, item.id, texts.title, texts.description, item.aim?.keyword ?? "");
+  const extras = useResultExtras(item);
+  const looks = useLooks(propertyId, item.id, texts.title, texts.description, item.aim?.keyword ?? "", extras.date);
   const conflicts = useConflicts();
   const save = useChange(
     propertyId,
@@ -210,9 +213,16 @@ function Inside({ propertyId, item, editable, keywords, onWordings, more, device
         />
         <div className={device === "phone" && !item.tags ? css.preview : `${css.preview} ${css.scaled}`}>
           {looks.data && (
-            <ResultPreview looks={looks.data} address={item.address} device={device} wide={item.tags !== null} />
+            <ResultPreview
+              looks={looks.data}
+              address={item.address}
+              device={device}
+              wide={item.tags !== null}
+              below={extras.below}
+            />
           )}
         </div>
+        <ResultOptions extras={extras} />
       </section>
       <section className={css.texts}>
         {FIELDS.map((field) => (

@@ -9,12 +9,15 @@ export function ResultPreview({
   address,
   device,
   wide,
+  below,
 }: {
   looks: Looks;
   address: string;
   device: "desktop" | "phone";
   /** Whether it shows the longer lines of listings and videos. */
   wide?: boolean;
+  /** What stands below the description, such as a rating. */
+  below?: string;
 }) {
   const title = looks.title[device];
   const description = looks.description[device];
@@ -29,6 +32,7 @@ export function ResultPreview({
           <i>no description: the search engine takes words of the page</i>
         )}
       </p>
+      {below && <p className={css.below}>{below}</p>}
     </figure>
   );
 }

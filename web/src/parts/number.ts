@@ -18,6 +18,10 @@ export const day = (instant: string) => moment.format(new Date(instant));
 /** "2027-03" as "Mar 2027". */
 export const month = (written: string) => monthOfYear.format(new Date(`${written}-15`));
 
+/** "1 May 2026" of a date as it was written by others; the same where it does not begin with year, month and day. */
+export const dayInWords = (written: string) =>
+  /^\d{4}-\d{2}-\d{2}/.test(written) ? day(written.slice(0, 10)) : written;
+
 export const dayAndTime = (instant: string) => momentWithTime.format(new Date(instant));
 
 /** "2 min 5 s" of 125. */

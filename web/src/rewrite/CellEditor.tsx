@@ -16,6 +16,7 @@ import { count, of } from "../parts/number";
 import { ResultPreview } from "../parts/ResultPreview";
 import { CutLines } from "../parts/TrueMeasure";
 import { useLooks } from "../parts/useLooks";
+import { useResultExtras } from "../parts/useResultExtras";
 import css from "./CellEditor.module.css";
 import { PartsBox } from "./PartsBox";
 import { SwitchBox } from "./SwitchBox";
@@ -47,7 +48,8 @@ export function CellEditor({ propertyId, row, field, value, onChange }: Props) {
     title: field === "title" ? value : inForce(row.title),
     description: field === "description" ? value : inForce(row.description),
   };
-  const looks = useLooks(propertyId, row.id, texts.title, texts.description, keyword);
+  const extras = useResultExtras(row);
+  const looks = useLooks(propertyId, row.id, texts.title, texts.description, keyword, extras.date);
   const measured = field === "title" || field === "description" ? field : undefined;
   const look = measured && looks.data?.[measured];
   // Until the first answer the text is as the table has it.
@@ -132,8 +134,20 @@ export function CellEditor({ propertyId, row, field, value, onChange }: Props) {
           )}
           {looks.data && look && (
             <div className={css.results}>
-              <ResultPreview looks={looks.data} address={row.address} device="desktop" wide={listing} />
-              <ResultPreview looks={looks.data} address={row.address} device="phone" wide={listing} />
+              <ResultPreview
+                looks={looks.data}
+                address={row.address}
+                device="desktop"
+                wide={listing}
+                below={extras.below}
+              />
+              <ResultPreview
+                looks={looks.data}
+                address={row.address}
+                device="phone"
+                wide={listing}
+                below={extras.below}
+              />
             </div>
           )}
           {follows && <p className={css.follows}>{follows}</p>}

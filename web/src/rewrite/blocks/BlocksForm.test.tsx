@@ -54,7 +54,7 @@ it("puts blocks in order and takes them in or out", async () => {
 it("writes a block with a value where the cursor is", async () => {
   serve(`POST ${PATH}`, {});
   begin();
-  await userEvent.click(await screen.findByRole("button", { name: /^Postage Postage in words/ }));
+  await userEvent.click(await screen.findByRole("button", { name: /^Postage ?Postage in words/ }));
   const form = screen.getByRole("form", { name: "Postage" });
   const text = within(form).getByLabelText("Text");
   await userEvent.clear(text);

@@ -48,7 +48,7 @@ export function ColumnForm({ propertyId, column, others, listings, onDone }: Pro
             { value: "", label: "a note" },
             { value: "title", label: "titles" },
             { value: "description", label: "descriptions" },
-            ...(listings ? [{ value: "tags", label: "tags" }] : []),
+            listings ? { value: "tags", label: "tags" } : { value: "h1", label: "H1s" },
           ]}
           onChange={(event) => set({ makes: (event.currentTarget.value || null) as Field | null })}
         />

@@ -9,6 +9,7 @@ import {
   type WriterCell,
   type WriterColumn,
 } from "../../api/client";
+import { fieldLabel } from "../../parts/fields";
 import { count, of } from "../../parts/number";
 import { SidePanel } from "../../parts/SidePanel";
 import { tellProblem } from "../../parts/tell";
@@ -132,7 +133,9 @@ export function WriterPanel(props: Props) {
                     {column.name}
                   </button>
                   <span className={css.makes}>
-                    {column.makes ? `makes ${column.makes === "tags" ? "tags" : `${column.makes}s`}` : "a note"}
+                    {column.makes
+                      ? `makes ${column.makes === "tags" ? "tags" : `${fieldLabel(column.makes)}s`}`
+                      : "a note"}
                     {column.after.length > 0 && `, after ${column.after.join(", ")}`}
                   </span>
                   <span className={css.counts}>

@@ -58,7 +58,14 @@ export const startingColumns = (listings: boolean): ColumnDraft[] => [
           "SECONDARY",
         ]),
       ]
-    : []),
+    : [
+        column("H1", "h1", "Write the H1 of this page: what it is about, in a few words, without the brand.", [
+          "TITLE",
+          "H1",
+          "COPY",
+          "KEYWORD",
+        ]),
+      ]),
   column(
     "Intent",
     null,

@@ -103,7 +103,8 @@ public final class AnswerCheck {
     }
 
     private void plainText(String answer, List<Word> said, Wanted wanted, List<Objection> wrong) {
-        boolean lines = wanted.makes == Field.TITLE && answer.strip().contains("\n");
+        boolean oneLine = wanted.makes == Field.TITLE || wanted.makes == Field.H1;
+        boolean lines = oneLine && answer.strip().contains("\n");
         boolean note = wanted.makes == null;
         if (TALK.matcher(answer).find()) wrong.add(plain("it talks about the text instead of being it"));
         else if (!note && MARKUP.matcher(answer).find() || lines) wrong.add(plain("it is no plain text"));

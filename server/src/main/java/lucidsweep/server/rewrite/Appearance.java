@@ -28,6 +28,8 @@ record Appearance(
         List<KeywordWord> keyword,
         List<String> lacks) {
 
+    private static final String BETWEEN = " — ";
+
     /** A word of the keyword, as the keyword has it. */
     record KeywordWord(String text, boolean present) {}
 
@@ -37,8 +39,19 @@ record Appearance(
     record Piece(String text, boolean marked) {}
 
     static Appearance of(String text, Standard.TextLimits limits, Words words, Phrase keyword) {
-        Cut desktop = Cut.of(text, limits.desktop());
-        Cut phone = Cut.of(text, limits.phone());
+        return of("", text, limits, words, keyword);
+    }
+
+    /**
+     * The same with a date before the text, as result pages show it: it takes room from the text, which is held to its limits
+     * without it.
+     *
+     * @param date as it is shown; "" for none
+     */
+    static Appearance of(String date, String text, Standard.TextLimits limits, Words words, Phrase keyword) {
+        String shown = date.isBlank() ? text : date + BETWEEN + text;
+        Cut desktop = Cut.of(shown, limits.desktop());
+        Cut phone = Cut.of(shown, limits.phone());
         Set<String> stems = keyword == null
                 ? Set.of()
                 : keyword.words().stream().map(Word::stem).collect(Collectors.toSet());

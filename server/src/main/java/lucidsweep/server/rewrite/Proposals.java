@@ -346,6 +346,8 @@ final class Proposals {
     /** What was worked out for each by itself is held against the others here, one after another. */
     private List<Proposal> told(List<Draft> made, long[] selected) {
         if (spec.field() == Field.SLUG) return free(made);
+        if (spec.isWritten())
+            return made.stream().map(draft -> noCopy(draft, selected)).toList();
         if (!spec.isRecipe()) return made.stream().map(Draft::proposal).toList();
         return made.stream().map(draft -> distinct(draft, selected)).toList();
     }
@@ -371,6 +373,14 @@ final class Proposals {
                 return new Proposal(proposal.field(), proposal.standard(), apart, Proposal.Result.TOLD_APART);
         }
         return new Proposal(proposal.field(), proposal.standard(), proposal.after(), Proposal.Result.ALIKE);
+    }
+
+    /** What was written for two items alike becomes a draft of the first only. */
+    private Proposal noCopy(Draft draft, long[] selected) {
+        Proposal proposal = draft.proposal;
+        boolean tells = spec.field() == Field.TITLE || spec.field() == Field.DESCRIPTION;
+        if (!tells || !proposal.changes() || claim(draft, proposal.after(), selected)) return proposal;
+        return new Proposal(draft.field(), proposal.standard(), proposal.after(), Proposal.Result.ALIKE);
     }
 
     /** Two items never get the same text: the later one gets the part that tells it apart. */

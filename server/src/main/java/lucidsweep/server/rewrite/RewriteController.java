@@ -93,6 +93,7 @@ class RewriteController {
      *
      * @param keyword "" for none
      * @param itemId whose they are; null to hold them to what the property is held to
+     * @param date what the result page puts before the description; null or "" for nothing
      */
     record Typed(
             @Size(max = 100_000, message = "has at most 100,000 characters")
@@ -104,7 +105,10 @@ class RewriteController {
             @Size(max = 500, message = "has at most 500 characters")
             String keyword,
 
-            @Nullable Long itemId) {}
+            @Nullable Long itemId,
+
+            @Nullable @Size(max = 40, message = "has at most 40 characters")
+            String date) {}
 
     record Looks(Appearance title, Appearance description) {}
 
@@ -208,7 +212,8 @@ class RewriteController {
                 typed.keyword() == null || typed.keyword().isBlank() ? null : Phrase.of(typed.keyword(), words);
         return new Looks(
                 Appearance.of(orEmpty(typed.title()), standard.title(), words, keyword),
-                Appearance.of(orEmpty(typed.description()), standard.description(), words, keyword));
+                Appearance.of(
+                        orEmpty(typed.date()), orEmpty(typed.description()), standard.description(), words, keyword));
     }
 
     /** Texts to hold side by side, the one that is worked on first. */

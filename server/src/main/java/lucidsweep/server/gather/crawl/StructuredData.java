@@ -11,15 +11,21 @@ import tools.jackson.databind.json.JsonMapper;
  * What a page's JSON-LD says of it, the first of each that is found; "" where nothing does.
  *
  * @param rating such as "4.7 of 31"
+ * @param price with its currency, such as "40 GBP"
  */
-record StructuredData(String name, String description, String published, String rating) {
+record StructuredData(String name, String description, String published, String rating, String price) {
+
+    /** Of captures of before, which did not look for it, the price is not known. */
+    StructuredData {
+        price = price == null ? "" : price;
+    }
 
     private static final int MAX_NODES = 2_000;
     private static final int LONGEST = 1_000;
 
     /** Reads the pieces that can be read; a broken one says nothing. */
     static StructuredData of(List<String> pieces, JsonMapper json) {
-        String[] found = {"", "", "", ""};
+        String[] found = {"", "", "", "", ""};
         for (String piece : pieces) {
             try {
                 read(json.readTree(piece), found);
@@ -27,7 +33,7 @@ record StructuredData(String name, String description, String published, String 
                 continue;
             }
         }
-        return new StructuredData(found[0], found[1], found[2], found[3]);
+        return new StructuredData(found[0], found[1], found[2], found[3], found[4]);
     }
 
     private static void read(JsonNode root, String[] found) {
@@ -45,9 +51,17 @@ record StructuredData(String name, String description, String published, String 
                         .asString(rating.path("ratingCount").asString(""));
                 found[3] = clip(rating.path("ratingValue").asString("") + (count.isEmpty() ? "" : " of " + count));
             }
+            price(node.path("offers"), found);
             if (node.isArray()) node.forEach(waiting::add);
             else node.path("@graph").forEach(waiting::add);
         }
+    }
+
+    private static void price(JsonNode offers, String[] found) {
+        JsonNode offer = offers.isArray() ? offers.path(0) : offers;
+        String price = offer.path("price").asString(offer.path("lowPrice").asString(""));
+        if (!found[4].isEmpty() || price.isBlank()) return;
+        found[4] = clip((price + " " + offer.path("priceCurrency").asString("")).strip());
     }
 
     private static void take(String[] found, int place, JsonNode value) {

@@ -4,12 +4,13 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.stream.Collectors;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.writer.ColumnOrder;
 import lucidsweep.core.writer.Input;
 import lucidsweep.core.writer.Instruction;
 import lucidsweep.server.client.Clients;
-import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -19,6 +20,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 class WriterColumns {
 
     private static final int MOST = 30;
+    private static final Set<Field> MADE = Set.of(Field.TITLE, Field.DESCRIPTION, Field.TAGS, Field.H1);
 
     private final WriterColumnMapper mapper;
     private final Clients clients;
@@ -69,7 +71,7 @@ class WriterColumns {
                 throw Refusal.badInput("another column is named “" + other.name + "” already");
             }
         }
-        if (column.makes() != null && !FieldId.FIELDS.contains(column.makes())) {
+        if (column.makes() != null && !MADE.contains(column.makes())) {
             throw Refusal.badInput(
                     "the writer makes no drafts of the " + column.makes().label());
         }

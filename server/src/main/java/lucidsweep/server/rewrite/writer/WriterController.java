@@ -67,7 +67,7 @@ class WriterController {
     /**
      * A column; id 0 for a new one.
      *
-     * @param makes title, description or tags; null for a note
+     * @param makes title, description, tags or h1; null for a note
      * @param after the names of columns whose answers go with it
      */
     record ColumnForm(

@@ -14,18 +14,18 @@ class StructuredDataTest {
 
     @Test
     void theFirstOfEachIsTakenWhereverItStands() {
-        assertThat(
-                        read(
-                                "{broken",
-                                "{\"@graph\":[{\"@type\":\"Thing\"},{\"headline\":\" Otter Point \",\"datePublished\":\"2026-05-01\"}]}",
-                                "[{\"name\":\"Later\",\"description\":\"By kayak\",\"aggregateRating\":{\"ratingValue\":4.7,\"reviewCount\":\"31\"}}]"))
-                .isEqualTo(new StructuredData("Otter Point", "By kayak", "2026-05-01", "4.7 of 31"));
+        assertThat(read(
+                        "{broken",
+                        "{\"@graph\":[{\"@type\":\"Thing\"},{\"headline\":\" Otter Point \",\"datePublished\":\"2026-05-01\"}]}",
+                        "[{\"name\":\"Later\",\"description\":\"By kayak\",\"aggregateRating\":{\"ratingValue\":4.7,\"reviewCount\":\"31\"},"
+                                + "\"offers\":[{\"price\":40,\"priceCurrency\":\"GBP\"},{\"price\":9}]}]"))
+                .isEqualTo(new StructuredData("Otter Point", "By kayak", "2026-05-01", "4.7 of 31", "40 GBP"));
     }
 
     @Test
     void whatIsOfAnotherKindSaysNothing() {
         assertThat(read("{\"name\":{\"a\":1},\"description\":[\"x\"],\"aggregateRating\":3}", "7", "null"))
-                .isEqualTo(new StructuredData("", "", "", ""));
+                .isEqualTo(new StructuredData("", "", "", "", ""));
         assertThat(read("[" + "[".repeat(400) + "]".repeat(400) + "]").name()).isEmpty();
     }
 }
