@@ -79,6 +79,8 @@ const BAR_HEIGHT = 56;
 const TICK_WIDTH = 32;
 const MENU_WIDTH = 28;
 const STEP = 16;
+const SETTLE_MS = 40;
+const RESTED_MS = 150;
 const DRAGGED = "text/x-column";
 
 /** A table of any length: only what is in view is drawn; keyboard, choosing, editing and the clipboard as in a spreadsheet. */
@@ -105,8 +107,18 @@ export function Grid<R>(props: Props<R>) {
   const to = visible.at(-1)?.index ?? 0;
   // biome-ignore lint/correctness/useExhaustiveDependencies: rows of another height stand elsewhere
   useEffect(() => virtual.measure(), [rowHeight]);
+  const askedAt = useRef(0);
   useEffect(() => {
-    const settled = setTimeout(() => rows.show(from, to), 40);
+    const ask = () => {
+      askedAt.current = performance.now();
+      rows.show(from, to);
+    };
+    // A jump is answered at once; while the table keeps moving, what only passes by is not asked for.
+    if (performance.now() - askedAt.current > RESTED_MS) {
+      ask();
+      return;
+    }
+    const settled = setTimeout(ask, SETTLE_MS);
     return () => clearTimeout(settled);
   }, [from, to, rows.show]);
 

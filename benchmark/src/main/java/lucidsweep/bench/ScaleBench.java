@@ -95,17 +95,37 @@ final class ScaleBench {
         while (replaced.contains("\"complete\":false")) replaced = api.get("/api/previews/" + token);
         report("Find and replace over " + COUNT + " titles: all figures", 3, start);
 
+        int before = drafted();
         start = System.nanoTime();
-        api.endJob(api.post("/api/properties/" + property + "/batches", RECIPE));
+        String applying = api.post("/api/properties/" + property + "/batches", RECIPE);
+        await(() -> drafted() != before);
+        report("… applied: the texts are there", 4, start);
+        api.endJob(applying);
         awaitFindings();
         report("… applied, findings brought up to date", 10, start);
         String batch = Api.find(api.get("/api/properties/" + property + "/batches"), "\"id\":(\\d+)");
         start = System.nanoTime();
-        api.endJob(api.post("/api/batches/" + batch + "/undo", ""));
+        String undoing = api.post("/api/batches/" + batch + "/undo", "");
+        await(() -> drafted() == before);
+        report("… undone: the texts are as before", 4, start);
+        api.endJob(undoing);
         awaitFindings();
         report("… undone, findings brought up to date", 10, start);
         demand(findings);
         wordings();
+    }
+
+    /** How many items have a draft, as every page says it. */
+    private int drafted() throws IOException, InterruptedException {
+        return Integer.parseInt(Api.find(api.get("/api/portfolio"), "\"drafted\":(\\d+)"));
+    }
+
+    private void await(BooleanCheck done) throws IOException, InterruptedException {
+        while (!done.holds()) LockSupport.parkNanos(20_000_000);
+    }
+
+    private interface BooleanCheck {
+        boolean holds() throws IOException, InterruptedException;
     }
 
     /** What faults cost is fitted to ten rows of demand an item, in one go with all findings. */

@@ -254,7 +254,7 @@ class BadInputTest {
             delimiter = '|',
             value = {
                 "items?check=odd | check: expected one of not-indexable, searched, linked,",
-                "items?field=link | field: expected one of title, description, tags, h1, slug, images, links, head, indexing, got \"link\"",
+                "items?field=link | field: expected one of title, description, tags, h1, slug, images, links, head, og-title, og-description, indexing, got \"link\"",
                 "items?asOf=soon | asOf: \"soon\" is not what is expected there",
                 "comparison?before=1&after=1&kind=odd | kind: expected one of NEW, GONE, MOVED, CHANGED, got \"odd\""
             })

@@ -34,6 +34,7 @@ import org.springframework.stereotype.Service;
 class Previews {
 
     private static final Logger LOG = LoggerFactory.getLogger(Previews.class);
+    private static final long FIRST_MS = 150;
     private static final long AT_ONCE_MS = 400;
     private static final int MOST_ROWS = 500;
 
@@ -88,7 +89,7 @@ class Previews {
         previews.put(token, preview);
         Asked asked = new Asked(propertyId, property.revision(), selection, spec);
         threads.execute(() -> run(proposals, ids, preview, token, asked));
-        preview.await(AT_ONCE_MS);
+        preview.await(FIRST_MS);
         return preview.figures(token);
     }
 

@@ -75,7 +75,11 @@ class ItemTableTest {
                     random.nextBoolean() ? tags(findings) : null,
                     cell(),
                     null,
-                    random.nextBoolean() ? cell() : null
+                    random.nextBoolean() ? cell() : null,
+                    null,
+                    random.nextBoolean() ? cell() : null,
+                    null,
+                    null
                 },
                 keyword,
                 keyword == null ? null : WORDS[keyword.intValue()],
