@@ -318,7 +318,7 @@ public class Batches implements SmartInitializingSingleton {
                         return findings.due(propertyId);
                     });
                     finishTurn(find(id), progress, touched);
-                    tellChanged(propertyId, touched);
+                    clients.touch(propertyId);
                     worked[0] = queue.add(propertyId, change, touched);
                     return delivered;
                 });
@@ -348,6 +348,7 @@ public class Batches implements SmartInitializingSingleton {
                                 undo ? before(change, line, standard) : after(change, line, batch.id(), standard)),
                 turned -> {
                     transaction.executeWithoutResult(status -> drafts.set(turned, revision));
+                    items.rewritten(batch.propertyId(), turned);
                     note(touched, turned);
                     progress.report(done[0] += turned.size(), batch.items());
                 });
@@ -434,17 +435,12 @@ public class Batches implements SmartInitializingSingleton {
                 takeBack(find(key.id));
                 throw e;
             }
-            tellChanged(property.id(), writer.touched);
+            clients.touch(property.id());
             worked[0] = queue.add(property.id(), writer.change, writer.touched);
             return key.id;
         });
         FindingsQueue.await(worked[0]);
         return find(id);
-    }
-
-    private void tellChanged(long propertyId, ChangedTexts touched) {
-        if (touched.isMany()) items.changed(propertyId);
-        else items.changed(propertyId, touched.itemIds());
     }
 
     /** The revision that the property will have once what is written now is told to the open pages. */
@@ -524,6 +520,7 @@ public class Batches implements SmartInitializingSingleton {
                 drafts.set(some, revision);
                 ManyRows.each(some.stream().map(this::values).toList(), mapper::insertChanges);
             });
+            items.rewritten(property.id(), some);
             note(touched, some);
         }
 

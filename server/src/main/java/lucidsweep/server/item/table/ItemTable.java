@@ -171,6 +171,32 @@ final class ItemTable {
             unordered.computeIfAbsent(sort, any -> new BitSet()).or(changed);
     }
 
+    /**
+     * A text that is in force from now on.
+     *
+     * @param cell with the state of its draft; null for none
+     */
+    record Rewritten(long itemId, Field field, Cell cell) {}
+
+    /** Sets single texts anew, and brings the orders up to date; items that are not in the table are passed over. */
+    synchronized void rewrite(Collection<Rewritten> texts) {
+        BitSet changed = new BitSet();
+        for (Rewritten text : texts) {
+            int row = row(text.itemId());
+            if (row < 0) continue;
+            int place = FieldId.FIELDS.indexOf(text.field());
+            if (place < fields.length) fields[place].set(row, text.cell());
+            else moreStates[place - fields.length].set(row, number(text.cell().state()));
+            if (text.field() == Field.TAGS) {
+                tags.set(row, text.cell().text());
+                spreads = null;
+            }
+            changed.set(row);
+        }
+        for (ItemSort sort : orders.keySet())
+            unordered.computeIfAbsent(sort, any -> new BitSet()).or(changed);
+    }
+
     /** Adds a row behind all others; one whose place would be before others comes with the next reading of all. */
     private boolean append(Line line) {
         if (size > 0 && line.id() < ids[size - 1]) return false;

@@ -77,6 +77,17 @@ class ItemTables {
         }
     }
 
+    /** Sets texts that were just written, if the table is in use: they need not be read again. */
+    void rewrite(long propertyId, List<ItemTable.Rewritten> texts) {
+        Set<Long> meanwhile = changedWhileRead.get(propertyId);
+        if (meanwhile != null) texts.forEach(text -> meanwhile.add(text.itemId()));
+        ItemTable table = tables.getIfPresent(propertyId);
+        if (table == null) return;
+        synchronized (table.refreshing()) {
+            table.rewrite(texts);
+        }
+    }
+
     private List<ItemTable.Line> lines(Collection<Long> itemIds) {
         List<ItemTable.Line> lines = new ArrayList<>(itemIds.size());
         Object[] all = itemIds.toArray();

@@ -40,6 +40,7 @@ import lucidsweep.server.item.capture.ImportedRow;
 import lucidsweep.server.item.capture.ImportedRows;
 import lucidsweep.server.item.draft.CapturedParts;
 import lucidsweep.server.item.draft.DraftMapper;
+import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.draft.FieldLines;
@@ -486,6 +487,19 @@ public class Items {
     public void changed(long propertyId, Collection<Long> ids) {
         tables.refresh(propertyId, ids);
         clients.touch(propertyId);
+    }
+
+    /** Says that drafts were written or taken away: tables have them from now on. Open pages are told when all of them are. */
+    public void rewritten(long propertyId, List<Drafts.Change> changes) {
+        tables.rewrite(propertyId, changes.stream().map(Items::rewritten).toList());
+    }
+
+    private static ItemTable.Rewritten rewritten(Drafts.Change change) {
+        FieldLine field = change.field();
+        String text = change.draft() == null ? field.captured() : change.draft();
+        ItemTable.Cell cell =
+                new ItemTable.Cell(text, change.measure().px(), change.measure().alike(), change.state());
+        return new ItemTable.Rewritten(field.itemId(), field.field(), cell);
     }
 
     /** The same of what may be lost in a kill, such as items of a sweep that is under way, and findings that are made up for. */

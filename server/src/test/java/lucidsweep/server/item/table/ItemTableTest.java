@@ -23,6 +23,7 @@ import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.set.SetMember;
 import lucidsweep.core.set.Trait;
+import lucidsweep.server.item.draft.FieldId;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -161,6 +162,22 @@ class ItemTableTest {
         }
         plain.putAll(changed);
         table.change(changed.values());
+        rewriteSome(ids, count);
+    }
+
+    /** Single texts become others: what is drafted or taken away. */
+    private void rewriteSome(List<Long> ids, int count) {
+        List<ItemTable.Rewritten> rewritten = new ArrayList<>();
+        for (int i = 0; i < count; i++) {
+            ItemTable.Line line = plain.get(ids.get(random.nextInt(ids.size())));
+            int place = random.nextInt(line.cells().length);
+            if (line.cells()[place] == null) continue;
+            ItemTable.Cell cell = place == 2 ? tags(line.found().marks()) : cell();
+            line.cells()[place] = cell;
+            rewritten.add(new ItemTable.Rewritten(line.id(), FieldId.FIELDS.get(place), cell));
+        }
+        rewritten.add(new ItemTable.Rewritten(999_999, Field.TITLE, cell()));
+        table.rewrite(rewritten);
     }
 
     private static String lower(String text) {
