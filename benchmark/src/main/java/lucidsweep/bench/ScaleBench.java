@@ -96,9 +96,10 @@ final class ScaleBench {
         report("Find and replace over " + COUNT + " titles: all figures", 3, start);
 
         int before = drafted();
+        int batchBefore = lastBatch();
         start = System.nanoTime();
         String applying = api.post("/api/properties/" + property + "/batches", RECIPE);
-        await(() -> drafted() != before);
+        await(() -> lastBatch() > batchBefore);
         report("… applied: the texts are there", 4, start);
         api.endJob(applying);
         awaitFindings();
@@ -118,6 +119,11 @@ final class ScaleBench {
     /** How many items have a draft, as every page says it. */
     private int drafted() throws IOException, InterruptedException {
         return Integer.parseInt(Api.find(api.get("/api/portfolio"), "\"drafted\":(\\d+)"));
+    }
+
+    /** The number of the last batch that stands whole. */
+    private int lastBatch() throws IOException, InterruptedException {
+        return Integer.parseInt(Api.find(api.get("/api/properties/" + property + "/batches"), "\"id\":(\\d+)"));
     }
 
     private void await(BooleanCheck done) throws IOException, InterruptedException {

@@ -8,12 +8,16 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Queue;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.function.Consumer;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.draft.DraftMapper;
 import lucidsweep.server.item.draft.FieldId;
+import lucidsweep.server.job.BoundedPipeline;
 import org.springframework.stereotype.Service;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -38,8 +42,16 @@ class ItemTables {
             .weigher((Long property, ItemTable table) -> (int) (table.bytes() / 1_024) + 1)
             .build();
 
-    /** The items that changed while the table of their property was being read. */
-    private final Map<Long, Set<Long>> changedWhileRead = new ConcurrentHashMap<>();
+    /** What changed while the table of a property was being read. */
+    private final Map<Long, Meanwhile> changedWhileRead = new ConcurrentHashMap<>();
+
+    /** Rows to be read anew, and texts that were written, in their order. */
+    private record Meanwhile(Set<Long> rows, Queue<ItemTable.Rewritten> texts) {
+
+        private Meanwhile() {
+            this(ConcurrentHashMap.newKeySet(), new ConcurrentLinkedQueue<>());
+        }
+    }
 
     ItemTables(ItemMapper mapper, DraftMapper texts, JsonMapper json) {
         this.mapper = mapper;
@@ -49,8 +61,13 @@ class ItemTables {
 
     ItemTable of(long propertyId) {
         ItemTable table = tables.get(propertyId, this::read);
-        Set<Long> meanwhile = changedWhileRead.remove(propertyId);
-        if (meanwhile != null && !meanwhile.isEmpty()) refresh(propertyId, meanwhile);
+        if (!changedWhileRead.containsKey(propertyId)) return table;
+        Meanwhile meanwhile;
+        synchronized (table.refreshing()) {
+            meanwhile = changedWhileRead.remove(propertyId);
+            if (meanwhile != null) table.rewrite(meanwhile.texts);
+        }
+        if (meanwhile != null && !meanwhile.rows.isEmpty()) refresh(propertyId, meanwhile.rows);
         return table;
     }
 
@@ -63,8 +80,8 @@ class ItemTables {
     void refresh(long propertyId, Collection<Long> itemIds) {
         // Noted first: a table that is being read now may have passed these rows, and one that was read by then is
         // there.
-        Set<Long> meanwhile = changedWhileRead.get(propertyId);
-        if (meanwhile != null) meanwhile.addAll(itemIds);
+        Meanwhile meanwhile = changedWhileRead.get(propertyId);
+        if (meanwhile != null) meanwhile.rows.addAll(itemIds);
         ItemTable table = tables.getIfPresent(propertyId);
         if (table == null) return;
         if (itemIds.size() > LIST && itemIds.size() > table.size() / FEW) {
@@ -79,8 +96,8 @@ class ItemTables {
 
     /** Sets texts that were just written, if the table is in use: they need not be read again. */
     void rewrite(long propertyId, List<ItemTable.Rewritten> texts) {
-        Set<Long> meanwhile = changedWhileRead.get(propertyId);
-        if (meanwhile != null) texts.forEach(text -> meanwhile.add(text.itemId()));
+        Meanwhile meanwhile = changedWhileRead.get(propertyId);
+        if (meanwhile != null) meanwhile.texts.addAll(texts);
         ItemTable table = tables.getIfPresent(propertyId);
         if (table == null) return;
         synchronized (table.refreshing()) {
@@ -101,25 +118,46 @@ class ItemTables {
     }
 
     private ItemTable read(long propertyId) {
-        changedWhileRead.put(propertyId, ConcurrentHashMap.newKeySet());
+        changedWhileRead.put(propertyId, new Meanwhile());
         ItemTable table = new ItemTable();
+        BoundedPipeline.<Chunk>run(next -> readChunks(propertyId, next), chunk -> {
+            Parts parts = new Parts();
+            chunk.drafts.forEach(parts::add);
+            chunk.aims.forEach(parts::add);
+            chunk.findings.forEach(parts::add);
+            chunk.stakes.forEach(parts::add);
+            chunk.lives.forEach(parts::add);
+            chunk.items.forEach(item -> table.add(parts.line(item)));
+        });
+        return table;
+    }
+
+    /** Some items as they are stored, with what belongs to them. */
+    private record Chunk(
+            List<ItemMapper.TableItem> items,
+            List<DraftMapper.DraftRow> drafts,
+            List<ItemMapper.Aimed> aims,
+            List<ItemMapper.FindingLine> findings,
+            List<ItemMapper.StakeLine> stakes,
+            List<ItemMapper.LifeLine> lives) {}
+
+    private void readChunks(long propertyId, Consumer<Chunk> next) {
         IdRange ids = IdRange.of(propertyId);
         long after = ids.first() - 1;
-        List<ItemMapper.TableItem> chunk;
+        List<ItemMapper.TableItem> items;
         do {
-            chunk = mapper.tableItems(after, ids.last(), ROWS_AT_ONCE);
-            if (chunk.isEmpty()) break;
-            long first = chunk.get(0).id();
-            after = chunk.get(chunk.size() - 1).id();
-            Parts parts = new Parts();
-            texts.drafts(FieldId.first(first), FieldId.last(after)).forEach(parts::add);
-            mapper.aims(first, after).forEach(parts::add);
-            mapper.findings(first, after).forEach(parts::add);
-            mapper.stakes(first, after).forEach(parts::add);
-            mapper.lives(first, after).forEach(parts::add);
-            chunk.forEach(item -> table.add(parts.line(item)));
-        } while (chunk.size() == ROWS_AT_ONCE);
-        return table;
+            items = mapper.tableItems(after, ids.last(), ROWS_AT_ONCE);
+            if (items.isEmpty()) return;
+            long first = items.get(0).id();
+            after = items.get(items.size() - 1).id();
+            next.accept(new Chunk(
+                    items,
+                    texts.drafts(FieldId.first(first), FieldId.last(after)),
+                    mapper.aims(first, after),
+                    mapper.findings(first, after),
+                    mapper.stakes(first, after),
+                    mapper.lives(first, after)));
+        } while (items.size() == ROWS_AT_ONCE);
     }
 
     /** What belongs to the items of a chunk, by item. */
