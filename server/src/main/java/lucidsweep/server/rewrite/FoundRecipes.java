@@ -120,7 +120,7 @@ class FoundRecipes {
                 .toList();
         Standard standard = standards.of(property).base();
         RecipeFinder finder =
-                new RecipeFinder(sources, recipe -> Proposals.composer(recipe, standard, field, property, client));
+                new RecipeFinder(sources, recipe -> ComposedTexts.composer(recipe, standard, field, property, client));
         RecipeFinder.Found found = finder.find(examples)
                 .orElseThrow(() -> Refusal.conflict("no recipe makes any of these " + examples.size() + " "
                         + field.label() + "s as they are; they say what the items do not have"));

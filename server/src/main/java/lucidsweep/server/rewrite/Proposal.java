@@ -28,10 +28,15 @@ record Proposal(FieldLine field, Standard standard, String after, Result result)
         return new Proposal(field, standard, field.text(), why);
     }
 
-    boolean changes() {
+    /** Whether the text stays as it is, whatever it would have become. */
+    boolean isLeft() {
         return switch (result) {
-            case NOTHING, ALIKE, KEPT, RUNAWAY, UNCHANGED -> false;
-            default -> !after.equals(field.text());
+            case NOTHING, ALIKE, KEPT, RUNAWAY, UNCHANGED -> true;
+            default -> false;
         };
+    }
+
+    boolean changes() {
+        return !isLeft() && !after.equals(field.text());
     }
 }

@@ -62,39 +62,39 @@ class ProposalWork {
     Proposals of(Property property, EditSpec spec) {
         spec.check();
         Client client = clients.client(property.clientId());
-        PropertyRecipes.Kept kept = recipes.of(property.id(), spec.field());
-        RecipeSources sources = spec.isRecipe() ? sources(property, client, spec, kept) : null;
-        TextBlocks.Arranged arranged = null;
-        if (spec.isBlocks()) {
-            if (property.kind() == PropertyKind.WEBSITE) {
-                throw Refusal.badInput("descriptions of pages are one line; blocks are for listings and videos");
-            }
-            arranged = blocks.arranged(property.id());
-            sources = sources(property, client, RecipeSources.Needs.NONE, kept.members());
-        }
+        Edit edit = new Edit(property, client, spec, standards.of(property), items, drafts);
         Consequences.Sum follows =
                 Consequences.areOf(spec.field()) ? consequences.sum(property.id(), spec.field()) : null;
-        return new Proposals(
-                property,
-                client,
-                spec,
-                standards.of(property),
-                kept,
-                sources,
-                tagSets,
-                written,
-                arranged,
-                follows,
-                items,
-                drafts);
+        return new Proposals(edit, maker(edit), follows);
     }
 
-    private RecipeSources sources(Property property, Client client, EditSpec spec, PropertyRecipes.Kept kept) {
-        List<Recipe> used = spec.recipe() != null ? List.of(spec.recipe()) : kept.all();
+    private TextMaker maker(Edit edit) {
+        if (edit.spec().isRecipe()) return composed(edit);
+        if (edit.spec().isBlocks()) return arranged(edit);
+        if (edit.spec().isTagSets()) return new ChosenTags(edit, tagSets);
+        return edit.spec().isWritten() ? new TakenTexts(edit, written) : new EditedTexts(edit, tagSets);
+    }
+
+    private TextMaker composed(Edit edit) {
+        PropertyRecipes.Kept kept = recipes.of(edit.property().id(), edit.field());
+        List<Recipe> used = edit.spec().recipe() != null ? List.of(edit.spec().recipe()) : kept.all();
         if (used.isEmpty()) throw Refusal.badInput("no recipe for these texts is in force yet");
         List<Recipe> all = new ArrayList<>(used);
         if (RecipeSources.takeOthers(used)) all.addAll(kept.byName().values());
-        return sources(property, client, RecipeSources.Needs.of(all), kept.members());
+        RecipeSources.Needs needs = RecipeSources.Needs.of(all);
+        return new ComposedTexts(edit, kept, sources(edit.property(), edit.client(), needs, kept.members()));
+    }
+
+    private TextMaker arranged(Edit edit) {
+        if (edit.property().kind() == PropertyKind.WEBSITE) {
+            throw Refusal.badInput("descriptions of pages are one line; blocks are for listings and videos");
+        }
+        PropertyRecipes.Members members =
+                recipes.of(edit.property().id(), edit.field()).members();
+        return new ArrangedTexts(
+                edit,
+                blocks.arranged(edit.property().id()),
+                sources(edit.property(), edit.client(), RecipeSources.Needs.NONE, members));
     }
 
     /** What recipes may take of the items of a property. */

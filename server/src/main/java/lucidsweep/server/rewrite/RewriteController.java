@@ -71,7 +71,7 @@ class RewriteController {
      *
      * @param asOf the revision of the property that was previewed; null to edit whatever is there now
      */
-    record Edit(
+    record SelectionEdit(
             @Valid @NotNull Selection selection,
             @Valid @NotNull EditSpec spec,
             Long asOf) {}
@@ -123,7 +123,8 @@ class RewriteController {
     record KeptFields(int fields) {}
 
     @PostMapping("/properties/{propertyId}/previews")
-    Preview.Figures preview(@PathVariable long propertyId, @Valid @RequestBody Edit edit) throws InterruptedException {
+    Preview.Figures preview(@PathVariable long propertyId, @Valid @RequestBody SelectionEdit edit)
+            throws InterruptedException {
         return previews.start(propertyId, edit.selection(), edit.spec());
     }
 
@@ -149,7 +150,7 @@ class RewriteController {
     }
 
     @PostMapping("/properties/{propertyId}/batches")
-    Applied apply(@PathVariable long propertyId, @Valid @RequestBody Edit edit) {
+    Applied apply(@PathVariable long propertyId, @Valid @RequestBody SelectionEdit edit) {
         edit.spec().check();
         EditSpec spec = edit.spec();
         Optional<MadeTexts> made = previews.made(propertyId, edit.selection(), spec);

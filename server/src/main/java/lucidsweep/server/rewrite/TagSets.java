@@ -84,7 +84,7 @@ class TagSets {
      *
      * @param month of the year, 1 to 12
      */
-    Made ofSeason(Property property, Client client, ItemStandards standards, long[] selected, int month) {
+    Made ofSeason(Property property, ItemStandards standards, long[] selected, int month) {
         Words words = Words.in(property.language());
         Tags.Seasonal seasonal = tags.seasonal(property, month);
         Set<Set<String>> seasons = new HashSet<>();
