@@ -1,9 +1,7 @@
 package lucidsweep.core.text;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 
 /**
  * The same end of many texts, such as " | Tarrin Bay Kayaks – boats, tours and lessons", or the same beginning, such as
@@ -54,36 +52,26 @@ public record CommonPart(Side side, String text, int count, double px) {
         private static final String SEPARATORS = "|:–—-·•»/";
 
         private final Side side;
-        private final Node root = new Node();
-        private int nodes;
+        private final WordTrie trie = new WordTrie();
         private int texts;
+        private int bound = MAX_NODES;
 
         public Finder(Side side) {
             this.side = side;
         }
 
-        private static final class Node {
-            private int count;
-            private final Map<String, Node> next = new HashMap<>(2);
-        }
-
         public void add(String text) {
             texts++;
             String[] words = text.split(" ");
-            Node at = root;
+            int at = WordTrie.ROOT;
             int longest = longest(words);
             for (int depth = 0; depth < longest; depth++) {
-                String word = words[side == Side.START ? depth : words.length - 1 - depth];
-                Node next = at.next.get(word);
-                if (next == null) {
-                    next = new Node();
-                    at.next.put(word, next);
-                    nodes++;
-                }
-                next.count++;
-                at = next;
+                at = trie.next(at, words[side == Side.START ? depth : words.length - 1 - depth]);
             }
-            if (nodes > MAX_NODES) nodes = prune(root);
+            if (trie.size() <= bound) return;
+            trie.prune(2);
+            // Where most of it is used twice, it is not gone through again for every text.
+            bound = Math.max(MAX_NODES, trie.size() * 3 / 2);
         }
 
         /** How many words the longest part of a text has; the last word is left to it, so that no part is a whole text. */
@@ -106,34 +94,30 @@ public record CommonPart(Side side, String text, int count, double px) {
         public List<CommonPart> common(double share, double minPx, Slot slot) {
             int min = Math.max(3, (int) Math.ceil(share * texts));
             List<CommonPart> found = new ArrayList<>();
-            collect(root, "", min, minPx, slot, found);
+            Common common = new Common(trie.branches(min), min, minPx, slot, found);
+            collect(WordTrie.ROOT, "", common);
             return found;
         }
 
+        /** What is looked for in the trie, and found. */
+        private record Common(List<List<Integer>> branches, int min, double minPx, Slot slot, List<CommonPart> found) {}
+
         /** Returns how many texts the parts found at or beyond this node cover. */
-        private int collect(Node node, String text, int min, double minPx, Slot slot, List<CommonPart> found) {
+        private int collect(int node, String text, Common common) {
             int covered = 0;
-            List<Map.Entry<String, Node>> branches = new ArrayList<>(node.next.entrySet());
-            branches.sort(Map.Entry.comparingByKey());
-            for (Map.Entry<String, Node> branch : branches) {
-                if (branch.getValue().count < min) continue;
-                String longer = side == Side.START ? text + branch.getKey() + " " : " " + branch.getKey() + text;
-                covered += collect(branch.getValue(), longer, min, minPx, slot, found);
+            for (int branch : common.branches.get(node)) {
+                String word = trie.word(branch);
+                covered += collect(branch, side == Side.START ? text + word + " " : " " + word + text, common);
             }
-            if (node.count - covered < min || !isSetOff(text) || slot.width(text) < minPx) return covered;
-            found.add(new CommonPart(side, text, node.count, slot.width(text)));
-            return node.count;
+            int count = trie.count(node);
+            double px = common.slot.width(text);
+            if (count - covered < common.min || !isSetOff(text) || px < common.minPx) return covered;
+            common.found.add(new CommonPart(side, text, count, px));
+            return count;
         }
 
         private boolean isSetOff(String text) {
             return side == Side.END || text.length() > 1 && SEPARATORS.indexOf(text.charAt(text.length() - 2)) >= 0;
-        }
-
-        private static int prune(Node node) {
-            node.next.values().removeIf(next -> next.count < 2);
-            int kept = node.next.size();
-            for (Node next : node.next.values()) kept += prune(next);
-            return kept;
         }
     }
 }
