@@ -1,6 +1,6 @@
 import { Button, NativeSelect } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { answer, api, type Property } from "../api/client";
 import { ofProperty, useChange } from "../api/queries";
 import { FileLink } from "../parts/FileLink";
@@ -25,7 +25,15 @@ const SHORT: Record<string, string> = {
 };
 
 /** Delivers approved drafts as a file, and lists what was delivered so far. */
-export function Handovers({ property, approved }: { property: Property; approved: number }) {
+export function Handovers({
+  property,
+  approved,
+  children,
+}: {
+  property: Property;
+  approved: number;
+  children?: ReactNode;
+}) {
   const formats = property.kind === "website" ? ["csv", "json", "html", "redirects"] : ["listings", "csv", "json"];
   const [format, setFormat] = useState(formats[0]);
   const propertyId = property.id;
@@ -60,6 +68,7 @@ export function Handovers({ property, approved }: { property: Property; approved
       {approved === 0 && (
         <p className={css.soft}>Select drafts on the left and approve them; then they can be delivered.</p>
       )}
+      {children}
       {handovers.data && handovers.data.length > 0 && (
         <section>
           <h3>Delivered</h3>

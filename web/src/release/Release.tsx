@@ -22,6 +22,7 @@ import { useItemView } from "../parts/useItemView";
 import { useProperty } from "../parts/useProperty";
 import { Handovers } from "./Handovers";
 import css from "./Release.module.css";
+import { ReviewPanel } from "./ReviewPanel";
 
 const DRAFTED = { state: "any" };
 
@@ -158,7 +159,17 @@ export function Release() {
           </BatchBar>
         </div>
         {hand === undefined ? (
-          property && <Handovers property={property} approved={standing?.approved ?? 0} />
+          property && (
+            <Handovers property={property} approved={standing?.approved ?? 0}>
+              <ReviewPanel
+                propertyId={propertyId}
+                selection={
+                  choice.count(view.rows.total ?? 0) > 0 ? choice.selection(view.filter) : { filter: view.filter }
+                }
+                waiting={(standing?.drafted ?? 0) + (standing?.sentBack ?? 0)}
+              />
+            </Handovers>
+          )
         ) : (
           <CloseUp propertyId={propertyId} itemId={hand} editable onClose={() => setHand(undefined)} />
         )}

@@ -40,6 +40,7 @@ final class PropertyRows {
             "target",
             "text_block",
             "channel_text",
+            "review_sheet",
             "writer",
             "writer_answer",
             "writer_column",
@@ -66,6 +67,7 @@ final class PropertyRows {
 
     void delete() {
         IdRange items = IdRange.of(property);
+        deleteOf("review_sheet_line", "sheet_id", "review_sheet");
         deleteOf("keyword_figure", "keyword_id", "keyword");
         deleteOf("handover_line", "handover_id", "handover");
         deleteOf("handover_file", "handover_id", "handover");
@@ -84,10 +86,9 @@ final class PropertyRows {
         }
         deleteRange("capture", "item_id", items);
         for (String table : OF_ITEM) deleteRange(table, "item_id", items);
-        repeat(
-                "delete from draft where id between ? and ?" + AT_ONCE,
-                FieldId.first(items.first()),
-                FieldId.last(items.last()));
+        IdRange fields = new IdRange(FieldId.first(items.first()), FieldId.last(items.last()));
+        deleteRange("draft", "id", fields);
+        deleteRange("draft_note", "field_id", fields);
         for (String table : OF_PROPERTY) {
             repeat("delete from " + table + " where property_id = ?" + AT_ONCE, property);
         }

@@ -44,7 +44,7 @@ class Previews {
     private final ProposalWork work;
     private final PickedItems picked;
     private final Cache<String, Preview> previews = Caffeine.newBuilder()
-            .maximumWeight(Runtime.getRuntime().maxMemory() / 8)
+            .maximumWeight(Runtime.getRuntime().maxMemory() / 16)
             .weigher((String token, Preview preview) -> preview.weight())
             .build();
 

@@ -212,6 +212,9 @@ interface ItemMapper {
             where id > #{after} and id <= #{last} and not gone order by id limit #{limit}""")
     List<AddressOf> addressesAfter(long after, long last, int limit);
 
+    @Select("select id, section from item " + DraftMapper.AMONG_IDS + "id")
+    List<GroupOf> sections(@Param("ids") Object[] ids);
+
     @Select("select id, address from item " + DraftMapper.AMONG_IDS + "id")
     List<AddressOf> addresses(@Param("ids") Object[] ids);
 }

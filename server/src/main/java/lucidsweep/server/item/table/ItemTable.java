@@ -103,9 +103,9 @@ final class ItemTable {
     /** Title, description and tags; of the fields behind them only how far their drafts are. */
     private final FieldColumns[] fields = {new FieldColumns(), new FieldColumns(), new FieldColumns()};
 
-    private final IntColumn[] moreStates = Stream.generate(IntColumn::new)
+    private final ByteColumn[] moreStates = Stream.generate(ByteColumn::new)
             .limit(FieldId.FIELDS.size() - fields.length)
-            .toArray(IntColumn[]::new);
+            .toArray(ByteColumn[]::new);
 
     private final Map<ItemSort, RowOrder> orders = new EnumMap<>(ItemSort.class);
 
@@ -116,7 +116,7 @@ final class ItemTable {
     private static final class FieldColumns {
         private final TextColumn text = new TextColumn();
         private final IntColumn px = new IntColumn();
-        private final IntColumn state = new IntColumn();
+        private final ByteColumn state = new ByteColumn();
         private long[] alike = new long[1_024];
 
         /** Made when it is first asked for. */

@@ -64,7 +64,8 @@ public class Items {
 
     private static final TypeReference<List<StoredFinding>> FINDINGS = new TypeReference<>() {};
 
-    private static final long MAX_CACHED_IDS = 8_000_000;
+    /** Orders take a thirty-second of the memory at most. */
+    private static final long MAX_CACHED_IDS = Runtime.getRuntime().maxMemory() / 32 / Long.BYTES;
 
     private final ItemMapper mapper;
     private final DraftMapper texts;
@@ -550,6 +551,13 @@ public class Items {
                 after = line.id();
             }
         } while (chunk.size() == CHUNK);
+    }
+
+    /** The sections of some items, by id. */
+    public Map<Long, String> sections(Collection<Long> ids) {
+        Map<Long, String> found = new HashMap<>();
+        inLists(List.copyOf(ids), mapper::sections).forEach(line -> found.put(line.id(), line.section()));
+        return found;
     }
 
     public Map<Long, String> addresses(List<Long> ids) {

@@ -1,0 +1,67 @@
+package lucidsweep.server.release.review;
+
+import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
+import java.util.Locale;
+import java.util.Map;
+import lucidsweep.server.web.Refusal;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * What came back of a review sheet: the id of the sheet, and what was decided, by field.
+ *
+ * @param unreadable how many entries say nothing that can be read
+ */
+record ReturnedReview(String sheet, Map<Long, ReviewSheet.Decided> decided, int unreadable) {
+
+    private static final int MOST = 20_000;
+    private static final int LONGEST_TEXT = 100_000;
+    private static final int LONGEST_NOTE = 2_000;
+
+    /** @throws Refusal of a file that is none */
+    static ReturnedReview of(byte[] file, JsonMapper json) {
+        JsonNode root;
+        try {
+            root = json.readTree(new String(file, StandardCharsets.UTF_8));
+        } catch (JacksonException e) {
+            throw Refusal.badInput("this is not the file that a review sheet saves; it cannot be read as JSON");
+        }
+        String sheet = root.path("sheet").asString("");
+        if (sheet.isEmpty() || !root.path("decisions").isArray()) {
+            throw Refusal.badInput(
+                    "this is not the file that a review sheet saves; it names no sheet and no decisions");
+        }
+        if (root.path("decisions").size() > MOST) {
+            throw Refusal.badInput("expected at most " + MOST + " decisions, got "
+                    + root.path("decisions").size());
+        }
+        Map<Long, ReviewSheet.Decided> decided = new LinkedHashMap<>();
+        int unreadable = 0;
+        for (JsonNode entry : root.path("decisions")) {
+            ReviewSheet.Decided one = decided(entry);
+            if (one == null || decided.putIfAbsent(one.fieldId(), one) != null) unreadable++;
+        }
+        return new ReturnedReview(sheet, decided, unreadable);
+    }
+
+    /** Null where it says nothing that can be read. */
+    private static ReviewSheet.Decided decided(JsonNode entry) {
+        String id = entry.path("id").asString("");
+        String text = entry.path("text").isString() ? entry.path("text").asString() : null;
+        String note = entry.path("note").asString("");
+        ReviewSheet.Decision decision = decision(entry.path("decision").asString(""));
+        boolean wordless = decision == ReviewSheet.Decision.REWORD && (text == null || text.isBlank());
+        boolean tooLong = text != null && text.length() > LONGEST_TEXT || note.length() > LONGEST_NOTE;
+        if (!id.matches("\\d{1,18}") || decision == null || wordless || tooLong) return null;
+        return new ReviewSheet.Decided(Long.parseLong(id), decision, text, note.strip());
+    }
+
+    private static ReviewSheet.Decision decision(String written) {
+        String name = written.toUpperCase(Locale.ROOT).replace('-', '_');
+        for (ReviewSheet.Decision each : ReviewSheet.Decision.values())
+            if (each.name().equals(name)) return each;
+        return null;
+    }
+}

@@ -1,0 +1,56 @@
+package lucidsweep.server.release.review;
+
+import jakarta.annotation.Nullable;
+import java.util.List;
+import lucidsweep.core.item.Field;
+
+/**
+ * What a client is asked to decide about. It has nothing but the texts in question.
+ *
+ * @param sheet its id, by which what comes back is known
+ * @param made the day
+ */
+record ReviewSheet(String sheet, String client, String property, String made, List<Text> texts) {
+
+    /**
+     * A text before and after.
+     *
+     * @param id of its field; as text, since numbers of this size are not kept whole by all that read JSON
+     * @param before what is there now
+     * @param drawn how both are drawn at true measure; null for texts that result pages do not show
+     */
+    record Text(
+            String id,
+            String address,
+            String section,
+            Field field,
+            String label,
+            String before,
+            String after,
+            @Nullable Drawn drawn) {}
+
+    /**
+     * The place on a result page.
+     *
+     * @param size of the letters in px
+     * @param width of a line in px
+     * @param before, after how much of each text a desktop shows, in UTF-16 units
+     */
+    record Drawn(double size, double width, int lines, int before, int after) {}
+
+    /** What a client says of a text. */
+    enum Decision {
+        APPROVE,
+        SEND_BACK,
+        REWORD
+    }
+
+    /**
+     * What came back of one text.
+     *
+     * @param text the client's own wording; null where it has none
+     * @param note "" for none
+     */
+    record Decided(
+            long fieldId, Decision decision, @Nullable String text, String note) {}
+}

@@ -1,0 +1,178 @@
+package lucidsweep.server;
+
+import static java.nio.charset.StandardCharsets.UTF_8;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import lucidsweep.server.RunningApplication.Api;
+import lucidsweep.server.RunningApplication.Reply;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A client decides about drafts in a file of its own, and what comes back is taken in. */
+@ExtendWith(RunningApplication.class)
+class ReviewSheetTest {
+
+    private static final Pattern DATA =
+            Pattern.compile("<script type=\"application/json\" id=\"sheet\">(.*?)</script>");
+
+    private Api api;
+    private Shop shop;
+
+    @BeforeEach
+    void draftedShop(Api api) {
+        this.api = api;
+        shop = new Shop(
+                api,
+                "id,title,description,section\nA1,Ash paddle,Carved,Paddles\nA2,Cedar oar,Turned,Oars\nA3,Spray deck,Sewn,Oars\nA4,Dry bag,Glued,Oars\n");
+        type("A1", "A paddle of ash </script><script>alert(1)</script>");
+        type("A2", "An oar of cedar");
+        type("A3", "A deck against spray");
+    }
+
+    private void type(String id, String title) {
+        Reply typed = shop.post(
+                "/cells", "[{\"itemId\":" + shop.itemId(id) + ",\"field\":\"title\",\"text\":" + quoted(title) + "}]");
+        assertThat(typed.status()).as(typed.body()).isEqualTo(200);
+    }
+
+    private static String quoted(String text) {
+        return new JsonMapper().writeValueAsString(text);
+    }
+
+    private JsonNode sheet() {
+        Matcher data = DATA.matcher(
+                shop.post("/review-sheets/sheet.html", "{\"selection\":{}}").body());
+        assertThat(data.find()).isTrue();
+        return new JsonMapper().readTree(data.group(1));
+    }
+
+    private static String fieldOf(JsonNode sheet, String after) {
+        for (JsonNode text : sheet.path("texts"))
+            if (text.path("after").asString().startsWith(after))
+                return text.path("id").asString();
+        throw new AssertionError("there is no “" + after + "” in " + sheet);
+    }
+
+    private static String decided(String id, String decision, String more) {
+        return "{\"id\":\"" + id + "\",\"decision\":\"" + decision + "\"" + more + "}";
+    }
+
+    private Reply look(long property, String sheet, String... decisions) {
+        String file = "{\"sheet\":\"" + sheet + "\",\"decisions\":[" + String.join(",", decisions) + "]}";
+        return api.upload("/api/properties/" + property + "/review-sheets", "decided.json", file.getBytes(UTF_8));
+    }
+
+    private JsonNode take(JsonNode review, boolean insist) {
+        return shop.post("/review-sheets/" + review.path("token").asString() + "/take", "{\"insist\":" + insist + "}")
+                .json();
+    }
+
+    private String state(String id) {
+        return shop.row(id).path("title").path("state").asString();
+    }
+
+    @Test
+    void aSheetHoldsTheTextsInQuestionAndRunsNothingOfThem() {
+        String page =
+                shop.post("/review-sheets/sheet.html", "{\"selection\":{}}").body();
+        assertThat(page).contains("script-src 'sha256-").contains("default-src 'none'");
+        assertThat(page.split("<script", -1)).as("its data and its own script").hasSize(3);
+        JsonNode sheet = sheet();
+        assertThat(sheet.path("texts")
+                        .valueStream()
+                        .map(text -> text.path("before").asString()))
+                .as("nothing of what is not drafted")
+                .containsExactly("Ash paddle", "Cedar oar", "Spray deck");
+        assertThat(sheet.path("texts").get(0).path("after").asString()).endsWith("alert(1)</script>");
+        assertThat(sheet.path("texts").get(1).path("drawn").path("width").asDouble())
+                .isPositive();
+        assertThat(shop.post("/review-sheets/sheet.html", "{\"selection\":" + Shop.selection(shop.itemId("A4")) + "}")
+                        .problem())
+                .contains("nothing to review");
+    }
+
+    @Test
+    void whatTheClientDecidedIsDone() {
+        JsonNode sheet = sheet();
+        String ash = fieldOf(sheet, "A paddle");
+        String cedar = fieldOf(sheet, "An oar");
+        String spray = fieldOf(sheet, "A deck");
+        String[] decisions = {
+            decided(ash, "approve", ""),
+            decided(cedar, "send-back", ",\"note\":\"Say who turns it\""),
+            decided(spray, "reword", ",\"text\":\"A dry lap in any sea\""),
+            decided("77", "approve", ""),
+            decided(ash, "reject", "")
+        };
+        JsonNode review =
+                look(shop.property(), sheet.path("sheet").asString(), decisions).json();
+        assertThat(List.of("approve", "sendBack", "reword", "same", "unknown", "conflicts"))
+                .extracting(count -> review.path(count).asInt())
+                .containsExactly(1, 1, 1, 0, 2, 0);
+        assertThat(state("A1")).as("looking changes nothing").isEqualTo("drafted");
+
+        take(review, false);
+        assertThat(state("A1")).isEqualTo("approved");
+        assertThat(state("A2")).isEqualTo("sent-back");
+        assertThat(shop.text("A3", "title")).isEqualTo("A dry lap in any sea");
+        assertThat(state("A3")).isEqualTo("approved");
+        assertThat(shop.getItem("A2", "/notes").findValuesAsString("note")).containsExactly("Say who turns it");
+        assertThat(shop.get("/batches").json().get(0).path("title").asString()).isEqualTo("The client’s wording");
+
+        JsonNode again =
+                look(shop.property(), sheet.path("sheet").asString(), decisions).json();
+        assertThat(again.path("same").asInt()).as("the same file twice").isEqualTo(3);
+        assertThat(again.path("takenBefore").isNull()).isFalse();
+        assertThat(take(again, false).path("detail").asString()).isEqualTo("nothing is left to be taken in");
+    }
+
+    @Test
+    void whatChangedMeanwhileIsShownAndTheClientMayGoFirst() {
+        JsonNode sheet = sheet();
+        String cedar = fieldOf(sheet, "An oar");
+        String spray = fieldOf(sheet, "A deck");
+        type("A2", "An oar that floats");
+        shop.post("/decisions", "{\"selection\":" + Shop.selection(shop.itemId("A3")) + ",\"state\":\"approved\"}");
+        shop.post("/handovers", "{\"format\":\"csv\"}");
+
+        JsonNode review = look(
+                        shop.property(),
+                        sheet.path("sheet").asString(),
+                        decided(cedar, "approve", ""),
+                        decided(spray, "reword", ",\"text\":\"Another deck\""))
+                .json();
+        assertThat(review.path("conflicts").asInt()).isEqualTo(2);
+        assertThat(review.path("shown").findValuesAsString("shown"))
+                .containsExactly("An oar of cedar", "A deck against spray");
+        assertThat(review.path("shown").findValuesAsString("now"))
+                .containsExactly("An oar that floats", "A deck against spray");
+        assertThat(review.path("shown").findValuesAsString("delivered")).containsExactly("false", "true");
+
+        take(review, true);
+        assertThat(shop.text("A2", "title")).isEqualTo("An oar of cedar");
+        assertThat(state("A2")).isEqualTo("approved");
+        assertThat(shop.text("A3", "title")).as("the client has it already").isEqualTo("A deck against spray");
+    }
+
+    @Test
+    void aFileThatDoesNotBelongHereIsRefused() {
+        JsonNode sheet = sheet();
+        Shop other = new Shop(api, "id,title\nB1,Boat hook\n");
+        assertThat(look(other.property(), sheet.path("sheet").asString()).problem())
+                .contains("is of another property");
+        assertThat(look(shop.property(), "00000000-0000-0000-0000-000000000000").problem())
+                .contains("was not made here");
+        String path = "/api/properties/" + shop.property() + "/review-sheets";
+        for (String file : List.of("<html>", "", "[]", "{\"sheet\":\"x\",\"decisions\":7}", "{\"decisions\":[]}")) {
+            assertThat(api.upload(path, "decided.json", file.getBytes(UTF_8)).problem())
+                    .as(file)
+                    .contains("is not the file that a review sheet saves");
+        }
+    }
+}
