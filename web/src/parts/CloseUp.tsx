@@ -6,6 +6,7 @@ import { answer, api, type Field, type ItemRow, type LimitCheck, type TypedCell 
 import { ofProperty, useChange } from "../api/queries";
 import css from "./CloseUp.module.css";
 import { ConflictDialog } from "./ConflictDialog";
+import { DraftNotes } from "./DraftNotes";
 import { ItemFindings } from "./ItemFindings";
 import { ListDialog } from "./ListDialog";
 import { count, dayAndTime, of, pathOf } from "./number";
@@ -269,6 +270,7 @@ function Inside({ propertyId, item, editable, keywords, onWordings, more, device
         )}
       </section>
       {keywords ? keywords(item) : <PrimaryKeyword item={item} />}
+      <DraftNotes propertyId={propertyId} item={item} />
       <ItemFindings propertyId={propertyId} item={item} />
       <History propertyId={propertyId} itemId={item.id} />
       {more?.(item)}

@@ -239,6 +239,55 @@ class PageFieldsTest {
                 .isEqualTo("from,to\n" + hire + "oars-by-the-day," + hire + "oars\n");
     }
 
+    @Test
+    void redirectsComeAsWebServersReadThem() {
+        type("/hire/oars", "slug", "oars-by-the-day");
+        approve();
+        String hire = site.address() + "hire/";
+        assertThat(file(pages.post("/handovers", "{\"format\":\"nginx\"}").json()))
+                .startsWith("# Include this file within http { ... }")
+                .contains("map $request_uri $moved_to {\n    default \"\";\n    \"~^/hire/oars(\\?|$)\" \"" + hire
+                        + "oars-by-the-day\";\n}\n");
+        type("/hire/Kayak_Hire.html", "slug", "kayak-hire");
+        approve();
+        JsonNode apache = pages.post("/handovers", "{\"format\":\"apache\"}").json();
+        assertThat(file(apache))
+                .contains("RedirectMatch 301 \"^/hire/Kayak_Hire\\.html$\" \"" + hire + "kayak-hire.html\"");
+        assertThat(api.get("/api/handovers/" + apache.path("id").asLong() + "/sitemap.xml")
+                        .body())
+                .contains("<loc>" + hire + "kayak-hire.html</loc><lastmod>20")
+                .doesNotContain("oars");
+        assertThat(pages.get("/handover-formats").json().valueStream().map(JsonNode::asString))
+                .containsExactly("csv", "xlsx", "json", "jsonl", "html", "redirects", "nginx", "apache");
+    }
+
+    private void approve() {
+        pages.post("/decisions", "{\"selection\":{},\"fields\":[],\"state\":\"approved\"}");
+    }
+
+    /** What was right when it was written may be a mistake by the time it is delivered. */
+    @Test
+    void mistakesAreSaidBeforeTheyAreDelivered() {
+        assertThat(pages.get("/handover-objections").json()).isEmpty();
+        type("/hire/oars", "title", "Boats for two");
+        type("/hire/oars", "description", "Oars, paddles and all that goes with them, by the day.");
+        type("/hire/oars", "slug", "oars-by-the-day");
+        type(
+                "/bare",
+                "title",
+                "A bare page without a heading that goes on for longer than any result page would show it");
+        approve();
+        site.page("/", "Boats of the bay", "/hire/oars", "/hire/oars-by-the-day", "/bare", "/hire/boats-for-two")
+                .page("/hire/oars-by-the-day", "Oars by the day");
+        api.sweep(pages.property());
+        JsonNode objections = pages.get("/handover-objections").json();
+        assertThat(objections
+                        .valueStream()
+                        .map(each -> each.path("mistake").asString() + " "
+                                + each.path("examples").get(0).asString().replace(site.address(), "/")))
+                .containsExactly("SAME_TEXT /hire/oars", "ADDRESS_TAKEN /hire/oars", "NO_FIT /bare");
+    }
+
     private String file(JsonNode handover) {
         return api.get("/api/handovers/" + handover.path("id").asLong() + "/file")
                 .body()

@@ -1,35 +1,29 @@
 package lucidsweep.server.release;
 
-import java.io.BufferedWriter;
+import java.io.BufferedOutputStream;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
-import java.io.OutputStreamWriter;
 import java.io.UncheckedIOException;
-import java.io.Writer;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
-import lucidsweep.server.gather.imports.Imports;
-import lucidsweep.server.item.table.Items;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Keeps what was delivered as it was delivered, byte for byte: what the property becomes later does not change it. */
 @Component
 class HandoverFiles {
 
     private final ReleaseMapper mapper;
-    private final HandoverFile format;
+    private final HandoverFormats formats;
 
-    HandoverFiles(ReleaseMapper mapper, Items items, Imports imports, JsonMapper json) {
+    HandoverFiles(ReleaseMapper mapper, HandoverFormats formats) {
         this.mapper = mapper;
-        format = new HandoverFile(mapper, items, imports, json);
+        this.formats = formats;
     }
 
     /** Makes the file of a handover and keeps it, within the caller's transaction. */
@@ -37,9 +31,8 @@ class HandoverFiles {
         try {
             Path packed = Files.createTempFile("handover-", ".gz");
             try {
-                try (Writer out = new BufferedWriter(new OutputStreamWriter(
-                        new GZIPOutputStream(Files.newOutputStream(packed)), StandardCharsets.UTF_8))) {
-                    format.write(handover, out);
+                try (OutputStream out = new BufferedOutputStream(new GZIPOutputStream(Files.newOutputStream(packed)))) {
+                    formats.find(handover.format()).write(new HandoverLines(mapper, handover), out);
                 }
                 try (InputStream in = Files.newInputStream(packed)) {
                     mapper.keepFile(handover.id(), in);

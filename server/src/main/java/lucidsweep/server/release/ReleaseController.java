@@ -21,9 +21,13 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 class ReleaseController {
 
     private final Releases releases;
+    private final HandoverFormats formats;
+    private final DeliveryCheck check;
 
-    ReleaseController(Releases releases) {
+    ReleaseController(Releases releases, HandoverFormats formats, DeliveryCheck check) {
+        this.check = check;
         this.releases = releases;
+        this.formats = formats;
     }
 
     /**
@@ -55,21 +59,39 @@ class ReleaseController {
         return releases.handOver(propertyId, format.format());
     }
 
+    /** The mistakes that delivering what is approved would make. */
+    @GetMapping("/properties/{propertyId}/handover-objections")
+    List<DeliveryCheck.Objection> objections(@PathVariable long propertyId) {
+        return check.of(propertyId);
+    }
+
+    /** The formats that a property can be delivered in. */
+    @GetMapping("/properties/{propertyId}/handover-formats")
+    List<String> handoverFormats(@PathVariable long propertyId) {
+        return releases.formats(propertyId).stream().map(HandoverFormat::code).toList();
+    }
+
+    /** The pages that a handover changes, as a sitemap. */
+    @GetMapping("/handovers/{id}/sitemap.xml")
+    ResponseEntity<StreamingResponseBody> sitemap(@PathVariable long id) {
+        HandoverLines lines = releases.lines(id);
+        StreamingResponseBody body = out -> ChangedSitemap.write(lines, out);
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"changed-" + id + ".xml\"")
+                .header(HttpHeaders.CONTENT_TYPE, "application/xml")
+                .body(body);
+    }
+
     @GetMapping("/handovers/{id}/file")
     ResponseEntity<StreamingResponseBody> file(@PathVariable long id) {
         Handover handover = releases.find(id);
-        String ending = handover.format().equals("listings") ? "csv" : handover.format();
-        String type = switch (ending) {
-            case "json" -> "application/json";
-            case "html" -> "text/plain; charset=utf-8";
-            default -> "text/csv; charset=utf-8";
-        };
+        HandoverFormat format = formats.find(handover.format());
         StreamingResponseBody body = out -> releases.write(handover, out);
         return ResponseEntity.ok()
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,
-                        "attachment; filename=\"handover-" + id + "-" + handover.format() + "." + ending + "\"")
-                .header(HttpHeaders.CONTENT_TYPE, type)
+                        "attachment; filename=\"handover-" + id + "-" + format.code() + "." + format.ending() + "\"")
+                .header(HttpHeaders.CONTENT_TYPE, format.mediaType())
                 .body(body);
     }
 }

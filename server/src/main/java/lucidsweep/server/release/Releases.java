@@ -14,7 +14,6 @@ import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.database.ManyRows;
-import lucidsweep.server.gather.imports.Imports;
 import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
@@ -35,15 +34,11 @@ public class Releases {
     private static final int AT_ONCE = 500;
     private static final Set<DraftState> DECISIONS =
             EnumSet.of(DraftState.APPROVED, DraftState.SENT_BACK, DraftState.DRAFTED);
-    private static final Set<String> FORMATS = Set.of("csv", "json", "html", "redirects", "listings");
-
-    private static final Set<String> OF_PAGES = Set.of("html", "redirects");
-
     private final ReleaseMapper mapper;
     private final Drafts drafts;
     private final Items items;
     private final Clients clients;
-    private final Imports imports;
+    private final HandoverFormats formats;
     private final TransactionTemplate transaction;
     private final PropertyLine line;
     private final HandoverFiles files;
@@ -53,7 +48,7 @@ public class Releases {
             Drafts drafts,
             Items items,
             Clients clients,
-            Imports imports,
+            HandoverFormats formats,
             TransactionTemplate transaction,
             PropertyLine line,
             HandoverFiles files) {
@@ -61,7 +56,7 @@ public class Releases {
         this.drafts = drafts;
         this.items = items;
         this.clients = clients;
-        this.imports = imports;
+        this.formats = formats;
         this.transaction = transaction;
         this.line = line;
         this.files = files;
@@ -116,29 +111,26 @@ public class Releases {
 
     /** Hands over all approved drafts: records them, keeps the file as it is delivered, and moves them on. */
     Handover handOver(long propertyId, String format) {
-        if (!FORMATS.contains(format)) {
-            throw Refusal.badInput("expected csv, json, html, redirects or listings, got \"" + format + "\"");
-        }
+        HandoverFormat shape = formats.find(format);
         Property property = clients.property(propertyId);
-        if (OF_PAGES.contains(format) && property.kind() != PropertyKind.WEBSITE) {
-            throw Refusal.badInput("only pages of a website have an HTML head or redirects");
-        }
-        if (format.equals("listings")) imports.shape(propertyId);
+        shape.objection(property).ifPresent(why -> {
+            throw Refusal.conflict(why);
+        });
         return line.get(propertyId, "a handover", () -> {
             long[] ids = items.ids(ItemView.of(propertyId, ItemFilter.ofState(DraftState.APPROVED)));
-            Handover made = transaction.execute(status -> record(property, format, ids));
+            Handover made = transaction.execute(status -> record(property, shape, ids));
             items.changed(propertyId, Arrays.stream(ids).boxed().toList());
             return made;
         });
     }
 
-    private Handover record(Property property, String format, long[] ids) {
+    private Handover record(Property property, HandoverFormat format, long[] ids) {
         ReleaseMapper.Key key = new ReleaseMapper.Key();
         Set<Long> handed = new HashSet<>();
         int texts = 0;
-        mapper.insert(key, property.id(), format, 0, 0);
+        mapper.insert(key, property.id(), format.code(), 0, 0);
         for (Field field : FieldId.FIELDS) {
-            if (!holds(format, field)) continue;
+            if (!format.holds(field)) continue;
             for (int start = 0; start < ids.length; start += AT_ONCE) {
                 List<FieldLine> approved =
                         drafts
@@ -168,20 +160,22 @@ public class Releases {
         return handover;
     }
 
-    private static final Set<Field> OF_HEAD =
-            Set.of(Field.TITLE, Field.DESCRIPTION, Field.INDEXING, Field.OG_TITLE, Field.OG_DESCRIPTION);
-
-    /** Whether a file of a format has a place for a field; what it has none for stays approved. */
-    private static boolean holds(String format, Field field) {
-        return switch (format) {
-            case "html" -> OF_HEAD.contains(field);
-            case "redirects" -> field == Field.SLUG;
-            default -> true;
-        };
-    }
-
     public List<Handover> ofProperty(long propertyId) {
         return mapper.ofProperty(propertyId);
+    }
+
+    /** The formats that a property can be delivered in, in the order in which they are offered. */
+    List<HandoverFormat> formats(long propertyId) {
+        return formats.of(clients.property(propertyId));
+    }
+
+    /** What was delivered of a website with a handover. */
+    HandoverLines lines(long id) {
+        Handover handover = find(id);
+        if (clients.propertyOrRemoved(handover.propertyId()).kind() != PropertyKind.WEBSITE) {
+            throw Refusal.badInput("only pages of a website stand in a sitemap");
+        }
+        return new HandoverLines(mapper, handover);
     }
 
     Handover find(long id) {

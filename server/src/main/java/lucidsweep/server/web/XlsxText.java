@@ -7,9 +7,9 @@ import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 
 /** Writes rows as the one sheet of an XLSX workbook; texts are texts there, never formulas. */
-final class XlsxText implements Rows, AutoCloseable {
+public final class XlsxText implements Rows, AutoCloseable {
 
-    static final String TYPE = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
+    public static final String TYPE = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
 
     private static final int LONGEST_CELL = 32_767;
     private static final int FLUSH_EVERY = 500;
@@ -18,7 +18,7 @@ final class XlsxText implements Rows, AutoCloseable {
     private final Worksheet sheet;
     private int row;
 
-    XlsxText(OutputStream out) {
+    public XlsxText(OutputStream out) {
         workbook = new Workbook(out, "Lucid Sweep", "1.0");
         sheet = workbook.newWorksheet("Rows");
     }

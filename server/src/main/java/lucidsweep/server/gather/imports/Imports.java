@@ -307,13 +307,18 @@ public class Imports {
 
     /** The shape of the file that a property's items last came from. */
     public ImportShape shape(long propertyId) {
+        return itemShape(propertyId)
+                .orElseThrow(() -> Refusal.conflict(
+                        "this property was not filled from a file, so there is no file format to deliver it in"));
+    }
+
+    /** The same; empty where they came from none. */
+    public Optional<ImportShape> itemShape(long propertyId) {
         return sweeps.ofKind(propertyId, Sweep.Kind.IMPORT).stream()
                 .filter(sweep -> sweep.state() == Sweep.State.DONE)
                 .map(sweep -> sweeps.settings(sweep.id(), ImportShape.class))
                 .filter(shape -> shape.kind().isItem())
-                .findFirst()
-                .orElseThrow(() -> Refusal.conflict(
-                        "this property was not filled from a file, so there is no file format to deliver it in"));
+                .findFirst();
     }
 
     private String run(Sweep sweep, Progress progress) {
