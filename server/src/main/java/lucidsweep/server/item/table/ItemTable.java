@@ -655,8 +655,8 @@ final class ItemTable {
 
     /** About how many bytes of memory it takes. */
     long bytes() {
-        long sum = 148L * size + address.bytes(size) + h1.bytes(size);
-        for (FieldColumns field : fields) sum += field.text.bytes(size);
+        long sum = 148L * size + address.bytes() + h1.bytes();
+        for (FieldColumns field : fields) sum += field.text.bytes();
         return sum;
     }
 
