@@ -78,6 +78,7 @@ export type SetConditions = Schemas["SetConditions"];
 export type StandardDifference = Whole<Schemas["StandardDifference"]>;
 export type CrawlSettings = Schemas["CrawlSettings"];
 export type EditSpec = Schemas["EditSpec"];
+export type HandoverObjection = Whole<Schemas["Objection"]>;
 export type ReviewView = Whole<Schemas["ReviewView"]>;
 export type ReviewConflict = Whole<Schemas["ReviewConflict"]>;
 export type DraftNote = Whole<Schemas["DraftNote"]>;

@@ -1,26 +1,34 @@
 import { Button, NativeSelect } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useState } from "react";
-import { answer, api, type Property } from "../api/client";
+import { answer, api, type HandoverObjection, type Property } from "../api/client";
 import { ofProperty, useChange } from "../api/queries";
 import { FileLink } from "../parts/FileLink";
-import { dayAndTime, of } from "../parts/number";
+import { dayAndTime, of, pathOf } from "../parts/number";
 import { SidePanel } from "../parts/SidePanel";
 import css from "./Release.module.css";
 
 const NAMES: Record<string, string> = {
-  csv: "CSV: address, field, before, after",
+  csv: "CSV: a row a text, before and after",
+  xlsx: "XLSX: the same as a workbook",
   json: "JSON: one object an item",
-  html: "HTML head: title, meta description, robots",
-  redirects: "Redirects of new slugs: from, to",
+  jsonl: "JSON Lines: one object a line",
+  html: "HTML head: title, description, robots, Open Graph",
+  redirects: "Redirects of new slugs: CSV",
+  nginx: "Redirects of new slugs: nginx",
+  apache: "Redirects of new slugs: Apache",
   listings: "Listings CSV, in the shape it was imported",
 };
 
 const SHORT: Record<string, string> = {
   csv: "CSV",
+  xlsx: "XLSX",
   json: "JSON",
+  jsonl: "JSON Lines",
   html: "HTML",
   redirects: "redirects",
+  nginx: "redirects for nginx",
+  apache: "redirects for Apache",
   listings: "as imported",
 };
 
@@ -34,9 +42,19 @@ export function Handovers({
   approved: number;
   children?: ReactNode;
 }) {
-  const formats = property.kind === "website" ? ["csv", "json", "html", "redirects"] : ["listings", "csv", "json"];
-  const [format, setFormat] = useState(formats[0]);
   const propertyId = property.id;
+  const path = { params: { path: { propertyId } } };
+  const formats = useQuery({
+    queryKey: ofProperty(propertyId, "handover-formats"),
+    queryFn: () => answer(api.GET("/api/properties/{propertyId}/handover-formats", path)),
+  }).data;
+  const [chosen, setFormat] = useState<string>();
+  const format = chosen ?? formats?.[0] ?? "csv";
+  const objections = useQuery({
+    queryKey: ofProperty(propertyId, "handover-objections"),
+    queryFn: () => answer(api.GET("/api/properties/{propertyId}/handover-objections", path)),
+    enabled: approved > 0,
+  }).data;
   const handovers = useQuery({
     queryKey: ofProperty(propertyId, "handovers"),
     queryFn: () => answer(api.GET("/api/properties/{propertyId}/handovers", { params: { path: { propertyId } } })),
@@ -53,7 +71,7 @@ export function Handovers({
       <NativeSelect
         label="Format"
         value={format}
-        data={formats.map((value) => ({ value, label: NAMES[value] }))}
+        data={(formats ?? []).map((value) => ({ value, label: NAMES[value] ?? value }))}
         onChange={(event) => setFormat(event.currentTarget.value)}
       />
       <Button
@@ -65,6 +83,7 @@ export function Handovers({
       >
         Deliver
       </Button>
+      {approved > 0 && objections && objections.length > 0 && <Objections found={objections} />}
       {approved === 0 && (
         <p className={css.soft}>Select drafts on the left and approve them; then they can be delivered.</p>
       )}
@@ -82,12 +101,34 @@ export function Handovers({
                     {of(handover.texts, "text")} of {of(handover.items, "item")}, {SHORT[handover.format]}
                   </small>
                 </span>
-                <FileLink href={`/api/handovers/${handover.id}/file`} label="Download" />
+                <span className={css.files}>
+                  <FileLink href={`/api/handovers/${handover.id}/file`} label="Download" />
+                  {property.kind === "website" && (
+                    <FileLink href={`/api/handovers/${handover.id}/sitemap.xml`} label="Sitemap" />
+                  )}
+                </span>
               </li>
             ))}
           </ol>
         </section>
       )}
     </SidePanel>
+  );
+}
+
+/** Which mistakes delivering what is approved would make. */
+function Objections({ found }: { found: HandoverObjection[] }) {
+  return (
+    <section className={css.objections} aria-label="Before you deliver">
+      <h3>Before you deliver</h3>
+      <ul>
+        {found.map((each) => (
+          <li key={each.mistake}>
+            <b>{of(each.texts, "text")}</b>: {each.says}
+            <span>{each.examples.map(pathOf).join(", ")}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

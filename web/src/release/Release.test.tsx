@@ -16,6 +16,16 @@ beforeEach(() => {
   serve("GET /api/properties/7/handovers", [
     { id: 4, propertyId: 7, format: "csv", items: 2, texts: 1, created: "2026-10-02T08:00:00Z" },
   ]);
+  serve("GET /api/properties/7/handover-formats", ["csv", "xlsx", "html", "nginx"]);
+  serve("GET /api/properties/7/review-sheets", []);
+  serve("GET /api/properties/7/handover-objections", [
+    {
+      mistake: "SAME_TEXT",
+      says: "two items would get the same text",
+      texts: 2,
+      examples: ["https://tarrin.example/oars/", "https://tarrin.example/decks/"],
+    },
+  ]);
   serve("GET /api/properties/7/items", {
     total: 2,
     asOf: 4,
@@ -68,22 +78,28 @@ it("hands approved drafts over in the formats that go with the property", async 
   const panel = within(await screen.findByRole("complementary", { name: "Deliver" }));
   expect(panel.getByText("2 approved drafts to deliver")).toBeTruthy();
   expect(await panel.findByText("1 text of 2 items, CSV")).toBeTruthy();
-  expect(panel.getAllByRole("option").map((each) => each.getAttribute("value"))).toEqual([
-    "csv",
-    "json",
-    "html",
-    "redirects",
+  expect(panel.getAllByRole("option").map((each) => each.textContent)).toEqual([
+    "CSV: a row a text, before and after",
+    "XLSX: the same as a workbook",
+    "HTML head: title, description, robots, Open Graph",
+    "Redirects of new slugs: nginx",
   ]);
+  expect(panel.getByRole("region", { name: "Before you deliver" }).textContent).toContain(
+    "2 texts: two items would get the same text/oars/, /decks/",
+  );
   fireEvent.change(panel.getByLabelText("Format"), { target: { value: "html" } });
   fireEvent.click(panel.getByRole("button", { name: "Deliver" }));
   await waitFor(() => expect(asked("POST /api/properties/7/handovers")[0]?.body).toEqual({ format: "html" }));
   unmount();
   serve("GET /api/properties/7/standing", standing({ approved: 0 }, { kind: "listings" }));
+  serve("GET /api/properties/7/handover-formats", ["listings", "csv"]);
   show(<Release />, "/p/7/release");
   const none = within(await screen.findByRole("complementary", { name: "Deliver" }));
   expect(none.getByText("Nothing approved yet")).toBeTruthy();
   expect((none.getByRole("button", { name: "Deliver" }) as HTMLButtonElement).disabled).toBe(true);
-  expect(none.getAllByRole("option")[0].getAttribute("value")).toBe("listings");
+  expect(none.queryByRole("region", { name: "Before you deliver" }), "nothing is approved").toBeNull();
+  expect(none.queryByText("Sitemap"), "listings stand in none").toBeNull();
+  await waitFor(() => expect(none.getAllByRole("option")[0].getAttribute("value")).toBe("listings"));
 });
 
 it("shows what was changed since it was looked at, and decides only when told to", async () => {

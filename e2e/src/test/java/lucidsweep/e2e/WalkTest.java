@@ -310,6 +310,85 @@ class WalkTest {
     }
 
     @Test
+    void altTextsAreWrittenAndSharedBlocksPutBelowDescriptions() {
+        page.navigate(address + "/p/1/rewrite?tool=recipe&on=images&field=images&check=any");
+        assertThat(panel()).containsText("2 pages would change");
+        button("Draft 2").click();
+        assertThat(page.getByText("2 texts drafted. ctrl + Z undoes it.")).isVisible();
+        page.keyboard().press("Control+z");
+        assertThat(page.getByText(Pattern.compile("^Undone: Recipe for alt texts"))).isVisible();
+
+        page.navigate(address + "/p/1/rewrite?field=images&check=any");
+        button("Columns").click();
+        page.getByLabel("alt texts", new Page.GetByLabelOptions().setExact(true)).check();
+        page.keyboard().press("Escape");
+        Locator texts = cell("/journal/a-paddlers-soup-for-september/", "images");
+        texts.click();
+        page.keyboard().press("F2");
+        page.keyboard().type("A bowl of soup on the slip");
+        page.keyboard().press("Enter");
+        assertThat(texts).containsText("boat.svg: A bowl of soup on the slip");
+        page.keyboard().press("Escape");
+        page.keyboard().press("Control+z");
+        assertThat(texts).containsText("boat.svg: none");
+
+        page.navigate(address + "/p/2/rewrite?tool=blocks&on=description");
+        assertThat(panel()).containsText("180 descriptions would change");
+        page.getByLabel("Postage in descriptions").uncheck();
+        assertThat(page.locator("[role=gridcell][data-column=description]").first())
+                .not()
+                .containsText("Sent from the boat shed");
+        page.getByLabel("The shed in descriptions").uncheck();
+        assertThat(panel()).containsText("0 descriptions would change");
+        page.getByLabel("Postage in descriptions").check();
+        button("Draft 180").click();
+        assertThat(page.getByText("180 texts drafted. ctrl + Z undoes it.")).isVisible();
+        page.keyboard().press("Control+z");
+        assertThat(page.getByText(Pattern.compile("^Undone: Blocks put below descriptions")))
+                .isVisible();
+    }
+
+    @Test
+    void theClientDecidesInASheetOfItsOwn() throws IOException {
+        page.navigate(address + "/p/1/release");
+        Download sheet = page.waitForDownload(() -> button("Make a review sheet").click());
+        Path folder = Files.createTempDirectory("review-");
+        Path file = folder.resolve("texts-to-review.html");
+        sheet.saveAs(file);
+
+        Page client = context.newPage();
+        client.onPageError(faults::add);
+        client.navigate(file.toUri().toString());
+        Locator decided = client.getByRole(AriaRole.STATUS);
+        assertThat(decided).containsText(Pattern.compile("^0 of \\d+ decided$"));
+        Locator texts = client.getByRole(AriaRole.ARTICLE);
+        texts.nth(0).getByText("Approve", new Locator.GetByTextOptions().setExact(true)).click();
+        texts.nth(1).getByText("Send back").click();
+        texts.nth(1).getByLabel("Note").fill("Say which month");
+        texts.nth(2).getByText("Reword").click();
+        texts.nth(2).getByLabel("Your wording").fill("Out with the evening tide");
+        assertThat(decided).containsText(Pattern.compile("^3 of "));
+        Download saved = client.waitForDownload(
+                () -> client.getByText("Save what was decided").click());
+        Path decisions = folder.resolve("decided.json");
+        saved.saveAs(decisions);
+        client.close();
+
+        page.locator("section[aria-label='Ask the client'] input[type=file]").setInputFiles(decisions);
+        Locator review = page.getByLabel("Ask the client");
+        assertThat(review).containsText(Pattern.compile("1 text approved, [01] sent back, 1 reworded"));
+        review.getByRole(AriaRole.BUTTON)
+                .filter(new Locator.FilterOptions().setHasText("Take in"))
+                .click();
+        assertThat(page.getByText(Pattern.compile("^1 approved, [01] sent back, 1 reworded\\.$")))
+                .isVisible();
+        assertThat(rows("Out with the evening tide")).containsText("approved");
+        Files.delete(decisions);
+        Files.delete(file);
+        Files.delete(folder);
+    }
+
+    @Test
     void theWriterIsAskedItsAnswersCheckedDraftedAndUndone() {
         page.navigate(address + "/p/1/rewrite?section=%2Ftours%2F&count=8");
         page.getByRole(AriaRole.GRID).waitFor();

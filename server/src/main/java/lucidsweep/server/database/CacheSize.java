@@ -10,7 +10,7 @@ import org.springframework.stereotype.Component;
 @Component
 final class CacheSize {
 
-    private static final int SHARE = 4;
+    private static final int SHARE = 8;
 
     CacheSize(DataSource database) throws SQLException {
         long kilobytes = Runtime.getRuntime().maxMemory() / 1_024 / SHARE;
