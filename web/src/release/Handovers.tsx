@@ -17,7 +17,7 @@ const NAMES: Record<string, string> = {
   redirects: "Redirects of new slugs: CSV",
   nginx: "Redirects of new slugs: nginx",
   apache: "Redirects of new slugs: Apache",
-  listings: "Listings CSV, in the shape it was imported",
+  listings: "CSV in the shape it was imported",
 };
 
 const SHORT: Record<string, string> = {

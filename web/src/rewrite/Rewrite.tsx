@@ -156,7 +156,7 @@ export function Rewrite() {
         : [itemColumns.keyword, ...PAGE_FIELDS.map(pageColumn)]),
       ...importedColumns.map((name) => ({
         key: `imported ${name}`,
-        label: name,
+        label: `${name} (imported)`,
         track: "minmax(120px, 0.8fr)",
         optional: true,
         text: (row: ItemRow) => importedOf(name, row.id),

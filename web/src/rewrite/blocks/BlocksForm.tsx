@@ -35,14 +35,21 @@ export function BlocksForm({ propertyId, onBlocks }: Props) {
   const order = useChange(propertyId, (ids: number[]) =>
     answer(api.PUT("/api/properties/{propertyId}/blocks/order", { ...path, body: { ids } })),
   );
-  const arranged = blocks.filter((block) => block.place !== null).map((block) => block.id);
+  // What was just ticked or moved shows at once; what the server says takes its place.
+  const [moved, setMoved] = useState<{ of: TextBlock[]; ids: number[] }>();
+  const stored = blocks.filter((block) => block.place !== null).map((block) => block.id);
+  const arranged = moved?.of === blocks ? moved.ids : stored;
+  const arrange = (ids: number[]) => {
+    setMoved({ of: blocks, ids });
+    order.mutate(ids, { onError: () => setMoved(undefined) });
+  };
   const toggle = (id: number) =>
-    order.mutate(arranged.includes(id) ? arranged.filter((each) => each !== id) : [...arranged, id]);
+    arrange(arranged.includes(id) ? arranged.filter((each) => each !== id) : [...arranged, id]);
   const move = (id: number, step: number) => {
     const at = arranged.indexOf(id);
     const ids = arranged.filter((each) => each !== id);
     ids.splice(at + step, 0, id);
-    order.mutate(ids);
+    arrange(ids);
   };
   if (editing) {
     return (

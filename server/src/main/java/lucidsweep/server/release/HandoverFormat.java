@@ -22,6 +22,11 @@ interface HandoverFormat {
         return Optional.empty();
     }
 
+    /** Whether it is what a property is mostly delivered in. */
+    default boolean isUsualFor(Property property) {
+        return false;
+    }
+
     /** Whether a file has a place for a field; what it has none for stays approved. */
     default boolean holds(Field field) {
         return true;

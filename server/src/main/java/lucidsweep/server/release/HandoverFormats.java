@@ -1,5 +1,6 @@
 package lucidsweep.server.release;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Collectors;
 import lucidsweep.server.client.Property;
@@ -20,6 +21,7 @@ class HandoverFormats {
     List<HandoverFormat> of(Property property) {
         return formats.stream()
                 .filter(format -> format.objection(property).isEmpty())
+                .sorted(Comparator.comparing(format -> !format.isUsualFor(property)))
                 .toList();
     }
 

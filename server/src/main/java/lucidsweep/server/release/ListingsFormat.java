@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.gather.imports.ImportShape;
 import lucidsweep.server.gather.imports.Imports;
 import lucidsweep.server.item.table.Items;
@@ -18,7 +19,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Rows as they were imported, with the delivered texts in their columns. */
 @Component
-@Order(0)
+@Order(10)
 final class ListingsFormat implements HandoverFormat {
 
     private final Imports imports;
@@ -48,9 +49,14 @@ final class ListingsFormat implements HandoverFormat {
 
     @Override
     public Optional<String> objection(Property property) {
-        return imports.itemShape(property.id()).isPresent()
+        return imports.isFilledFromFile(property.id())
                 ? Optional.empty()
                 : Optional.of("this property was not filled from a file, so there is no file format to deliver it in");
+    }
+
+    @Override
+    public boolean isUsualFor(Property property) {
+        return property.kind() != PropertyKind.WEBSITE;
     }
 
     @Override

@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Stream;
 import lucidsweep.core.column.Meaning;
 import lucidsweep.core.column.RowKind;
 import lucidsweep.server.client.Clients;
@@ -307,18 +308,28 @@ public class Imports {
 
     /** The shape of the file that a property's items last came from. */
     public ImportShape shape(long propertyId) {
-        return itemShape(propertyId)
+        return itemImports(propertyId)
+                .map(sweep -> sweeps.settings(sweep.id(), ImportShape.class))
+                .findFirst()
                 .orElseThrow(() -> Refusal.conflict(
                         "this property was not filled from a file, so there is no file format to deliver it in"));
     }
 
-    /** The same; empty where they came from none. */
-    public Optional<ImportShape> itemShape(long propertyId) {
+    /** Whether a property was filled from a file, and no crawl has seen its items since. */
+    public boolean isFilledFromFile(long propertyId) {
+        long lastImport =
+                itemImports(propertyId).mapToLong(Sweep::id).findFirst().orElse(0);
+        return lastImport > 0
+                && sweeps.ofKind(propertyId, Sweep.Kind.CRAWL).stream()
+                        .noneMatch(sweep -> sweep.id() > lastImport && sweep.state() == Sweep.State.DONE);
+    }
+
+    /** The imports of items that ended, the last one first. */
+    private Stream<Sweep> itemImports(long propertyId) {
         return sweeps.ofKind(propertyId, Sweep.Kind.IMPORT).stream()
                 .filter(sweep -> sweep.state() == Sweep.State.DONE)
-                .map(sweep -> sweeps.settings(sweep.id(), ImportShape.class))
-                .filter(shape -> shape.kind().isItem())
-                .findFirst();
+                .filter(sweep ->
+                        sweeps.settings(sweep.id(), ImportShape.class).kind().isItem());
     }
 
     private String run(Sweep sweep, Progress progress) {
