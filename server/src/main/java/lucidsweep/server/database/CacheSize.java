@@ -6,7 +6,7 @@ import java.sql.Statement;
 import javax.sql.DataSource;
 import org.springframework.stereotype.Component;
 
-/** Gives the database an eighth of the heap for the pages it keeps at hand; its own choice is half of that. */
+/** Gives the database an eighth of the heap for the pages it keeps at hand, whatever it would choose itself. */
 @Component
 final class CacheSize {
 
