@@ -1,5 +1,6 @@
 package lucidsweep.server.release;
 
+import java.util.regex.Pattern;
 import lucidsweep.core.page.Redirects;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -8,6 +9,9 @@ import org.springframework.stereotype.Component;
 @Component
 @Order(7)
 final class NginxRedirects extends RedirectFormat {
+
+    /** Browsers may ask for %c3 where the address has %C3. */
+    private static final Pattern ENCODED = Pattern.compile("%\\p{XDigit}{2}");
 
     NginxRedirects() {
         super("nginx", "conf");
@@ -24,8 +28,14 @@ final class NginxRedirects extends RedirectFormat {
 
     @Override
     String line(Redirects.Redirect redirect) {
+        String from = ENCODED.matcher(literal(path(redirect.from()))).replaceAll("(?i:$0)");
         String end = redirect.from().contains("?") ? "(&|$)" : "(\\?|$)";
-        return "    \"~^" + literalPath(redirect.from()) + end + "\" \"" + target(redirect.to()) + "\";";
+        return "    \"~^" + from + end + "\" \"" + target(redirect.to()) + "\";";
+    }
+
+    /** An address in which no character means anything to the server. */
+    private static String target(String address) {
+        return address.replace("$", "%24").replace("\"", "%22").replace("\\", "%5C");
     }
 
     @Override

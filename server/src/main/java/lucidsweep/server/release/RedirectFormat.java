@@ -43,18 +43,14 @@ abstract class RedirectFormat extends LineFormat {
         below().lines().forEach(line);
     }
 
-    /** Path and query of an address, in which no character means anything to a regular expression. */
-    static String literalPath(String address) {
-        return path(address).replaceAll("[\\\\.+*?()\\[\\]{}^$|\"]", "\\\\$0");
+    /** A text in which no character means anything to a regular expression. */
+    static String literal(String text) {
+        return text.replaceAll("[\\\\.+*?()\\[\\]{}^$|\"]", "\\\\$0");
     }
 
-    private static String path(String address) {
+    /** Path and query of an address. */
+    static String path(String address) {
         int path = address.indexOf('/', address.indexOf("://") + 3);
         return path < 0 ? "/" : address.substring(path);
-    }
-
-    /** An address in which no character means anything to a server. */
-    static String target(String address) {
-        return address.replace("$", "%24").replace("\"", "%22").replace("\\", "%5C");
     }
 }
