@@ -139,7 +139,8 @@
       id,
       decision,
       text: decision === "reword" ? (text ?? sheet.texts.find((each) => each.id === id).after) : undefined,
-      note: note || undefined,
+      // What is out of sight is not said.
+      note: decision === "approve" ? undefined : note || undefined,
     }));
     const file = new Blob([JSON.stringify({ sheet: sheet.sheet, decisions }, null, 1)], { type: "application/json" });
     const link = element("a", { href: URL.createObjectURL(file), download: `decided-${sheet.sheet.slice(0, 8)}.json` });
