@@ -91,7 +91,7 @@ class ReleaseTest {
 
     @ParameterizedTest
     @CsvSource({
-        "/handovers, '{\"format\":\"pdf\"}', 'expected one of listings, csv'",
+        "/handovers, '{\"format\":\"pdf\"}', 'expected one of csv, xlsx'",
         "/handovers, '{\"format\":\"html\"}', only pages of a website",
         "/decisions, '{\"selection\":{},\"fields\":[],\"state\":\"shiny\"}', expected one of",
         "/decisions, '{\"selection\":{},\"fields\":[\"price\"],\"state\":\"approved\"}', expected",
