@@ -75,7 +75,7 @@ export function Handovers({
         onChange={(event) => setFormat(event.currentTarget.value)}
       />
       <Button
-        disabled={approved === 0}
+        disabled={approved === 0 || !formats}
         loading={handOver.isPending}
         onClick={() =>
           handOver.mutate(undefined, { onSuccess: ({ id }) => window.location.assign(`/api/handovers/${id}/file`) })

@@ -13,6 +13,7 @@ const text = (id: number, section: string, after: string, more = {}) => ({
   address: `/page-${id}`,
   field: "title",
   label: "title",
+  reword: true,
   ...more,
 });
 
@@ -66,6 +67,12 @@ it("shows what is proposed as text, cut where a result page cuts it", () => {
   expect([...document.querySelectorAll("article i")].map((rest) => rest.textContent)).toEqual(["the day"]);
   expect(page.getByRole("status").textContent).toBe("0 of 3 decided");
   expect(page.getByRole<HTMLButtonElement>("button", { name: "Save what was decided" }).disabled).toBe(true);
+});
+
+it("lets nothing be reworded but what people read", () => {
+  open({ ...SHEET, texts: [text(1, "Hire", "hire-by-the-day", { reword: false })] });
+  expect(card(1).queryByRole("button", { name: "Reword" })).toBeNull();
+  expect(card(1).getByRole("button", { name: "Send back" })).toBeDefined();
 });
 
 it("saves what was decided of each text, and nothing that is out of sight", async () => {

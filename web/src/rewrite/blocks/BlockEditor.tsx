@@ -26,11 +26,9 @@ export function BlockEditor({ propertyId, block, values, onDone }: Props) {
   const box = useRef<HTMLTextAreaElement>(null);
   const path = { params: { path: { propertyId } } };
   const set = (changes: Partial<TextBlock>) => setDraft({ ...draft, ...changes });
-  const save = useChange(propertyId, () => {
-    // A new block is put below the others at once.
-    const place = block.id === 0 ? 99 : draft.place;
-    return answer(api.POST("/api/properties/{propertyId}/blocks", { ...path, body: { ...draft, place } }));
-  });
+  const save = useChange(propertyId, () =>
+    answer(api.POST("/api/properties/{propertyId}/blocks", { ...path, body: draft })),
+  );
   const remove = useChange(propertyId, () =>
     answer(api.DELETE("/api/properties/{propertyId}/blocks/{id}", { params: { path: { propertyId, id: block.id } } })),
   );

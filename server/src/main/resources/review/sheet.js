@@ -97,7 +97,7 @@
       element(
         "div",
         { class: "what" },
-        ...CHOICES.map(([choice, label]) =>
+        ...CHOICES.filter(([choice]) => choice !== "reword" || text.reword).map(([choice, label]) =>
           element(
             "button",
             {

@@ -98,4 +98,19 @@ class DeliveredFilesTest {
                         + "\",Carved,\"ash, oar\",3\nA2,Cedar oar,Turned,\"cedar oar, oar of cedar\",0\n");
         assertThat(shop.get("/handover-formats").json().get(0).asString()).isEqualTo("listings");
     }
+
+    /** A text that a file has no column for is not said to be delivered. */
+    @Test
+    void whatAFileHasNoPlaceForStaysApproved() {
+        shop = new Shop(api, "id,title\nB1,Boat hook\n");
+        type("B1", "description", "Reaches the far end of the slip");
+        shop.post("/decisions", "{\"selection\":{},\"fields\":[],\"state\":\"approved\"}");
+        assertThat(shop.post("/handovers", "{\"format\":\"listings\"}").problem())
+                .isEqualTo("A file of this format has no place for any of the approved drafts.");
+        type("B1", "title", "Boat hook of ash");
+        shop.post("/decisions", "{\"selection\":{},\"fields\":[],\"state\":\"approved\"}");
+        assertThat(new String(delivered("listings"), UTF_8)).contains("B1,Boat hook of ash");
+        assertThat(shop.row("B1").path("title").path("state").asString()).isEqualTo("delivered");
+        assertThat(shop.row("B1").path("description").path("state").asString()).isEqualTo("approved");
+    }
 }

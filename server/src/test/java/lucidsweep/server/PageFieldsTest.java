@@ -244,6 +244,7 @@ class PageFieldsTest {
         type("/hire/oars", "slug", "oars-by-the-day");
         approve();
         String hire = site.address() + "hire/";
+        assertThat(pages.post("/handovers", "{\"format\":\"html\"}").problem()).contains("no place for any");
         assertThat(file(pages.post("/handovers", "{\"format\":\"nginx\"}").json()))
                 .startsWith("# Include this file within http { ... }")
                 .contains("map $request_uri $moved_to {\n    default \"\";\n    \"~^/hire/oars(\\?|$)\" \"" + hire

@@ -150,6 +150,12 @@ class PagePartsTest {
     @Test
     void theyAreDeliveredPartByPartAndSeenLive() {
         type("/canoes", "images", "/img/red-canoe.jpg\tA red canoe");
+        String sheet =
+                pages.post("/review-sheets/sheet.html", "{\"selection\":{}}").body();
+        assertThat(sheet)
+                .as("a client is shown what changes of them, and leaves the list as it is")
+                .contains(
+                        "\"before\":\"/img/red-canoe.jpg: none\",\"after\":\"/img/red-canoe.jpg: A red canoe\",\"reword\":false");
         type("/oars", "og-title", "Oars of ash");
         pages.post("/decisions", "{\"selection\":{},\"fields\":[],\"state\":\"approved\"}");
         JsonNode handover = pages.post("/handovers", "{\"format\":\"csv\"}").json();

@@ -107,7 +107,7 @@ class ReviewSheetTest {
             decided(ash, "approve", ""),
             decided(cedar, "send-back", ",\"note\":\"Say who turns it\""),
             decided(spray, "reword", ",\"text\":\"A dry lap in any sea\""),
-            decided("77", "approve", ""),
+            decided("77", "reword", ",\"text\":\"Of no sheet\""),
             decided(ash, "reject", "")
         };
         JsonNode review =
@@ -158,6 +158,41 @@ class ReviewSheetTest {
         assertThat(shop.text("A2", "title")).isEqualTo("An oar of cedar");
         assertThat(state("A2")).isEqualTo("approved");
         assertThat(shop.text("A3", "title")).as("the client has it already").isEqualTo("A deck against spray");
+    }
+
+    /** Between looking and taking in somebody may be at work. */
+    @Test
+    void whatChangesAfterSomebodyLookedIsNotApproved() {
+        JsonNode sheet = sheet();
+        JsonNode review = look(
+                        shop.property(),
+                        sheet.path("sheet").asString(),
+                        decided(fieldOf(sheet, "An oar"), "approve", ""),
+                        decided(fieldOf(sheet, "A deck"), "approve", ""))
+                .json();
+        type("A2", "An oar that nobody showed to the client");
+        assertThat(take(review, false).path("approved").asInt()).isEqualTo(1);
+        assertThat(state("A2")).isEqualTo("drafted");
+        assertThat(state("A3")).isEqualTo("approved");
+    }
+
+    /** What the client says of a text counts, whatever became of it here. */
+    @Test
+    void aNoteIsKeptOfTextsThatWereSentBackOrChangedHere() {
+        JsonNode sheet = sheet();
+        shop.post("/decisions", "{\"selection\":" + Shop.selection(shop.itemId("A2")) + ",\"state\":\"sent-back\"}");
+        type("A3", "A deck that is another one");
+        String[] decisions = {
+            decided(fieldOf(sheet, "An oar"), "send-back", ",\"note\":\"Which cedar?\""),
+            decided(fieldOf(sheet, "A deck"), "send-back", ",\"note\":\"Too plain\"")
+        };
+        String id = sheet.path("sheet").asString();
+        take(look(shop.property(), id, decisions).json(), true);
+        assertThat(shop.getItem("A2", "/notes").findValuesAsString("note")).containsExactly("Which cedar?");
+        assertThat(shop.getItem("A3", "/notes").findValuesAsString("note")).containsExactly("Too plain");
+        assertThat(state("A3")).isEqualTo("sent-back");
+        assertThat(look(shop.property(), id, decisions).json().path("same").asInt())
+                .isEqualTo(2);
     }
 
     @Test

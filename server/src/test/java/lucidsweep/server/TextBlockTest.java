@@ -55,7 +55,10 @@ class TextBlockTest {
 
         long prices = block(0).path("id").asLong();
         long about = block(1).path("id").asLong();
-        save(prices, "Prices", "From {price}, sent within a day.", 0);
+        save(prices, "Prices", "From {price}, sent within a day.", 7);
+        assertThat(block(0).path("place").asInt())
+                .as("a form that is saved late moves nothing")
+                .isZero();
         shop.put("/blocks/order", "{\"ids\":[" + about + "," + prices + "]}");
         JsonNode preview = shop.preview(edit("blocks", "description", BLOCKS));
         assertThat(preview.path("changes").asInt()).isEqualTo(3);
@@ -81,6 +84,10 @@ class TextBlockTest {
         assertThat(save(0, "prices", "x", null).problem()).isEqualTo("another block is named “prices” already");
         assertThat(save(0, "Shop", "Buy at {shop}", null).problem()).startsWith("text: expected one of {client}");
         assertThat(save(99, "Shop", "x", null).problem()).startsWith("there is no block 99");
+        long first = block(0).path("id").asLong();
+        assertThat(shop.put("/blocks/order", "{\"ids\":[" + first + ",99]}").problem())
+                .startsWith("there is no block 99");
+        assertThat(block(1).path("place").asInt()).as("nothing was moved").isEqualTo(1);
         assertThat(shop.post("/previews", edit("blocks", "title", BLOCKS)).problem())
                 .isEqualTo("only descriptions have blocks");
         Shop pages = new Shop(api, api.property("website", "http://127.0.0.1:1/", true));

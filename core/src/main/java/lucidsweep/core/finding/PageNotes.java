@@ -75,7 +75,6 @@ public final class PageNotes {
 
     /** The same as if its images had the alt texts that are drafted; null for what was captured. */
     public PageNotes withImages(String parts, String address) {
-        // Whether an image that links has a text depends on which one it is.
         return parts == null ? this : with(DraftedPage.withImages(parts), address, Field.IMAGES.code() + " ");
     }
 
@@ -99,6 +98,7 @@ public final class PageNotes {
     private PageNotes with(PageFacts drafted, String address, String concerned) {
         Map<String, String> redone = new HashMap<>(byCheck);
         for (Check check : Checks.all()) {
+            // Whether an image that links has a text depends on which one it is.
             boolean looks = check.id().startsWith(concerned) && !(check instanceof AltEmptyInLink);
             if (!looks || !(check instanceof Noting noting)) continue;
             String note = noting.note(drafted, address);

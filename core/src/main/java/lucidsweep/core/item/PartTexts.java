@@ -56,6 +56,22 @@ public final class PartTexts {
         return text.replaceAll("[\\t\\n\\r]+", " ");
     }
 
+    /** A part of which the text is another one; null where it has none. */
+    public record Change(String address, String before, String after) {}
+
+    /** What differs between the parts of a page as they were and as they are. */
+    public static List<Change> changes(String before, String after) {
+        List<Part> old = of(before);
+        List<Part> now = of(after);
+        List<Change> changes = new ArrayList<>();
+        for (int i = 0; i < Math.min(old.size(), now.size()); i++) {
+            if (!old.get(i).equals(now.get(i))) {
+                changes.add(new Change(now.get(i).address, old.get(i).text, now.get(i).text));
+            }
+        }
+        return changes;
+    }
+
     /** The same with each text changed; parts without one stay so. */
     public static String changed(String text, UnaryOperator<String> change) {
         return join(of(text).stream()

@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.LongSupplier;
 import lucidsweep.server.database.IdRange;
+import lucidsweep.server.item.draft.FieldId;
 
 /**
  * The ids that rows get when they move to another database, where the old ones are taken. Tables that number their rows
@@ -28,7 +29,7 @@ final class MovedIds {
             "review",
             "item_set");
 
-    private static final int FIELD_BITS = 4;
+    private static final int FIELD_BITS = Integer.numberOfTrailingZeros(FieldId.STEP);
 
     /** Captures are numbered in blocks of so many. */
     private static final long BLOCK = 1_000;

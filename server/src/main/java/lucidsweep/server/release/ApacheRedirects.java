@@ -10,13 +10,13 @@ import org.springframework.web.util.UriUtils;
 /** Rules for the Apache HTTP Server (mod_alias), which go by the path alone. */
 @Component
 @Order(8)
-final class ApacheRedirects extends RedirectFormat {
+final class ApacheRedirects extends ServerRules {
 
     private static final Pattern MEANT_ENCODED = Pattern.compile("(?i)%2f");
     private static final Pattern ODD = Pattern.compile("[\\p{Cntrl}?#\"\\\\\uFFFD]");
 
     ApacheRedirects() {
-        super("apache", "conf");
+        super("apache");
     }
 
     @Override

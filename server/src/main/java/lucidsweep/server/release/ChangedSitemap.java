@@ -17,6 +17,9 @@ import org.springframework.web.util.HtmlUtils;
 /** The pages that a handover changes, as a sitemap (sitemaps.org), so that search engines come and look. */
 final class ChangedSitemap {
 
+    /** More than these stand in no sitemap. */
+    static final int MOST_PAGES = 50_000;
+
     private static final DateTimeFormatter DAY = DateTimeFormatter.ISO_LOCAL_DATE.withZone(ZoneOffset.UTC);
 
     private ChangedSitemap() {}

@@ -3,20 +3,22 @@ package lucidsweep.server.release;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import lucidsweep.core.compose.TagList;
+import java.util.Set;
+import java.util.function.Consumer;
+import lucidsweep.core.compose.FieldFit;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.page.Slug;
 import lucidsweep.core.standard.Standard;
-import lucidsweep.core.text.Graphemes;
 import lucidsweep.core.text.TextKey;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.item.draft.Drafts;
-import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.ItemFilter;
 import lucidsweep.server.item.table.ItemStandards;
@@ -70,86 +72,73 @@ class DeliveryCheck {
         Property property = clients.property(propertyId);
         long[] ids = items.ids(ItemView.of(propertyId, ItemFilter.ofState(DraftState.APPROVED)));
         Arrays.sort(ids);
+        Map<Field, long[]> approved = drafts.inState(
+                propertyId, EnumSet.of(DraftState.APPROVED), item -> Arrays.binarySearch(ids, item) >= 0);
         Map<Mistake, List<Long>> found = new EnumMap<>(Mistake.class);
         ItemStandards held = standards.of(property);
-        for (Field field : FieldId.FIELDS) {
-            Map<Long, Long> texts = new HashMap<>();
-            for (int start = 0; start < ids.length; start += CHUNK) {
-                long[] some = Arrays.copyOfRange(ids, start, Math.min(ids.length, start + CHUNK));
+        approved.forEach((field, of) -> {
+            Set<Long> texts = new HashSet<>();
+            forEachChunk(of, some -> {
                 ItemStandards.Held standardsOf = held.held(some);
                 for (FieldLine text : drafts.fields(some, field)) {
-                    if (text.state() != DraftState.APPROVED) continue;
                     look(text, standardsOf.standard(text.itemId()), found);
-                    if (isAlike(propertyId, text, texts)) add(Mistake.SAME_TEXT, text, found);
+                    if (isAlike(propertyId, text, texts)) add(Mistake.SAME_TEXT, text.itemId(), found);
                 }
-            }
-        }
-        addresses(propertyId, ids, found);
+            });
+        });
+        addresses(propertyId, approved.getOrDefault(Field.SLUG, new long[0]), found);
         return found.entrySet().stream()
                 .map(each -> objection(each.getKey(), each.getValue()))
                 .toList();
     }
 
-    private static void look(FieldLine text, Standard standard, Map<Mistake, List<Long>> found) {
-        if (text.text().isBlank()) add(Mistake.EMPTY, text, found);
-        else if (text.text().equals(text.captured())) add(Mistake.IN_PLACE, text, found);
-        else if (!fits(text, standard)) add(Mistake.NO_FIT, text, found);
+    private static void forEachChunk(long[] ids, Consumer<long[]> visit) {
+        for (int start = 0; start < ids.length; start += CHUNK) {
+            visit.accept(Arrays.copyOfRange(ids, start, Math.min(ids.length, start + CHUNK)));
+        }
     }
 
-    private static boolean fits(FieldLine text, Standard standard) {
-        return switch (text.field()) {
-            case TITLE, DESCRIPTION, SLUG ->
-                standard.limits(text.field()).fits(text.text(), Graphemes.count(text.text()));
-            case TAGS -> standard.tags().fit(TagList.of(text.text()));
-            default -> true;
-        };
+    private static void look(FieldLine text, Standard standard, Map<Mistake, List<Long>> found) {
+        if (text.text().isBlank()) add(Mistake.EMPTY, text.itemId(), found);
+        else if (text.text().equals(text.captured())) add(Mistake.IN_PLACE, text.itemId(), found);
+        else if (!FieldFit.fits(text.field(), text.text(), standard)) add(Mistake.NO_FIT, text.itemId(), found);
     }
 
     /** Whether another item has the title or description, or is to get it. */
-    private boolean isAlike(long propertyId, FieldLine text, Map<Long, Long> texts) {
+    private boolean isAlike(long propertyId, FieldLine text, Set<Long> texts) {
         if (text.field() != Field.TITLE && text.field() != Field.DESCRIPTION
                 || text.text().isBlank()) return false;
         long hash = TextKey.hash(text.text());
-        if (texts.putIfAbsent(hash, text.itemId()) != null) return true;
+        if (!texts.add(hash)) return true;
         return items.alikeItems(propertyId, text.field(), List.of(hash)).stream()
                 .anyMatch(other -> other != text.itemId());
     }
 
-    /** A page that was swept since may be where another one is to move. */
+    /** A page that was swept since may be where another one is to move. @param ids of those that are to move */
     private void addresses(long propertyId, long[] ids, Map<Mistake, List<Long>> found) {
-        Map<Long, String> moved = new HashMap<>();
-        for (int start = 0; start < ids.length; start += CHUNK) {
-            long[] some = Arrays.copyOfRange(ids, start, Math.min(ids.length, start + CHUNK));
-            List<FieldLine> slugs = drafts.fields(some, Field.SLUG).stream()
-                    .filter(slug -> slug.state() == DraftState.APPROVED)
-                    .toList();
-            Map<Long, String> addresses =
-                    items.addresses(slugs.stream().map(FieldLine::itemId).toList());
-            for (FieldLine slug : slugs) {
-                String address = addresses.get(slug.itemId());
-                if (address != null) moved.put(slug.itemId(), Slug.replaced(address, slug.text()));
-            }
-        }
-        if (moved.isEmpty()) return;
+        if (ids.length == 0) return;
+        Set<Long> moved = new HashSet<>();
         Map<String, List<Long>> wanted = new HashMap<>();
-        moved.forEach((item, address) ->
-                wanted.computeIfAbsent(address, any -> new ArrayList<>()).add(item));
-        wanted.values().stream()
-                .filter(same -> same.size() > 1)
-                .forEach(same -> found.computeIfAbsent(Mistake.ADDRESS_TAKEN, any -> new ArrayList<>())
-                        .addAll(same));
-        items.forEachAddress(propertyId, (address, item) -> {
-            List<Long> movers = wanted.getOrDefault(address, List.of());
-            boolean leaves = moved.containsKey(item);
-            if (!leaves)
-                found.computeIfAbsent(Mistake.ADDRESS_TAKEN, any -> new ArrayList<>())
-                        .addAll(movers);
+        forEachChunk(ids, some -> {
+            Map<Long, String> addresses =
+                    items.addresses(Arrays.stream(some).boxed().toList());
+            for (FieldLine slug : drafts.fields(some, Field.SLUG)) {
+                String address = Slug.replaced(addresses.get(slug.itemId()), slug.text());
+                wanted.computeIfAbsent(address, any -> new ArrayList<>()).add(slug.itemId());
+                moved.add(slug.itemId());
+            }
         });
-        found.computeIfPresent(Mistake.ADDRESS_TAKEN, (mistake, some) -> some.isEmpty() ? null : some);
+        for (List<Long> same : wanted.values()) {
+            if (same.size() > 1) same.forEach(item -> add(Mistake.ADDRESS_TAKEN, item, found));
+        }
+        items.forEachAddress(propertyId, (address, item) -> {
+            if (moved.contains(item)) return;
+            wanted.getOrDefault(address, List.of()).forEach(mover -> add(Mistake.ADDRESS_TAKEN, mover, found));
+        });
     }
 
-    private static void add(Mistake mistake, FieldLine text, Map<Mistake, List<Long>> found) {
-        found.computeIfAbsent(mistake, any -> new ArrayList<>()).add(text.itemId());
+    private static void add(Mistake mistake, long itemId, Map<Mistake, List<Long>> found) {
+        found.computeIfAbsent(mistake, any -> new ArrayList<>()).add(itemId);
     }
 
     private Objection objection(Mistake mistake, List<Long> itemIds) {

@@ -27,8 +27,8 @@ interface HandoverFormat {
         return false;
     }
 
-    /** Whether a file has a place for a field; what it has none for stays approved. */
-    default boolean holds(Field field) {
+    /** Whether a file of a property has a place for a field; what it has none for stays approved. */
+    default boolean holds(Property property, Field field) {
         return true;
     }
 

@@ -64,20 +64,4 @@ final class HandoverLines {
                 .map(line -> new Redirects.Redirect(line.address(), Slug.replaced(line.address(), line.after())))
                 .toList();
     }
-
-    /** The text of an image or a link that changes. */
-    record ChangedPart(String address, String before, String after) {}
-
-    static List<ChangedPart> changedParts(ReleaseMapper.Line line) {
-        List<PartTexts.Part> before = PartTexts.of(line.before());
-        List<PartTexts.Part> after = PartTexts.of(line.after());
-        List<ChangedPart> changed = new ArrayList<>();
-        for (int i = 0; i < Math.min(before.size(), after.size()); i++) {
-            if (before.get(i).equals(after.get(i))) continue;
-            String text = before.get(i).text() == null ? "" : before.get(i).text();
-            changed.add(
-                    new ChangedPart(after.get(i).address(), text, after.get(i).text()));
-        }
-        return changed;
-    }
 }

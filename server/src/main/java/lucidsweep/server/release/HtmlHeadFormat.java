@@ -34,7 +34,7 @@ final class HtmlHeadFormat extends LineFormat {
     }
 
     @Override
-    public boolean holds(Field field) {
+    public boolean holds(Property property, Field field) {
         return ELEMENTS.containsKey(field);
     }
 

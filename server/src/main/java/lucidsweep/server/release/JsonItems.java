@@ -24,7 +24,8 @@ final class JsonItems {
         if (line.field() == Field.TAGS) return TagList.of(line.after());
         if (!PartTexts.areOf(line.field())) return line.after();
         Map<String, String> texts = new LinkedHashMap<>();
-        for (HandoverLines.ChangedPart part : HandoverLines.changedParts(line)) texts.put(part.address(), part.after());
+        for (PartTexts.Change part : PartTexts.changes(line.before(), line.after()))
+            texts.put(part.address(), part.after());
         return texts;
     }
 }

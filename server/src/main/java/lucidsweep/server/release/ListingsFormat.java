@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import lucidsweep.core.item.Field;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.gather.imports.ImportShape;
@@ -55,6 +56,11 @@ final class ListingsFormat implements HandoverFormat {
     }
 
     @Override
+    public boolean holds(Property property, Field field) {
+        return imports.shape(property.id()).of(field.code()) >= 0;
+    }
+
+    @Override
     public boolean isUsualFor(Property property) {
         return property.kind() != PropertyKind.WEBSITE;
     }
@@ -79,8 +85,7 @@ final class ListingsFormat implements HandoverFormat {
                 new ArrayList<>(json.readValue(captured, ImportShape.Row.class).cells());
         while (cells.size() < shape.columns().size()) cells.add("");
         for (ReleaseMapper.Line line : item) {
-            int column = shape.of(line.field().code());
-            if (column >= 0) cells.set(column, line.after());
+            cells.set(shape.of(line.field().code()), line.after());
         }
         return cells.subList(0, shape.columns().size());
     }

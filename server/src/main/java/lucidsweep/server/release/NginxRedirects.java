@@ -8,13 +8,13 @@ import org.springframework.stereotype.Component;
 /** A map for nginx, by the address as it was asked for, whatever its query. */
 @Component
 @Order(7)
-final class NginxRedirects extends RedirectFormat {
+final class NginxRedirects extends ServerRules {
 
     /** Browsers may ask for %c3 where the address has %C3. */
     private static final Pattern ENCODED = Pattern.compile("%\\p{XDigit}{2}");
 
     NginxRedirects() {
-        super("nginx", "conf");
+        super("nginx");
     }
 
     @Override

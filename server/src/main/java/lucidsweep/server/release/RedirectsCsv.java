@@ -1,16 +1,25 @@
 package lucidsweep.server.release;
 
-import lucidsweep.core.page.Redirects;
+import java.io.OutputStream;
+import java.io.OutputStreamWriter;
+import java.nio.charset.StandardCharsets;
+import lucidsweep.server.web.CsvText;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 
-/** From where to where. Addresses in their normal form have no comma, quote or line break that is not encoded. */
+/** From where to where. */
 @Component
 @Order(6)
-final class RedirectsCsv extends RedirectFormat {
+final class RedirectsCsv implements RedirectFormat {
 
-    RedirectsCsv() {
-        super("redirects", "csv");
+    @Override
+    public String code() {
+        return "redirects";
+    }
+
+    @Override
+    public String ending() {
+        return "csv";
     }
 
     @Override
@@ -19,16 +28,10 @@ final class RedirectsCsv extends RedirectFormat {
     }
 
     @Override
-    String above() {
-        return "from,to";
-    }
-
-    @Override
-    String line(Redirects.Redirect redirect) {
-        return cell(redirect.from()) + "," + cell(redirect.to());
-    }
-
-    private static String cell(String address) {
-        return address.contains(",") || address.contains("\"") ? "\"" + address.replace("\"", "\"\"") + "\"" : address;
+    public void write(HandoverLines lines, OutputStream out) {
+        try (CsvText csv = CsvText.faithful(new OutputStreamWriter(out, StandardCharsets.UTF_8))) {
+            csv.row("from", "to");
+            lines.redirects().forEach(redirect -> csv.row(redirect.from(), redirect.to()));
+        }
     }
 }

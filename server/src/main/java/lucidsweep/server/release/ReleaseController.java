@@ -74,7 +74,7 @@ class ReleaseController {
     /** The pages that a handover changes, as a sitemap. */
     @GetMapping("/handovers/{id}/sitemap.xml")
     ResponseEntity<StreamingResponseBody> sitemap(@PathVariable long id) {
-        HandoverLines lines = releases.lines(id);
+        HandoverLines lines = releases.linesForSitemap(id);
         StreamingResponseBody body = out -> ChangedSitemap.write(lines, out);
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"changed-" + id + ".xml\"")

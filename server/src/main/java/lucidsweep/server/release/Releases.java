@@ -7,6 +7,7 @@ import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
@@ -23,6 +24,7 @@ import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.Selection;
 import lucidsweep.server.job.PropertyLine;
 import lucidsweep.server.web.Conflict;
+import lucidsweep.server.web.Counted;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -34,6 +36,7 @@ public class Releases {
     private static final int AT_ONCE = 500;
     private static final Set<DraftState> DECISIONS =
             EnumSet.of(DraftState.APPROVED, DraftState.SENT_BACK, DraftState.DRAFTED);
+
     private final ReleaseMapper mapper;
     private final Drafts drafts;
     private final Items items;
@@ -118,6 +121,7 @@ public class Releases {
         });
         return line.get(propertyId, "a handover", () -> {
             long[] ids = items.ids(ItemView.of(propertyId, ItemFilter.ofState(DraftState.APPROVED)));
+            Arrays.sort(ids);
             Handover made = transaction.execute(status -> record(property, shape, ids));
             items.changed(propertyId, Arrays.stream(ids).boxed().toList());
             return made;
@@ -129,16 +133,16 @@ public class Releases {
         Set<Long> handed = new HashSet<>();
         int texts = 0;
         mapper.insert(key, property.id(), format.code(), 0, 0);
-        for (Field field : FieldId.FIELDS) {
-            if (!format.holds(field)) continue;
-            for (int start = 0; start < ids.length; start += AT_ONCE) {
+        Map<Field, long[]> approvedOf = drafts.inState(
+                property.id(), EnumSet.of(DraftState.APPROVED), item -> Arrays.binarySearch(ids, item) >= 0);
+        if (approvedOf.isEmpty()) throw Refusal.conflict("No draft is approved, so there is nothing to deliver.");
+        for (Map.Entry<Field, long[]> each : approvedOf.entrySet()) {
+            Field field = each.getKey();
+            if (!format.holds(property, field)) continue;
+            long[] of = each.getValue();
+            for (int start = 0; start < of.length; start += AT_ONCE) {
                 List<FieldLine> approved =
-                        drafts
-                                .fields(Arrays.copyOfRange(ids, start, Math.min(ids.length, start + AT_ONCE)), field)
-                                .stream()
-                                .filter(text -> text.state() == DraftState.APPROVED)
-                                .toList();
-                if (approved.isEmpty()) continue;
+                        drafts.fields(Arrays.copyOfRange(of, start, Math.min(of.length, start + AT_ONCE)), field);
                 if (drafts.deliver(approved, key.id) != approved.size()) {
                     throw Refusal.conflict(
                             "Drafts were changed while they were being delivered, so nothing was delivered. Try again.");
@@ -153,7 +157,7 @@ public class Releases {
                 texts += approved.size();
             }
         }
-        if (texts == 0) throw Refusal.conflict("No draft is approved, so there is nothing to deliver.");
+        if (texts == 0) throw Refusal.conflict("A file of this format has no place for any of the approved drafts.");
         mapper.setCounts(key.id, handed.size(), texts);
         Handover handover = mapper.find(key.id);
         files.keep(handover);
@@ -169,11 +173,15 @@ public class Releases {
         return formats.of(clients.property(propertyId));
     }
 
-    /** What was delivered of a website with a handover. */
-    HandoverLines lines(long id) {
+    /** The lines of a handover of a website, for a sitemap. */
+    HandoverLines linesForSitemap(long id) {
         Handover handover = find(id);
         if (clients.propertyOrRemoved(handover.propertyId()).kind() != PropertyKind.WEBSITE) {
             throw Refusal.badInput("only pages of a website stand in a sitemap");
+        }
+        if (handover.items() > ChangedSitemap.MOST_PAGES) {
+            throw Refusal.conflict("a sitemap holds at most 50,000 pages, and this delivery changed "
+                    + Counted.of(handover.items(), "page") + "; the other files of it name them all");
         }
         return new HandoverLines(mapper, handover);
     }

@@ -20,7 +20,7 @@ final class TextTable {
     }
 
     private static void writeParts(ReleaseMapper.Line line, Rows rows) {
-        for (HandoverLines.ChangedPart part : HandoverLines.changedParts(line)) {
+        for (PartTexts.Change part : PartTexts.changes(line.before(), line.after())) {
             rows.row(line.address(), line.field().code(), part.address(), part.before(), part.after());
         }
     }

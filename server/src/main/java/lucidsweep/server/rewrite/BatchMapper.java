@@ -1,9 +1,7 @@
 package lucidsweep.server.rewrite;
 
-import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
-import lucidsweep.core.item.Field;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.item.draft.DraftMapper;
@@ -117,20 +115,12 @@ interface BatchMapper {
     List<ChangeValues> changesById(@Param("ids") Object[] ids);
 
     /** A past change of an item. */
-    record Past(
-            String title,
-            Batch.State state,
-            Instant created,
-            Field field,
-            @Nullable String beforeText,
-            @Nullable String afterText) {}
+    record PastLine(
+            String title, Batch.State state, Instant created, long fieldId, String beforeText, String afterText) {}
 
     @Select("""
-            select b.title, b.state, b.created, c.before_text, c.after_text,
-                case mod(c.field_id, 16) when 0 then 'title' when 1 then 'description' when 2 then 'tags' when 3 then 'h1'
-                    when 4 then 'slug' when 5 then 'indexing' when 6 then 'images' when 7 then 'links'
-                    when 8 then 'og-title' else 'og-description' end field
+            select b.title, b.state, b.created, c.field_id, c.before_text, c.after_text
             from change c join batch b on b.id = c.id / 2147483648
             where c.field_id between #{firstField} and #{lastField} order by b.id desc limit 50""")
-    List<Past> history(long firstField, long lastField);
+    List<PastLine> history(long firstField, long lastField);
 }

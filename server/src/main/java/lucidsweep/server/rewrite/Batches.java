@@ -1,5 +1,6 @@
 package lucidsweep.server.rewrite;
 
+import jakarta.annotation.Nullable;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
@@ -111,8 +112,25 @@ public class Batches implements SmartInitializingSingleton {
         return mapper.ofProperty(propertyId);
     }
 
-    List<BatchMapper.Past> history(long itemId) {
-        return mapper.history(FieldId.first(itemId), FieldId.last(itemId));
+    /** A past change of an item. */
+    record Past(
+            String title,
+            Batch.State state,
+            Instant created,
+            Field field,
+            @Nullable String beforeText,
+            @Nullable String afterText) {}
+
+    List<Past> history(long itemId) {
+        return mapper.history(FieldId.first(itemId), FieldId.last(itemId)).stream()
+                .map(each -> new Past(
+                        each.title(),
+                        each.state(),
+                        each.created(),
+                        FieldId.field(each.fieldId()),
+                        each.beforeText(),
+                        each.afterText()))
+                .toList();
     }
 
     Batch find(long id) {

@@ -127,8 +127,8 @@ final class ComposedTexts implements TextMaker {
         });
     }
 
-    /** What recipes leave out of the texts of some items, by item. */
-    Map<Long, List<Composition.LeftOut>> leftOut(long[] ids) {
+    @Override
+    public Map<Long, List<Composition.LeftOut>> leftOut(long[] ids) {
         if (PartTexts.areOf(edit.field())) return Map.of();
         Map<Long, List<Composition.LeftOut>> leftOut = new HashMap<>();
         ItemStandards.Held held = edit.standards().held(ids);

@@ -7,10 +7,8 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
-import lucidsweep.core.compose.TagList;
+import lucidsweep.core.compose.FieldFit;
 import lucidsweep.core.item.Field;
-import lucidsweep.core.item.PartTexts;
-import lucidsweep.core.text.Graphemes;
 
 /** What an edit would do, counted and kept by item while it is worked out. Safe to look at meanwhile. */
 final class Preview {
@@ -20,7 +18,6 @@ final class Preview {
     private static final int RESULT = 31;
     private static final Proposal.Result[] RESULTS = Proposal.Result.values();
 
-    private final boolean ofTags;
     private final long propertyId;
     private final EditSpec spec;
     private final long asOf;
@@ -41,7 +38,6 @@ final class Preview {
     Preview(long propertyId, EditSpec spec, long asOf, int of) {
         this.propertyId = propertyId;
         this.spec = spec;
-        ofTags = spec.field() == Field.TAGS;
         this.asOf = asOf;
         this.of = of;
         ids = new long[of];
@@ -124,7 +120,7 @@ final class Preview {
                 changes++;
                 line |= CHANGES;
                 made.add(proposal.field().itemId(), proposal.after());
-                if (fits(proposal)) {
+                if (FieldFit.fits(spec.field(), proposal.after(), proposal.standard())) {
                     fitting++;
                     line |= FITS;
                 }
@@ -132,20 +128,6 @@ final class Preview {
             ids[done] = proposal.field().itemId();
             lines[done++] = (byte) line;
         }
-    }
-
-    private boolean fits(Proposal proposal) {
-        String after = proposal.after();
-        if (ofTags) return proposal.standard().tags().fit(TagList.of(after));
-        if (PartTexts.areOf(spec.field())) {
-            return PartTexts.of(after).stream()
-                    .allMatch(part -> part.text() == null
-                            || proposal.standard()
-                                    .limits(spec.field())
-                                    .fits(part.text(), Graphemes.count(part.text())));
-        }
-        return spec.field() == Field.INDEXING
-                || proposal.standard().limits(spec.field()).fits(after, Graphemes.count(after));
     }
 
     long propertyId() {

@@ -59,6 +59,6 @@ final class Proposals {
 
     /** What recipes leave out of the texts of some items, by item; nothing of other edits. */
     Map<Long, List<Composition.LeftOut>> leftOut(long[] ids) {
-        return maker instanceof ComposedTexts recipes ? recipes.leftOut(ids) : Map.of();
+        return maker.leftOut(ids);
     }
 }

@@ -195,7 +195,7 @@ class RewriteController {
     }
 
     @GetMapping("/items/{id}/history")
-    List<BatchMapper.Past> history(@PathVariable long id) {
+    List<Batches.Past> history(@PathVariable long id) {
         return batches.history(id);
     }
 

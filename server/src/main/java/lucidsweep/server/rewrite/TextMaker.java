@@ -1,6 +1,8 @@
 package lucidsweep.server.rewrite;
 
 import java.util.List;
+import java.util.Map;
+import lucidsweep.core.compose.Composition;
 
 /** Makes new texts of some items, each for itself. Used by many threads. */
 interface TextMaker {
@@ -22,5 +24,10 @@ interface TextMaker {
     /** What there is to say of all together, once they were made; null for nothing. */
     default String says() {
         return null;
+    }
+
+    /** What was left out of the texts of some items, by item. */
+    default Map<Long, List<Composition.LeftOut>> leftOut(long[] ids) {
+        return Map.of();
     }
 }

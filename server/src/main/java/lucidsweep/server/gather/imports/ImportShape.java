@@ -41,7 +41,10 @@ public record ImportShape(
 
     /** Where the column of a field stands, "title" or "tags"; -1 where there is none. */
     public int of(String field) {
-        return meanings.indexOf(Meaning.valueOf(field.toUpperCase(java.util.Locale.ROOT)));
+        for (int column = 0; column < meanings.size(); column++) {
+            if (meanings.get(column).code().equals(field)) return column;
+        }
+        return -1;
     }
 
     Mapping mapping() {

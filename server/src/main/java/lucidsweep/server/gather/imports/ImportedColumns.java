@@ -39,10 +39,8 @@ public class ImportedColumns {
     /** All columns, those of the last import first; none where no item came from a file. */
     public List<Column> ofProperty(long propertyId) {
         Map<String, Meaning> meanings = new LinkedHashMap<>();
-        for (Sweep sweep : sweeps.ofKind(propertyId, Sweep.Kind.IMPORT)) {
-            if (sweep.state() != Sweep.State.DONE) continue;
+        for (Sweep sweep : imports.itemImports(propertyId).toList()) {
             ImportShape shape = sweeps.settings(sweep.id(), ImportShape.class);
-            if (!shape.kind().isItem()) continue;
             for (int i = 0; i < shape.columns().size(); i++) {
                 meanings.putIfAbsent(shape.columns().get(i), shape.meanings().get(i));
             }

@@ -325,7 +325,7 @@ public class Imports {
     }
 
     /** The imports of items that ended, the last one first. */
-    private Stream<Sweep> itemImports(long propertyId) {
+    Stream<Sweep> itemImports(long propertyId) {
         return sweeps.ofKind(propertyId, Sweep.Kind.IMPORT).stream()
                 .filter(sweep -> sweep.state() == Sweep.State.DONE)
                 .filter(sweep ->

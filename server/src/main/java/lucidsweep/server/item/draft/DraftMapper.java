@@ -39,6 +39,10 @@ public interface DraftMapper {
     @Select(DRAFT + AMONG_IDS + "id")
     List<DraftRow> draftsOf(@Param("ids") Object[] ids);
 
+    /** The drafts that are in one of some states, ascending. */
+    @Select("select id from draft where id between #{first} and #{last} and state = any(#{states}) order by id")
+    List<Long> inState(long first, long last, @Param("states") Object[] states);
+
     /** What is drafted for one field of items, by the field's place among those that can be drafted. */
     @Select(DRAFT + "where id between #{first} and #{last} and mod(id, " + FieldId.STEP
             + ") = #{place} and text is not null")
@@ -90,10 +94,6 @@ public interface DraftMapper {
 
     @Select(PAGE + AMONG_IDS + "i.id")
     List<Page> pagesOf(@Param("ids") Object[] ids);
-
-    @Select(DRAFT + """
-            where id between #{first} and #{last} and state in ('delivered', 'live') and mod(id,\s""" + FieldId.STEP + ") = #{place}")
-    List<DraftRow> delivered(long first, long last, int place);
 
     @Update("update draft set state = #{state} where id = " + IDS)
     void setState(@Param("ids") Object[] ids, @Param("state") String state);

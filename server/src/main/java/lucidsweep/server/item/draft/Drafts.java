@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -11,6 +12,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.LongPredicate;
 import java.util.stream.Collectors;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
@@ -63,6 +65,25 @@ public class Drafts {
                 .toList();
         List<DraftMapper.Page> pages = withPages ? mapper.pages(first, last) : List.of();
         return new Stored(items, new FieldLines(mapper.drafts(FieldId.first(first), FieldId.last(last)), pages));
+    }
+
+    /**
+     * The items whose drafts are in one of some states, by field and ascending.
+     *
+     * @param wanted other items are passed over
+     */
+    public Map<Field, long[]> inState(long propertyId, Set<DraftState> states, LongPredicate wanted) {
+        IdRange items = IdRange.of(propertyId);
+        Object[] codes = states.stream().map(DraftState::code).toArray();
+        List<Long> drafts = mapper.inState(FieldId.first(items.first()), FieldId.last(items.last()), codes);
+        return drafts.stream()
+                .filter(id -> wanted.test(FieldId.item(id)))
+                .collect(Collectors.groupingBy(
+                        FieldId::field,
+                        () -> new EnumMap<>(Field.class),
+                        Collectors.collectingAndThen(
+                                Collectors.toList(),
+                                ids -> ids.stream().mapToLong(FieldId::item).toArray())));
     }
 
     /** What is drafted for a field of the items of a property, by item. */
@@ -178,24 +199,25 @@ public class Drafts {
         IdRange items = IdRange.of(propertyId);
         long first = FieldId.first(items.first());
         long last = FieldId.last(items.last());
+        Map<Field, long[]> delivered =
+                inState(propertyId, EnumSet.of(DraftState.DELIVERED, DraftState.LIVE), item -> true);
         for (int place = 0; place < FieldId.FIELDS.size(); place++) {
             Field field = FieldId.FIELDS.get(place);
-            if (CapturedParts.have(field)) seePartsLive(mapper.delivered(first, last, place), field);
+            if (CapturedParts.have(field)) seePartsLive(delivered.getOrDefault(field, new long[0]), field);
             else if (field != Field.SLUG) mapper.seeLive(captured(field), place, first, last);
         }
     }
 
     /** The same for what does not stand in the table of items. */
-    private void seePartsLive(List<DraftMapper.DraftRow> delivered, Field field) {
-        long[] ids = delivered.stream()
-                .mapToLong(draft -> FieldId.item(draft.id()))
-                .sorted()
-                .toArray();
+    private void seePartsLive(long[] ids, Field field) {
         Map<DraftState, List<Long>> seen = new EnumMap<>(DraftState.class);
-        for (FieldLine line : fields(ids, field)) {
-            DraftState state = line.captured().equals(line.draft()) ? DraftState.LIVE : DraftState.DELIVERED;
-            if (state != line.state())
-                seen.computeIfAbsent(state, any -> new ArrayList<>()).add(line.id());
+        // Their texts are long: they are not held all at once.
+        for (int start = 0; start < ids.length; start += CHUNK) {
+            for (FieldLine line : fields(chunk(ids, start), field)) {
+                DraftState state = line.captured().equals(line.draft()) ? DraftState.LIVE : DraftState.DELIVERED;
+                if (state != line.state())
+                    seen.computeIfAbsent(state, any -> new ArrayList<>()).add(line.id());
+            }
         }
         seen.forEach((state, some) -> mapper.setState(some.toArray(), state.code()));
     }

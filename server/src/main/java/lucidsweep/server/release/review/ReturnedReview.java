@@ -55,7 +55,8 @@ record ReturnedReview(String sheet, Map<Long, ReviewSheet.Decided> decided, int 
         boolean wordless = decision == ReviewSheet.Decision.REWORD && (text == null || text.isBlank());
         boolean tooLong = text != null && text.length() > LONGEST_TEXT || note.length() > LONGEST_NOTE;
         if (!id.matches("\\d{1,18}") || decision == null || wordless || tooLong) return null;
-        return new ReviewSheet.Decided(Long.parseLong(id), decision, text, note.strip());
+        boolean reworded = decision == ReviewSheet.Decision.REWORD;
+        return new ReviewSheet.Decided(Long.parseLong(id), decision, reworded ? text : null, note.strip());
     }
 
     private static ReviewSheet.Decision decision(String written) {

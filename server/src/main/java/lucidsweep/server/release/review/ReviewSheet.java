@@ -1,7 +1,9 @@
 package lucidsweep.server.release.review;
 
 import jakarta.annotation.Nullable;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 import lucidsweep.core.item.Field;
 
 /**
@@ -17,6 +19,7 @@ record ReviewSheet(String sheet, String client, String property, String made, Li
      *
      * @param id of its field; as text, since numbers of this size are not kept whole by all that read JSON
      * @param before what is there now
+     * @param reword whether the client may give it another wording
      * @param drawn how both are drawn at true measure; null for texts that result pages do not show
      */
     record Text(
@@ -27,7 +30,16 @@ record ReviewSheet(String sheet, String client, String property, String made, Li
             String label,
             String before,
             String after,
+            boolean reword,
             @Nullable Drawn drawn) {}
+
+    private static final Set<Field> REWORDED =
+            EnumSet.of(Field.TITLE, Field.DESCRIPTION, Field.TAGS, Field.H1, Field.OG_TITLE, Field.OG_DESCRIPTION);
+
+    /** Whether a client may give a field another wording: not what machines go by, nor lists of texts. */
+    static boolean mayReword(Field field) {
+        return REWORDED.contains(field);
+    }
 
     /**
      * The place on a result page.

@@ -26,9 +26,11 @@ class ReviewSheetController {
     private static final int MOST_BYTES = 20_000_000;
 
     private final ReviewSheets sheets;
+    private final ReviewReturns returns;
 
-    ReviewSheetController(ReviewSheets sheets) {
+    ReviewSheetController(ReviewSheets sheets, ReviewReturns returns) {
         this.sheets = sheets;
+        this.returns = returns;
     }
 
     /** Which items' drafts the client is asked about. */
@@ -53,14 +55,14 @@ class ReviewSheetController {
 
     /** Looks at what the client decided; nothing is changed yet. */
     @PostMapping(path = "/properties/{propertyId}/review-sheets", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    ReviewSheets.ReviewView look(@PathVariable long propertyId, @RequestParam MultipartFile file) throws IOException {
+    ReviewReturns.ReviewView look(@PathVariable long propertyId, @RequestParam MultipartFile file) throws IOException {
         if (file.getSize() > MOST_BYTES) throw Refusal.badInput("expected the small file that a review sheet saves");
-        return sheets.look(propertyId, file.getBytes());
+        return returns.look(propertyId, file.getBytes());
     }
 
     @PostMapping("/properties/{propertyId}/review-sheets/{token}/take")
-    ReviewSheets.Taken take(@PathVariable long propertyId, @PathVariable String token, @RequestBody ReviewTake form) {
-        return sheets.take(propertyId, token, form.insist());
+    ReviewReturns.Taken take(@PathVariable long propertyId, @PathVariable String token, @RequestBody ReviewTake form) {
+        return returns.take(propertyId, token, form.insist());
     }
 
     /** What was said of the drafts of an item. */

@@ -49,9 +49,10 @@ class BlockLinks {
         }
         List<CheckedLink> checked = new ArrayList<>();
         try (Fetcher fetcher = new Fetcher(guard)) {
-            addresses.entrySet().stream()
-                    .limit(MOST)
-                    .forEach(each -> checked.add(check(each.getKey(), each.getValue(), guard, fetcher)));
+            addresses.forEach((address, block) -> checked.add(
+                    checked.size() < MOST
+                            ? check(address, block, guard, fetcher)
+                            : new CheckedLink(address, block, false, "was not asked for: " + MOST + " are at once")));
         }
         return checked;
     }

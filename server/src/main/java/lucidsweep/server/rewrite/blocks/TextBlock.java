@@ -11,7 +11,8 @@ import jakarta.validation.constraints.Size;
  * @param id 0 for a new one
  * @param language of the items that get it; "" for all
  * @param text with values to be filled in, as {@link lucidsweep.core.compose.BlockText} has them
- * @param place where it stands in descriptions, from 0; null where it does not
+ * @param place where it stands in descriptions, from 0; null where it does not. Saving a block leaves it where it is; a new one
+ *     goes below the others
  */
 public record TextBlock(
         long id,

@@ -33,12 +33,12 @@ interface TextBlockMapper {
     @Insert("""
             insert into text_block (property_id, name, kind, language, text, place)
             values (#{propertyId}, #{name}, #{kind}, #{language}, #{text}, #{place})""")
-    void insert(long propertyId, String name, TextBlock.Kind kind, String language, String text, Integer place);
+    void insert(long propertyId, String name, TextBlock.Kind kind, String language, String text, int place);
 
     @Update("""
             update text_block set name = #{name}, kind = #{kind}, language = #{language}, text = #{text},
-                earlier = #{earlier}, place = #{place} where id = #{id}""")
-    void update(long id, String name, TextBlock.Kind kind, String language, String text, String earlier, Integer place);
+                earlier = #{earlier} where id = #{id}""")
+    void update(long id, String name, TextBlock.Kind kind, String language, String text, String earlier);
 
     @Update("update text_block set gone = true, place = null where id = #{id}")
     void remove(long id);

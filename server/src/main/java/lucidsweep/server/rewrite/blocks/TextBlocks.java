@@ -82,9 +82,10 @@ public class TextBlocks {
                 .toList();
     }
 
-    /** Adds a block or changes one; what it said is remembered. */
-    void save(long propertyId, TextBlock block) {
+    /** Adds a block or changes one; what it said is remembered. One after another, so that no wording is lost. */
+    synchronized void save(long propertyId, TextBlock block) {
         List<TextBlock> all = ofProperty(propertyId);
+        String name = block.name().strip();
         if (block.id() == 0 && all.size() >= MOST) throw Refusal.badInput("there are " + MOST + " blocks already");
         try {
             BlockText.check(block.text());
@@ -92,56 +93,60 @@ public class TextBlocks {
             throw Refusal.badInput("text: " + unknown.getMessage());
         }
         boolean taken = all.stream()
-                .anyMatch(other -> other.id() != block.id()
-                        && other.name().equalsIgnoreCase(block.name().strip()));
-        if (taken)
-            throw Refusal.conflict("another block is named “" + block.name().strip() + "” already");
+                .anyMatch(other -> other.id() != block.id() && other.name().equalsIgnoreCase(name));
+        if (taken) throw Refusal.conflict("another block is named “" + name + "” already");
         if (block.id() == 0) {
-            mapper.insert(
-                    propertyId, block.name().strip(), block.kind(), block.language(), block.text(), block.place());
+            mapper.insert(propertyId, name, block.kind(), block.language(), block.text(), below(all));
         } else {
-            change(propertyId, block);
+            String earlier = json.writeValueAsString(earlierThan(block, find(propertyId, block.id())));
+            mapper.update(block.id(), name, block.kind(), block.language(), block.text(), earlier);
         }
         clients.touch(propertyId);
     }
 
-    private void change(long propertyId, TextBlock block) {
-        TextBlockMapper.Line before = find(propertyId, block.id());
+    /** The place below all others. */
+    private static int below(List<TextBlock> all) {
+        return all.stream()
+                .filter(block -> block.place() != null)
+                .mapToInt(block -> block.place() + 1)
+                .max()
+                .orElse(0);
+    }
+
+    private List<String> earlierThan(TextBlock block, TextBlockMapper.Line before) {
         List<String> earlier = new ArrayList<>(earlier(before));
         if (!before.text().equals(block.text())) {
             earlier.remove(before.text());
             earlier.add(before.text());
         }
-        int from = Math.max(0, earlier.size() - MOST_EARLIER);
-        mapper.update(
-                block.id(),
-                block.name().strip(),
-                block.kind(),
-                block.language(),
-                block.text(),
-                json.writeValueAsString(earlier.subList(from, earlier.size())),
-                block.place());
+        return earlier.subList(Math.max(0, earlier.size() - MOST_EARLIER), earlier.size());
     }
 
     private TextBlockMapper.Line find(long propertyId, long id) {
         return mapper.ofProperty(propertyId).stream()
                 .filter(line -> line.id() == id && !line.gone())
                 .findFirst()
-                .orElseThrow(() -> Refusal.notFound("there is no block " + id + " in this property"));
+                .orElseThrow(() -> unknown(id));
     }
 
-    void remove(long propertyId, long id) {
+    private static Refusal unknown(long id) {
+        return Refusal.notFound("there is no block " + id + " in this property");
+    }
+
+    synchronized void remove(long propertyId, long id) {
         mapper.remove(find(propertyId, id).id());
         clients.touch(propertyId);
     }
 
     /** Says which blocks stand in descriptions, and in which order; all others do not. */
-    void arrange(long propertyId, List<Long> order) {
-        order.forEach(id -> find(propertyId, id));
+    synchronized void arrange(long propertyId, List<Long> order) {
+        List<TextBlock> all = ofProperty(propertyId);
+        List<Long> known = all.stream().map(TextBlock::id).toList();
+        for (long id : order) if (!known.contains(id)) throw unknown(id);
         transaction.executeWithoutResult(status -> {
-            for (TextBlock block : ofProperty(propertyId)) {
-                int place = order.indexOf(block.id());
-                mapper.setPlace(block.id(), place < 0 ? null : place);
+            for (long id : known) {
+                int place = order.indexOf(id);
+                mapper.setPlace(id, place < 0 ? null : place);
             }
         });
         clients.touch(propertyId);

@@ -10,7 +10,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Redirects of addresses with odd characters, as they were seen to work in nginx 1.22 and Apache 2.4. */
-class RedirectFormatTest {
+class ServerRulesTest {
 
     private static final String SITE = "https://tarrin.example";
 
@@ -67,17 +67,5 @@ class RedirectFormatTest {
         assertThat(rule.matcher(same).find()).as(line).isTrue();
         assertThat(rule.matcher(other).find()).as(line).isFalse();
         assertThat(parts.group(2)).isEqualTo(SITE + "/new%241%22%5C");
-    }
-
-    @ParameterizedTest
-    @CsvSource(
-            delimiter = '|',
-            quoteCharacter = '`',
-            value = {
-                "/a|/b|https://tarrin.example/a,https://tarrin.example/b",
-                "/a,b|/c|\"https://tarrin.example/a,b\",https://tarrin.example/c",
-            })
-    void aTableOfRedirectsKeepsItsCells(String from, String to, String line) {
-        assertThat(new RedirectsCsv().line(redirect(from, to))).isEqualTo(line);
     }
 }
