@@ -3,6 +3,7 @@ package lucidsweep.standins;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Supplier;
 
 /**
  * Answers a list page by page as marketplaces and channels do: so many a page, the next page in a Link header (RFC 8288),
@@ -16,12 +17,17 @@ public final class Feed {
     private static final int RESTS_EVERY = 5;
     private static final int FAILS_EVERY = 7;
 
-    private final List<String> items;
+    private final Supplier<List<String>> lines;
     private final int page;
     private final AtomicInteger requests = new AtomicInteger();
 
-    Feed(List<String> items, int page) {
-        this.items = items;
+    Feed(List<String> lines, int page) {
+        this(() -> lines, page);
+    }
+
+    /** @param lines that may be other ones each time */
+    Feed(Supplier<List<String>> lines, int page) {
+        this.lines = lines;
         this.page = page;
     }
 
@@ -39,6 +45,7 @@ public final class Feed {
         if (count % RESTS_EVERY == 0) return new Answer(429, Map.of("Retry-After", "1"), "{\"error\":\"slow down\"}");
         if (count % FAILS_EVERY == 0) return new Answer(500, Map.of(), "{\"error\":\"try again\"}");
         int asked = query == null || !query.startsWith("page=") ? 1 : Integer.parseInt(query.substring(5));
+        List<String> items = lines.get();
         int from = Math.min(items.size(), (asked - 1) * page);
         int to = Math.min(items.size(), from + page);
         String body = "[" + String.join(",\n", items.subList(from, to)) + "]";

@@ -89,10 +89,12 @@ final class PageHtml {
     private List<SitePage> linked(SitePage page) {
         List<SitePage> siblings = ofSection(page.section);
         if (page.path.equals("/" + page.section + "/")) {
-            return siblings.stream().filter(other -> other != page).toList();
+            return siblings.stream()
+                    .filter(other -> !other.path.equals(page.path))
+                    .toList();
         }
         if (page.section.isEmpty()) return List.of();
-        int at = siblings.indexOf(page);
+        int at = siblings.stream().map(SitePage::path).toList().indexOf(page.path);
         return List.of(
                 siblings.get((at + 1) % siblings.size()),
                 siblings.get((at + 2) % siblings.size()),

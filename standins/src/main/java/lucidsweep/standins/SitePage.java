@@ -35,6 +35,28 @@ public final class SitePage {
         this.paragraphs.addAll(paragraphs);
     }
 
+    /** The same page, to be changed by itself. */
+    SitePage copy() {
+        SitePage copy = new SitePage(path, section, name, "", "", paragraphs);
+        replace(copy.titles, titles);
+        replace(copy.descriptions, descriptions);
+        replace(copy.h1s, h1s);
+        copy.robots = robots;
+        copy.robotsHeader = robotsHeader;
+        copy.canonical = canonical;
+        copy.published = published;
+        copy.modified = modified;
+        copy.inSitemapOnly = inSitemapOnly;
+        copy.head = head;
+        copy.more = more;
+        return copy;
+    }
+
+    private static void replace(List<String> texts, List<String> others) {
+        texts.clear();
+        texts.addAll(others);
+    }
+
     public String path() {
         return path;
     }

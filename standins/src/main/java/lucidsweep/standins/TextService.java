@@ -1,7 +1,6 @@
 package lucidsweep.standins;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -24,7 +23,7 @@ public final class TextService {
     /** What it is asked with. */
     public static final String KEY = "kayak-and-quill";
 
-    private static final Pattern CONTENT = Pattern.compile("\"content\":\"((?:[^\"\\\\]++|\\\\.)*+)\"");
+    private static final Pattern CONTENT = Pattern.compile("\"content\":" + JsonText.STRING);
     private static final Pattern MODEL = Pattern.compile("\"model\":\"([^\"]*)\"");
     private static final Pattern FENCE = Pattern.compile("=== [0-9a-f]+ ===");
     private static final Pattern MOST_CHARS = Pattern.compile("At most (\\d+) characters");
@@ -78,8 +77,8 @@ public final class TextService {
 
     private static Feed.Answer answered(List<String> messages, String content) {
         int in = messages.stream().mapToInt(String::length).sum() / 4;
-        String body = "{\"choices\":[{\"message\":{\"role\":\"assistant\",\"content\":\"" + escaped(content)
-                + "\"}}],\"usage\":{\"prompt_tokens\":" + in + ",\"completion_tokens\":" + (content.length() / 4 + 1)
+        String body = "{\"choices\":[{\"message\":{\"role\":\"assistant\",\"content\":" + JsonText.quoted(content)
+                + "}}],\"usage\":{\"prompt_tokens\":" + in + ",\"completion_tokens\":" + (content.length() / 4 + 1)
                 + "}}";
         return new Feed.Answer(200, Map.of(), body);
     }
@@ -239,37 +238,11 @@ public final class TextService {
     private static List<String> contents(String body) {
         List<String> contents = new ArrayList<>();
         Matcher content = CONTENT.matcher(body);
-        while (content.find()) contents.add(plain(content.group(1)));
+        while (content.find()) contents.add(JsonText.plain(content.group(1)));
         return contents;
     }
 
-    private static String plain(String escaped) {
-        Map<Character, String> of = new HashMap<>(Map.of('n', "\n", 't', "\t", 'r', "\r", 'b', "\b", 'f', "\f"));
-        StringBuilder plain = new StringBuilder();
-        for (int i = 0; i < escaped.length(); i++) {
-            char c = escaped.charAt(i);
-            if (c != '\\') {
-                plain.append(c);
-                continue;
-            }
-            char next = escaped.charAt(++i);
-            if (next == 'u') {
-                plain.append((char) Integer.parseInt(escaped.substring(i + 1, i + 5), 16));
-                i += 4;
-            } else plain.append(of.getOrDefault(next, String.valueOf(next)));
-        }
-        return plain.toString();
-    }
-
     private static String json(String text) {
-        return "{\"text\": \"" + escaped(text) + "\"}";
-    }
-
-    private static String escaped(String text) {
-        return text.replace("\\", "\\\\")
-                .replace("\"", "\\\"")
-                .replace("\n", "\\n")
-                .replace("\r", "")
-                .replace("\t", " ");
+        return "{\"text\": " + JsonText.quoted(text) + "}";
     }
 }

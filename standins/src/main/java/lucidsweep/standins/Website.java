@@ -10,6 +10,7 @@ import java.net.InetSocketAddress;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -37,9 +38,12 @@ public final class Website implements AutoCloseable {
     private final AtomicInteger flakyAsked = new AtomicInteger();
     private volatile LocalDate today = SearchReports.FIRST_TODAY;
     private volatile Feed demand;
-    private final Feed marketplace = new Feed(new ShopListings(7).json(), Feed.FEW);
     private final TextService writer = new TextService();
-    private final Feed channel = new Feed(new ChannelVideos(7).json(), Feed.FEW);
+    private final List<String> listings = new ShopListings(7).json();
+    private final List<String> videos = new ChannelVideos(7).json();
+    private final ContentSystem content;
+    private final Feed marketplace = new Feed(() -> changed("listings", listings, "listing id"), Feed.FEW);
+    private final Feed channel = new Feed(() -> changed("videos", videos, "video id"), Feed.FEW);
 
     private record Reply(int status, String type, byte[] body, Map<String, String> headers) {
 
@@ -56,7 +60,8 @@ public final class Website implements AutoCloseable {
         }
     }
 
-    private Website(int port, BiFunction<HttpExchange, String, Reply> replies) throws IOException {
+    private Website(int port, DemoSite site, BiFunction<HttpExchange, String, Reply> replies) throws IOException {
+        content = new ContentSystem(site, listings, videos);
         server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 200);
         server.setExecutor(threads);
         server.createContext("/", exchange -> {
@@ -71,14 +76,14 @@ public final class Website implements AutoCloseable {
     public static Website ofDemo(DemoSite site, int port) throws IOException {
         Website[] self = new Website[1];
         PageHtml html = new PageHtml(site.pages());
-        self[0] = new Website(port, (exchange, path) -> self[0].demo(site, html, exchange, path));
+        self[0] = new Website(port, site, (exchange, path) -> self[0].demo(site, html, exchange, path));
         return self[0];
     }
 
     /** Serves a made-up site of so many pages, each linked from another. */
     public static Website ofSize(int pages, int port) throws IOException {
         LargeSite site = new LargeSite(pages);
-        return new Website(port, (exchange, path) -> {
+        return new Website(port, new DemoSite(Map.of(), List.of()), (exchange, path) -> {
             String page = site.page(path);
             return page == null ? Reply.text(404, "<title>Not found</title>") : Reply.html(page);
         });
@@ -87,6 +92,15 @@ public final class Website implements AutoCloseable {
     /** Where it starts. */
     public URI address() {
         return URI.create("http://127.0.0.1:" + server.getAddress().getPort() + "/");
+    }
+
+    /** The system in which the client's people write. */
+    public ContentSystem content() {
+        return content;
+    }
+
+    private List<String> changed(String kind, List<String> lines, String idName) {
+        return content.on(kind, lines, idName);
     }
 
     @Override
@@ -107,7 +121,8 @@ public final class Website implements AutoCloseable {
         SitePage page =
                 site.pages().getOrDefault(path + "?" + query, site.pages().get(path));
         if (page != null) {
-            String text = changed == null ? html.of(page) : changed.html(path, html.of(page));
+            String written = html.of(content.on(page));
+            String text = changed == null || content.isChanged(page) ? written : changed.html(path, written);
             byte[] body = text.getBytes(StandardCharsets.UTF_8);
             Map<String, String> headers =
                     page.robotsHeader.isEmpty() ? Map.of() : Map.of("X-Robots-Tag", page.robotsHeader);
@@ -130,6 +145,7 @@ public final class Website implements AutoCloseable {
         if (path.equals("/search/demand")) return feed(demand(site), exchange, path);
         if (path.equals("/writer/generate") && exchange.getRequestMethod().equals("POST")) return writer(exchange);
         if (path.equals("/writer/paid")) return Reply.text(200, String.valueOf(writer.paid()));
+        if (path.startsWith("/content/")) return content(exchange, path);
         if (path.equals("/marketplace/listings")) return feed(marketplace, exchange, path);
         if (path.equals("/channel/videos")) return feed(channel, exchange, path);
         return special(site, path);
@@ -229,25 +245,36 @@ public final class Website implements AutoCloseable {
     }
 
     private static Reply feed(Feed feed, HttpExchange exchange, String path) {
-        Feed.Answer answer = feed.of(path, exchange.getRequestURI().getRawQuery());
-        return new Reply(
-                answer.status(), "application/json", answer.body().getBytes(StandardCharsets.UTF_8), answer.headers());
+        return json(feed.of(path, exchange.getRequestURI().getRawQuery()));
     }
 
     private Reply writer(HttpExchange exchange) {
+        return json(writer.of(
+                body(exchange),
+                exchange.getRequestHeaders().getFirst("Authorization"),
+                exchange.getRequestHeaders().getFirst("Idempotency-Key")));
+    }
+
+    private Reply content(HttpExchange exchange, String path) {
+        return json(content.of(
+                exchange.getRequestMethod(),
+                path,
+                exchange.getRequestURI().getRawQuery(),
+                body(exchange),
+                exchange.getRequestHeaders().getFirst("Authorization")));
+    }
+
+    private static String body(HttpExchange exchange) {
         try {
-            Feed.Answer answer = writer.of(
-                    new String(exchange.getRequestBody().readAllBytes(), StandardCharsets.UTF_8),
-                    exchange.getRequestHeaders().getFirst("Authorization"),
-                    exchange.getRequestHeaders().getFirst("Idempotency-Key"));
-            return new Reply(
-                    answer.status(),
-                    "application/json",
-                    answer.body().getBytes(StandardCharsets.UTF_8),
-                    answer.headers());
+            return new String(exchange.getRequestBody().readAllBytes(), StandardCharsets.UTF_8);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    private static Reply json(Feed.Answer answer) {
+        return new Reply(
+                answer.status(), "application/json", answer.body().getBytes(StandardCharsets.UTF_8), answer.headers());
     }
 
     private static Reply csv(String body) {
@@ -274,6 +301,7 @@ public final class Website implements AutoCloseable {
     }
 
     private static void send(HttpExchange exchange, Reply reply) throws IOException {
+        if (reply.status == 0) return;
         exchange.getResponseHeaders().set("Content-Type", reply.type);
         reply.headers.forEach((name, value) -> exchange.getResponseHeaders().set(name, value));
         boolean empty = reply.body.length == 0 || exchange.getRequestMethod().equals("HEAD");
