@@ -77,9 +77,9 @@ public final class ContentSystem {
             return error(401, "this login has run out");
         }
         int count = requests.incrementAndGet();
-        if (troubled && count % 11 == 0)
+        if (troubled && count % 41 == 0)
             return new Feed.Answer(429, Map.of("Retry-After", "1"), "{\"error\":\"slow down\"}");
-        if (troubled && count % 7 == 0) return error(500, "try again");
+        if (troubled && count % 13 == 0) return error(500, "try again");
         String[] parts = path.split("/");
         Map<String, ContentItem> items = parts.length < 3 ? null : kinds.get(parts[2]);
         if (items == null) return error(404, "there is no such kind");

@@ -9,17 +9,19 @@ import java.util.Set;
  * How far a draft has come on its way to the client's property:
  *
  * <pre>
- * drafted ⇄ sent back          an edit by hand, recipe or batch makes any of them drafted again
- *       ↘  ↓↑
- *        approved → delivered ⇄ live
+ * drafted ⇄ sent back                     an edit by hand, recipe or batch makes any of them drafted again
+ *       ↘  ↓↑     ↖
+ *        approved → released → delivered ⇄ live
  * </pre>
  *
- * What was delivered is not approved or sent back any more: the client has it. Only a new edit begins anew.
+ * Released is what is in a release that is pushed, and has not arrived yet. What was delivered is not approved or sent back
+ * any more: the client has it. Only a new edit begins anew, or a push that is taken back.
  */
 public enum DraftState {
     DRAFTED,
     SENT_BACK,
     APPROVED,
+    RELEASED,
     DELIVERED,
     LIVE;
 
@@ -28,7 +30,8 @@ public enum DraftState {
         return switch (this) {
             case DRAFTED -> next == SENT_BACK || next == APPROVED;
             case SENT_BACK -> next == DRAFTED || next == APPROVED;
-            case APPROVED -> next == DRAFTED || next == SENT_BACK || next == DELIVERED;
+            case APPROVED -> next == DRAFTED || next == SENT_BACK || next == RELEASED || next == DELIVERED;
+            case RELEASED -> next == SENT_BACK || next == DELIVERED;
             case DELIVERED -> next == LIVE;
             case LIVE -> next == DELIVERED;
         };

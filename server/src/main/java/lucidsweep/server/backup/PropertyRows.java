@@ -45,6 +45,8 @@ final class PropertyRows {
             "writer_answer",
             "writer_column",
             "writer_run",
+            "content_system",
+            "push",
             "handover",
             "batch",
             "keyword",
@@ -69,6 +71,7 @@ final class PropertyRows {
         IdRange items = IdRange.of(property);
         deleteOf("review_sheet_line", "sheet_id", "review_sheet");
         deleteOf("keyword_figure", "keyword_id", "keyword");
+        deleteOf("push_line", "handover_id", "handover");
         deleteOf("handover_line", "handover_id", "handover");
         deleteOf("handover_file", "handover_id", "handover");
         for (long batch : ids("batch")) deleteRange("change", "id", IdRange.of(batch));

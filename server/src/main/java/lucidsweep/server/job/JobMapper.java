@@ -51,6 +51,7 @@ interface JobMapper {
             update job set state = 'failed', ended = now(), note = 'The application ended before this did; nothing was half done.'
             where state = 'running'
                 and (kind <> 'crawl' or not exists (select 1 from sweep s where s.job_id = job.id and s.state = 'running'))
+                and (kind <> 'push' or not exists (select 1 from push p where p.job_id = job.id and p.under_way))
                 and (kind <> 'writer' or not exists (select 1 from writer_run r where r.job_id = job.id and r.under_way))""")
     void failUnfinished();
 }

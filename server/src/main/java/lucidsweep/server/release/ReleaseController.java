@@ -1,8 +1,11 @@
 package lucidsweep.server.release;
 
+import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.util.List;
+import java.util.Objects;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.item.table.Selection;
@@ -42,7 +45,20 @@ class ReleaseController {
             @NotNull DraftState state,
             Long asOf) {}
 
-    record Format(@NotNull String format) {}
+    /**
+     * What is delivered.
+     *
+     * @param selection null for all that is approved
+     */
+    record Delivery(
+            @NotNull String format,
+            @Nullable @Valid Selection selection,
+
+            @Nullable @Size(max = 200, message = "has at most 200 characters")
+            String name,
+
+            @Nullable @Size(max = 2_000, message = "has at most 2,000 characters")
+            String reason) {}
 
     @PostMapping("/properties/{propertyId}/decisions")
     Releases.Decided decide(@PathVariable long propertyId, @Valid @RequestBody Decision decision) {
@@ -55,8 +71,13 @@ class ReleaseController {
     }
 
     @PostMapping("/properties/{propertyId}/handovers")
-    Handover handOver(@PathVariable long propertyId, @Valid @RequestBody Format format) {
-        return releases.handOver(propertyId, format.format());
+    Handover handOver(@PathVariable long propertyId, @Valid @RequestBody Delivery delivery) {
+        return releases.handOver(
+                propertyId,
+                delivery.selection(),
+                delivery.format(),
+                Objects.requireNonNullElse(delivery.name(), "").strip(),
+                Objects.requireNonNullElse(delivery.reason(), "").strip());
     }
 
     /** The mistakes that delivering what is approved would make. */

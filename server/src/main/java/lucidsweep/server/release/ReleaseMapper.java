@@ -20,15 +20,15 @@ interface ReleaseMapper {
     }
 
     @Insert("""
-            insert into handover (property_id, format, items, texts, created)
-            values (#{propertyId}, #{format}, #{items}, #{texts}, now())""")
+            insert into handover (property_id, format, items, texts, created, name, reason)
+            values (#{propertyId}, #{format}, 0, 0, now(), #{name}, #{reason})""")
     @Options(useGeneratedKeys = true, keyProperty = "key.id", keyColumn = "id")
     void insert(
             @Param("key") Key key,
             @Param("propertyId") long propertyId,
             @Param("format") String format,
-            @Param("items") int items,
-            @Param("texts") int texts);
+            @Param("name") String name,
+            @Param("reason") String reason);
 
     @Update("update handover set items = #{items}, texts = #{texts} where id = #{id}")
     void setCounts(long id, int items, int texts);

@@ -9,6 +9,9 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Consumer;
+import java.util.function.Predicate;
+import java.util.function.ToIntBiFunction;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.client.Clients;
@@ -112,38 +115,107 @@ public class Releases {
         items.refuseChangedMeanwhile(conflicts);
     }
 
-    /** Hands over all approved drafts: records them, keeps the file as it is delivered, and moves them on. */
-    Handover handOver(long propertyId, String format) {
+    /**
+     * Hands over approved drafts: records them, keeps the file as it is delivered, and moves them on.
+     *
+     * @param selection null for all that are approved
+     */
+    Handover handOver(long propertyId, Selection selection, String format, String name, String reason) {
         HandoverFormat shape = formats.find(format);
         Property property = clients.property(propertyId);
         shape.objection(property).ifPresent(why -> {
             throw Refusal.conflict(why);
         });
-        return line.get(propertyId, "a handover", () -> {
-            long[] ids = items.ids(ItemView.of(propertyId, ItemFilter.ofState(DraftState.APPROVED)));
+        Order order = new Order(
+                "a handover",
+                shape,
+                field -> shape.holds(property, field),
+                "A file of this format has no place for any of the approved drafts.",
+                drafts::deliver,
+                name,
+                reason);
+        return record(property, selection, order, handover -> {});
+    }
+
+    /**
+     * Puts approved drafts into a release that is pushed: they are recorded as they are, and are delivered as they arrive.
+     *
+     * @param selection null for all that are approved
+     * @param fields that can be pushed
+     * @param then what else is recorded with it, in the same transaction
+     */
+    public Handover release(
+            long propertyId,
+            Selection selection,
+            Set<Field> fields,
+            String name,
+            String reason,
+            Consumer<Handover> then) {
+        Order order = new Order(
+                "a release",
+                formats.find("csv"),
+                fields::contains,
+                "The content system has no place for any of the approved drafts.",
+                drafts::release,
+                name,
+                reason);
+        return record(clients.property(propertyId), selection, order, then);
+    }
+
+    /**
+     * What is delivered, and how.
+     *
+     * @param says what is at work, for those that have to wait
+     * @param without what is said where nothing can be delivered so
+     * @param move moves drafts on and says how many it moved
+     */
+    private record Order(
+            String says,
+            HandoverFormat format,
+            Predicate<Field> holds,
+            String without,
+            ToIntBiFunction<List<FieldLine>, Long> move,
+            String name,
+            String reason) {}
+
+    private Handover record(Property property, Selection selection, Order order, Consumer<Handover> then) {
+        return line.get(property.id(), order.says, () -> {
+            long[] ids = items.ids(ItemView.of(property.id(), ItemFilter.ofState(DraftState.APPROVED)));
+            if (selection != null) {
+                long[] wanted = selection.resolve(property.id(), items);
+                Arrays.sort(wanted);
+                ids = Arrays.stream(ids)
+                        .filter(id -> Arrays.binarySearch(wanted, id) >= 0)
+                        .toArray();
+            }
             Arrays.sort(ids);
-            Handover made = transaction.execute(status -> record(property, shape, ids));
-            items.changed(propertyId, Arrays.stream(ids).boxed().toList());
+            long[] approved = ids;
+            Handover made = transaction.execute(status -> {
+                Handover handover = record(property, order, approved);
+                then.accept(handover);
+                return handover;
+            });
+            items.changed(property.id(), Arrays.stream(approved).boxed().toList());
             return made;
         });
     }
 
-    private Handover record(Property property, HandoverFormat format, long[] ids) {
+    private Handover record(Property property, Order order, long[] ids) {
         ReleaseMapper.Key key = new ReleaseMapper.Key();
         Set<Long> handed = new HashSet<>();
         int texts = 0;
-        mapper.insert(key, property.id(), format.code(), 0, 0);
+        mapper.insert(key, property.id(), order.format.code(), order.name, order.reason);
         Map<Field, long[]> approvedOf = drafts.inState(
                 property.id(), EnumSet.of(DraftState.APPROVED), item -> Arrays.binarySearch(ids, item) >= 0);
         if (approvedOf.isEmpty()) throw Refusal.conflict("No draft is approved, so there is nothing to deliver.");
         for (Map.Entry<Field, long[]> each : approvedOf.entrySet()) {
             Field field = each.getKey();
-            if (!format.holds(property, field)) continue;
+            if (!order.holds.test(field)) continue;
             long[] of = each.getValue();
             for (int start = 0; start < of.length; start += AT_ONCE) {
                 List<FieldLine> approved =
                         drafts.fields(Arrays.copyOfRange(of, start, Math.min(of.length, start + AT_ONCE)), field);
-                if (drafts.deliver(approved, key.id) != approved.size()) {
+                if (order.move.applyAsInt(approved, key.id) != approved.size()) {
                     throw Refusal.conflict(
                             "Drafts were changed while they were being delivered, so nothing was delivered. Try again.");
                 }
@@ -157,7 +229,7 @@ public class Releases {
                 texts += approved.size();
             }
         }
-        if (texts == 0) throw Refusal.conflict("A file of this format has no place for any of the approved drafts.");
+        if (texts == 0) throw Refusal.conflict(order.without);
         mapper.setCounts(key.id, handed.size(), texts);
         Handover handover = mapper.find(key.id);
         files.keep(handover);
@@ -186,7 +258,7 @@ public class Releases {
         return new HandoverLines(mapper, handover);
     }
 
-    Handover find(long id) {
+    public Handover find(long id) {
         Handover handover = mapper.find(id);
         if (handover == null) throw Refusal.notFound("there is no handover " + id);
         return handover;

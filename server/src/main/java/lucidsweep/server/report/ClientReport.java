@@ -297,6 +297,7 @@ class ClientReport {
         int delivered = counts.drafts().getOrDefault(DraftState.DELIVERED, 0) + live;
         int waiting = counts.drafts().getOrDefault(DraftState.DRAFTED, 0)
                 + counts.drafts().getOrDefault(DraftState.APPROVED, 0)
+                + counts.drafts().getOrDefault(DraftState.RELEASED, 0)
                 + counts.drafts().getOrDefault(DraftState.SENT_BACK, 0);
         if (delivered > 0) said.add(words.say("done.delivered", words.number(delivered), words.number(live)));
         for (Handover handover : releases.ofProperty(propertyId)) {

@@ -14,7 +14,7 @@ import java.util.regex.Pattern;
  * The encodings of pages as browsers take their labels (WHATWG Encoding Standard): a page that says it is in ISO-8859-1 is read
  * as windows-1252, which has its quotation marks and its euro sign.
  */
-final class WebEncoding {
+public final class WebEncoding {
 
     private static final int LOOKED_AT = 1_024;
     private static final Pattern IN_META =
@@ -59,6 +59,12 @@ final class WebEncoding {
         } catch (IllegalCharsetNameException e) {
             return null;
         }
+    }
+
+    /** The encoding of a page in a file, which a mark at its start tells before anything else. */
+    public static String ofFile(byte[] body) {
+        int first = body.length < 2 ? 0 : (body[0] & 0xFF) << 8 | body[1] & 0xFF;
+        return first == 0xFEFF ? "UTF-16BE" : first == 0xFFFE ? "UTF-16LE" : ofPage(null, body);
     }
 
     /**

@@ -128,6 +128,22 @@ public interface DraftMapper {
             where state = any(#{from}) and id = """ + " " + IDS)
     int deliver(@Param("ids") Object[] ids, @Param("from") Object[] from, @Param("handoverId") long handoverId);
 
+    @Update("update draft set state = 'released', handover_id = #{handoverId} where state = 'approved' and id = " + IDS)
+    int release(@Param("ids") Object[] ids, @Param("handoverId") long handoverId);
+
+    @Select("select id from draft " + AMONG_IDS + "id where state = 'released' and handover_id = #{handoverId}")
+    List<Long> released(@Param("ids") Object[] ids, @Param("handoverId") long handoverId);
+
+    @Update("""
+            update draft set state = 'delivered'
+            where state = 'released' and handover_id = #{handoverId} and id = """ + " " + IDS)
+    int arrive(@Param("ids") Object[] ids, @Param("handoverId") long handoverId);
+
+    @Update("""
+            update draft set state = #{to}, handover_id = null
+            where state in ('released', 'delivered', 'live') and handover_id = #{handoverId} and id = """ + " " + IDS)
+    int withdraw(@Param("ids") Object[] ids, @Param("handoverId") long handoverId, @Param("to") String to);
+
     /** Drafts of items that a sweep saw in place are live; what it saw otherwise is not any more. What was captured of the field is an expression. */
     @Update("""
             merge into draft d using (

@@ -194,6 +194,30 @@ public class Drafts {
         return mapper.deliver(ids, codes(DraftState.DELIVERED.before()), handoverId);
     }
 
+    /** Says that approved drafts are in a release that is pushed; returns how many are now. */
+    public int release(List<FieldLine> lines, long handoverId) {
+        return mapper.release(lines.stream().map(FieldLine::id).toArray(), handoverId);
+    }
+
+    /** Those of some fields whose drafts are still in a release as they were put there. */
+    public Set<Long> released(Collection<Long> fieldIds, long handoverId) {
+        return fieldIds.isEmpty() ? Set.of() : Set.copyOf(mapper.released(fieldIds.toArray(), handoverId));
+    }
+
+    /** Says that drafts of a release have arrived. */
+    public void arrive(Collection<Long> fieldIds, long handoverId) {
+        if (!fieldIds.isEmpty()) mapper.arrive(fieldIds.toArray(), handoverId);
+    }
+
+    /**
+     * Takes drafts out of a release, arrived or not.
+     *
+     * @param to what becomes of them: sent back, or approved for another release
+     */
+    public void withdraw(Collection<Long> fieldIds, long handoverId, DraftState to) {
+        if (!fieldIds.isEmpty()) mapper.withdraw(fieldIds.toArray(), handoverId, to.code());
+    }
+
     /** Holds what was delivered against what a sweep saw: a draft whose text is there is live, others are not. */
     public void seeLive(long propertyId) {
         IdRange items = IdRange.of(propertyId);

@@ -18,6 +18,7 @@ import lucidsweep.server.client.Clients;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.PickedItems;
 import lucidsweep.server.item.table.Selection;
+import lucidsweep.server.outside.PatientClient;
 import lucidsweep.server.web.Refusal;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -142,7 +143,7 @@ class WriterController {
             TextServiceClient.Answered answer =
                     client.ask(client.body(messages, 50), "trial-" + System.nanoTime(), () -> false);
             return new Trial(answer.text(), answer.tokensIn(), answer.tokensOut());
-        } catch (TextServiceClient.NoAnswer e) {
+        } catch (PatientClient.NoAnswer e) {
             throw Refusal.badInput(e.getMessage());
         }
     }

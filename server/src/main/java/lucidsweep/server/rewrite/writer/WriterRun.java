@@ -29,6 +29,7 @@ import lucidsweep.core.writer.Request;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.database.Durability;
 import lucidsweep.server.job.Progress;
+import lucidsweep.server.outside.PatientClient;
 import lucidsweep.server.web.Counted;
 import lucidsweep.server.web.Refusal;
 import tools.jackson.core.JacksonException;
@@ -200,7 +201,7 @@ final class WriterRun {
             Got got;
             try {
                 got = ask(messages, maxTokens);
-            } catch (TextServiceClient.NoAnswer e) {
+            } catch (PatientClient.NoAnswer e) {
                 // Where nobody waits any more, it waits for the next time.
                 if (isOver()) return cell;
                 noAnswers.incrementAndGet();
@@ -232,7 +233,7 @@ final class WriterRun {
     private record Got(String answer, int retried, double cost) {}
 
     /** Asks, unless that was paid for before; null where the ceiling does not allow it. */
-    private Got ask(List<Message> messages, int maxTokens) throws TextServiceClient.NoAnswer, InterruptedException {
+    private Got ask(List<Message> messages, int maxTokens) throws PatientClient.NoAnswer, InterruptedException {
         String body = service.body(messages, maxTokens);
         byte[] hash = hash(settings.address() + "\n" + property.id() + "\n" + body);
         WriterCellMapper.Paid paid = cells.paid(hash);

@@ -1,0 +1,2 @@
+/** Services of others, spoken to over HTTP: with their rests, faults and silences. */
+package lucidsweep.server.outside;
