@@ -116,13 +116,13 @@ class PushTest {
     @Test
     void aReleaseArrivesThroughFaultsOnceAndConflictsAreDecidedByAPerson() {
         setUp(ContentSystem.TROUBLED);
-        JsonNode push = release(80);
+        JsonNode push = release(50);
         assertThat(push.path("release").path("name").asString()).isEqualTo("Autumn");
-        assertThat(texts(push)).isEqualTo(Map.of("waiting", 80));
+        assertThat(texts(push)).isEqualTo(Map.of("waiting", 50));
         List<JsonNode> lines = lines(push, "waiting");
         String first = lines.get(0).path("address").asString();
-        String second = lines.get(40).path("address").asString();
-        String inPlace = lines.get(70).path("address").asString();
+        String second = lines.get(30).path("address").asString();
+        String inPlace = lines.get(45).path("address").asString();
         assertThat(state(first)).isEqualTo("released");
         content.changeByHand("listings", first, "title", "By the client");
         content.changeByHand("listings", second, "title", "By the client, too");
@@ -130,15 +130,15 @@ class PushTest {
 
         JsonNode looked = run(push, "/runs", "{\"rehearsal\":true}");
         assertThat(looked.path("note").asString())
-                .isEqualTo("77 texts can be pushed, 1 in place already, 2 changed meanwhile.");
+                .isEqualTo("47 texts can be pushed, 1 in place already, 2 changed meanwhile.");
         assertThat(content.stored()).as("a rehearsal stores nothing").isZero();
 
         JsonNode pushed = run(push, "/runs", "{}");
         assertThat(pushed.path("state").asString()).as(pushed.toString()).isEqualTo("done");
-        assertThat(texts(push)).isEqualTo(Map.of("pushed", 77, "in-place", 1, "changed", 2));
+        assertThat(texts(push)).isEqualTo(Map.of("pushed", 47, "in-place", 1, "changed", 2));
         assertThat(content.stored())
                 .as("each once, whatever was never heard of")
-                .isEqualTo(77);
+                .isEqualTo(47);
         assertThat(there(first)).isEqualTo("By the client");
         JsonNode changed = lines(push, "changed").get(0);
         assertThat(changed.path("found").asString()).isEqualTo("By the client");
@@ -159,13 +159,13 @@ class PushTest {
         String original = lines.get(2).path("before").asString();
         content.changeByHand("listings", since, "title", "Written since");
         JsonNode back = run(push, "/return", "{}");
-        assertThat(back.path("note").asString()).isEqualTo("77 taken back, 1 changed since.");
+        assertThat(back.path("note").asString()).isEqualTo("47 taken back, 1 changed since.");
         assertThat(there(first)).isEqualTo("By the client");
         assertThat(there(lines.get(2).path("address").asString())).isEqualTo(original);
         assertThat(there(since)).isEqualTo("Written since");
-        assertThat(texts(push)).isEqualTo(Map.of("returned", 77, "changed-since", 1, "in-place", 1, "left", 1));
+        assertThat(texts(push)).isEqualTo(Map.of("returned", 47, "changed-since", 1, "in-place", 1, "left", 1));
         assertThat(state(first)).isEqualTo("sent-back");
-        assertThat(content.stored()).isEqualTo(77 + 1 + 77);
+        assertThat(content.stored()).isEqualTo(47 + 1 + 47);
     }
 
     private void decide(JsonNode push, String wish, String id) {
