@@ -47,3 +47,8 @@ create table push_line (
     note varchar(1000) default '' not null,
     primary key (handover_id, item_id, field)
 );
+
+-- What the last sweep saw of a text that was delivered, and since when; null where none looked for it yet.
+alter table handover_line add column live varchar(20)
+    check (live in ('live', 'otherwise', 'not-yet', 'changed-back', 'gone'));
+alter table handover_line add column live_since timestamp with time zone;

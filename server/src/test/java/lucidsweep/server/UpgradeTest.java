@@ -57,7 +57,12 @@ class UpgradeTest {
         assertThat(shop.row("E").path("tags").path("kept").asString()).isEqualTo("agreed with the maker");
         assertThat(shop.getItem("B", "/history").findValuesAsString("afterText"))
                 .containsExactly("Of oak from the coast", "Oak paddle, carved by hand");
-        long handover = shop.get("/handovers").json().path(0).path("id").asLong();
+        long handover = shop.get("/handovers")
+                .json()
+                .path(0)
+                .path("handover")
+                .path("id")
+                .asLong();
         assertThat(api.get("/api/handovers/" + handover + "/file").body())
                 .contains("A,Ash paddle,Of ash from the coast,\"ash, gift\",45.00,red");
         assertThat(shop.get("/demand/rows?side=items").body())

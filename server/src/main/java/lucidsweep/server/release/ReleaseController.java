@@ -5,6 +5,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
@@ -16,6 +17,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
@@ -26,8 +28,10 @@ class ReleaseController {
     private final Releases releases;
     private final HandoverFormats formats;
     private final DeliveryCheck check;
+    private final LiveWatch liveWatch;
 
-    ReleaseController(Releases releases, HandoverFormats formats, DeliveryCheck check) {
+    ReleaseController(Releases releases, HandoverFormats formats, DeliveryCheck check, LiveWatch liveWatch) {
+        this.liveWatch = liveWatch;
         this.check = check;
         this.releases = releases;
         this.formats = formats;
@@ -65,9 +69,34 @@ class ReleaseController {
         return releases.decide(propertyId, decision.selection(), decision.fields(), decision.state(), decision.asOf());
     }
 
+    /**
+     * A handover, and how many of its texts the last sweeps saw in which state.
+     *
+     * @param live states without any are left out
+     */
+    record HandoverView(Handover handover, Map<LiveState, Integer> live) {}
+
     @GetMapping("/properties/{propertyId}/handovers")
-    List<Handover> handovers(@PathVariable long propertyId) {
-        return releases.ofProperty(propertyId);
+    List<HandoverView> handovers(@PathVariable long propertyId) {
+        Map<Long, Map<LiveState, Integer>> live = liveWatch.counts(propertyId);
+        return releases.ofProperty(propertyId).stream()
+                .map(handover -> new HandoverView(handover, live.getOrDefault(handover.id(), Map.of())))
+                .toList();
+    }
+
+    /** A sweep that was begun. */
+    record BegunSweep(long jobId) {}
+
+    /** Sweeps the pages of a handover again, to see what became of them. */
+    @PostMapping("/handovers/{id}/live")
+    BegunSweep checkLive(@PathVariable long id) {
+        return new BegunSweep(liveWatch.sweep(releases.find(id)).jobId());
+    }
+
+    /** The first texts of a handover in a state, with what is there now. */
+    @GetMapping("/handovers/{id}/live")
+    List<LiveWatch.LiveText> live(@PathVariable long id, @RequestParam LiveState state) {
+        return liveWatch.texts(releases.find(id).id(), state);
     }
 
     @PostMapping("/properties/{propertyId}/handovers")

@@ -28,7 +28,8 @@ public record CrawlSettings(
         @JsonUnwrapped @Valid Limits limits,
         Reach reach,
 
-        @Size(max = 20_000, message = "are at most 20,000") List<String> addresses,
+        @Size(max = LONGEST_LIST, message = "are at most 20,000")
+        List<String> addresses,
 
         @JsonUnwrapped @Valid Within within,
         boolean pastRobots,
@@ -105,6 +106,9 @@ public record CrawlSettings(
         }
     }
 
+    /** So many addresses can be in a list. */
+    public static final int LONGEST_LIST = 20_000;
+
     /** Where the addresses of a crawl come from. */
     public enum Reach {
         LINKS,
@@ -133,12 +137,13 @@ public record CrawlSettings(
         return new CrawlSettings(limits, reach, addresses, some, pastRobots, agent, scripts, keepsSource);
     }
 
-    /** A crawl that looks at one address only. */
-    CrawlSettings only(String address) {
+    /** A crawl that looks at some addresses only. */
+    CrawlSettings only(List<String> addresses) {
+        int connections = addresses.size() == 1 ? 1 : limits.connections;
         return new CrawlSettings(
-                new Limits(1, 0, 1, limits.delayMs, 0, 0),
+                new Limits(addresses.size(), 0, connections, limits.delayMs, 0, 0),
                 Reach.LIST,
-                List.of(address),
+                addresses,
                 new Within(null, null, within.subdomains, within.query, within.withoutParameters),
                 pastRobots,
                 agent,

@@ -126,7 +126,12 @@ public class Sweeps {
     Sweep startOfItem(long itemId) {
         long propertyId = items.propertyOf(itemId);
         String address = items.addresses(List.of(itemId)).get(itemId);
-        return start(propertyId, lastSettings(propertyId).only(address));
+        return startOf(propertyId, List.of(address));
+    }
+
+    /** Sweeps some pages again, as the last crawl of their property was set. */
+    public Sweep startOf(long propertyId, List<String> addresses) {
+        return start(propertyId, lastSettings(propertyId).only(addresses));
     }
 
     /** How the last crawl of a property was set, those of a list or a single item aside. */

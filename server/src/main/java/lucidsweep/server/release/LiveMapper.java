@@ -1,0 +1,62 @@
+package lucidsweep.server.release;
+
+import jakarta.annotation.Nullable;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import lucidsweep.core.item.Field;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+/** Stores what sweeps saw of texts that were delivered. */
+@Mapper
+interface LiveMapper {
+
+    /** A text that was delivered, whether it has been seen live, and whether its item is gone. */
+    record Delivered(long itemId, Field field, String before, String after, LiveState live, boolean gone) {}
+
+    /** The texts of the next items that arrived: those of a file at once, those that are pushed one by one. */
+    @Select("""
+            select l.item_id, l.field, l.before_text "BEFORE", l.after_text "AFTER", l.live, i.gone
+            from handover_line l join item i on i.id = l.item_id
+            left join push_line p on p.handover_id = l.handover_id and p.item_id = l.item_id and p.field = l.field
+            where l.handover_id = #{handoverId} and l.item_id > #{afterItem}
+                and (p.state is null or p.state in ('pushed', 'in-place'))
+            order by l.item_id fetch first #{limit} rows with ties""")
+    List<Delivered> delivered(long handoverId, long afterItem, int limit);
+
+    record Seen(long handoverId, long itemId, String field, String live) {}
+
+    @Update("""
+            merge into handover_line l using unnest(
+                cast(#{handoverId} as bigint array), cast(#{itemId} as bigint array), cast(#{field} as varchar array),
+                cast(#{live} as varchar array)) as n (handover_id, item_id, field, live)
+                on l.handover_id = n.handover_id and l.item_id = n.item_id and l.field = n.field
+            when matched then update set live = n.live, live_since = now()""")
+    void see(Map<String, Object[]> seen);
+
+    /** How many texts of a handover are in a state; null for those that no sweep looked for yet. */
+    record Count(long handoverId, @Nullable LiveState live, int texts) {}
+
+    @Select("""
+            select l.handover_id, l.live, count(*) texts from handover_line l join handover h on h.id = l.handover_id
+            where h.property_id = #{propertyId} group by l.handover_id, l.live""")
+    List<Count> counts(long propertyId);
+
+    /** A text that was delivered, and since when it was seen as it is. */
+    record Looked(long itemId, String address, Field field, String before, String after, Instant since) {}
+
+    @Select("""
+            select l.item_id, i.address, l.field, l.before_text "BEFORE", l.after_text "AFTER", l.live_since since
+            from handover_line l join item i on i.id = l.item_id
+            where l.handover_id = #{handoverId} and l.live = #{live}
+            order by l.item_id, l.field fetch first #{limit} rows only""")
+    List<Looked> texts(@Param("handoverId") long handoverId, @Param("live") LiveState live, @Param("limit") int limit);
+
+    @Select("""
+            select distinct i.address from handover_line l join item i on i.id = l.item_id
+            where l.handover_id = #{handoverId} fetch first #{limit} rows only""")
+    List<String> addresses(long handoverId, int limit);
+}
