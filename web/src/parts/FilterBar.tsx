@@ -112,6 +112,7 @@ export function FilterBar({
           { value: "drafted", label: "drafted" },
           { value: "approved", label: "approved" },
           { value: "sent-back", label: "sent back" },
+          { value: "released", label: "in a release" },
           { value: "delivered", label: "delivered" },
           { value: "live", label: "live" },
         ]}

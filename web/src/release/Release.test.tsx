@@ -14,9 +14,23 @@ beforeEach(() => {
   serve("GET /api/properties/7/sections", []);
   serve("GET /api/properties/7/findings/checks", []);
   serve("GET /api/properties/7/handovers", [
-    { id: 4, propertyId: 7, format: "csv", items: 2, texts: 1, created: "2026-10-02T08:00:00Z" },
+    {
+      handover: {
+        id: 4,
+        propertyId: 7,
+        format: "csv",
+        items: 2,
+        texts: 1,
+        created: "2026-10-02T08:00:00Z",
+        name: "",
+        reason: "",
+      },
+      live: { live: 1, "changed-back": 1 },
+    },
   ]);
   serve("GET /api/properties/7/handover-formats", ["csv", "xlsx", "html", "nginx"]);
+  serve("GET /api/properties/7/pushes", []);
+  serve("GET /api/properties/7/content-system", { settings: null });
   serve("GET /api/properties/7/review-sheets", []);
   serve("GET /api/properties/7/handover-objections", [
     {
@@ -78,18 +92,23 @@ it("hands approved drafts over in the formats that go with the property", async 
   const panel = within(await screen.findByRole("complementary", { name: "Deliver" }));
   expect(panel.getByText("2 approved drafts to deliver")).toBeTruthy();
   expect(await panel.findByText("1 text of 2 items, CSV")).toBeTruthy();
+  expect(panel.getByRole("button", { name: "1 of 2 live, 1 changed back" })).toBeTruthy();
   expect(panel.getAllByRole("option").map((each) => each.textContent)).toEqual([
     "CSV: a row a text, before and after",
     "XLSX: the same as a workbook",
     "HTML head: title, description, robots, Open Graph",
     "Redirects of new slugs: nginx",
+    "Push to the content system",
   ]);
   expect(panel.getByRole("region", { name: "Before you deliver" }).textContent).toContain(
     "2 texts: two items would get the same text/oars/, /decks/",
   );
-  fireEvent.change(panel.getByLabelText("Format"), { target: { value: "html" } });
+  fireEvent.change(panel.getByLabelText("Deliver as"), { target: { value: "html" } });
+  fireEvent.change(panel.getByLabelText("Name"), { target: { value: " Autumn " } });
   fireEvent.click(panel.getByRole("button", { name: "Deliver" }));
-  await waitFor(() => expect(asked("POST /api/properties/7/handovers")[0]?.body).toEqual({ format: "html" }));
+  await waitFor(() =>
+    expect(asked("POST /api/properties/7/handovers")[0]?.body).toEqual({ format: "html", name: "Autumn" }),
+  );
   unmount();
   serve("GET /api/properties/7/standing", standing({ approved: 0 }, { kind: "listings" }));
   serve("GET /api/properties/7/handover-formats", ["listings", "csv"]);

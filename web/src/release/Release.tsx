@@ -68,7 +68,7 @@ const STATE: Column<ItemRow> = {
 
 const statesOf = (row: ItemRow) =>
   [...new Set(DRAFTED_FIELDS.flatMap((field) => cellOf(row, field)?.state ?? []))]
-    .map((s) => s.replace("-", " "))
+    .map((s) => (s === "released" ? "in a release" : s.replace("-", " ")))
     .join(", ");
 
 /** Drafts before and after: approved, sent back, and delivered. */
@@ -160,7 +160,11 @@ export function Release() {
         </div>
         {hand === undefined ? (
           property && (
-            <Handovers property={property} approved={standing?.approved ?? 0}>
+            <Handovers
+              property={property}
+              approved={standing?.approved ?? 0}
+              selected={choice.count(view.rows.total ?? 0) > 0 ? choice.selection(view.filter) : null}
+            >
               <ReviewPanel
                 propertyId={propertyId}
                 selection={

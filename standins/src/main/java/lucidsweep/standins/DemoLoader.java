@@ -79,6 +79,7 @@ final class DemoLoader {
                 "{\"address\":\"" + website.resolve("/search/demand") + "\"}");
         while (get(application.resolve("/api/properties/" + site + "/jobs")).contains("\"running\"")) Thread.sleep(200);
         importFile(site, "results.csv", "\"QUERY\",\"POSITION\",\"ADDRESS\",\"TITLE\",\"DESCRIPTION\"", null);
+        for (long property : new long[] {site, shop, channel}) setUpContentSystem(property);
         new DemoWork(this, site, shop).doIt();
         new DemoWriter(this, site).write(website.resolve("/writer/generate"));
         System.out.println("The demo client is loaded.");
@@ -92,6 +93,13 @@ final class DemoLoader {
         String sweep =
                 post("/api/imports/" + text(plan, "token") + "/apply", "{\"meanings\":[" + meanings + "]" + day + "}");
         awaitJob(number(sweep, "jobId"));
+    }
+
+    private void setUpContentSystem(long property) throws IOException, InterruptedException {
+        send("PUT", "/api/properties/" + property + "/content-system", """
+                {"kind":"API","address":"%s","user":"%s","secret":"%s","hasSecret":false,"privateAllowed":true,
+                 "parallel":4,"pauseMs":10,"template":null}""".formatted(
+                        website.resolve("/content"), ContentSystem.USER, ContentSystem.PASSWORD));
     }
 
     private void addKeywords(long property, String file) throws IOException, InterruptedException {

@@ -21,6 +21,7 @@ final class DemoWork {
     void doIt() throws IOException, InterruptedException {
         shortenTourTitles();
         tagTheShop();
+        pushTags();
         writeBlocks();
         String journal = ids(site, "section=%2Fjournal%2F&field=title&check=too-long&count=3");
         post(
@@ -46,10 +47,21 @@ final class DemoWork {
         String first = ids(site, tours + "&count=24");
         post(site, "/batches", "{\"selection\":{\"ids\":" + first + "}," + spec);
         decide(ids(site, "section=%2Ftours%2F&state=drafted&count=10"), "approved");
-        post(site, "/handovers", "{\"format\":\"csv\"}");
+        post(
+                site,
+                "/handovers",
+                "{\"format\":\"csv\",\"name\":\"Tour titles\",\"reason\":\"The long ending was cut off in every result.\"}");
         decide(ids(site, "section=%2Ftours%2F&state=drafted&count=5"), "approved");
         decide(ids(site, "section=%2Ftours%2F&state=drafted&count=3"), "sent-back");
         post(site, "/batches", "{\"selection\":{\"ids\":" + ids(site, tours + "&count=6") + "}," + spec);
+    }
+
+    /** A release of the shop's tags, of which a few are pushed. */
+    private void pushTags() throws IOException, InterruptedException {
+        post(shop, "/decisions", "{\"selection\":{},\"state\":\"approved\"}");
+        String release = api.post(shop + "/pushes", "{\"name\":\"Tags for autumn\"}");
+        String push = "/api/pushes/" + DemoLoader.number(release, "id");
+        api.awaitJob(DemoLoader.number(api.post(push + "/runs", "{\"few\":5}"), "jobId"));
     }
 
     private void tagTheShop() throws IOException, InterruptedException {

@@ -55,8 +55,10 @@ interface LiveMapper {
             order by l.item_id, l.field fetch first #{limit} rows only""")
     List<Looked> texts(@Param("handoverId") long handoverId, @Param("live") LiveState live, @Param("limit") int limit);
 
+    /** The addresses of items with texts that arrived. */
     @Select("""
             select distinct i.address from handover_line l join item i on i.id = l.item_id
-            where l.handover_id = #{handoverId} fetch first #{limit} rows only""")
+            left join push_line p on p.handover_id = l.handover_id and p.item_id = l.item_id and p.field = l.field
+            where l.handover_id = #{handoverId} and (p.state is null or p.state in ('pushed', 'in-place')) fetch first #{limit} rows only""")
     List<String> addresses(long handoverId, int limit);
 }

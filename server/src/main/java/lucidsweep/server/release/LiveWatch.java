@@ -20,7 +20,6 @@ import lucidsweep.server.gather.sweep.SweepEnded;
 import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
-import lucidsweep.server.web.Counted;
 import lucidsweep.server.web.Refusal;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
@@ -154,10 +153,11 @@ public class LiveWatch {
             throw Refusal.badInput(
                     "only pages can be swept again; import the listings or videos once more under Gather");
         }
-        if (handover.items() > CrawlSettings.LONGEST_LIST) {
-            throw Refusal.conflict(Counted.of(handover.items(), "page")
-                    + " are more than a list takes (20,000); sweep the whole site under Gather");
+        List<String> addresses = mapper.addresses(handover.id(), CrawlSettings.LONGEST_LIST + 1);
+        if (addresses.isEmpty()) throw Refusal.conflict("No text of this release has arrived yet.");
+        if (addresses.size() > CrawlSettings.LONGEST_LIST) {
+            throw Refusal.conflict("These are more than 20,000 pages; sweep the whole site under Gather.");
         }
-        return sweeps.startOf(handover.propertyId(), mapper.addresses(handover.id(), CrawlSettings.LONGEST_LIST));
+        return sweeps.startOf(handover.propertyId(), addresses);
     }
 }

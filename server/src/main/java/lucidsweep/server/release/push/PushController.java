@@ -139,10 +139,10 @@ class PushController {
      *
      * @param itemIds null for all of them
      */
-    record Decision(@NotNull Pushes.Wish wish, @Nullable List<@NotNull Long> itemIds) {}
+    record PushDecision(@NotNull Pushes.Wish wish, @Nullable List<@NotNull Long> itemIds) {}
 
     @PostMapping("/pushes/{handoverId}/decisions")
-    Map<String, Integer> decide(@PathVariable long handoverId, @Valid @RequestBody Decision decision) {
+    Map<String, Integer> decide(@PathVariable long handoverId, @Valid @RequestBody PushDecision decision) {
         return Map.of("texts", pushes.decide(handoverId, decision.wish(), decision.itemIds()));
     }
 
