@@ -71,15 +71,19 @@ final class CommandFiles {
     }
 
     static CsvText csv(Path folder, String name) {
+        return csv(folder.resolve(name));
+    }
+
+    static CsvText csv(Path file) {
         try {
-            return CsvText.guarded(Files.newBufferedWriter(folder.resolve(name), StandardCharsets.UTF_8));
+            return CsvText.guarded(Files.newBufferedWriter(file, StandardCharsets.UTF_8));
         } catch (IOException e) {
-            throw new Unusable("cannot write " + folder.resolve(name) + ": " + why(e));
+            throw new Unusable("cannot write " + file + ": " + why(e));
         }
     }
 
     /** The reason in words; the exceptions of file systems often say no more than the file's name. */
-    private static String why(IOException problem) {
+    static String why(IOException problem) {
         if (problem instanceof FileAlreadyExistsException exists) return exists.getFile() + " is a file";
         if (problem instanceof AccessDeniedException denied) return denied.getFile() + " may not be written to";
         if (problem instanceof FileSystemException other && other.getReason() != null) return other.getReason();

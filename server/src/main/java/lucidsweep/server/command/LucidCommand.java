@@ -16,10 +16,14 @@ import picocli.CommandLine.ParameterException;
             BackupCommand.class,
             RestoreCommand.class,
             ReportCommand.class,
+            DraftsCommand.class,
+            DeliverCommand.class,
+            ApplyCommand.class,
             HelpCommand.class
         },
         synopsisSubcommandLabel = "COMMAND",
-        description = "Crawls sites, reads files, finds keywords for items and measures texts without the interface.")
+        description =
+                "Crawls sites, reads files, finds keywords, measures, delivers and applies texts without the interface.")
 public final class LucidCommand {
 
     private LucidCommand() {}
@@ -30,7 +34,8 @@ public final class LucidCommand {
      * @param application the Spring application that commands start where they need one
      * @param words the command's name, and its options and parameters
      * @return the exit status: 0, 1 for a fault of ours, 2 for what cannot be used, 3 for a site that cannot be reached,
-     *     4 for more findings than allowed
+     *     4 for more findings than
+     *     allowed, or texts that could not be applied
      */
     public static int run(Class<?> application, String... words) {
         return new CommandLine(new LucidCommand())

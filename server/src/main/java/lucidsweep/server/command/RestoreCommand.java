@@ -1,7 +1,6 @@
 package lucidsweep.server.command;
 
 import java.io.IOException;
-import java.net.ConnectException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -9,7 +8,6 @@ import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
-import java.util.UUID;
 import java.util.concurrent.Callable;
 import lucidsweep.server.backup.DatabaseFile;
 import picocli.CommandLine.Command;
@@ -17,7 +15,6 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Puts a copy of everything back, or adds what is in it; nothing that was there before is lost either way. */
 @Command(
@@ -53,48 +50,21 @@ final class RestoreCommand implements Callable<Integer> {
     }
 
     private void addTo(Path folder) throws IOException, InterruptedException {
-        String address = BackupCommand.address(folder)
-                .orElseThrow(() -> new Unusable("no Lucid Sweep is running on " + folder + "; start it first"));
-        String boundary = "backup-" + UUID.randomUUID();
-        HttpRequest.BodyPublisher body = HttpRequest.BodyPublishers.concat(
-                HttpRequest.BodyPublishers.ofString(
-                        "--" + boundary + "\r\nContent-Disposition: form-data; name=\"file\";"
-                                + " filename=\"backup.zip\"\r\nContent-Type: application/zip\r\n\r\n"),
-                HttpRequest.BodyPublishers.ofFile(file),
-                HttpRequest.BodyPublishers.ofString("\r\n--" + boundary + "--\r\n"));
-        HttpRequest request = HttpRequest.newBuilder(URI.create(address + "/api/backups/add"))
-                .header("Content-Type", "multipart/form-data; boundary=" + boundary)
-                .POST(body)
-                .build();
-        try {
-            HttpResponse<String> answer =
-                    HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofString());
-            JsonNode said = JsonMapper.shared().readTree(answer.body());
-            if (answer.statusCode() != 200)
-                throw new Unusable(said.path("detail").asString("the application refused it"));
-            JsonNode job = ended(address + "/api/jobs/" + said.path("id").asLong());
-            if (!job.path("state").asString().equals("done"))
-                throw new Unusable(job.path("note").asString());
-            System.out.println(job.path("note").asString());
-        } catch (ConnectException e) {
-            throw new Unusable("no Lucid Sweep answers at " + address + "; start it first");
-        }
-    }
-
-    private static JsonNode ended(String job) throws IOException, InterruptedException {
-        HttpClient client = HttpClient.newHttpClient();
-        HttpRequest request = HttpRequest.newBuilder(URI.create(job)).build();
-        while (true) {
-            JsonNode answer = JsonMapper.shared()
-                    .readTree(client.send(request, HttpResponse.BodyHandlers.ofString())
-                            .body());
-            if (!answer.path("state").asString().equals("running")) return answer;
+        RunningApi api = RunningApi.on(folder);
+        String job =
+                "/api/jobs/" + api.upload("/api/backups/add", file).path("id").asLong();
+        JsonNode state = api.get(job);
+        while (state.path("state").asString().equals("running")) {
             Thread.sleep(ASK_AGAIN_MS);
+            state = api.get(job);
         }
+        if (!state.path("state").asString().equals("done"))
+            throw new Unusable(state.path("note").asString());
+        System.out.println(state.path("note").asString());
     }
 
     private static boolean isRunning(Path folder) throws IOException, InterruptedException {
-        Optional<String> address = BackupCommand.address(folder);
+        Optional<String> address = RunningApi.address(folder);
         if (address.isEmpty()) return false;
         try {
             HttpRequest request = HttpRequest.newBuilder(URI.create(address.get() + "/api/clients"))

@@ -8,6 +8,7 @@ final class Unusable extends RuntimeException {
     static final int BAD_ARGUMENTS = 2;
     static final int UNREACHABLE = 3;
     static final int TOO_MANY = 4;
+    static final int NOT_ALL = 4;
 
     private final int exitStatus;
 

@@ -10,6 +10,7 @@ import java.util.Objects;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.item.table.Selection;
+import lucidsweep.server.web.Rows;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -29,8 +30,15 @@ class ReleaseController {
     private final HandoverFormats formats;
     private final DeliveryCheck check;
     private final LiveWatch liveWatch;
+    private final DraftTable draftTable;
 
-    ReleaseController(Releases releases, HandoverFormats formats, DeliveryCheck check, LiveWatch liveWatch) {
+    ReleaseController(
+            Releases releases,
+            HandoverFormats formats,
+            DeliveryCheck check,
+            LiveWatch liveWatch,
+            DraftTable draftTable) {
+        this.draftTable = draftTable;
         this.liveWatch = liveWatch;
         this.check = check;
         this.releases = releases;
@@ -75,6 +83,13 @@ class ReleaseController {
      * @param live states without any are left out
      */
     record HandoverView(Handover handover, Map<LiveState, Integer> live) {}
+
+    /** The drafts of a property. @param state null for those in any */
+    @GetMapping({"/properties/{propertyId}/drafts.csv", "/properties/{propertyId}/drafts.xlsx"})
+    ResponseEntity<StreamingResponseBody> drafts(
+            @PathVariable long propertyId, @RequestParam(required = false) DraftState state) {
+        return Rows.download("drafts", rows -> draftTable.write(propertyId, state, rows));
+    }
 
     @GetMapping("/properties/{propertyId}/handovers")
     List<HandoverView> handovers(@PathVariable long propertyId) {
