@@ -12,7 +12,9 @@ import java.util.concurrent.locks.LockSupport;
 import java.util.function.IntFunction;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import javax.sql.DataSource;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.jdbc.core.JdbcTemplate;
 
 /** The application under measurement, asked over HTTP as the interface asks it. */
 final class Api {
@@ -21,8 +23,10 @@ final class Api {
 
     private final HttpClient http = HttpClient.newHttpClient();
     private final String base;
+    private final JdbcTemplate database;
 
     Api(ConfigurableApplicationContext application) {
+        database = new JdbcTemplate(application.getBean(DataSource.class));
         base = "http://127.0.0.1:" + application.getEnvironment().getProperty("local.server.port");
     }
 
@@ -34,6 +38,12 @@ final class Api {
         return send(HttpRequest.newBuilder(URI.create(base + path))
                 .header("Content-Type", "application/json")
                 .POST(HttpRequest.BodyPublishers.ofString(body)));
+    }
+
+    String put(String path, String body) throws IOException, InterruptedException {
+        return send(HttpRequest.newBuilder(URI.create(base + path))
+                .header("Content-Type", "application/json")
+                .PUT(HttpRequest.BodyPublishers.ofString(body)));
     }
 
     /** Uploads a file for a property; returns the request that imports it as it is understood. */
@@ -68,6 +78,12 @@ final class Api {
             state = get("/api/jobs/" + job);
         }
         if (!state.contains("\"state\":\"done\"")) throw new IllegalStateException(state);
+    }
+
+    /** Waits until findings have followed all changes. */
+    void awaitFindings() {
+        String due = "select count(*) from property where judged_changes < text_changes";
+        while (database.queryForObject(due, Integer.class) > 0) LockSupport.parkNanos(20_000_000);
     }
 
     private String send(HttpRequest.Builder request) throws IOException, InterruptedException {

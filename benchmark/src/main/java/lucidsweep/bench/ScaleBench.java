@@ -102,7 +102,7 @@ final class ScaleBench {
         await(() -> lastBatch() > batchBefore);
         report("… applied: the texts are there", 4, start);
         api.endJob(applying);
-        awaitFindings();
+        api.awaitFindings();
         report("… applied, findings brought up to date", 10, start);
         String batch = Api.find(api.get("/api/properties/" + property + "/batches"), "\"id\":(\\d+)");
         start = System.nanoTime();
@@ -110,7 +110,7 @@ final class ScaleBench {
         await(() -> drafted() == before);
         report("… undone: the texts are as before", 4, start);
         api.endJob(undoing);
-        awaitFindings();
+        api.awaitFindings();
         report("… undone, findings brought up to date", 10, start);
         demand(findings);
         wordings();
@@ -364,12 +364,6 @@ final class ScaleBench {
     }
 
     /** A job waits for the findings that follow it for some seconds only. */
-    private void awaitFindings() {
-        var database = new org.springframework.jdbc.core.JdbcTemplate(application.getBean(javax.sql.DataSource.class));
-        String due = "select count(*) from property where judged_changes < text_changes";
-        while (database.queryForObject(due, Integer.class) > 0) LockSupport.parkNanos(20_000_000);
-    }
-
     private void report(String what, double max, long start) {
         double seconds = Report.seconds(System.nanoTime() - start);
         Report.line(what, Report.format("< %.0f s", max), Report.format("%.2f s", seconds), seconds < max);

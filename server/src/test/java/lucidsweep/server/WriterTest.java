@@ -258,7 +258,7 @@ class WriterTest {
             api.ended(unfinished.path("jobId").asLong());
             JsonNode cell = cells(shop).get(0);
             assertThat(cell.path("state").asString()).isEqualTo("failed");
-            assertThat(cell.path("problems").toString()).contains("does not answer");
+            assertThat(cell.path("problems").toString()).contains("something that is no JSON");
             // One request that the service does not like is no reason to ask for no others.
             service.answerWith(new Feed.Answer(400, Map.of(), "too long for me"));
             assertThat(write(api, shop, columns, null).path("state").asString()).isEqualTo("done");

@@ -40,7 +40,7 @@ public final class PageSource {
     private final Charset charset;
     private final PageFacts facts;
     private final String view;
-    private final PagePlaces places;
+    private PagePlaces places;
 
     private PageSource(byte[] bytes, Charset charset) {
         this.charset = charset;
@@ -51,7 +51,6 @@ public final class PageSource {
         byte[] body = Arrays.copyOfRange(bytes, mark.length, bytes.length);
         facts = PageReader.read(Jsoup.parse(new String(body, charset)), NOWHERE);
         view = new String(body, viewed());
-        places = PagePlaces.of(view);
     }
 
     /**
@@ -110,6 +109,11 @@ public final class PageSource {
         return texts.isEmpty() ? "" : texts.get(0);
     }
 
+    /** How many bytes it has. */
+    public int size() {
+        return mark.length + view.length() * (charset.name().startsWith("UTF-16") ? 2 : 1);
+    }
+
     /** How many titles, descriptions or H1s it has; the first one counts and is rewritten. */
     public int count(Field field) {
         return switch (field) {
@@ -131,7 +135,7 @@ public final class PageSource {
         new TreeMap<>(texts).forEach((field, text) -> {
             String wanted = collapsed(text);
             if (wanted.equals(text(field))) return;
-            PagePlaces.Change change = places.change(field, wanted, this::encoded);
+            PagePlaces.Change change = places().change(field, wanted, this::encoded);
             changes.merge(change.from(), change, PagePlaces.Change::then);
         });
         if (changes.isEmpty()) return whole(view);
@@ -144,6 +148,12 @@ public final class PageSource {
         byte[] bytes = whole(changed.append(view, at, view.length()).toString());
         checkReadBack(bytes, texts);
         return bytes;
+    }
+
+    /** Most pages are read only, and where their texts stand is not asked. */
+    private PagePlaces places() {
+        if (places == null) places = PagePlaces.of(view);
+        return places;
     }
 
     private byte[] whole(String view) {

@@ -1,15 +1,15 @@
 package lucidsweep.server.release;
 
+import com.carrotsearch.hppc.LongHashSet;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.LongPredicate;
 import java.util.function.Predicate;
 import java.util.function.ToIntBiFunction;
 import lucidsweep.core.item.DraftState;
@@ -25,6 +25,7 @@ import lucidsweep.server.item.table.ItemFilter;
 import lucidsweep.server.item.table.ItemView;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.Selection;
+import lucidsweep.server.job.Lookahead;
 import lucidsweep.server.job.PropertyLine;
 import lucidsweep.server.web.Conflict;
 import lucidsweep.server.web.Counted;
@@ -87,32 +88,34 @@ public class Releases {
         if (!DECISIONS.contains(state)) {
             throw Refusal.badInput("expected approved, sent-back or drafted, got \"" + state + "\"");
         }
-        List<Field> meant = fields == null || fields.isEmpty() ? FieldId.FIELDS : fields;
+        Set<Field> meant = fields == null || fields.isEmpty() ? Set.copyOf(FieldId.FIELDS) : Set.copyOf(fields);
         return line.get(propertyId, "deciding about drafts", () -> {
             long[] ids = selection.resolve(propertyId, items);
-            if (asOf != null) refuseChangedMeanwhile(ids, meant, asOf);
-            Decided decided = transaction.execute(status -> {
-                int moved = 0;
-                int drafted = 0;
-                for (Field field : meant) {
-                    drafted += drafts.count(ids, field);
-                    moved += drafts.move(ids, field, state);
-                }
-                return new Decided(moved, drafted - moved);
+            LongPredicate wanted = item -> Arrays.binarySearch(ids, item) >= 0;
+            if (asOf != null) refuseChangedMeanwhile(propertyId, meant, asOf, wanted);
+            Map<Field, long[]> drafted = drafts.inState(propertyId, EnumSet.allOf(DraftState.class), wanted);
+            Map<Field, long[]> moving = drafts.inState(propertyId, state.before(), wanted);
+            drafted.keySet().retainAll(meant);
+            moving.keySet().retainAll(meant);
+            int moved = transaction.execute(status -> {
+                int count = 0;
+                for (Map.Entry<Field, long[]> each : moving.entrySet())
+                    count += drafts.move(each.getValue(), each.getKey(), state);
+                return count;
             });
-            items.changed(propertyId, Arrays.stream(ids).boxed().toList());
-            return decided;
+            items.moved(propertyId, moving, state, moved);
+            return new Decided(moved, count(drafted) - moved);
         });
     }
 
-    private void refuseChangedMeanwhile(long[] ids, List<Field> fields, long asOf) {
-        List<Conflict> conflicts = new ArrayList<>();
-        for (Field field : fields) {
-            for (FieldLine text : drafts.changedAfter(ids, field, asOf)) {
-                conflicts.add(new Conflict(text.itemId(), "", field, null, text.text(), null));
-            }
-        }
-        items.refuseChangedMeanwhile(conflicts);
+    private static int count(Map<Field, long[]> items) {
+        return items.values().stream().mapToInt(ids -> ids.length).sum();
+    }
+
+    private void refuseChangedMeanwhile(long propertyId, Set<Field> fields, long asOf, LongPredicate wanted) {
+        items.refuseChangedMeanwhile(drafts.changedAfter(propertyId, fields, asOf, wanted).stream()
+                .map(text -> new Conflict(text.itemId(), "", text.field(), null, text.text(), null))
+                .toList());
     }
 
     /**
@@ -132,6 +135,7 @@ public class Releases {
                 field -> shape.holds(property, field),
                 "A file of this format has no place for any of the approved drafts.",
                 drafts::deliver,
+                DraftState.DELIVERED,
                 name,
                 reason);
         return record(property, selection, order, handover -> {});
@@ -157,6 +161,7 @@ public class Releases {
                 fields::contains,
                 "The content system has no place for any of the approved drafts.",
                 drafts::release,
+                DraftState.RELEASED,
                 name,
                 reason);
         return record(clients.property(propertyId), selection, order, then);
@@ -168,6 +173,7 @@ public class Releases {
      * @param says what is at work, for those that have to wait
      * @param without what is said where nothing can be delivered so
      * @param move moves drafts on and says how many it moved
+     * @param becomes the state that they have then
      */
     private record Order(
             String says,
@@ -175,6 +181,7 @@ public class Releases {
             Predicate<Field> holds,
             String without,
             ToIntBiFunction<List<FieldLine>, Long> move,
+            DraftState becomes,
             String name,
             String reason) {}
 
@@ -190,50 +197,53 @@ public class Releases {
             }
             Arrays.sort(ids);
             long[] approved = ids;
+            Map<Field, long[]> texts = drafts.inState(
+                    property.id(), EnumSet.of(DraftState.APPROVED), item -> Arrays.binarySearch(approved, item) >= 0);
+            if (texts.isEmpty()) throw Refusal.conflict("No draft is approved, so there is nothing to deliver.");
+            texts.keySet().removeIf(field -> !order.holds.test(field));
+            if (texts.isEmpty()) throw Refusal.conflict(order.without);
             Handover made = transaction.execute(status -> {
-                Handover handover = record(property, order, approved);
+                Handover handover = record(property, order, texts);
                 then.accept(handover);
                 return handover;
             });
-            items.changed(property.id(), Arrays.stream(approved).boxed().toList());
+            items.moved(property.id(), texts, order.becomes, made.texts());
             return made;
         });
     }
 
-    private Handover record(Property property, Order order, long[] ids) {
+    private Handover record(Property property, Order order, Map<Field, long[]> texts) {
         ReleaseMapper.Key key = new ReleaseMapper.Key();
-        Set<Long> handed = new HashSet<>();
-        int texts = 0;
         mapper.insert(key, property.id(), order.format.code(), order.name, order.reason);
-        Map<Field, long[]> approvedOf = drafts.inState(
-                property.id(), EnumSet.of(DraftState.APPROVED), item -> Arrays.binarySearch(ids, item) >= 0);
-        if (approvedOf.isEmpty()) throw Refusal.conflict("No draft is approved, so there is nothing to deliver.");
-        for (Map.Entry<Field, long[]> each : approvedOf.entrySet()) {
-            Field field = each.getKey();
-            if (!order.holds.test(field)) continue;
-            long[] of = each.getValue();
-            for (int start = 0; start < of.length; start += AT_ONCE) {
-                List<FieldLine> approved =
-                        drafts.fields(Arrays.copyOfRange(of, start, Math.min(of.length, start + AT_ONCE)), field);
-                if (order.move.applyAsInt(approved, key.id) != approved.size()) {
-                    throw Refusal.conflict(
-                            "Drafts were changed while they were being delivered, so nothing was delivered. Try again.");
-                }
-                ManyRows.each(
-                        approved.stream()
-                                .map(text -> new ReleaseMapper.LineValues(
-                                        key.id, text.itemId(), field, text.captured(), text.text()))
-                                .toList(),
-                        mapper::insertLines);
-                approved.forEach(text -> handed.add(text.itemId()));
-                texts += approved.size();
+        LongHashSet handed = new LongHashSet();
+        texts.forEach((field, ids) -> {
+            handed.addAll(ids);
+            int[] recorded = {0};
+            Lookahead.over(
+                    ids,
+                    AT_ONCE,
+                    some -> drafts.fields(some, field),
+                    approved -> recorded[0] += record(key.id, order, field, approved));
+            if (recorded[0] != ids.length) {
+                throw Refusal.conflict(
+                        "Drafts were changed while they were being delivered, so nothing was delivered. Try again.");
             }
-        }
-        if (texts == 0) throw Refusal.conflict(order.without);
-        mapper.setCounts(key.id, handed.size(), texts);
+        });
+        mapper.setCounts(key.id, handed.size(), count(texts));
         Handover handover = mapper.find(key.id);
         files.keep(handover);
         return handover;
+    }
+
+    /** Records some texts and moves their drafts on; returns how many it moved. */
+    private int record(long handoverId, Order order, Field field, List<FieldLine> approved) {
+        ManyRows.each(
+                approved.stream()
+                        .map(text -> new ReleaseMapper.LineValues(
+                                handoverId, text.itemId(), field, text.captured(), text.text()))
+                        .toList(),
+                mapper::insertLines);
+        return order.move.applyAsInt(approved, handoverId);
     }
 
     public List<Handover> ofProperty(long propertyId) {

@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.Future;
 import java.util.function.BiFunction;
 import java.util.function.Consumer;
@@ -149,7 +150,7 @@ public class Batches implements SmartInitializingSingleton {
         Property property = clients.property(propertyId);
         Proposals proposals = work.of(property, spec);
         return change(property, spec.title(), writer -> {
-            refuseChangedAfter(ids, spec.field(), asOf);
+            refuseChangedAfter(propertyId, ids, spec.field(), asOf);
             int[] done = {0};
             proposals.forEach(ids, chunk -> {
                 goOnUnlessStopped(progress);
@@ -166,7 +167,7 @@ public class Batches implements SmartInitializingSingleton {
     Batch apply(long propertyId, MadeTexts made, EditSpec spec, Long asOf, Progress progress) {
         long[] ids = made.ids();
         return change(clients.property(propertyId), spec.title(), writer -> {
-            refuseChangedAfter(ids, spec.field(), asOf);
+            refuseChangedAfter(propertyId, ids, spec.field(), asOf);
             int[] done = {0};
             Lookahead.over(
                     ids,
@@ -184,8 +185,8 @@ public class Batches implements SmartInitializingSingleton {
     }
 
     /** Refuses an edit of texts that were changed after the revision that its preview showed. */
-    void refuseChangedMeanwhile(long[] ids, EditSpec spec, Long asOf) {
-        refuseChangedAfter(ids, spec.field(), asOf);
+    void refuseChangedMeanwhile(long propertyId, long[] ids, EditSpec spec, Long asOf) {
+        refuseChangedAfter(propertyId, ids, spec.field(), asOf);
     }
 
     private static void goOnUnlessStopped(Progress progress) {
@@ -234,7 +235,7 @@ public class Batches implements SmartInitializingSingleton {
         Property property = clients.property(propertyId);
         long[] ids = rowsOf(propertyId, edit);
         return change(property, edit.title(ids.length * edit.fields().size()), writer -> {
-            edit.fields().forEach(field -> refuseChangedAfter(ids, field, edit.asOf()));
+            edit.fields().forEach(field -> refuseChangedAfter(propertyId, ids, field, edit.asOf()));
             for (int column = 0; column < edit.fields().size(); column++) {
                 Field field = edit.fields().get(column);
                 String first = edit.action() == RangeEdit.Action.FILL ? textInForce(ids[0], field) : null;
@@ -267,7 +268,7 @@ public class Batches implements SmartInitializingSingleton {
     /** Refuses a change of rows that are not as the person saw them, before any work on it begins. */
     void refuseChangedMeanwhile(long propertyId, RangeEdit edit) {
         long[] ids = rowsOf(propertyId, edit);
-        edit.fields().forEach(field -> refuseChangedAfter(ids, field, edit.asOf()));
+        edit.fields().forEach(field -> refuseChangedAfter(propertyId, ids, field, edit.asOf()));
     }
 
     private long[] rowsOf(long propertyId, RangeEdit edit) {
@@ -285,11 +286,15 @@ public class Batches implements SmartInitializingSingleton {
     }
 
     /** Called in the property's line, so that nothing changes between the look and the change; null looks at nothing. */
-    private void refuseChangedAfter(long[] ids, Field field, Long asOf) {
+    private void refuseChangedAfter(long propertyId, long[] ids, Field field, Long asOf) {
         if (asOf == null) return;
-        items.refuseChangedMeanwhile(drafts.changedAfter(ids, field, asOf).stream()
-                .map(text -> new Conflict(text.itemId(), "", field, null, text.text(), null))
-                .toList());
+        long[] sorted = Arrays.stream(ids).sorted().toArray();
+        items.refuseChangedMeanwhile(
+                drafts
+                        .changedAfter(propertyId, Set.of(field), asOf, item -> Arrays.binarySearch(sorted, item) >= 0)
+                        .stream()
+                        .map(text -> new Conflict(text.itemId(), "", field, null, text.text(), null))
+                        .toList());
     }
 
     private void refuseChangedMeanwhile(Map<Field, Map<Long, TypedCell>> cells, Map<Field, List<FieldLine>> lines) {

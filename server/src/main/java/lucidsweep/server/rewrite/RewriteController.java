@@ -160,7 +160,7 @@ class RewriteController {
                 : batches.apply(propertyId, ids, spec, edit.asOf(), progress);
         if (ids.length <= AT_ONCE) return new Applied(work.run(Progress.UNWATCHED), null, List.of());
         // A job cannot ask back: what is known to have changed already is said at once.
-        batches.refuseChangedMeanwhile(ids, spec, edit.asOf());
+        batches.refuseChangedMeanwhile(propertyId, ids, spec, edit.asOf());
         return inBackground(propertyId, spec.title(), work);
     }
 

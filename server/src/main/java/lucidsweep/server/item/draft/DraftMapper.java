@@ -113,35 +113,32 @@ public interface DraftMapper {
                 values (n.id, n.text, n.state, n.batch_id, n.px, n.alike, n.revision)""")
     void setDrafts(Map<String, Object[]> drafts);
 
-    @Select("select id from draft " + AMONG_IDS + "id where revision > #{revision}")
-    List<Long> changedAfter(@Param("ids") Object[] ids, @Param("revision") long revision);
+    @Select("select id from draft where id between #{first} and #{last} and revision > #{revision} order by id")
+    List<Long> changedAfter(long first, long last, long revision);
 
-    @Select("select count(*) from draft " + AMONG_IDS + "id where text is not null")
-    int count(@Param("ids") Object[] ids);
+    /** Drafts by their ids; a merge finds them one by one, where an update goes through the list for each. */
+    String EACH =
+            "merge into draft d using unnest(cast(#{ids} as bigint array)) as n (id) on d.id = n.id when matched and ";
 
     /** Moves drafts on that are in one of the states that may become the new one. */
-    @Update("update draft set state = #{to} where state = any(#{from}) and id = " + IDS)
+    @Update(EACH + "d.state = any(#{from}) then update set state = #{to}")
     int move(@Param("ids") Object[] ids, @Param("from") Object[] from, @Param("to") String to);
 
-    @Update("""
-            update draft set state = 'delivered', handover_id = #{handoverId}
-            where state = any(#{from}) and id = """ + " " + IDS)
+    @Update(EACH + "d.state = any(#{from}) then update set state = 'delivered', handover_id = #{handoverId}")
     int deliver(@Param("ids") Object[] ids, @Param("from") Object[] from, @Param("handoverId") long handoverId);
 
-    @Update("update draft set state = 'released', handover_id = #{handoverId} where state = 'approved' and id = " + IDS)
+    @Update(EACH + "d.state = 'approved' then update set state = 'released', handover_id = #{handoverId}")
     int release(@Param("ids") Object[] ids, @Param("handoverId") long handoverId);
 
     @Select("select id from draft " + AMONG_IDS + "id where state = 'released' and handover_id = #{handoverId}")
     List<Long> released(@Param("ids") Object[] ids, @Param("handoverId") long handoverId);
 
-    @Update("""
-            update draft set state = 'delivered'
-            where state = 'released' and handover_id = #{handoverId} and id = """ + " " + IDS)
+    @Update(EACH + "d.state = 'released' and d.handover_id = #{handoverId} then update set state = 'delivered'")
     int arrive(@Param("ids") Object[] ids, @Param("handoverId") long handoverId);
 
-    @Update("""
-            update draft set state = #{to}, handover_id = null
-            where state in ('released', 'delivered', 'live') and handover_id = #{handoverId} and id = """ + " " + IDS)
+    @Update(EACH + """
+            d.state in ('released', 'delivered', 'live') and d.handover_id = #{handoverId}
+            then update set state = #{to}, handover_id = null""")
     int withdraw(@Param("ids") Object[] ids, @Param("handoverId") long handoverId, @Param("to") String to);
 
     /** Drafts of items that a sweep saw in place are live; what it saw otherwise is not any more. What was captured of the field is an expression. */

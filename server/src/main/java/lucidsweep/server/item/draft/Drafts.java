@@ -161,22 +161,18 @@ public class Drafts {
                 changes.stream().map(change -> change.values(revision)).toList()));
     }
 
-    /** The fields of items whose drafts were written or taken away after a revision of the property. */
-    public List<FieldLine> changedAfter(long[] ids, Field field, long revision) {
-        List<FieldLine> changed = new ArrayList<>();
-        for (int start = 0; start < ids.length; start += CHUNK) {
-            List<Long> found = mapper.changedAfter(FieldId.of(chunk(ids, start), field), revision);
-            if (!found.isEmpty()) changed.addAll(fields(found).values());
-        }
-        return changed;
-    }
-
-    /** How many of the items have a draft of a field. */
-    public int count(long[] ids, Field field) {
-        int count = 0;
-        for (int start = 0; start < ids.length; start += CHUNK)
-            count += mapper.count(FieldId.of(chunk(ids, start), field));
-        return count;
+    /**
+     * The fields of items whose drafts were written or taken away after a revision of the property.
+     *
+     * @param wanted other items are passed over
+     */
+    public List<FieldLine> changedAfter(long propertyId, Set<Field> fields, long revision, LongPredicate wanted) {
+        IdRange items = IdRange.of(propertyId);
+        List<Long> changed = mapper.changedAfter(FieldId.first(items.first()), FieldId.last(items.last()), revision);
+        return List.copyOf(fields(changed.stream()
+                        .filter(id -> fields.contains(FieldId.field(id)) && wanted.test(FieldId.item(id)))
+                        .toList())
+                .values());
     }
 
     /** Moves drafts on to a state, those that may become it; returns how many did. */

@@ -197,6 +197,18 @@ final class ItemTable {
             unordered.computeIfAbsent(sort, any -> new BitSet()).or(changed);
     }
 
+    /** Sets the states of drafts; no order depends on them. */
+    synchronized void move(Map<Field, long[]> texts, DraftState state) {
+        texts.forEach((field, of) -> {
+            int place = FieldId.FIELDS.indexOf(field);
+            var column = place < fields.length ? fields[place].state : moreStates[place - fields.length];
+            for (long id : of) {
+                int row = row(id);
+                if (row >= 0) column.set(row, number(state));
+            }
+        });
+    }
+
     /** Adds a row behind all others; one whose place would be before others comes with the next reading of all. */
     private boolean append(Line line) {
         if (size > 0 && line.id() < ids[size - 1]) return false;

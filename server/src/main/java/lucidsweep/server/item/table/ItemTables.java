@@ -13,6 +13,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.function.Consumer;
+import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.draft.DraftMapper;
@@ -102,6 +103,19 @@ class ItemTables {
         if (table == null) return;
         synchronized (table.refreshing()) {
             table.rewrite(texts);
+        }
+    }
+
+    /** Sets the states of drafts, if the table is in use. */
+    void move(long propertyId, Map<Field, long[]> texts, DraftState state) {
+        Meanwhile meanwhile = changedWhileRead.get(propertyId);
+        if (meanwhile != null) {
+            texts.values().forEach(ids -> Arrays.stream(ids).forEach(meanwhile.rows::add));
+        }
+        ItemTable table = tables.getIfPresent(propertyId);
+        if (table == null) return;
+        synchronized (table.refreshing()) {
+            table.move(texts, state);
         }
     }
 

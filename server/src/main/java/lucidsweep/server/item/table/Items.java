@@ -503,6 +503,26 @@ public class Items {
         return new ItemTable.Rewritten(field.itemId(), field.field(), cell);
     }
 
+    /**
+     * Says that drafts came to another state.
+     *
+     * @param texts the items whose drafts should, by field
+     * @param moved how many did; where it were not all of them, they are read anew
+     */
+    public void moved(long propertyId, Map<Field, long[]> texts, DraftState state, int moved) {
+        int wanted = texts.values().stream().mapToInt(ids -> ids.length).sum();
+        if (moved == wanted) tables.move(propertyId, texts, state);
+        else
+            tables.refresh(
+                    propertyId,
+                    texts.values().stream()
+                            .flatMapToLong(Arrays::stream)
+                            .distinct()
+                            .boxed()
+                            .toList());
+        clients.touch(propertyId);
+    }
+
     /** The same of what may be lost in a kill, such as items of a sweep that is under way, and findings that are made up for. */
     public void appeared(long propertyId, Collection<Long> ids) {
         tables.refresh(propertyId, ids);

@@ -1,5 +1,7 @@
 package lucidsweep.server.release.push;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.io.IOException;
 import java.net.URI;
 import java.nio.charset.Charset;
@@ -30,9 +32,16 @@ import lucidsweep.server.web.Refusal;
  */
 public final class HtmlFolder implements ContentSystem {
 
-    private static final long LARGEST = 16_000_000;
+    private static final int LARGEST = 16_000_000;
+    private static final int MAX_BYTES_HELD = 48_000_000;
 
     private final Path folder;
+
+    /** Pages that were read a moment ago and are probably rewritten next, by file and version. */
+    private final Cache<String, PageSource> pages = Caffeine.newBuilder()
+            .maximumWeight(MAX_BYTES_HELD)
+            .weigher((String file, PageSource page) -> page.size())
+            .build();
 
     /** @throws Refusal where there is no such folder */
     public HtmlFolder(String path) {
@@ -58,7 +67,9 @@ public final class HtmlFolder implements ContentSystem {
         PageSource page = page(bytes);
         Map<Field, String> texts = new EnumMap<>(Field.class);
         for (Field field : fields()) texts.put(field, page.text(field));
-        return new Present(folder.relativize(file).toString(), version(bytes), texts);
+        Present present = new Present(folder.relativize(file).toString(), version(bytes), texts);
+        pages.put(name(present), page);
+        return present;
     }
 
     @Override
@@ -70,7 +81,8 @@ public final class HtmlFolder implements ContentSystem {
         if (!Files.isWritable(file)) throw new Denied(present.key() + " may not be written to");
         byte[] changed;
         try {
-            changed = page(bytes).with(texts);
+            PageSource held = pages.asMap().remove(name(present));
+            changed = (held == null ? page(bytes) : held).with(texts);
         } catch (PageSource.Unwritable e) {
             throw new Denied(e.getMessage());
         }
@@ -80,6 +92,10 @@ public final class HtmlFolder implements ContentSystem {
         } catch (IOException e) {
             throw new Denied(present.key() + " cannot be written: " + e.getMessage());
         }
+    }
+
+    private static String name(Present present) {
+        return present.key() + " " + present.version();
     }
 
     private static void replace(Path file, byte[] bytes) throws IOException {

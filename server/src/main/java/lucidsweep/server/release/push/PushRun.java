@@ -37,7 +37,7 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 final class PushRun {
 
-    private static final int CHUNK = 200;
+    private static final int CHUNK = 100;
     private static final int TRIES = 4;
     private static final long FIRST_REST_MS = 300;
     private static final int LONGEST_NOTE = 1_000;
@@ -110,40 +110,79 @@ final class PushRun {
         total = mapper.count(push.handoverId(), codes, push.step());
         ExecutorService threads = Executors.newFixedThreadPool(parallel);
         try {
-            long after = -1;
-            while (!isOver()) {
-                List<PushLine> some = mapper.next(push.handoverId(), codes, push.step(), after, CHUNK);
-                if (some.isEmpty()) break;
-                after = some.get(some.size() - 1).itemId();
-                run(some, threads);
-            }
+            runAll(threads);
         } finally {
             threads.shutdownNow();
         }
         return summary(mapper.count(push.handoverId(), codes, push.step()));
     }
 
-    private boolean isOver() {
-        return progress.stopAsked() || noAnswers.get() >= NO_ANSWERS_ENDURED;
+    /**
+     * While some items are noted in the database, those after them are being read and those before them stored, so that
+     * neither waits for the other.
+     */
+    private void runAll(ExecutorService threads) throws InterruptedException {
+        Stretch sending = null;
+        Stretch next = read(-1, threads);
+        while (next != null) {
+            Stretch now = next;
+            next = isOver() ? null : read(now.last, threads);
+            await(now.underWay);
+            noteRead(now);
+            if (!push.rehearsal()) now.underWay = begin(now.items, threads, this::send);
+            if (sending != null) finish(sending);
+            sending = now;
+        }
+        if (sending != null) finish(sending);
     }
 
-    private void run(List<PushLine> lines, ExecutorService threads) throws InterruptedException {
-        Map<Long, List<PushLine>> byItem = new LinkedHashMap<>();
-        for (PushLine line : leftOut(lines)) {
-            byItem.computeIfAbsent(line.itemId(), any -> new ArrayList<>()).add(line);
+    /** Some items that are read and stored together. */
+    private static final class Stretch {
+
+        private final long last;
+        private List<Item> items;
+        private List<Future<?>> underWay;
+
+        /** @param last the last item of it */
+        private Stretch(long last, List<Item> items, List<Future<?>> underWay) {
+            this.last = last;
+            this.items = items;
+            this.underWay = underWay;
         }
+    }
+
+    /** Begins to read the next items; null where there are no more. */
+    private Stretch read(long after, ExecutorService threads) {
+        List<PushLine> lines = mapper.next(push.handoverId(), LineState.codes(states), push.step(), after, CHUNK);
+        if (lines.isEmpty()) return null;
+        Map<Long, List<PushLine>> byItem = new LinkedHashMap<>();
+        for (PushLine line : withoutLeft(lines))
+            byItem.computeIfAbsent(line.itemId(), any -> new ArrayList<>()).add(line);
         List<Item> all = byItem.values().stream().map(Item::new).toList();
-        forEach(all, threads, this::read);
+        return new Stretch(lines.get(lines.size() - 1).itemId(), all, begin(all, threads, this::read));
+    }
+
+    /** Notes what was read, and what is about to be stored, before it is. */
+    private void noteRead(Stretch stretch) {
         if (push.rehearsal()) {
-            store(all, EnumSet.of(LineState.CHANGED, LineState.CHANGED_SINCE, LineState.REFUSED));
+            store(stretch.items, EnumSet.of(LineState.CHANGED, LineState.CHANGED_SINCE, LineState.REFUSED));
             return;
         }
-        store(all, EnumSet.allOf(LineState.class));
+        store(stretch.items, EnumSet.allOf(LineState.class));
         durability.await();
-        all.forEach(item -> item.lines.removeIf(line -> !isUnderWay(line)));
-        List<Item> toStore = all.stream().filter(item -> !item.lines.isEmpty()).toList();
-        forEach(toStore, threads, this::send);
-        store(toStore, EnumSet.allOf(LineState.class));
+        stretch.items.forEach(item -> item.lines.removeIf(line -> !isUnderWay(line)));
+        stretch.items =
+                stretch.items.stream().filter(item -> !item.lines.isEmpty()).toList();
+    }
+
+    private void finish(Stretch stretch) throws InterruptedException {
+        if (push.rehearsal()) return;
+        await(stretch.underWay);
+        store(stretch.items, EnumSet.allOf(LineState.class));
+    }
+
+    private boolean isOver() {
+        return progress.stopAsked() || noAnswers.get() >= NO_ANSWERS_ENDURED;
     }
 
     private static boolean isUnderWay(PushLine line) {
@@ -151,7 +190,7 @@ final class PushRun {
     }
 
     /** What is no longer in the release as it was put there is not pushed. */
-    private List<PushLine> leftOut(List<PushLine> lines) {
+    private List<PushLine> withoutLeft(List<PushLine> lines) {
         if (states.contains(LineState.RETURNING)) return lines;
         Set<Long> released =
                 drafts.released(lines.stream().map(PushLine::fieldId).toList(), push.handoverId());
@@ -163,7 +202,7 @@ final class PushRun {
         return lines.stream().filter(line -> released.contains(line.fieldId())).toList();
     }
 
-    private void forEach(List<Item> all, ExecutorService threads, ItemStep step) throws InterruptedException {
+    private List<Future<?>> begin(List<Item> all, ExecutorService threads, ItemStep step) {
         List<Future<?>> underWay = new ArrayList<>();
         for (Item item : all) {
             underWay.add(threads.submit((Callable<Void>) () -> {
@@ -171,14 +210,16 @@ final class PushRun {
                 return null;
             }));
         }
+        return underWay;
+    }
+
+    private static void await(List<Future<?>> underWay) throws InterruptedException {
         try {
             for (Future<?> each : underWay) each.get();
         } catch (ExecutionException e) {
             if (e.getCause() instanceof RuntimeException cause) throw cause;
             if (e.getCause() instanceof InterruptedException) throw new InterruptedException();
             throw new IllegalStateException(e.getCause());
-        } finally {
-            underWay.forEach(each -> each.cancel(false));
         }
     }
 
