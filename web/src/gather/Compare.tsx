@@ -13,6 +13,7 @@ import { searchOf } from "../parts/searchOf";
 import stage from "../parts/stage.module.css";
 import { useProperty } from "../parts/useProperty";
 import { useRows } from "../parts/useRows";
+import { WordRuns } from "../parts/WordRuns";
 import css from "./Compare.module.css";
 
 const KINDS: { kind: ChangeKind; word: string }[] = [
@@ -75,22 +76,9 @@ const textOf = (change: Change, name: string) =>
     .map((piece) => piece.text)
     .join("") ?? "";
 
-/** A text word by word: what went is struck, what came stands out. */
+/** A field word by word. */
 function Pieces({ change, field: name }: { change: Change; field: string }) {
-  const pieces = change.fields.find((each) => each.field === name)?.pieces ?? [];
-  return (
-    <span className={css.pieces}>
-      {pieces.map((piece, i) =>
-        piece.fate === "SAME" ? (
-          <span key={i}>{piece.text}</span>
-        ) : piece.fate === "WENT" ? (
-          <del key={i}>{piece.text}</del>
-        ) : (
-          <ins key={i}>{piece.text}</ins>
-        ),
-      )}
-    </span>
-  );
+  return <WordRuns runs={change.fields.find((each) => each.field === name)?.pieces ?? []} />;
 }
 
 type SweepOfList = Pick<Sweep, "id" | "started" | "kind" | "source">;

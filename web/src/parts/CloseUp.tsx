@@ -31,13 +31,15 @@ interface Props {
   keywords?: (item: ItemRow) => ReactNode;
   /** Opens other wordings of a text, where that is offered. */
   onWordings?: (field: "title" | "description") => void;
+  /** What is shown of the item before anything else. */
+  lead?: (item: ItemRow) => ReactNode;
   /** What else is shown of the item. */
   more?: (item: ItemRow) => ReactNode;
   onClose: () => void;
 }
 
 /** The item in hand: how it will look, its texts with their measure, its keyword, what is wrong, what was done. */
-export function CloseUp({ propertyId, itemId, editable, keywords, onWordings, more, onClose }: Props) {
+export function CloseUp({ propertyId, itemId, editable, keywords, onWordings, lead, more, onClose }: Props) {
   const [device, setDevice] = useLocalStorage<Device>({
     key: "close-up device",
     defaultValue: "phone",
@@ -72,6 +74,7 @@ export function CloseUp({ propertyId, itemId, editable, keywords, onWordings, mo
           editable={editable}
           keywords={keywords}
           onWordings={onWordings}
+          lead={lead}
           more={more}
           device={device}
           onDevice={setDevice}
@@ -108,13 +111,13 @@ function typedSince(typed: Typed, saved: Record<TextField, string>): Typed {
   return on;
 }
 
-type InsideProps = Pick<Props, "propertyId" | "editable" | "keywords" | "onWordings" | "more"> & {
+type InsideProps = Pick<Props, "propertyId" | "editable" | "keywords" | "onWordings" | "lead" | "more"> & {
   item: ItemRow;
   device: Device;
   onDevice: (device: Device) => void;
 };
 
-function Inside({ propertyId, item, editable, keywords, onWordings, more, device, onDevice }: InsideProps) {
+function Inside({ propertyId, item, editable, keywords, onWordings, lead, more, device, onDevice }: InsideProps) {
   const [listing, setListing] = useState(false);
   const captured = {
     title: item.title.draft ?? item.title.captured,
@@ -200,6 +203,7 @@ function Inside({ propertyId, item, editable, keywords, onWordings, more, device
           onClose={() => setListing(false)}
         />
       )}
+      {lead?.(item)}
       {item.noindex && <p className={css.obstacle}>Not indexable: {item.noindex}.</p>}
       <section>
         <SegmentedControl

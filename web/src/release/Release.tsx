@@ -1,7 +1,7 @@
 import { Button } from "@mantine/core";
 import { useCallback, useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
-import { answer, api, type ItemRow, type TypedCell } from "../api/client";
+import { answer, api, type ItemRow, type Selection, type TypedCell } from "../api/client";
 import { useChange } from "../api/queries";
 import { BatchBar } from "../parts/BatchBar";
 import { CloseUp } from "../parts/CloseUp";
@@ -20,6 +20,7 @@ import { tell } from "../parts/tell";
 import { useConflicts } from "../parts/useConflicts";
 import { useItemView } from "../parts/useItemView";
 import { useProperty } from "../parts/useProperty";
+import { BeforeAfter } from "./BeforeAfter";
 import { Handovers } from "./Handovers";
 import css from "./Release.module.css";
 import { ReviewPanel } from "./ReviewPanel";
@@ -27,6 +28,14 @@ import { ReviewPanel } from "./ReviewPanel";
 const DRAFTED = { state: "any" };
 
 type State = "drafted" | "sent-back" | "approved";
+
+interface Decision {
+  selection: Selection;
+  state: State;
+  /** Decide about texts whatever they are now. */
+  insist: boolean;
+  note?: string;
+}
 
 const NO_FIELDS: string[] = [];
 
@@ -78,7 +87,11 @@ export function Release() {
   const view = useItemView(propertyId, DRAFTED, true, undefined, true);
   const choice = useChoice(view.filter);
   const [hand, setHand] = useState<number>();
-  const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
+  const follow = useCallback((row: ItemRow | undefined) => {
+    if (!row) return;
+    setHand(row.id);
+    setNoting(false);
+  }, []);
   const drafted = standing?.draftedFields ?? NO_FIELDS;
   const fields = useMemo(() => DRAFTED_FIELDS.filter((field) => drafted.includes(field)), [drafted]);
   const columns = useMemo(
@@ -88,33 +101,33 @@ export function Release() {
   const conflicts = useConflicts();
   const decide = useChange(
     propertyId,
-    ({ state, insist }: { state: State; insist: boolean }) =>
+    ({ selection, state, insist, note }: Decision) =>
       answer(
         api.POST("/api/properties/{propertyId}/decisions", {
           params: { path: { propertyId } },
-          body: {
-            selection: choice.selection(view.filter),
-            fields: [],
-            state,
-            asOf: insist ? undefined : view.seen(),
-          },
+          body: { selection, fields: [], state, asOf: insist ? undefined : view.seen(), note: note || undefined },
         }),
       ),
     "says its problems",
   );
-  const decided = (state: State, what: string, insist = false) =>
-    decide.mutate(
-      { state, insist },
-      {
-        onSuccess: ({ texts, left }) => {
-          tell(
-            `${of(texts, "draft")} ${what}.${left > 0 ? ` ${of(left, "draft")} stayed: delivered already, or so before.` : ""}`,
-          );
-          choice.none();
-        },
-        onError: (problem) => conflicts.meet(problem, () => decided(state, what, true)),
+  const decided = (decision: Decision, onDone: () => void) =>
+    decide.mutate(decision, {
+      onSuccess: ({ texts, left }) => {
+        const what = decision.state === "approved" ? "approved" : "sent back";
+        tell(
+          `${of(texts, "draft")} ${what}.${left > 0 ? ` ${of(left, "draft")} stayed: delivered already, or so before.` : ""}`,
+        );
+        onDone();
       },
-    );
+      onError: (problem) => conflicts.meet(problem, () => decided({ ...decision, insist: true }, onDone)),
+    });
+  const decideSelected = (state: State) =>
+    decided({ selection: choice.selection(view.filter), state, insist: false }, choice.none);
+  const [noting, setNoting] = useState(false);
+  const decideOne = (itemId: number, state: State, note = "") => {
+    setNoting(false);
+    decided({ selection: { ids: [itemId] }, state, insist: false, note }, () => undefined);
+  };
   const drop = useChange(propertyId, async () => {
     const ids =
       choice.selection(view.filter).ids ?? (await view.idsBetween(0, (view.rows.total ?? 1) - 1)).filter(choice.has);
@@ -135,6 +148,13 @@ export function Release() {
             {...view.grid}
             choice={choice}
             onCursor={follow}
+            onKey={(key, row) => {
+              if (key === "a") decideOne(row.id, "approved");
+              if (key === "s") {
+                setHand(row.id);
+                setNoting(true);
+              }
+            }}
             empty={
               search.size > 0
                 ? "No draft is left with this filter."
@@ -142,10 +162,10 @@ export function Release() {
             }
           />
           <BatchBar n={choice.count(view.rows.total ?? 0)} thing="item" onNone={choice.none}>
-            <Button size="xs" loading={decide.isPending} onClick={() => decided("approved", "approved")}>
+            <Button size="xs" loading={decide.isPending} onClick={() => decideSelected("approved")}>
               Approve
             </Button>
-            <Button size="xs" variant="default" onClick={() => decided("sent-back", "sent back")}>
+            <Button size="xs" variant="default" onClick={() => decideSelected("sent-back")}>
               Send back
             </Button>
             <Button
@@ -175,7 +195,22 @@ export function Release() {
             </Handovers>
           )
         ) : (
-          <CloseUp propertyId={propertyId} itemId={hand} editable onClose={() => setHand(undefined)} />
+          <CloseUp
+            propertyId={propertyId}
+            itemId={hand}
+            editable
+            lead={(item) => (
+              <BeforeAfter
+                propertyId={propertyId}
+                item={item}
+                busy={decide.isPending}
+                noting={noting}
+                onNoting={setNoting}
+                onDecide={(state, note) => decideOne(item.id, state, note)}
+              />
+            )}
+            onClose={() => setHand(undefined)}
+          />
         )}
       </div>
     </div>

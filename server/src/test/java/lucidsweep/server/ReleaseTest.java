@@ -53,6 +53,32 @@ class ReleaseTest {
     }
 
     @Test
+    void whatDraftsMakeOfAnItemIsSaidWordByWordWithWhatTheyMendAndBreak() {
+        shop.type("A1", "title", "ASH PADDLE");
+        shop.type("A1", "description", "");
+        JsonNode made = shop.getItem("A1", "/before-after");
+        JsonNode title = made.path("texts").path(0);
+        assertThat(title.path("field").asString()).isEqualTo("title");
+        assertThat(title.path("before").asString()).isEqualTo("Ash paddle");
+        assertThat(title.path("words").toString()).contains("{\"fate\":\"CAME\",\"text\":\"ASH PADDLE\"}");
+        assertThat(title.path("afterFit").path("chars").asInt()).isEqualTo(10);
+        assertThat(made.path("come").toString()).contains("\"empty\"");
+        assertThat(made.path("gone").toString()).doesNotContain("empty");
+        shop.type("A2", "title", "Oak paddle, carved from one board by the sea, for long days out");
+        assertThat(shop.getItem("A2", "/before-after").path("gone").toString()).contains("\"too-short\"");
+        assertThat(shop.getItem("A2", "/before-after").path("texts")).hasSize(2);
+
+        shop.post(
+                "/decisions",
+                "{\"selection\":" + Shop.selection(shop.itemId("A1"))
+                        + ",\"state\":\"sent-back\",\"note\":\" No capitals, please. \"}");
+        assertThat(shop.getItem("A1", "/notes").path(0).path("note").asString()).isEqualTo("No capitals, please.");
+        assertThat(shop.get("/drafts.csv?state=sent-back").body())
+                .contains("A1,title,sent-back,Ash paddle,ASH PADDLE")
+                .doesNotContain("A2");
+    }
+
+    @Test
     void whatWasHandedOverIsRecordedAndCanBeChangedAgain() {
         decide("approved", "");
         JsonNode handover = shop.post("/handovers", "{\"format\":\"csv\"}").json();

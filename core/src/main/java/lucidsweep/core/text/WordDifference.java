@@ -39,8 +39,8 @@ public final class WordDifference {
 
     /** The pieces in their order; without those that came they are the text before, without those that went the text after. */
     public static List<WordRun> of(String before, String after) {
-        List<String> old = words(before);
-        List<String> now = words(after);
+        List<String> old = words(before, after);
+        List<String> now = words(after, before);
         int start = 0;
         int shorter = Math.min(old.size(), now.size());
         while (start < shorter && old.get(start).equals(now.get(start))) start++;
@@ -67,11 +67,32 @@ public final class WordDifference {
         }
     }
 
-    private static List<String> words(String text) {
+    /**
+     * The words of a text, each with the space behind it; the last word of the other text has none, and is to be found here all
+     * the same.
+     */
+    private static List<String> words(String text, String other) {
         List<String> words = new ArrayList<>();
+        String last = last(other);
         Matcher word = WORD.matcher(text);
-        while (word.find()) words.add(word.group());
+        while (word.find()) {
+            String found = word.group();
+            if (last.length() < found.length()
+                    && found.startsWith(last)
+                    && found.strip().equals(last)) {
+                words.add(last);
+                words.add(found.substring(last.length()));
+            } else words.add(found);
+        }
         return words;
+    }
+
+    /** The last word of a text that ends with it; "" where space or nothing does. */
+    private static String last(String text) {
+        String last = "";
+        Matcher word = WORD.matcher(text);
+        while (word.find()) last = word.group();
+        return last.strip().length() == last.length() ? last : "";
     }
 
     /** Joins words of the same fate; of what stands between two that stayed, what went comes first. */

@@ -25,7 +25,7 @@ class WordDifferenceTest {
                 "Kayaks | Bay; Kayaks – Bay; Kayaks [-| ][+– ]Bay",
                 "\"\"; New title; [+New title]",
                 "Old title; \"\"; [-Old title]",
-                "Tours to Otter Point by kayak; Kayak tours to Otter Point; [-Tours ][+Kayak tours ]to Otter [-Point by kayak][+Point]",
+                "Tours to Otter Point by kayak; Kayak tours to Otter Point; [-Tours ][+Kayak tours ]to Otter Point[- by kayak]",
             })
     void whatCameAndWhatWent(String before, String after, String expected) {
         assertThat(written(WordDifference.of(before, after))).isEqualTo(expected);

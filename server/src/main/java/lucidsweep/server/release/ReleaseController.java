@@ -10,7 +10,6 @@ import java.util.Objects;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.item.table.Selection;
-import lucidsweep.server.web.Rows;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -18,7 +17,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
@@ -30,19 +28,12 @@ class ReleaseController {
     private final HandoverFormats formats;
     private final DeliveryCheck check;
     private final LiveWatch liveWatch;
-    private final DraftTable draftTable;
 
-    ReleaseController(
-            Releases releases,
-            HandoverFormats formats,
-            DeliveryCheck check,
-            LiveWatch liveWatch,
-            DraftTable draftTable) {
-        this.draftTable = draftTable;
-        this.liveWatch = liveWatch;
-        this.check = check;
+    ReleaseController(Releases releases, HandoverFormats formats, DeliveryCheck check, LiveWatch liveWatch) {
         this.releases = releases;
         this.formats = formats;
+        this.check = check;
+        this.liveWatch = liveWatch;
     }
 
     /**
@@ -50,12 +41,16 @@ class ReleaseController {
      *
      * @param fields null or empty for all
      * @param asOf the revision of the property that was looked at; null to decide whatever is there now
+     * @param note what is said of the drafts; null for nothing
      */
     record Decision(
             @Valid @NotNull Selection selection,
             List<Field> fields,
             @NotNull DraftState state,
-            Long asOf) {}
+            Long asOf,
+
+            @Nullable @Size(max = 2_000, message = "has at most 2,000 characters")
+            String note) {}
 
     /**
      * What is delivered.
@@ -74,7 +69,13 @@ class ReleaseController {
 
     @PostMapping("/properties/{propertyId}/decisions")
     Releases.Decided decide(@PathVariable long propertyId, @Valid @RequestBody Decision decision) {
-        return releases.decide(propertyId, decision.selection(), decision.fields(), decision.state(), decision.asOf());
+        return releases.decide(
+                propertyId,
+                decision.selection(),
+                decision.fields(),
+                decision.state(),
+                decision.asOf(),
+                Objects.requireNonNullElse(decision.note(), "").strip());
     }
 
     /**
@@ -84,34 +85,12 @@ class ReleaseController {
      */
     record HandoverView(Handover handover, Map<LiveState, Integer> live) {}
 
-    /** The drafts of a property. @param state null for those in any */
-    @GetMapping({"/properties/{propertyId}/drafts.csv", "/properties/{propertyId}/drafts.xlsx"})
-    ResponseEntity<StreamingResponseBody> drafts(
-            @PathVariable long propertyId, @RequestParam(required = false) DraftState state) {
-        return Rows.download("drafts", rows -> draftTable.write(propertyId, state, rows));
-    }
-
     @GetMapping("/properties/{propertyId}/handovers")
     List<HandoverView> handovers(@PathVariable long propertyId) {
         Map<Long, Map<LiveState, Integer>> live = liveWatch.counts(propertyId);
         return releases.ofProperty(propertyId).stream()
                 .map(handover -> new HandoverView(handover, live.getOrDefault(handover.id(), Map.of())))
                 .toList();
-    }
-
-    /** A sweep that was begun. */
-    record BegunSweep(long jobId) {}
-
-    /** Sweeps the pages of a handover again, to see what became of them. */
-    @PostMapping("/handovers/{id}/live")
-    BegunSweep checkLive(@PathVariable long id) {
-        return new BegunSweep(liveWatch.sweep(releases.find(id)).jobId());
-    }
-
-    /** The first texts of a handover in a state, with what is there now. */
-    @GetMapping("/handovers/{id}/live")
-    List<LiveWatch.LiveText> live(@PathVariable long id, @RequestParam LiveState state) {
-        return liveWatch.texts(releases.find(id).id(), state);
     }
 
     @PostMapping("/properties/{propertyId}/handovers")

@@ -30,6 +30,12 @@ interface ReleaseMapper {
             @Param("name") String name,
             @Param("reason") String reason);
 
+    /** Keeps what was said of drafts when they were sent back. */
+    @Insert("""
+            merge into draft_note (field_id, note, noted) key (field_id)
+            select id, #{note}, now() from unnest(cast(#{fieldIds} as bigint array)) as n (id)""")
+    void note(@Param("fieldIds") Object[] fieldIds, @Param("note") String note);
+
     @Update("update handover set items = #{items}, texts = #{texts} where id = #{id}")
     void setCounts(long id, int items, int texts);
 

@@ -82,9 +82,10 @@ public class Releases {
      *
      * @param fields null or empty for all
      * @param asOf the revision of the property that the person looked at; null to decide whatever is there now
+     * @param note what is said of the drafts; "" for nothing
      * @throws Refusal with the texts in question where some were changed since that revision
      */
-    Decided decide(long propertyId, Selection selection, List<Field> fields, DraftState state, Long asOf) {
+    Decided decide(long propertyId, Selection selection, List<Field> fields, DraftState state, Long asOf, String note) {
         if (!DECISIONS.contains(state)) {
             throw Refusal.badInput("expected approved, sent-back or drafted, got \"" + state + "\"");
         }
@@ -101,6 +102,13 @@ public class Releases {
                 int count = 0;
                 for (Map.Entry<Field, long[]> each : moving.entrySet())
                     count += drafts.move(each.getValue(), each.getKey(), state);
+                if (!note.isEmpty()) {
+                    moving.forEach((field, of) -> mapper.note(
+                            Arrays.stream(of)
+                                    .mapToObj(item -> FieldId.of(item, field))
+                                    .toArray(),
+                            note));
+                }
                 return count;
             });
             items.moved(propertyId, moving, state, moved);

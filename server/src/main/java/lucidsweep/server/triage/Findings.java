@@ -16,6 +16,7 @@ import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.LongPredicate;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import lucidsweep.core.alike.AlikeTexts;
 import lucidsweep.core.finding.Check;
@@ -417,10 +418,24 @@ public class Findings {
 
     /** Holds an item with another title or description to all its checks, and stores nothing. */
     public Tried tried(long propertyId, long itemId, Field field, String text) {
+        return tried(propertyId, itemId, item -> item.with(field, text));
+    }
+
+    /** What is found of an item as it is drafted, worked out in the same way as what is found of it without. */
+    public Tried triedAsDrafted(long propertyId, long itemId) {
+        return tried(propertyId, itemId, item -> item);
+    }
+
+    /** What would be found of an item if nothing were drafted for it. */
+    public Tried triedWithoutDrafts(long propertyId, long itemId) {
+        return tried(propertyId, itemId, ItemDetail::withoutDrafts);
+    }
+
+    private Tried tried(long propertyId, long itemId, UnaryOperator<ItemDetail> as) {
         Property property = clients.property(propertyId);
         LikeTexts.Indexes indexes = likes.of(propertyId, this::indexes);
         List<ItemDetail> details = items.detailsInSite(propertyId, new long[] {itemId}).stream()
-                .map(item -> item.with(field, text))
+                .map(as)
                 .toList();
         Inspector inspector = inspector(
                 property,

@@ -23,6 +23,15 @@ public final class FieldLines {
         pages.forEach(each -> parts.put(each.itemId(), new CapturedParts(each)));
     }
 
+    /** The same as if nothing were drafted; what is kept stays kept. */
+    public FieldLines withoutDrafts() {
+        FieldLines captured = new FieldLines(drafts.values().stream()
+                .map(own -> new DraftMapper.DraftRow(own.id(), null, null, null, null, null, own.kept()))
+                .toList());
+        captured.parts.putAll(parts);
+        return captured;
+    }
+
     /** A field of an item; null where it has none such by nature. */
     public FieldLine of(DraftMapper.Core item, Field field) {
         return switch (field) {

@@ -47,6 +47,12 @@ public record ItemDetail(
                 id, address, noindex, section, seen, fields.with(field, text), keyword, notes, inbound, captured);
     }
 
+    /** The same as if nothing were drafted for it. */
+    public ItemDetail withoutDrafts() {
+        return new ItemDetail(
+                id, address, noindex, section, seen, fields.withoutDrafts(), keyword, notes, inbound, captured);
+    }
+
     public FieldLine title() {
         return fields.of(Field.TITLE);
     }

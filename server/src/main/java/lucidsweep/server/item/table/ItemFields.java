@@ -46,6 +46,11 @@ final class ItemFields {
         return lines.isKept(core.id(), field);
     }
 
+    /** The same as if nothing were drafted. */
+    ItemFields withoutDrafts() {
+        return new ItemFields(core, lines.withoutDrafts());
+    }
+
     /** The same with another title or description in force. */
     ItemFields with(Field field, String text) {
         return new ItemFields(
