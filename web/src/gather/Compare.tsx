@@ -95,7 +95,10 @@ export function Compare() {
   const { propertyId } = useProperty();
   const [search, setSearch] = useSearchParams();
   const [hand, setHand] = useState<Change>();
-  const follow = useCallback((row: Change | undefined) => setHand(row), []);
+  const follow = useCallback(
+    (row: Change | undefined, again: boolean) => setHand((now) => (again && !now ? now : row)),
+    [],
+  );
   const sweeps = useQuery({
     queryKey: ofProperty(propertyId, "sweeps"),
     queryFn: () => answer(api.GET("/api/properties/{propertyId}/sweeps", { params: { path: { propertyId } } })),
@@ -173,7 +176,7 @@ interface DifferencesProps {
   after: number;
   search: URLSearchParams;
   set: (name: string, value: string | undefined) => void;
-  onHand: (row: Change | undefined) => void;
+  onHand: (row: Change | undefined, again: boolean) => void;
   children: React.ReactNode;
 }
 

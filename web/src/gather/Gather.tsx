@@ -20,7 +20,10 @@ export function Gather() {
   const { propertyId, property } = useProperty();
   const view = useItemView(propertyId, NOTHING);
   const [hand, setHand] = useState<number>();
-  const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
+  const follow = useCallback(
+    (row: ItemRow | undefined, again: boolean) => row && setHand((now) => (again && now === undefined ? now : row.id)),
+    [],
+  );
   const website = property?.kind === "website";
   const videos = property?.kind === "videos";
   const columns = useMemo(

@@ -57,7 +57,8 @@ interface Props<R> {
   choice?: Choice;
   /** The ids of a stretch of rows, for selecting with shift. */
   idsBetween?: (from: number, to: number) => Promise<number[]>;
-  onCursor?: (row: R | undefined) => void;
+  /** The row under the cursor; again where the cursor has not moved and the row is another or known better: what was closed stays closed. */
+  onCursor?: (row: R | undefined, again: boolean) => void;
   /** The rows that are drawn, those just out of view too. */
   onView?: (rows: R[]) => void;
   onType?: (typed: Typed<R>) => void;
@@ -126,8 +127,12 @@ export function Grid<R>(props: Props<R>) {
   const { cursor } = keys;
   const { onCursor } = props;
   const current = cursor ? rows.row(cursor.row) : undefined;
+  const at = useRef(cursor);
+  at.current = cursor;
+  const told = useRef<Cursor>(undefined);
   useEffect(() => {
-    onCursor?.(current);
+    onCursor?.(current, at.current !== undefined && at.current === told.current);
+    if (current) told.current = at.current;
   }, [current, onCursor]);
 
   const { onView, shownColumn } = props;

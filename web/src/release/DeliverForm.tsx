@@ -68,7 +68,7 @@ export function DeliverForm({ property, approved, selected, onReleased }: Props)
         onChange={(event) => {
           const value = event.currentTarget.value;
           setFormat(value);
-          if (value === PUSH && system === null) setSettingUp(true);
+          if (value === PUSH && !system) setSettingUp(true);
         }}
       />
       {pushed && (

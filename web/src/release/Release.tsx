@@ -87,10 +87,10 @@ export function Release() {
   const view = useItemView(propertyId, DRAFTED, true, undefined, true);
   const choice = useChoice(view.filter);
   const [hand, setHand] = useState<number>();
-  const follow = useCallback((row: ItemRow | undefined) => {
+  const follow = useCallback((row: ItemRow | undefined, again: boolean) => {
     if (!row) return;
-    setHand(row.id);
-    setNoting(false);
+    setHand((now) => (again && now === undefined ? now : row.id));
+    if (!again) setNoting(false);
   }, []);
   const drafted = standing?.draftedFields ?? NO_FIELDS;
   const fields = useMemo(() => DRAFTED_FIELDS.filter((field) => drafted.includes(field)), [drafted]);

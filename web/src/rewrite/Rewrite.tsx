@@ -187,7 +187,10 @@ export function Rewrite() {
     },
     [onPreviewView, onWriterView, onImportedView],
   );
-  const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
+  const follow = useCallback(
+    (row: ItemRow | undefined, again: boolean) => row && setHand((now) => (again && now === undefined ? now : row.id)),
+    [],
+  );
 
   return (
     <div className={stage.stage}>

@@ -23,7 +23,10 @@ export function FoundItems({ propertyId }: { propertyId: number }) {
   const [hand, setHand] = useState<number>();
   const [exempting, setExempting] = useState(false);
   const [listing, setListing] = useState(false);
-  const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
+  const follow = useCallback(
+    (row: ItemRow | undefined, again: boolean) => row && setHand((now) => (again && now === undefined ? now : row.id)),
+    [],
+  );
   const { field = "", check = "", shared, ...others } = view.filter;
   const narrowed = Object.values(others).some(Boolean);
   const labelOf = useLabels(propertyId);

@@ -83,7 +83,10 @@ export function DemandView({ propertyId }: { propertyId: number }) {
   const demand = useDemand(propertyId);
   const window = useDemandWindow(propertyId, demand.filter);
   const [hand, setHand] = useState<DemandRow>();
-  const follow = useCallback((row: DemandRow | undefined) => row && setHand(row), []);
+  const follow = useCallback(
+    (row: DemandRow | undefined, again: boolean) => row && setHand((now) => (again && !now ? now : row)),
+    [],
+  );
   const data = window.data;
   if (data && data.lastDay === "") {
     return (

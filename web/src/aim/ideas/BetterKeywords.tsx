@@ -95,7 +95,10 @@ export function BetterKeywords({ propertyId }: { propertyId: number }) {
     ),
   );
   const [hand, setHand] = useState<BetterRow>();
-  const follow = useCallback((row: BetterRow | undefined) => row && setHand(row), []);
+  const follow = useCallback(
+    (row: BetterRow | undefined, again: boolean) => row && setHand((now) => (again && !now ? now : row)),
+    [],
+  );
   const most = rows.row(0)?.gain ?? 1;
   const shown = useMemo(() => columns(most).filter((column) => young || column.key !== "when"), [most, young]);
   const path = { params: { path: { propertyId } } };

@@ -27,7 +27,10 @@ export function KeywordTable({ propertyId, home }: { propertyId: number; home?: 
   const [hand, setHand] = useState<KeywordRow>();
   const [adding, setAdding] = useState(false);
   const listing = useListKey(propertyId, (row: KeywordRow) => ({ selection: { ids: [row.id] } }));
-  const follow = useCallback((row: KeywordRow | undefined) => row && setHand(row), []);
+  const follow = useCallback(
+    (row: KeywordRow | undefined, again: boolean) => row && setHand((now) => (again && !now ? now : row)),
+    [],
+  );
   return (
     <>
       <div className={css.line}>

@@ -110,7 +110,10 @@ export function TagTable({ propertyId }: { propertyId: number }) {
   const asked = { kind, q, sort: by, desc };
   const [hand, setHand] = useState<TagRow>();
   const listing = useListKey(propertyId, (row: TagRow) => ({ tags: [row.tag] }));
-  const follow = useCallback((row: TagRow | undefined) => row && setHand(row), []);
+  const follow = useCallback(
+    (row: TagRow | undefined, again: boolean) => row && setHand((now) => (again && !now ? now : row)),
+    [],
+  );
   const rows = useRows<TagRow>(ofProperty(propertyId, "tags", asked), (from, size, signal) =>
     answer(
       api.GET("/api/properties/{propertyId}/tags", {

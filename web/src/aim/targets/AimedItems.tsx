@@ -32,7 +32,10 @@ export function AimedItems({ propertyId, target }: { propertyId: number; target?
   const view = useItemView(propertyId, fixed);
   const choice = useChoice();
   const [hand, setHand] = useState<number>();
-  const follow = useCallback((row: ItemRow | undefined) => row && setHand(row.id), []);
+  const follow = useCallback(
+    (row: ItemRow | undefined, again: boolean) => row && setHand((now) => (again && now === undefined ? now : row.id)),
+    [],
+  );
   const columns = useMemo(
     () => [
       itemColumns.address,

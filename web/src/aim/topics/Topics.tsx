@@ -61,7 +61,10 @@ export function Topics({ propertyId }: { propertyId: number }) {
   const desc = (search.get("desc") ?? "true") === "true";
   const choice = useChoice();
   const [hand, setHand] = useState<TopicRow>();
-  const follow = useCallback((row: TopicRow | undefined) => row && setHand(row), []);
+  const follow = useCallback(
+    (row: TopicRow | undefined, again: boolean) => row && setHand((now) => (again && !now ? now : row)),
+    [],
+  );
   const rows = useRows<TopicRow>(ofProperty(propertyId, "topics", q, by, desc), (from, size, signal) =>
     answer(
       api.GET("/api/properties/{propertyId}/topics", {

@@ -316,11 +316,13 @@ class WalkTest {
         button("Draft 2").click();
         assertThat(page.getByText("2 texts drafted. ctrl + Z undoes it.")).isVisible();
         page.keyboard().press("Control+z");
-        assertThat(page.getByText(Pattern.compile("^Undone: Recipe for alt texts"))).isVisible();
+        assertThat(page.getByText(Pattern.compile("^Undone: Recipe for alt texts")))
+                .isVisible();
 
         page.navigate(address + "/p/1/rewrite?field=images&check=any");
         button("Columns").click();
-        page.getByLabel("alt texts", new Page.GetByLabelOptions().setExact(true)).check();
+        page.getByLabel("alt texts", new Page.GetByLabelOptions().setExact(true))
+                .check();
         page.keyboard().press("Escape");
         Locator texts = cell("/journal/a-paddlers-soup-for-september/", "images");
         texts.click();
@@ -351,7 +353,8 @@ class WalkTest {
     @Test
     void theClientDecidesInASheetOfItsOwn() throws IOException {
         page.navigate(address + "/p/1/release");
-        Download sheet = page.waitForDownload(() -> button("Make a review sheet").click());
+        Download sheet =
+                page.waitForDownload(() -> button("Make a review sheet").click());
         Path folder = Files.createTempDirectory("review-");
         Path file = folder.resolve("texts-to-review.html");
         sheet.saveAs(file);
@@ -362,7 +365,9 @@ class WalkTest {
         Locator decided = client.getByRole(AriaRole.STATUS);
         assertThat(decided).containsText(Pattern.compile("^0 of \\d+ decided$"));
         Locator texts = client.getByRole(AriaRole.ARTICLE);
-        texts.nth(0).getByText("Approve", new Locator.GetByTextOptions().setExact(true)).click();
+        texts.nth(0)
+                .getByText("Approve", new Locator.GetByTextOptions().setExact(true))
+                .click();
         texts.nth(1).getByText("Send back").click();
         texts.nth(1).getByLabel("Note").fill("Say which month");
         texts.nth(2).getByText("Reword").click();
