@@ -14,13 +14,22 @@ final class DraftsCommand implements Callable<Integer> {
     @Mixin
     private PropertyOption property;
 
-    @Option(names = "--state", paramLabel = "STATE", description = "only those in it: ${COMPLETION-CANDIDATES}")
-    private DraftState state;
+    @Option(names = "--state", paramLabel = "STATE", description = "only those in it, such as approved")
+    private String state;
 
     @Override
     public Integer call() throws IOException, InterruptedException {
+        if (state != null) checkState();
         RunningApi api = property.api();
-        api.print(property.path(api) + "/drafts.csv" + (state == null ? "" : "?state=" + state.code()));
+        api.print(property.path(api) + "/drafts.csv" + (state == null ? "" : "?state=" + state));
         return 0;
+    }
+
+    private void checkState() {
+        try {
+            DraftState.of(state);
+        } catch (IllegalArgumentException e) {
+            throw new Unusable("--state: " + e.getMessage());
+        }
     }
 }
