@@ -25,7 +25,8 @@ export function ReviewPanel({ propertyId, selection, waiting }: Props) {
     queryFn: () => answer(api.GET("/api/properties/{propertyId}/review-sheets", { params: { path: { propertyId } } })),
   });
   const make = useMutation({
-    mutationFn: () => saveAnswer(`${path}/sheet.html`, { selection }, "texts-to-review.html"),
+    mutationFn: (ending: "html" | "xlsx") =>
+      saveAnswer(`${path}/sheet.${ending}`, { selection }, `texts-to-review.${ending}`),
     onSuccess: () => {
       sheets.refetch();
       tell("The sheet is saved. Send the file to your client; it opens without a network.");
@@ -63,13 +64,21 @@ export function ReviewPanel({ propertyId, selection, waiting }: Props) {
           variant="default"
           disabled={waiting === 0}
           loading={make.isPending}
-          onClick={() => make.mutate()}
+          onClick={() => make.mutate("html")}
         >
           Make a review sheet
         </Button>
+        <Button
+          size="xs"
+          variant="default"
+          disabled={waiting === 0 || make.isPending}
+          onClick={() => make.mutate("xlsx")}
+        >
+          as XLSX
+        </Button>
         <ChooseFile
           size="xs"
-          accept=".json"
+          accept=".json,.xlsx"
           label="Open what was decided"
           loading={look.isPending}
           onFile={look.mutate}

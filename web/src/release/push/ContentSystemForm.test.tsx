@@ -21,7 +21,7 @@ it("is saved and tried on one item, with what is there beside what the last swee
   fireEvent.change(await screen.findByLabelText("Reached as"), { target: { value: "JSON" } });
   fireEvent.change(screen.getByLabelText("Read from"), { target: { value: "https://cms.example/pages?path={path}" } });
   fireEvent.change(screen.getByLabelText("Write to"), { target: { value: "https://cms.example/pages/{id}" } });
-  fireEvent.change(screen.getByLabelText("Fields"), { target: { value: "title: seo.title\nh1: head line" } });
+  fireEvent.change(screen.getByLabelText("Fields"), { target: { value: "title: meta.title\nh1: head line" } });
   fireEvent.change(screen.getByLabelText("Secret"), { target: { value: "tide" } });
   fireEvent.click(screen.getByRole("button", { name: "Save and try on one item" }));
   expect(await screen.findByText(/oars\/ was read; nothing was changed there/)).toBeTruthy();
@@ -33,7 +33,7 @@ it("is saved and tried on one item, with what is there beside what the last swee
     secret: "tide",
     template: {
       read: "https://cms.example/pages?path={path}",
-      fields: { title: "seo.title", h1: "head line" },
+      fields: { title: "meta.title", h1: "head line" },
       headers: { Authorization: "Bearer {secret}" },
     },
   });

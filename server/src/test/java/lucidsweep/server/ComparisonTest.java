@@ -58,7 +58,7 @@ class ComparisonTest {
             assertThat(said)
                     .containsEntry("", "CHANGED ")
                     .containsEntry("hire", "CHANGED Hire a [+double ]kayak")
-                    .containsEntry("tours", "CHANGED Guided [-tours][+tours by kayak] (drafted)")
+                    .containsEntry("tours", "CHANGED Guided tours[+ by kayak] (drafted)")
                     .containsEntry("old", "MOVED /hire[-An old page]")
                     .containsEntry("lessons", "GONE [-Lessons]")
                     .containsEntry("news", "NEW [+News]");

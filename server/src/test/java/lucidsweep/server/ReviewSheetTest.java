@@ -3,11 +3,18 @@ package lucidsweep.server;
 import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.server.RunningApplication.Reply;
+import org.dhatim.fastexcel.Workbook;
+import org.dhatim.fastexcel.Worksheet;
+import org.dhatim.fastexcel.reader.ReadableWorkbook;
+import org.dhatim.fastexcel.reader.Row;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -209,5 +216,60 @@ class ReviewSheetTest {
                     .as(file)
                     .contains("is not the file that a review sheet saves");
         }
+    }
+
+    private static final int ID = 7;
+
+    /** The rows of a workbook as the client got it, filled in as he would. */
+    private static byte[] filledIn(byte[] workbook, String[]... decided) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ReadableWorkbook read = new ReadableWorkbook(new ByteArrayInputStream(workbook));
+                Workbook written = new Workbook(out, "Somebody", "1.0")) {
+            Worksheet sheet = written.newWorksheet("Any name");
+            int at = 0;
+            for (Row row : read.getFirstSheet().read()) {
+                for (int column = 0; column <= ID; column++) {
+                    String cell = row.getCellText(column);
+                    if (at > 0 && column >= 4 && column < ID && at <= decided.length)
+                        cell = decided[at - 1][column - 4];
+                    if (!cell.isEmpty()) sheet.value(at, column, cell);
+                }
+                at++;
+            }
+        }
+        return out.toByteArray();
+    }
+
+    @Test
+    void aWorkbookIsFilledInAndTakenInAsTheSheetIs() throws IOException {
+        byte[] workbook =
+                api.postBytes("/api/properties/" + shop.property() + "/review-sheets/sheet.xlsx", "{\"selection\":{}}");
+        byte[] back = filledIn(
+                workbook,
+                new String[] {"Approve", "", ""},
+                new String[] {"", "Cedar oar, turned by hand", ""},
+                new String[] {"", "", "Say for which boats"});
+        JsonNode review = upload(back).json();
+        assertThat(review.path("approve").asInt()).isEqualTo(1);
+        assertThat(review.path("reword").asInt()).isEqualTo(1);
+        assertThat(review.path("sendBack").asInt()).isEqualTo(1);
+        take(review, false);
+        assertThat(state("A1")).isEqualTo("approved");
+        assertThat(shop.text("A2", "title")).isEqualTo("Cedar oar, turned by hand");
+        assertThat(state("A3")).isEqualTo("sent-back");
+        assertThat(shop.getItem("A3", "/notes").path(0).path("note").asString()).isEqualTo("Say for which boats");
+
+        byte[] odd = filledIn(workbook, new String[] {"perhaps", "", ""}, new String[] {"approve", "", ""});
+        assertThat(upload(odd).json().path("unknown").asInt()).isEqualTo(1);
+        ByteArrayOutputStream other = new ByteArrayOutputStream();
+        try (Workbook any = new Workbook(other, "Somebody", "1.0")) {
+            any.newWorksheet("Prices").value(0, 0, "Prices");
+        }
+        assertThat(upload(other.toByteArray()).problem()).contains("this workbook is no review sheet");
+        assertThat(upload(new byte[] {'P', 'K', 3, 4, 0}).problem()).isEqualTo("this workbook cannot be read");
+    }
+
+    private Reply upload(byte[] file) {
+        return api.upload("/api/properties/" + shop.property() + "/review-sheets", "decided.xlsx", file);
     }
 }

@@ -20,7 +20,7 @@ import lucidsweep.core.page.Slug;
  * <pre>{@code
  * read    https://shop.example/api/pages?path={path}
  * write   https://shop.example/api/pages/{id}
- * fields  title → seo.title, description → seo.description
+ * fields  title → meta.title, description → meta.description
  * }</pre>
  *
  * @param read address from which an item is read with GET

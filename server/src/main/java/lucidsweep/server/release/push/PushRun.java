@@ -199,6 +199,7 @@ final class PushRun {
                 .map(line -> line.with(LineState.LEFT, line.found(), "its draft was changed or sent back since"))
                 .toList();
         write(out);
+        if (!out.isEmpty()) came.merge(LineState.LEFT, out.size(), Integer::sum);
         return lines.stream().filter(line -> released.contains(line.fieldId())).toList();
     }
 
@@ -382,6 +383,7 @@ final class PushRun {
         say(LineState.CHANGED_SINCE, "changed since", said);
         say(LineState.REFUSED, "refused", said);
         say(LineState.FAILED, "failed", said);
+        say(LineState.LEFT, "left out", said);
         String came = said.isEmpty() ? "Nothing was done" : String.join(", ", said);
         if (noAnswers.get() >= NO_ANSWERS_ENDURED) {
             throw Refusal.conflict("The content system gives no answers any more. " + came + "; "

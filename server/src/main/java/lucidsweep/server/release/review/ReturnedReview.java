@@ -22,6 +22,7 @@ record ReturnedReview(String sheet, Map<Long, ReviewSheet.Decided> decided, int 
 
     /** @throws Refusal of a file that is none */
     static ReturnedReview of(byte[] file, JsonMapper json) {
+        if (ReviewWorkbook.isOne(file)) return ReviewWorkbook.read(file);
         JsonNode root;
         try {
             root = json.readTree(new String(file, StandardCharsets.UTF_8));
@@ -46,16 +47,20 @@ record ReturnedReview(String sheet, Map<Long, ReviewSheet.Decided> decided, int 
         return new ReturnedReview(sheet, decided, unreadable);
     }
 
-    /** Null where it says nothing that can be read. */
     private static ReviewSheet.Decided decided(JsonNode entry) {
-        String id = entry.path("id").asString("");
-        String text = entry.path("text").isString() ? entry.path("text").asString() : null;
-        String note = entry.path("note").asString("");
-        ReviewSheet.Decision decision = decision(entry.path("decision").asString(""));
-        boolean wordless = decision == ReviewSheet.Decision.REWORD && (text == null || text.isBlank());
-        boolean tooLong = text != null && text.length() > LONGEST_TEXT || note.length() > LONGEST_NOTE;
-        if (!id.matches("\\d{1,18}") || decision == null || wordless || tooLong) return null;
+        return decided(
+                entry.path("id").asString(""),
+                entry.path("decision").asString(""),
+                entry.path("text").isString() ? entry.path("text").asString() : "",
+                entry.path("note").asString(""));
+    }
+
+    /** What was decided of a text; null where it says nothing that can be read. @param text "" for no other wording */
+    static ReviewSheet.Decided decided(String id, String decided, String text, String note) {
+        ReviewSheet.Decision decision = decision(decided);
         boolean reworded = decision == ReviewSheet.Decision.REWORD;
+        boolean tooLong = text.length() > LONGEST_TEXT || note.length() > LONGEST_NOTE;
+        if (!id.matches("\\d{1,18}") || decision == null || reworded && text.isBlank() || tooLong) return null;
         return new ReviewSheet.Decided(Long.parseLong(id), decision, reworded ? text : null, note.strip());
     }
 

@@ -7,6 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import lucidsweep.server.item.table.Selection;
 import lucidsweep.server.web.Refusal;
+import lucidsweep.server.web.XlsxText;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -18,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
+import tools.jackson.databind.json.JsonMapper;
 
 @RestController
 @RequestMapping("/api")
@@ -27,8 +29,10 @@ class ReviewSheetController {
 
     private final ReviewSheets sheets;
     private final ReviewReturns returns;
+    private final JsonMapper json;
 
-    ReviewSheetController(ReviewSheets sheets, ReviewReturns returns) {
+    ReviewSheetController(ReviewSheets sheets, ReviewReturns returns, JsonMapper json) {
+        this.json = json;
         this.sheets = sheets;
         this.returns = returns;
     }
@@ -46,17 +50,27 @@ class ReviewSheetController {
 
     @PostMapping("/properties/{propertyId}/review-sheets/sheet.html")
     ResponseEntity<byte[]> make(@PathVariable long propertyId, @Valid @RequestBody ReviewForm form) {
-        byte[] page = sheets.make(propertyId, form.selection()).getBytes(StandardCharsets.UTF_8);
+        String page = ReviewSheetPage.of(sheets.make(propertyId, form.selection()), json);
+        return file(page.getBytes(StandardCharsets.UTF_8), "html", "text/html; charset=utf-8");
+    }
+
+    @PostMapping("/properties/{propertyId}/review-sheets/sheet.xlsx")
+    ResponseEntity<byte[]> makeWorkbook(@PathVariable long propertyId, @Valid @RequestBody ReviewForm form) {
+        return file(ReviewWorkbook.of(sheets.make(propertyId, form.selection())), "xlsx", XlsxText.TYPE);
+    }
+
+    private static ResponseEntity<byte[]> file(byte[] content, String ending, String type) {
         return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"texts-to-review.html\"")
-                .header(HttpHeaders.CONTENT_TYPE, "text/html; charset=utf-8")
-                .body(page);
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"texts-to-review." + ending + "\"")
+                .header(HttpHeaders.CONTENT_TYPE, type)
+                .body(content);
     }
 
     /** Looks at what the client decided; nothing is changed yet. */
     @PostMapping(path = "/properties/{propertyId}/review-sheets", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     ReviewReturns.ReviewView look(@PathVariable long propertyId, @RequestParam MultipartFile file) throws IOException {
-        if (file.getSize() > MOST_BYTES) throw Refusal.badInput("expected the small file that a review sheet saves");
+        if (file.getSize() > MOST_BYTES)
+            throw Refusal.badInput("expected the small file that a review sheet saves, or the workbook");
         return returns.look(propertyId, file.getBytes());
     }
 

@@ -33,7 +33,6 @@ import lucidsweep.server.item.table.SetStandards;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Makes review sheets of drafts; what comes back of them is taken in by {@link ReviewReturns}. */
 @Service
@@ -51,7 +50,6 @@ class ReviewSheets {
     private final Drafts drafts;
     private final SetStandards standards;
     private final TransactionTemplate transaction;
-    private final JsonMapper json;
 
     ReviewSheets(
             ReviewSheetMapper mapper,
@@ -59,19 +57,17 @@ class ReviewSheets {
             Items items,
             Drafts drafts,
             SetStandards standards,
-            TransactionTemplate transaction,
-            JsonMapper json) {
+            TransactionTemplate transaction) {
         this.mapper = mapper;
         this.clients = clients;
         this.items = items;
         this.drafts = drafts;
         this.standards = standards;
         this.transaction = transaction;
-        this.json = json;
     }
 
-    /** Makes a sheet of the drafts of a selection that nobody has approved yet, as one HTML file. */
-    String make(long propertyId, Selection selection) {
+    /** Makes a sheet of the drafts of a selection that nobody has approved yet. */
+    ReviewSheet make(long propertyId, Selection selection) {
         Property property = clients.property(propertyId);
         List<FieldLine> waiting = waiting(propertyId, selection.resolve(propertyId, items));
         String id = UUID.randomUUID().toString();
@@ -86,7 +82,7 @@ class ReviewSheets {
             }
         });
         String client = clients.client(property.clientId()).name();
-        return ReviewSheetPage.of(new ReviewSheet(id, client, property.name(), DAY.format(Instant.now()), texts), json);
+        return new ReviewSheet(id, client, property.name(), DAY.format(Instant.now()), texts);
     }
 
     /** The drafts in question, by item. */
