@@ -81,6 +81,7 @@ const KEYS = [
   ["ctrl + D", "fill down; or drag the corner of what is marked"],
   ["L", "put a keyword or tag on the list in use; with shift, choose the list and a month"],
   ["ctrl + Z, ctrl + Y", "undo, redo the last batch"],
+  ["A, S", "approve what is in hand, or send it back with a note (Release)"],
   ["Delete", "discard the drafts; the captured texts are in force again"],
 ];
 

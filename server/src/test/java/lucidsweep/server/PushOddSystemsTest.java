@@ -63,6 +63,14 @@ class PushOddSystemsTest {
         release = shop.post("/pushes", "{}").json().path("release").path("id").asLong();
     }
 
+    private void setUp(int parallel) {
+        String settings =
+                PushTest.settings("http://127.0.0.1:" + server.getAddress().getPort(), "editor", "x");
+        assertThat(shop.put("/content-system", settings.replace("\"parallel\":4", "\"parallel\":" + parallel))
+                        .status())
+                .isEqualTo(200);
+    }
+
     @AfterEach
     void close() {
         server.stop(0);
@@ -173,6 +181,8 @@ class PushOddSystemsTest {
 
     @Test
     void whatAnswersNothingIsTriedAndSaid() {
+        // All of them are waited for at once.
+        setUp(3);
         push(Oddity.NOTHING);
         assertThat(texts()).isEqualTo(Map.of("failed", 3));
         assertThat(api.get("/api/pushes/" + release + "/lines?state=failed").body())

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.concurrent.locks.LockSupport;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.server.RunningApplication.Reply;
 import lucidsweep.standins.ContentSystem;
@@ -246,5 +247,60 @@ class PushTest {
         api.post(path(push) + "/decisions", "{\"wish\":\"AGAIN\"}");
         run(push, "/runs", "{}");
         assertThat(texts(push)).isEqualTo(Map.of("pushed", 30));
+    }
+
+    @Test
+    void aClientThatMovesLeavesTheContentSystemBehindAndMayBeReleasedAnew() {
+        setUp(ContentSystem.USER);
+        JsonNode other = release(3);
+        shop = new Shop(api, new ShopListings(7).csv());
+        setUp(ContentSystem.USER);
+        JsonNode push = release(5);
+        run(push, "/runs", "{\"few\":2}");
+        long client = 0;
+        for (JsonNode each : api.get("/api/portfolio").json()) {
+            if (each.path("property").path("id").asLong() == shop.property())
+                client = each.path("property").path("clientId").asLong();
+        }
+        byte[] backup = api.bytes("/api/clients/" + client + "/backup.zip");
+        Reply adding = api.upload("/api/backups/add", "backup.zip", backup);
+        assertThat(api.ended(adding.json().path("id").asLong()).path("state").asString())
+                .as(adding.body())
+                .isEqualTo("done");
+
+        long last = 0;
+        for (JsonNode each : api.get("/api/portfolio").json())
+            last = Math.max(last, each.path("property").path("id").asLong());
+        assertThat(last).isGreaterThan(shop.property());
+        Shop moved = new Shop(api, last);
+        assertThat(moved.total("state=approved")).as("what had not arrived").isEqualTo(3);
+        assertThat(moved.total("state=delivered")).isEqualTo(2);
+        assertThat(moved.get("/handovers").json()).as("the record moves along").hasSize(1);
+        assertThat(moved.get("/pushes").json()).isEmpty();
+        assertThat(moved.get("/content-system").json().path("settings").isNull())
+                .isTrue();
+        assertThat(texts(push)).as("here it is as before").isEqualTo(Map.of("pushed", 2, "waiting", 3));
+        run(push, "/runs", "{}");
+        assertThat(texts(push)).isEqualTo(Map.of("pushed", 5));
+        assertThat(other.path("texts").path("waiting").asInt()).isEqualTo(3);
+    }
+
+    @Test
+    void whatIsPausedGoesOnWithTheFewThatWereChosen() {
+        setUp(ContentSystem.USER);
+        String slow = settings(website.address() + "content", ContentSystem.USER, ContentSystem.PASSWORD);
+        shop.put("/content-system", slow.replace("\"pauseMs\":0", "\"pauseMs\":20"));
+        JsonNode push = release(60);
+        Reply begun = api.post(path(push) + "/runs", "{\"few\":40}");
+        long job = begun.json().path("jobId").asLong();
+        while (content.stored() < 4) LockSupport.parkNanos(1_000_000);
+        assertThat(api.post(path(push) + "/runs", "{}").problem()).contains("pause it first");
+        api.post("/api/jobs/" + job + "/stop", "");
+        assertThat(api.ended(job).path("state").asString()).isEqualTo("stopped");
+        int before = texts(push).getOrDefault("pushed", 0);
+        assertThat(before).isBetween(1, 39);
+        run(push, "/resume", "");
+        assertThat(texts(push)).isEqualTo(Map.of("pushed", 40, "waiting", 20));
+        assertThat(content.stored()).as("each once").isEqualTo(40);
     }
 }

@@ -153,6 +153,7 @@ public final class HtmlFolder implements ContentSystem {
 
     /** The file that a web server would send for an address. */
     private Path file(String address) throws Denied {
+        if (address.indexOf('?') >= 0) throw new Denied("an address with parameters has no file of its own");
         String path = PageAddress.of(address).map(URI::getPath).orElse(address).replaceFirst("^/+", "");
         List<String> names = path.isEmpty() || path.endsWith("/")
                 ? List.of(path + "index.html", path + "index.htm", path + "index.xhtml")
