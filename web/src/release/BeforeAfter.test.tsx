@@ -1,6 +1,6 @@
 import { fireEvent, screen } from "@testing-library/react";
 import { beforeEach, expect, it, vi } from "vitest";
-import { serve } from "../../testing/server";
+import { Problem, serve } from "../../testing/server";
 import { item, show } from "../../testing/view";
 import { BeforeAfter } from "./BeforeAfter";
 
@@ -74,4 +74,10 @@ it("offers no decision where all was delivered", async () => {
   view(false);
   expect(await screen.findByText("of ash")).toBeTruthy();
   expect(screen.queryByRole("button", { name: /Approve/ })).toBeNull();
+});
+
+it("says what went wrong instead of nothing", async () => {
+  serve("GET /api/items/3/before-after", new Problem(409, "others are at work on this property"));
+  view(false);
+  expect((await screen.findByRole("alert")).textContent).toBe("Others are at work on this property.");
 });

@@ -29,11 +29,13 @@ export function BeforeAfter({ propertyId, item, busy, noting, onNoting, onDecide
   const [note, setNote] = useState("");
   // biome-ignore lint/correctness/useExhaustiveDependencies: a note is of one item only
   useEffect(() => setNote(""), [item.id]);
-  const drafted = useQuery({
+  const found = useQuery({
     queryKey: ofProperty(propertyId, "before-after", item.id),
     queryFn: () => answer(api.GET("/api/items/{id}/before-after", { params: { path: { id: item.id } } })),
     meta: { shown: true },
-  }).data;
+  });
+  if (found.error) return <p role="alert">{found.error.message}</p>;
+  const drafted = found.data;
   if (!drafted || drafted.texts.length === 0) return null;
   const open = drafted.texts.some(({ state }) => state === "drafted" || state === "sent-back" || state === "approved");
   return (

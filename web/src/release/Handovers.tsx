@@ -29,7 +29,9 @@ export function Handovers({ property, approved, selected, children }: Props) {
       <DeliverForm property={property} approved={approved} selected={selected} onReleased={setOpen} />
       {children}
       <Delivered property={property} pushes={pushes ?? []} onOpen={setOpen} />
-      {opened && <PushDialog propertyId={property.id} push={opened} onClose={() => setOpen(undefined)} />}
+      {opened && (
+        <PushDialog propertyId={property.id} push={opened} selected={selected} onClose={() => setOpen(undefined)} />
+      )}
     </SidePanel>
   );
 }

@@ -5,7 +5,6 @@ import {
   answer,
   api,
   type ContentSettings,
-  type Field,
   type JsonTemplate,
   type Property,
   type TriedContent,
@@ -89,9 +88,10 @@ export function ContentSystemForm({ property, settings, onClose }: Props) {
           event.preventDefault();
           setTried(undefined);
           save.mutate(undefined, {
-            onSuccess: () => {
+            onSuccess: (saved) => {
               tell("Saved.");
-              set({ secret: undefined, hasSecret: form.secret === undefined ? form.hasSecret : form.secret !== "" });
+              // A secret does not follow to another host.
+              set({ secret: undefined, hasSecret: saved.settings?.hasSecret ?? false });
               if (first !== undefined) attempt.mutate(first);
             },
           });
@@ -226,16 +226,16 @@ function Tried({ tried }: { tried: TriedContent }) {
   );
 }
 
-/** Lines of a name, a sign and a value, as a text and back. */
-const lines = (values: Record<string, string>, sign: string) =>
+/** Lines of a name, a colon and a value, as a text and back. */
+const lines = (values: Record<string, string>) =>
   Object.entries(values)
-    .map(([name, value]) => `${name}${sign}${value}`)
+    .map(([name, value]) => `${name}: ${value}`)
     .join("\n");
 
-function valuesOf(text: string, sign: string): Record<string, string> {
+function valuesOf(text: string): Record<string, string> {
   const values: Record<string, string> = {};
   for (const line of text.split("\n")) {
-    const at = line.indexOf(sign);
+    const at = line.indexOf(":");
     if (at > 0) values[line.slice(0, at).trim()] = line.slice(at + 1).trim();
   }
   return values;
@@ -243,8 +243,8 @@ function valuesOf(text: string, sign: string): Record<string, string> {
 
 function TemplateFields({ template, onChange }: { template: JsonTemplate; onChange: (t: JsonTemplate) => void }) {
   const set = (changes: Partial<JsonTemplate>) => onChange({ ...template, ...changes });
-  const [fields, setFields] = useState(lines(template.fields as Record<string, string>, ": "));
-  const [headers, setHeaders] = useState(lines(template.headers, ": "));
+  const [fields, setFields] = useState(lines(template.fields));
+  const [headers, setHeaders] = useState(lines(template.headers));
   return (
     <>
       <TextInput
@@ -277,11 +277,7 @@ function TemplateFields({ template, onChange }: { template: JsonTemplate; onChan
           value={fields}
           onChange={(event) => {
             setFields(event.currentTarget.value);
-            set({
-              fields: valuesOf(event.currentTarget.value, ":") as Partial<
-                Record<Field, string>
-              > as JsonTemplate["fields"],
-            });
+            set({ fields: valuesOf(event.currentTarget.value) });
           }}
         />
         <Textarea
@@ -292,7 +288,7 @@ function TemplateFields({ template, onChange }: { template: JsonTemplate; onChan
           value={headers}
           onChange={(event) => {
             setHeaders(event.currentTarget.value);
-            set({ headers: valuesOf(event.currentTarget.value, ":") });
+            set({ headers: valuesOf(event.currentTarget.value) });
           }}
         />
       </div>

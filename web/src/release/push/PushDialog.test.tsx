@@ -38,7 +38,10 @@ const line: PushLine = {
 };
 
 const open = (view: PushView) =>
-  show(<PushDialog propertyId={7} push={view} onClose={() => undefined} />, "/p/7/release");
+  show(
+    <PushDialog propertyId={7} push={view} selected={{ ids: [11, 12] }} onClose={() => undefined} />,
+    "/p/7/release",
+  );
 
 beforeEach(() => {
   serve("GET /api/pushes/3/lines", [line]);
@@ -56,7 +59,7 @@ it("shows what is there beside what was and ours, and lets a person decide", asy
   expect(texts.getByText("Tours | Tarrin Bay Kayaks")).toBeTruthy();
   fireEvent.click(texts.getByRole("button", { name: "Theirs" }));
   await waitFor(() =>
-    expect(asked("POST /api/pushes/3/decisions")[0]?.body).toEqual({ wish: "THEIRS", itemIds: [11] }),
+    expect(asked("POST /api/pushes/3/decisions")[0]?.body).toEqual({ wish: "THEIRS", itemIds: [11], field: "title" }),
   );
   fireEvent.click(screen.getByRole("button", { name: /8\s*pushed/ }));
   await waitFor(() => expect(asked("GET /api/pushes/3/lines").at(-1)?.query).toMatchObject({ state: "pushed" }));
@@ -76,7 +79,7 @@ it("pushes a few first, all, or only looks, and takes back when asked twice", as
   fireEvent.click(screen.getByRole("button", { name: "Take back …" }));
   expect(asked("POST /api/pushes/3/return")).toHaveLength(0);
   fireEvent.click(screen.getByRole("button", { name: "Take back 8" }));
-  await waitFor(() => expect(asked("POST /api/pushes/3/return")).toHaveLength(1));
+  await waitFor(() => expect(asked("POST /api/pushes/3/return")[0]?.body).toEqual({}));
 });
 
 it("can only be paused while it is being pushed", async () => {
@@ -85,4 +88,17 @@ it("can only be paused while it is being pushed", async () => {
   await waitFor(() => expect(asked("POST /api/jobs/5/stop")).toHaveLength(1));
   expect(screen.queryByRole("button", { name: /Push/ })).toBeNull();
   expect(screen.queryByRole("button", { name: /Take back/ })).toBeNull();
+});
+
+it("takes back only what is selected in the table, or one item", async () => {
+  serve("GET /api/pushes/3/lines", [{ ...line, state: "pushed" }]);
+  open(push({ pushed: 8 }));
+  fireEvent.click(await screen.findByRole("button", { name: "Take back …" }));
+  fireEvent.click(screen.getByLabelText("Only the items selected in the table"));
+  fireEvent.click(screen.getByRole("button", { name: "Take these back" }));
+  await waitFor(() => expect(asked("POST /api/pushes/3/return")[0]?.body).toEqual({ selection: { ids: [11, 12] } }));
+  fireEvent.click(screen.getByRole("button", { name: /8\s*pushed/ }));
+  const texts = within(screen.getByRole("region", { name: "Texts" }));
+  fireEvent.click(await texts.findByRole("button", { name: "Take back" }));
+  await waitFor(() => expect(asked("POST /api/pushes/3/return")[1]?.body).toEqual({ selection: { ids: [11] } }));
 });

@@ -1,6 +1,6 @@
-import { Button, Modal, NumberInput } from "@mantine/core";
+import { Button, Checkbox, Modal, NumberInput } from "@mantine/core";
 import { useState } from "react";
-import { answer, api, type LineState, type PushView } from "../../api/client";
+import { answer, api, type LineState, type PushView, type Selection } from "../../api/client";
 import { useChange } from "../../api/queries";
 import { count, dayAndTime, of } from "../../parts/number";
 import { tell } from "../../parts/tell";
@@ -11,13 +11,15 @@ import { itemsIn, nameOf, STATES, textsIn } from "./states";
 interface Props {
   propertyId: number;
   push: PushView;
+  /** The items that are selected in the table; null for none. */
+  selected: Selection | null;
   onClose: () => void;
 }
 
 const MOST_FIRST = 20;
 
 /** A release on its way to the content system: how far it is, what can be done with it, and each of its texts. */
-export function PushDialog({ propertyId, push, onClose }: Props) {
+export function PushDialog({ propertyId, push, selected, onClose }: Props) {
   const { release } = push;
   const path = { params: { path: { handoverId: release.id } } };
   const [shown, setShown] = useState<LineState>();
@@ -29,7 +31,13 @@ export function PushDialog({ propertyId, push, onClose }: Props) {
   const pause = useChange(propertyId, (id: number) =>
     answer(api.POST("/api/jobs/{id}/stop", { params: { path: { id } } })),
   );
-  const back = useChange(propertyId, () => answer(api.POST("/api/pushes/{handoverId}/return", { ...path, body: {} })));
+  const [onlySelected, setOnlySelected] = useState(false);
+  const part = onlySelected && selected !== null;
+  const back = useChange(propertyId, () =>
+    answer(
+      api.POST("/api/pushes/{handoverId}/return", { ...path, body: part && selected ? { selection: selected } : {} }),
+    ),
+  );
   const giveUp = useChange(propertyId, () => answer(api.POST("/api/pushes/{handoverId}/give-up", path)));
   const again = useChange(propertyId, () =>
     answer(api.POST("/api/pushes/{handoverId}/decisions", { ...path, body: { wish: "AGAIN" } })),
@@ -127,13 +135,24 @@ export function PushDialog({ propertyId, push, onClose }: Props) {
                 ? `Put back what was there before these ${of(pushed, "text")} were pushed? What somebody changed since stays, and is shown.`
                 : `Leave out the ${of(open, "text")} that were not pushed? Their drafts are approved as before, for another release.`}
             </p>
+            {asking === "return" && selected && (
+              <Checkbox
+                label="Only the items selected in the table"
+                checked={onlySelected}
+                onChange={(event) => setOnlySelected(event.currentTarget.checked)}
+              />
+            )}
             <Button
               onClick={() => {
                 setAsking(undefined);
                 (asking === "return" ? back : giveUp).mutate(undefined);
               }}
             >
-              {asking === "return" ? `Take back ${count(pushed)}` : `Give up ${count(open)}`}
+              {asking === "give-up"
+                ? `Give up ${count(open)}`
+                : part
+                  ? "Take these back"
+                  : `Take back ${count(pushed)}`}
             </Button>
             <Button variant="subtle" onClick={() => setAsking(undefined)}>
               Cancel

@@ -34,8 +34,18 @@ export function PushLines({ propertyId, push, shown }: Props) {
       ),
     placeholderData: (before) => before,
   });
-  const decide = useChange(propertyId, (decision: { wish: "OURS" | "THEIRS"; itemIds?: number[] }) =>
-    answer(api.POST("/api/pushes/{handoverId}/decisions", { params: { path: { handoverId } }, body: decision })),
+  const decide = useChange(
+    propertyId,
+    (decision: { wish: "OURS" | "THEIRS"; itemIds?: number[]; field?: PushLine["field"] }) =>
+      answer(api.POST("/api/pushes/{handoverId}/decisions", { params: { path: { handoverId } }, body: decision })),
+  );
+  const back = useChange(propertyId, (itemId: number) =>
+    answer(
+      api.POST("/api/pushes/{handoverId}/return", {
+        params: { path: { handoverId } },
+        body: { selection: { ids: [itemId] } },
+      }),
+    ),
   );
   const clashes = textsIn(push, "changed", "changed-since");
   const total = states.length > 0 ? textsIn(push, ...states) : push.release.texts;
@@ -70,8 +80,9 @@ export function PushLines({ propertyId, push, shown }: Props) {
           <Line
             key={`${line.itemId} ${line.field}`}
             line={line}
-            idle={!push.underWay && !decide.isPending}
-            onDecide={(wish) => decide.mutate({ wish, itemIds: [line.itemId] })}
+            idle={!push.underWay && !decide.isPending && !back.isPending}
+            onDecide={(wish) => decide.mutate({ wish, itemIds: [line.itemId], field: line.field })}
+            onReturn={shown === "pushed" ? () => back.mutate(line.itemId) : undefined}
           />
         ))}
       </ul>
@@ -88,10 +99,13 @@ function Line({
   line,
   idle,
   onDecide,
+  onReturn,
 }: {
   line: PushLine;
   idle: boolean;
   onDecide: (wish: "OURS" | "THEIRS") => void;
+  /** Takes the texts of its item back. */
+  onReturn?: () => void;
 }) {
   const clash = line.state === "changed" || line.state === "changed-since";
   return (
@@ -120,6 +134,13 @@ function Line({
           </>
         )}
       </dl>
+      {onReturn && idle && (
+        <span className={css.decide}>
+          <Button size="xs" variant="default" onClick={onReturn}>
+            Take back
+          </Button>
+        </span>
+      )}
       {clash && idle && (
         <span className={css.decide}>
           <Button size="xs" onClick={() => onDecide("OURS")}>

@@ -13,6 +13,7 @@ import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Collectors;
 import lucidsweep.server.RunningApplication.Api;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -42,6 +43,7 @@ class PushOddSystemsTest {
         LOGIN_RUNS_OUT,
         LOGIN_REFUSED_HALF_WAY,
         CHANGED_WHILE_STORED,
+        STORED_AND_NEVER_HEARD_OF,
         NOTHING
     }
 
@@ -89,22 +91,31 @@ class PushOddSystemsTest {
         } else if (worn && count > 3 && (oddity == Oddity.LOGIN_RUNS_OUT || oddity == Oddity.LOGIN_REFUSED_HALF_WAY)) {
             reply(exchange, 401, "{\"error\":\"this login has run out\"}");
         } else if (path.equals("/listings")) {
-            boolean more = oddity == Oddity.SAME_LIST_FOR_EVER;
-            reply(
-                    exchange,
-                    200,
-                    "{\"items\":[{\"id\":\"A1\",\"address\":\"A1\"},{\"id\":\"A2\",\"address\":\"A2\"},"
-                            + "{\"id\":\"A3\",\"address\":\"A3\"}],\"more\":" + more + "}");
+            String items = titles.keySet().stream()
+                    .sorted()
+                    .map(each -> "{\"id\":\"" + each + "\",\"address\":\"" + each + "\"}")
+                    .collect(Collectors.joining(","));
+            reply(exchange, 200, "{\"items\":[" + items + "],\"more\":" + (oddity == Oddity.SAME_LIST_FOR_EVER) + "}");
         } else if (exchange.getRequestMethod().equals("GET")) {
             if (oddity == Oddity.NOTHING) reply(exchange, 200, "");
-            else reply(exchange, 200, item(oddity == Oddity.ANOTHER_ITEM ? "A3" : id));
+            else reply(exchange, 200, item(oddity == Oddity.ANOTHER_ITEM || isLost(id) ? "A3" : id));
         } else if (oddity == Oddity.CHANGED_WHILE_STORED && id.equals("A2")) {
             titles.put("A2", "By the client");
             reply(exchange, 409, "{\"error\":\"somebody was faster\"}");
+        } else if (oddity == Oddity.STORED_AND_NEVER_HEARD_OF && id.equals("A1")) {
+            titles.put(id, "Ash paddle, signed");
+            exchange.close();
         } else {
             titles.put(id, body.replaceAll(".*\"title\":\"([^\"]*)\".*", "$1"));
             reply(exchange, 200, "{}");
         }
+    }
+
+    /** Whether the item was stored, and cannot be read since. */
+    private boolean isLost(String id) {
+        return oddity == Oddity.STORED_AND_NEVER_HEARD_OF
+                && id.equals("A1")
+                && titles.get(id).endsWith("signed");
     }
 
     private String item(String id) {
@@ -188,5 +199,35 @@ class PushOddSystemsTest {
         assertThat(api.get("/api/pushes/" + release + "/lines?state=failed").body())
                 .contains("the service answers nothing, tried 5 times");
         comesToItsEnd();
+    }
+
+    @Test
+    void whatWasStoredAndNeverHeardOfCountsAsPushedAndIsTakenBack() {
+        push(Oddity.STORED_AND_NEVER_HEARD_OF);
+        assertThat(texts()).isEqualTo(Map.of("failed", 1, "pushed", 2));
+        comesToItsEnd();
+        JsonNode back = api.post("/api/pushes/" + release + "/return", "{}").json();
+        assertThat(api.ended(back.path("jobId").asLong()).path("note").asString())
+                .isEqualTo("3 taken back.");
+        assertThat(titles).containsEntry("A1", "Ash paddle").containsEntry("A2", "Oak paddle");
+    }
+
+    @Test
+    void aSystemThatGivesNoAnswersAnyMoreEndsThePushAndTheRestWaits() {
+        StringBuilder csv = new StringBuilder("id,title\n");
+        for (int i = 10; i < 25; i++) {
+            titles.put("B" + i, "Paddle " + i);
+            csv.append("B").append(i).append(",Paddle ").append(i).append('\n');
+        }
+        shop = new Shop(api, csv.toString());
+        setUp(1);
+        shop.batch(Shop.edit("after", "title", "\"with\":\", signed\""));
+        shop.post("/decisions", "{\"selection\":{},\"state\":\"approved\"}");
+        release = shop.post("/pushes", "{}").json().path("release").path("id").asLong();
+        JsonNode job = push(Oddity.ANOTHER_ITEM);
+        assertThat(job.path("state").asString()).isEqualTo("failed");
+        assertThat(job.path("note").asString())
+                .isEqualTo("The content system gives no answers any more. 12 failed; 3 texts wait.");
+        assertThat(texts()).isEqualTo(Map.of("failed", 12, "waiting", 3));
     }
 }

@@ -71,6 +71,14 @@ class PushSystemsTest {
             assertThat(website.content().text("listings", id, "title"))
                     .isEqualTo("Half-model, signed by \"its maker\"");
 
+            String odd = template.formatted("\"x\\ny\"");
+            shop.put("/content-system", odd);
+            Reply refused = shop.post(trying, "");
+            assertThat(refused.status()).isEqualTo(422);
+            assertThat(refused.problem())
+                    .isEqualTo("the header \"Authorization\" cannot be sent, or not with this value");
+            shop.put("/content-system", template.formatted("\"" + token(website) + "\""));
+
             // The token stays with the host that it was given for.
             shop.put("/content-system", template.formatted("null"));
             assertThat(shop.get("/content-system")

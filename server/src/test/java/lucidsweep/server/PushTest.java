@@ -286,6 +286,42 @@ class PushTest {
     }
 
     @Test
+    void aDecisionIsAboutOneTextAndIsKeptUntilItHasArrived() {
+        setUp(ContentSystem.USER);
+        String id = shop.get("/items?count=1")
+                .json()
+                .path("rows")
+                .path(0)
+                .path("address")
+                .asString();
+        shop.type(id, "title", "Half-model, signed by its maker");
+        shop.type(id, "description", "No <markup> is taken.");
+        shop.post("/decisions", "{\"selection\":{},\"state\":\"approved\"}");
+        JsonNode push = shop.post("/pushes", "{}").json();
+        content.changeByHand("listings", id, "title", "By the client");
+        content.changeByHand("listings", id, "description", "By the client, too");
+        run(push, "/runs", "{\"rehearsal\":true}");
+        assertThat(texts(push)).isEqualTo(Map.of("changed", 2));
+        String one = "{\"wish\":\"OURS\",\"itemIds\":[" + shop.itemId(id) + "],\"field\":\"description\"}";
+        assertThat(api.post(path(push) + "/decisions", one).json().path("texts").asInt())
+                .isEqualTo(1);
+        run(push, "/runs", "{}");
+        assertThat(texts(push)).isEqualTo(Map.of("changed", 1, "refused", 1));
+        api.post(path(push) + "/decisions", "{\"wish\":\"AGAIN\"}");
+        run(push, "/runs", "{}");
+        assertThat(texts(push))
+                .as("it is refused again, and nobody is asked once more about the client's wording")
+                .isEqualTo(Map.of("changed", 1, "refused", 1));
+        assertThat(api.post(path(push) + "/decisions", "{\"wish\":\"THEIRS\"}")
+                        .json()
+                        .path("texts")
+                        .asInt())
+                .as("what was refused is no wording of theirs")
+                .isEqualTo(1);
+        assertThat(texts(push)).isEqualTo(Map.of("left", 1, "refused", 1));
+    }
+
+    @Test
     void whatIsPausedGoesOnWithTheFewThatWereChosen() {
         setUp(ContentSystem.USER);
         String slow = settings(website.address() + "content", ContentSystem.USER, ContentSystem.PASSWORD);
@@ -302,5 +338,8 @@ class PushTest {
         run(push, "/resume", "");
         assertThat(texts(push)).isEqualTo(Map.of("pushed", 40, "waiting", 20));
         assertThat(content.stored()).as("each once").isEqualTo(40);
+        run(push, "/runs", "{\"rehearsal\":true}");
+        run(push, "/resume", "");
+        assertThat(content.stored()).as("a dry run goes on as one").isEqualTo(40);
     }
 }

@@ -34,8 +34,8 @@ public final class LucidCommand {
      * @param application the Spring application that commands start where they need one
      * @param words the command's name, and its options and parameters
      * @return the exit status: 0, 1 for a fault of ours, 2 for what cannot be used, 3 for a site that cannot be reached,
-     *     4 for more findings than
-     *     allowed, or texts that could not be applied
+     *     4 for more findings than allowed,
+     *     or texts that could not be applied
      */
     public static int run(Class<?> application, String... words) {
         return new CommandLine(new LucidCommand())

@@ -3,7 +3,7 @@ package lucidsweep.server.release;
 import java.util.Locale;
 
 /** What the last sweep saw of a text that was delivered. */
-public enum LiveState {
+enum LiveState {
     /** It is there as it was delivered. */
     LIVE,
     /** Something else is there than before, but not the text. */

@@ -26,7 +26,7 @@ import org.springframework.stereotype.Service;
 
 /** Looks after every sweep what became of the texts that were delivered: live, otherwise, not yet, changed back, gone. */
 @Service
-public class LiveWatch {
+class LiveWatch {
 
     private static final int CHUNK = 500;
     private static final int SHOWN = 500;
@@ -107,7 +107,7 @@ public class LiveWatch {
     }
 
     /** How many texts of each handover of a property the last sweeps saw in which state. */
-    public Map<Long, Map<LiveState, Integer>> counts(long propertyId) {
+    Map<Long, Map<LiveState, Integer>> counts(long propertyId) {
         Map<Long, Map<LiveState, Integer>> counts = new HashMap<>();
         for (LiveMapper.Count count : mapper.counts(propertyId)) {
             if (count.live() == null) continue;

@@ -51,7 +51,7 @@ final class ContentApi implements ContentSystem {
             throws Denied, PatientClient.NoAnswer, InterruptedException {
         String key = keys(stopped).get(normal(address));
         if (key == null) throw new Denied("the content system has no item of this address");
-        SystemRequests.Reply reply = asked("/" + items() + "/" + key, null, stopped);
+        SystemRequests.Reply reply = asked(path(key), null, stopped);
         if (reply.status() == 404) throw new Denied("the content system has this item no longer");
         if (reply.status() != 200) throw new Denied(reply.says());
         JsonNode item = reply.body();
@@ -73,7 +73,7 @@ final class ContentApi implements ContentSystem {
         Map<String, String> fields = new LinkedHashMap<>();
         texts.forEach((field, text) -> fields.put(field.code(), text));
         String body = "{\"version\":" + present.version() + ",\"fields\":" + json.writeValueAsString(fields) + "}";
-        SystemRequests.Reply reply = asked("/" + items() + "/" + present.key(), body, stopped);
+        SystemRequests.Reply reply = asked(path(present.key()), body, stopped);
         switch (reply.status()) {
             case 200 -> {
                 return Map.of();
@@ -93,6 +93,10 @@ final class ContentApi implements ContentSystem {
         }
     }
 
+    private String path(String key) {
+        return "/" + items() + "/" + JsonTemplate.encoded(key);
+    }
+
     private String items() {
         return switch (kind) {
             case WEBSITE -> "pages";
@@ -108,8 +112,8 @@ final class ContentApi implements ContentSystem {
         Map<String, String> found = new HashMap<>();
         String after = "";
         for (int list = 0; list < MOST_LISTS; list++) {
-            SystemRequests.Reply reply =
-                    asked("/" + items() + (after.isEmpty() ? "" : "?after=" + after), null, stopped);
+            SystemRequests.Reply reply = asked(
+                    "/" + items() + (after.isEmpty() ? "" : "?after=" + JsonTemplate.encoded(after)), null, stopped);
             if (reply.status() != 200) throw Refusal.badInput(reply.says());
             String last = after;
             for (JsonNode item : reply.body().path("items")) {
@@ -142,7 +146,8 @@ final class ContentApi implements ContentSystem {
 
     private SystemRequests.Reply send(String path, String body, String token, BooleanSupplier stopped)
             throws PatientClient.NoAnswer, InterruptedException {
-        HttpRequest.Builder request = SystemRequests.to(base() + path).header("Authorization", "Bearer " + token);
+        HttpRequest.Builder request = SystemRequests.to(base() + path);
+        SystemRequests.header(request, "Authorization", "Bearer " + token);
         if (body == null) return requests.ask(request, stopped);
         request.header("Content-Type", "application/json").PUT(HttpRequest.BodyPublishers.ofString(body));
         return requests.askOnce(request, stopped);

@@ -74,15 +74,15 @@ final class JsonSystem implements ContentSystem {
     private HttpRequest.Builder request(String address) {
         HttpRequest.Builder request = SystemRequests.to(address);
         template.headers()
-                .forEach((name, value) -> request.header(
-                        name, value.replace("{secret}", settings.secret() == null ? "" : settings.secret())));
+                .forEach((name, value) -> SystemRequests.header(
+                        request, name, value.replace("{secret}", settings.secret() == null ? "" : settings.secret())));
         return request;
     }
 
     private static JsonNode at(JsonNode item, String place) {
         JsonNode found = item;
         for (String name : place.split("\\.")) {
-            found = found.isArray() && name.matches("\\d{1,6}") ? found.path(Integer.parseInt(name)) : found.path(name);
+            found = found.path(name);
         }
         return found;
     }

@@ -1,5 +1,6 @@
 package lucidsweep.server.release.push;
 
+import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
@@ -27,8 +28,7 @@ import lucidsweep.core.page.Slug;
  * @param write address to which its changed fields are sent
  * @param method of the request that writes
  * @param headers of all requests
- * @param fields where in the answer, and in what is written, each field stands: names separated by dots; a number is a place in
- *     a list
+ * @param fields where in the answer, and in what is written, each field stands: names separated by dots
  * @param id where in the answer the system's own name of the item stands; "" where it is not needed
  * @param version where its version stands, which is sent back with a change; "" where it has none
  */
@@ -45,7 +45,8 @@ record JsonTemplate(
         @NotNull @Size(max = 20, message = "has at most 20 entries")
         Map<@Size(max = 100) String, @Size(max = 2_000) String> headers,
 
-        @NotEmpty(message = "needs at least one field") Map<Field, @Size(max = 300) String> fields,
+        @NotEmpty(message = "needs at least one field")
+        Map<Field, @NotBlank(message = "says where it stands") @Size(max = 300) String> fields,
 
         @NotNull @Size(max = 300, message = "has at most 300 characters")
         String id,
@@ -67,7 +68,7 @@ record JsonTemplate(
                 .replace("{id}", encoded(id == null ? address : id));
     }
 
-    private static String encoded(String text) {
+    static String encoded(String text) {
         return URLEncoder.encode(text, StandardCharsets.UTF_8).replace("+", "%20");
     }
 }

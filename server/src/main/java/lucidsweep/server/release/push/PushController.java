@@ -9,6 +9,7 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import lucidsweep.core.item.Field;
 import lucidsweep.server.item.table.Selection;
 import lucidsweep.server.release.Releases;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -138,12 +139,16 @@ class PushController {
      * What shall become of texts that could not be pushed or taken back.
      *
      * @param itemIds null for all of them
+     * @param field null for all fields of these items
      */
-    record PushDecision(@NotNull Pushes.Wish wish, @Nullable List<@NotNull Long> itemIds) {}
+    record PushDecision(
+            @NotNull Pushes.Wish wish,
+            @Nullable List<@NotNull Long> itemIds,
+            @Nullable Field field) {}
 
     @PostMapping("/pushes/{handoverId}/decisions")
     Map<String, Integer> decide(@PathVariable long handoverId, @Valid @RequestBody PushDecision decision) {
-        return Map.of("texts", pushes.decide(handoverId, decision.wish(), decision.itemIds()));
+        return Map.of("texts", pushes.decide(handoverId, decision.wish(), decision.itemIds(), decision.field()));
     }
 
     /** Gives up what was not pushed. */

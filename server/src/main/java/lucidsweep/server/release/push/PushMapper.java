@@ -132,35 +132,44 @@ interface PushMapper {
     @Select("select coalesce(max(step), 0) from push_line where handover_id = #{handoverId}")
     int lastStep(long handoverId);
 
-    /** Moves lines of some items on, all where there are none given. */
+    String OF_ITEMS = """
+            and (#{items} is null or item_id = any(#{items})) and (#{field} is null or field = #{field})""";
+
+    /**
+     * Moves lines of some items on, all where there are none given. What a person said of a text is known until it has arrived,
+     * or is on its way back.
+     */
     @Update("""
-            update push_line set state = #{to}, base = #{base}, note = ''
+            update push_line set state = #{to}, note = '', base = case when #{to} in ('waiting', 'left') then base end
             where handover_id = #{handoverId} and state = any(#{from})
-                and (#{items} is null or item_id = any(#{items}))""")
+            """ + OF_ITEMS)
     int move(
             @Param("handoverId") long handoverId,
             @Param("from") Object[] from,
             @Param("to") LineState to,
-            @Param("base") String base,
-            @Param("items") Object[] items);
+            @Param("items") Object[] items,
+            @Param("field") Field field);
 
     /** The same for lines whose present text may be overwritten, whatever it is. */
     @Update("""
             update push_line set state = #{to}, base = found, note = ''
             where handover_id = #{handoverId} and state = #{from}
-                and (#{items} is null or item_id = any(#{items}))""")
+            """ + OF_ITEMS)
     int insist(
             @Param("handoverId") long handoverId,
             @Param("from") LineState from,
             @Param("to") LineState to,
-            @Param("items") Object[] items);
+            @Param("items") Object[] items,
+            @Param("field") Field field);
 
     @Select("""
-            select item_id, field from push_line
-            where handover_id = #{handoverId} and state = any(#{states})
-                and (#{items} is null or item_id = any(#{items}))""")
+            select item_id, field from push_line where handover_id = #{handoverId} and state = any(#{states})
+            """ + OF_ITEMS)
     List<Text> texts(
-            @Param("handoverId") long handoverId, @Param("states") Object[] states, @Param("items") Object[] items);
+            @Param("handoverId") long handoverId,
+            @Param("states") Object[] states,
+            @Param("items") Object[] items,
+            @Param("field") Field field);
 
     record Text(long itemId, Field field) {
 

@@ -256,8 +256,11 @@ final class PushRun {
         return switch (ThreeWay.of(line.expected(), now, line.wanted())) {
             case FREE -> line.sending(now);
             case IN_PLACE ->
+                // What was about to be overwritten once, and says it now, was stored although nobody heard of it.
                 line.with(
-                        back ? LineState.RETURNED : isUnderWay(line) ? LineState.PUSHED : LineState.IN_PLACE, now, "");
+                        back ? LineState.RETURNED : line.was() != null ? LineState.PUSHED : LineState.IN_PLACE,
+                        now,
+                        "");
             case CHANGED -> line.with(back ? LineState.CHANGED_SINCE : LineState.CHANGED, now, "");
         };
     }

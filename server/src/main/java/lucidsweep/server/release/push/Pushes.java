@@ -1,7 +1,6 @@
 package lucidsweep.server.release.push;
 
 import jakarta.annotation.Nullable;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.EnumMap;
@@ -11,6 +10,7 @@ import java.util.Map;
 import java.util.Set;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.EvenShare;
+import lucidsweep.core.item.Field;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.database.Durability;
@@ -114,28 +114,28 @@ class Pushes {
     /**
      * Pushes what waits.
      *
-     * @param few so many items, chosen evenly over the sections; null for all, or to go on with the few that were chosen last
+     * @param few so many items, chosen evenly over the sections; null for all
      * @param rehearsal whether the present texts are only looked at
      */
     synchronized long push(long handoverId, @Nullable Integer few, boolean rehearsal) {
         PushMapper.Push push = resting(handoverId);
-        Integer step = few == null ? null : choose(handoverId, few);
-        if (mapper.count(handoverId, LineState.codes(LineState.TO_PUSH), step) == 0) {
-            throw Refusal.conflict("Nothing of this release waits to be pushed.");
+        if (waits(handoverId, LineState.TO_RETURN)) {
+            throw Refusal.conflict("Texts of this release wait to be taken back; go on with that first.");
         }
-        String what = rehearsal
-                ? "Looking at what would be pushed"
-                : "Pushing " + Counted.of(mapper.count(handoverId, LineState.codes(LineState.TO_PUSH), step), "text");
+        Integer step = few == null ? null : choose(handoverId, few);
+        int waiting = mapper.count(handoverId, LineState.codes(LineState.TO_PUSH), step);
+        if (waiting == 0) throw Refusal.conflict("Nothing of this release waits to be pushed.");
+        String what = rehearsal ? "Looking at what would be pushed" : "Pushing " + Counted.of(waiting, "text");
         return begin(push, step, rehearsal, what, LineState.TO_PUSH);
     }
 
-    /** Goes on with what was paused: the few, or all. */
+    /** Goes on with what was paused: the few, or all; a dry run as a dry run. */
     synchronized long resume(long handoverId) {
         PushMapper.Push push = resting(handoverId);
         Set<LineState> states = waits(handoverId, LineState.TO_RETURN) ? LineState.TO_RETURN : LineState.TO_PUSH;
         if (!waits(handoverId, states)) throw Refusal.conflict("Nothing of this release waits.");
         boolean ofStep = push.step() != null && mapper.count(handoverId, LineState.codes(states), push.step()) > 0;
-        return begin(push, ofStep ? push.step() : null, false, "Going on with a release", states);
+        return begin(push, ofStep ? push.step() : null, push.rehearsal(), "Going on with a release", states);
     }
 
     private boolean waits(long handoverId, Set<LineState> states) {
@@ -219,39 +219,42 @@ class Pushes {
      * Does what a person wants with what could not be pushed or taken back.
      *
      * @param itemIds null for all
+     * @param field null for all of these items
      * @return how many texts it was done with
      */
-    synchronized int decide(long handoverId, Wish wish, @Nullable List<Long> itemIds) {
+    synchronized int decide(long handoverId, Wish wish, @Nullable List<Long> itemIds, @Nullable Field field) {
         PushMapper.Push push = resting(handoverId);
         Object[] of = itemIds == null ? null : itemIds.toArray();
         int texts = transaction.execute(status -> switch (wish) {
             case OURS ->
-                mapper.insist(handoverId, LineState.CHANGED, LineState.WAITING, of)
-                        + mapper.insist(handoverId, LineState.CHANGED_SINCE, LineState.RETURNING, of);
+                mapper.insist(handoverId, LineState.CHANGED, LineState.WAITING, of, field)
+                        + mapper.insist(handoverId, LineState.CHANGED_SINCE, LineState.RETURNING, of, field);
             case AGAIN ->
                 mapper.move(
                         handoverId,
                         LineState.codes(EnumSet.of(LineState.REFUSED, LineState.FAILED)),
                         LineState.WAITING,
-                        null,
-                        of);
+                        of,
+                        field);
             case THEIRS -> {
-                withdraw(handoverId, LineState.OPEN, of, DraftState.SENT_BACK);
-                yield mapper.move(handoverId, LineState.codes(LineState.OPEN), LineState.LEFT, null, of)
+                Set<LineState> changed = EnumSet.of(LineState.CHANGED);
+                withdraw(handoverId, changed, of, field, DraftState.SENT_BACK);
+                yield mapper.move(handoverId, LineState.codes(changed), LineState.LEFT, of, field)
                         + mapper.move(
                                 handoverId,
                                 LineState.codes(EnumSet.of(LineState.CHANGED_SINCE)),
                                 LineState.PUSHED,
-                                null,
-                                of);
+                                of,
+                                field);
             }
         });
         changed(push, of);
         return texts;
     }
 
-    private void withdraw(long handoverId, Set<LineState> states, Object[] itemIds, DraftState to) {
-        List<Long> fields = mapper.texts(handoverId, LineState.codes(states), itemIds).stream()
+    private void withdraw(
+            long handoverId, Set<LineState> states, Object[] itemIds, @Nullable Field field, DraftState to) {
+        List<Long> fields = mapper.texts(handoverId, LineState.codes(states), itemIds, field).stream()
                 .map(PushMapper.Text::fieldId)
                 .toList();
         drafts.withdraw(fields, handoverId, to);
@@ -272,7 +275,7 @@ class Pushes {
         Set<LineState> open = EnumSet.copyOf(LineState.OPEN);
         open.addAll(LineState.TO_PUSH);
         int texts = transaction.execute(status -> {
-            withdraw(handoverId, open, null, DraftState.APPROVED);
+            withdraw(handoverId, open, null, null, DraftState.APPROVED);
             return mapper.move(handoverId, LineState.codes(open), LineState.LEFT, null, null);
         });
         changed(push, null);
@@ -293,7 +296,7 @@ class Pushes {
                         .toArray();
         systems.needed(push.propertyId());
         int texts =
-                mapper.move(handoverId, LineState.codes(EnumSet.of(LineState.PUSHED)), LineState.RETURNING, null, of);
+                mapper.move(handoverId, LineState.codes(EnumSet.of(LineState.PUSHED)), LineState.RETURNING, of, null);
         if (texts == 0) throw Refusal.conflict("None of these texts was pushed with this release.");
         return begin(push, null, false, "Taking back " + Counted.of(texts, "text"), LineState.TO_RETURN);
     }
@@ -301,7 +304,7 @@ class Pushes {
     @EventListener(ApplicationReadyEvent.class)
     void goOnAfterTheEnd() {
         if (!goOnByItself) return;
-        for (PushMapper.Push push : new ArrayList<>(mapper.underWay())) {
+        for (PushMapper.Push push : mapper.underWay()) {
             if (clients.isRemoved(push.propertyId())) {
                 mapper.rest(push.handoverId());
                 jobs.close(push.jobId(), "The application ended before this did, and the property was removed since.");

@@ -45,17 +45,26 @@ final class SystemRequests {
         }
     }
 
+    /** Sets a header; what stands in it is not said, since it may be a secret. */
+    static void header(HttpRequest.Builder request, String name, String value) {
+        try {
+            request.header(name, value);
+        } catch (IllegalArgumentException e) {
+            throw Refusal.badInput("the header \"" + name + "\" cannot be sent, or not with this value");
+        }
+    }
+
     /** Asks until there is an answer. */
     Reply ask(HttpRequest.Builder request, BooleanSupplier stopped)
             throws PatientClient.NoAnswer, InterruptedException {
-        await();
+        await(stopped);
         return http.ask(request, this::reply, stopped).content();
     }
 
     /** Asks once; where no answer comes, nobody knows what was stored. */
     Reply askOnce(HttpRequest.Builder request, BooleanSupplier stopped)
             throws PatientClient.NoAnswer, InterruptedException {
-        await();
+        await(stopped);
         return http.askOnce(request, this::reply, stopped);
     }
 
@@ -71,7 +80,7 @@ final class SystemRequests {
                 text.isBlank() ? "answers nothing" : "answers no JSON, but “" + PatientClient.shown(text) + "”");
     }
 
-    private void await() throws InterruptedException {
+    private void await(BooleanSupplier stopped) throws InterruptedException {
         if (pauseMs == 0) return;
         long wait;
         synchronized (this) {
@@ -79,6 +88,6 @@ final class SystemRequests {
             wait = Math.max(0, next - now);
             next = Math.max(now, next) + pauseMs;
         }
-        Thread.sleep(wait);
+        PatientClient.rest(wait, stopped);
     }
 }
