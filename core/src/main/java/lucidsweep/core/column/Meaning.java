@@ -27,6 +27,7 @@ public enum Meaning {
     BROAD(Type.COUNT),
     COMPETITION(Type.TEXT),
     MONTH(Type.COUNT),
+    DAY(Type.DATE),
     UNUSED(Type.TEXT);
 
     /** How the cells of a column are read. */

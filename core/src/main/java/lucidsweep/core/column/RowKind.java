@@ -18,7 +18,7 @@ public enum RowKind {
             List.of()),
     KEYWORDS(List.of(KEYWORD, VOLUME, COMPETITION, COUNTRY), List.of(List.of(KEYWORD)), List.of()),
     RESULTS(
-            List.of(QUERY, POSITION, ADDRESS, TITLE, DESCRIPTION),
+            List.of(QUERY, POSITION, ADDRESS, TITLE, DESCRIPTION, DAY),
             List.of(List.of(QUERY), List.of(POSITION), List.of(ADDRESS)),
             List.of());
 

@@ -55,6 +55,18 @@ interface LiveMapper {
             order by l.item_id, l.field fetch first #{limit} rows only""")
     List<Looked> texts(@Param("handoverId") long handoverId, @Param("live") LiveState live, @Param("limit") int limit);
 
+    /** A title or description that is live, and since when. */
+    record LiveText(long handoverId, long itemId, Field field, String text, Instant since) {}
+
+    /** Those of some items; what was delivered last comes last. */
+    @Select("""
+            select l.handover_id, l.item_id, l.field, l.after_text text, l.live_since since
+            from handover_line l join handover h on h.id = l.handover_id
+            where h.property_id = #{propertyId} and l.item_id = any(#{itemIds}) and l.live = 'live'
+                and l.field in ('title', 'description') and l.after_text <> ''
+            order by l.handover_id""")
+    List<LiveText> liveTexts(@Param("propertyId") long propertyId, @Param("itemIds") Object[] itemIds);
+
     /** The addresses of items with texts that arrived. */
     @Select("""
             select distinct i.address from handover_line l join item i on i.id = l.item_id

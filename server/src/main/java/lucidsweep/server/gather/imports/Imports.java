@@ -119,8 +119,7 @@ public class Imports {
     ImportTrial trial(String token, ImportChoice choice) {
         ImportPlans.Checked file = plans.checked(token, choice);
         Property property = clients.property(file.propertyId());
-        Trial trial =
-                file.kind().isItem() ? new ItemTrial(property, file.mapping()) : new ReportTrial(file.kind(), property);
+        Trial trial = file.kind().isItem() ? new ItemTrial(property, file.mapping()) : new ReportTrial(file, property);
         new Intake(file.kind(), file.mapping()).read(table(token, file.sheet()), trial);
         return trial.result();
     }
@@ -194,8 +193,9 @@ public class Imports {
     private final class ReportTrial extends Trial {
         private final ReportedRows rows;
 
-        private ReportTrial(RowKind kind, Property property) {
-            rows = new ReportedRows(reports, kind, property.id(), 0);
+        private ReportTrial(ImportPlans.Checked file, Property property) {
+            LocalDate day = file.takenOn() == null ? LocalDate.now() : file.takenOn();
+            rows = new ReportedRows(reports, file.kind(), property.id(), 0, day);
         }
 
         @Override
@@ -402,7 +402,8 @@ public class Imports {
     }
 
     private String readReports(Sweep sweep, RowKind kind, Intake intake, TableFile table, Progress progress) {
-        ReportedRows rows = new ReportedRows(reports, kind, sweep.propertyId(), sweep.id());
+        LocalDate day = LocalDate.ofInstant(sweep.started(), ZoneId.systemDefault());
+        ReportedRows rows = new ReportedRows(reports, kind, sweep.propertyId(), sweep.id(), day);
         ImportReading<Record> reading = new ImportReading<>(sweep, visits, progress, rows::of, rows::store);
         reading.read(intake, table, this::inTransaction);
         mapper.setStored(sweep.id());

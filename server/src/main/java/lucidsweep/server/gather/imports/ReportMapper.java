@@ -48,7 +48,8 @@ interface ReportMapper {
             double position,
             String address,
             String title,
-            String description) {}
+            String description,
+            String looked) {}
 
     @Lang(ManyRows.class)
     @Insert("insert into result (columns) values (rows)")
@@ -58,7 +59,7 @@ interface ReportMapper {
     @Insert("merge into result (columns) key (id) values (rows)")
     void changeResults(List<? extends Record> rows);
 
-    String RESULT_COLUMNS = "id, property_id, row_hash, query, position, address, title, description";
+    String RESULT_COLUMNS = "id, property_id, row_hash, query, position, address, title, description, looked";
 
     @Select("select max(to_day) from demand where property_id = #{propertyId}")
     String lastDay(long propertyId);
@@ -77,13 +78,29 @@ interface ReportMapper {
     @Select(DEMAND + "where property_id = #{propertyId} and address = #{address} order by id")
     List<Reports.Demand> demandOf(long propertyId, String address);
 
-    @Select("select query, position, address, title, description from result"
-            + " where property_id = #{propertyId} and lower(query) = lower(#{query}) order by position, id")
+    String RESULT = "select query, position, address, title, description, looked from result ";
+
+    @Select(RESULT + """
+            where property_id = #{propertyId} and lower(query) = lower(#{query}) and looked = (select max(looked)
+                from result where property_id = #{propertyId} and lower(query) = lower(#{query}))
+            order by position, id""")
     List<Reports.Result> resultsOf(long propertyId, String query);
 
-    @Select("select query, position, address, title, description from result"
-            + " where property_id = #{propertyId} and lower(query) <> lower(#{query}) order by id limit #{limit}")
+    @Select(RESULT + "where property_id = #{propertyId} and lower(query) <> lower(#{query}) order by id limit #{limit}")
     List<Reports.Result> resultsOfOthers(long propertyId, String query, int limit);
+
+    @Select("select id, query, position, address, title, description, looked from result"
+            + " where property_id = #{propertyId} and id > #{after} order by id limit #{limit}")
+    List<NumberedResult> resultRows(long propertyId, long after, int limit);
+
+    /** A result by its id. */
+    record NumberedResult(
+            long id, String query, double position, String address, String title, String description, String looked) {
+
+        Reports.Result result() {
+            return new Reports.Result(query, position, address, title, description, looked);
+        }
+    }
 
     record Stored(long id, long rowHash) {}
 

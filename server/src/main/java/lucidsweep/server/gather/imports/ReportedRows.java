@@ -1,6 +1,7 @@
 package lucidsweep.server.gather.imports;
 
 import com.carrotsearch.hppc.LongLongHashMap;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -17,16 +18,20 @@ final class ReportedRows {
 
     private static final int AT_ONCE = 5_000;
     private static final int LIST = 200;
+    private static final int DAY_BITS = 40;
 
     private final ReportMapper mapper;
     private final RowKind kind;
     private final long propertyId;
     private final long sweepId;
+    private final LocalDate today;
     private final LongLongHashMap known = new LongLongHashMap();
     private long count;
     private int replaced;
 
-    ReportedRows(ReportMapper mapper, RowKind kind, long propertyId, long sweepId) {
+    /** @param today the day of results that name none */
+    ReportedRows(ReportMapper mapper, RowKind kind, long propertyId, long sweepId, LocalDate today) {
+        this.today = today;
         this.mapper = mapper;
         this.kind = kind;
         this.propertyId = propertyId;
@@ -48,7 +53,9 @@ final class ReportedRows {
         String query = row.get(Meaning.QUERY);
         String address = row.get(Meaning.ADDRESS);
         if (kind == RowKind.RESULTS) {
-            long hash = TextKey.exactHash(TextKey.key(query) + "\n" + row.get(Meaning.POSITION) + "\n" + address);
+            LocalDate day = row.get(Meaning.DAY).isEmpty() ? today : LocalDate.parse(row.get(Meaning.DAY));
+            long hash = TextKey.exactHash(TextKey.key(query) + "\n" + row.get(Meaning.POSITION) + "\n" + address)
+                    ^ day.toEpochDay() << DAY_BITS;
             return new ReportMapper.ResultRow(
                     id(hash),
                     propertyId,
@@ -57,7 +64,8 @@ final class ReportedRows {
                     Double.parseDouble(row.get(Meaning.POSITION)),
                     address,
                     clip(row.get(Meaning.TITLE), 5_000),
-                    clip(row.get(Meaning.DESCRIPTION), 20_000));
+                    clip(row.get(Meaning.DESCRIPTION), 20_000),
+                    day.toString());
         }
         String country = clip(row.get(Meaning.COUNTRY), 100);
         String period = row.get(Meaning.FROM) + "\n" + row.get(Meaning.TO);

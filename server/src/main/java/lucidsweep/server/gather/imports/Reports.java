@@ -70,10 +70,12 @@ public class Reports {
      * Who ranks for a query.
      *
      * @param title, description as the result showed them; "" where the list has none
+     * @param looked the day on which somebody looked, as "2026-11-25"
      */
-    public record Result(String query, double position, String address, String title, String description) {}
+    public record Result(
+            String query, double position, String address, String title, String description, String looked) {}
 
-    /** The results that were taken in for a query, the first first. */
+    /** The latest results that were taken in for a query, the first first. */
     public List<Result> results(long propertyId, String query) {
         return mapper.resultsOf(propertyId, query);
     }
@@ -81,6 +83,19 @@ public class Reports {
     /** Some of those that were taken in for other queries. */
     public List<Result> otherResults(long propertyId, String query, int limit) {
         return mapper.resultsOfOthers(propertyId, query, limit);
+    }
+
+    /** Walks over all results, of every day. */
+    public void forEachResult(long propertyId, Consumer<Result> visit) {
+        long after = -1;
+        List<ReportMapper.NumberedResult> chunk;
+        do {
+            chunk = mapper.resultRows(propertyId, after, AT_ONCE);
+            for (ReportMapper.NumberedResult row : chunk) {
+                visit.accept(row.result());
+                after = row.id();
+            }
+        } while (chunk.size() == AT_ONCE);
     }
 
     /** The rows of one address; every week of every query and country. */

@@ -1,0 +1,2 @@
+/** What result pages make of our texts: show them, cut them, or write their own. */
+package lucidsweep.core.acceptance;

@@ -1,0 +1,191 @@
+package lucidsweep.server.release;
+
+import com.carrotsearch.hppc.LongLongHashMap;
+import jakarta.annotation.Nullable;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import lucidsweep.core.acceptance.Acceptance;
+import lucidsweep.core.acceptance.ShownText;
+import lucidsweep.core.acceptance.ShownWording;
+import lucidsweep.core.item.Field;
+import lucidsweep.core.keyword.BrandNames;
+import lucidsweep.core.keyword.Words;
+import lucidsweep.core.page.PageAddress;
+import lucidsweep.core.standard.Standard;
+import lucidsweep.core.text.TextKey;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.client.Property;
+import lucidsweep.server.gather.imports.Reports;
+import lucidsweep.server.item.draft.FieldId;
+import lucidsweep.server.item.table.Items;
+import lucidsweep.server.item.table.SetStandards;
+import org.springframework.stereotype.Service;
+
+/** Holds the titles and descriptions that are live against what result pages show in their place. */
+@Service
+public class Acceptances {
+
+    private static final int CHUNK = 500;
+    private static final int SHOWN = 500;
+
+    private final LiveMapper mapper;
+    private final Reports reports;
+    private final Items items;
+    private final Clients clients;
+    private final SetStandards standards;
+
+    Acceptances(LiveMapper mapper, Reports reports, Items items, Clients clients, SetStandards standards) {
+        this.mapper = mapper;
+        this.reports = reports;
+        this.items = items;
+        this.clients = clients;
+        this.standards = standards;
+    }
+
+    /**
+     * What one result page shows in the place of a text of ours.
+     *
+     * @param looked the day on which somebody looked, as "2026-11-25"
+     */
+    record ShownResult(
+            long itemId,
+            String address,
+            Field field,
+            String query,
+            double position,
+            String ours,
+            String shown,
+            ShownWording wording,
+            String looked) {}
+
+    /**
+     * What result pages make of a property's texts.
+     *
+     * @param lastLooked the last day on which somebody looked; "" where no result list has any of the texts
+     */
+    public record AcceptanceView(String lastLooked, Acceptance acceptance) {}
+
+    /** @param handoverId only the texts of this handover; null for all */
+    public AcceptanceView of(long propertyId, @Nullable Long handoverId) {
+        Property property = clients.property(propertyId);
+        Words language = Words.in(property.language());
+        BrandNames brand = new BrandNames(clients.client(property.clientId()).brandNames(), language);
+        List<ShownResult> results = results(propertyId, handoverId);
+        return new AcceptanceView(
+                results.stream()
+                        .map(ShownResult::looked)
+                        .max(Comparator.naturalOrder())
+                        .orElse(""),
+                Acceptance.of(texts(property, results), language, brand));
+    }
+
+    /** The first results of the last looks that show our texts so; the best positions first. */
+    List<ShownResult> shown(long propertyId, @Nullable Long handoverId, ShownWording wording) {
+        List<ShownResult> results = results(propertyId, handoverId);
+        Map<String, String> last = lastLooks(results);
+        return results.stream()
+                .filter(result -> result.wording == wording)
+                .filter(result -> result.looked.equals(last.get(result.query)))
+                .sorted(Comparator.comparingDouble(ShownResult::position)
+                        .thenComparing(ShownResult::query)
+                        .thenComparing(ShownResult::field))
+                .limit(SHOWN)
+                .toList();
+    }
+
+    private static Map<String, String> lastLooks(List<ShownResult> results) {
+        Map<String, String> last = new HashMap<>();
+        for (ShownResult result : results)
+            last.merge(result.query, result.looked, (one, other) -> one.compareTo(other) > 0 ? one : other);
+        return last;
+    }
+
+    private List<ShownText> texts(Property property, List<ShownResult> results) {
+        long[] ids = results.stream()
+                .mapToLong(ShownResult::itemId)
+                .distinct()
+                .sorted()
+                .toArray();
+        if (ids.length == 0) return List.of();
+        Map<String, String> last = lastLooks(results);
+        Map<Long, String> sections = items.sections(
+                results.stream().map(ShownResult::itemId).distinct().toList());
+        Map<String, Long> itemsWith = new HashMap<>();
+        results.stream()
+                .map(result -> FieldId.of(result.itemId, result.field) + "\n" + result.ours)
+                .distinct()
+                .forEach(text -> itemsWith.merge(text.substring(text.indexOf('\n')), 1L, Long::sum));
+        var held = standards.of(property).held(ids);
+        return results.stream()
+                .map(result -> {
+                    Standard.TextLimits limits = held.standard(result.itemId).limits(result.field);
+                    return new ShownText(
+                            result.field,
+                            result.ours,
+                            result.wording,
+                            result.query,
+                            sections.getOrDefault(result.itemId, ""),
+                            limits.desktop().width(result.ours),
+                            limits.desktop().limitPx(),
+                            itemsWith.get("\n" + result.ours).intValue(),
+                            result.looked.substring(0, 7),
+                            result.looked.equals(last.get(result.query)));
+                })
+                .toList();
+    }
+
+    /** Every look at a text of ours since it has been live. */
+    private List<ShownResult> results(long propertyId, @Nullable Long handoverId) {
+        LongLongHashMap byAddress = new LongLongHashMap();
+        items.forEachAddress(propertyId, (address, id) -> byAddress.put(hash(address), id));
+        Map<Long, List<Reports.Result>> ofItems = new HashMap<>();
+        reports.forEachResult(propertyId, result -> {
+            long item = byAddress.getOrDefault(hash(result.address()), 0);
+            if (item != 0 && !result.looked().isEmpty())
+                ofItems.computeIfAbsent(item, any -> new ArrayList<>()).add(result);
+        });
+        List<Long> ids = ofItems.keySet().stream().sorted().toList();
+        List<ShownResult> shown = new ArrayList<>();
+        for (int start = 0; start < ids.size(); start += CHUNK) {
+            List<Long> some = ids.subList(start, Math.min(ids.size(), start + CHUNK));
+            Map<Long, LiveMapper.LiveText> texts = new HashMap<>();
+            for (LiveMapper.LiveText text : mapper.liveTexts(propertyId, some.toArray()))
+                texts.put(FieldId.of(text.itemId(), text.field()), text);
+            for (LiveMapper.LiveText text : texts.values()) {
+                if (handoverId != null && text.handoverId() != handoverId) continue;
+                ofItems.get(text.itemId()).stream()
+                        .filter(result -> isSince(result, text))
+                        .forEach(result -> add(shown, result, text));
+            }
+        }
+        return shown;
+    }
+
+    private static long hash(String address) {
+        return TextKey.exactHash(PageAddress.text(address).orElse(address));
+    }
+
+    private static boolean isSince(Reports.Result result, LiveMapper.LiveText text) {
+        return !LocalDate.parse(result.looked()).isBefore(LocalDate.ofInstant(text.since(), ZoneId.systemDefault()));
+    }
+
+    private static void add(List<ShownResult> all, Reports.Result result, LiveMapper.LiveText text) {
+        String shown = text.field() == Field.TITLE ? result.title() : result.description();
+        if (shown.isBlank()) return;
+        all.add(new ShownResult(
+                text.itemId(),
+                result.address(),
+                text.field(),
+                result.query(),
+                result.position(),
+                text.text(),
+                shown,
+                ShownWording.of(text.text(), shown),
+                result.looked()));
+    }
+}
