@@ -1,0 +1,118 @@
+package lucidsweep.core.effect;
+
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * What a change brought.
+ *
+ * @param clicks, rate, position against what was to be expected; of a position, less is higher up
+ * @param items how many changed items it is worked out from
+ * @param controls how many that were left alone they were held against
+ * @param notYet changed items with too few weeks since they were live
+ * @param young changed items with too few weeks before
+ * @param alone changed items to which none that was left alone is comparable
+ * @param perMonth clicks a month more than expected, at the least and at the most by the interval
+ * @param largest the share of the clicks that one item has
+ * @param chance how likely a difference like this is by chance
+ * @param weeks by week from the change on, for a picture; negative ones lie before it
+ */
+public record Effect(
+        Verdict verdict,
+        Difference clicks,
+        Difference rate,
+        Difference position,
+        int items,
+        int controls,
+        int notYet,
+        int young,
+        int alone,
+        PerMonth perMonth,
+        double largest,
+        double chance,
+        List<EffectWeek> weeks) {
+
+    /** What may be said. */
+    public enum Verdict {
+        MORE,
+        FEWER,
+        /** It cannot be told apart from nothing. */
+        UNTOLD,
+        TOO_EARLY,
+        NO_CONTROLS,
+        NOT_LIVE;
+
+        /** As it stands in the API: "too-early". */
+        @Override
+        public String toString() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+    }
+
+    /** A difference as a share: 0.09 for 9% more; the interval holds the truth 19 times in 20. */
+    public record Difference(double share, double low, double high) {
+
+        static final Difference NONE = new Difference(0, 0, 0);
+
+        static Difference ofLog(double log, double half) {
+            return new Difference(Math.expm1(log), Math.expm1(log - half), Math.expm1(log + half));
+        }
+    }
+
+    public record PerMonth(double clicks, double low, double high) {
+
+        static final PerMonth NONE = new PerMonth(0, 0, 0);
+    }
+
+    /**
+     * The clicks of a week.
+     *
+     * @param week from the change on; 0 is the week in which it went live
+     * @param actual those of the changed items
+     * @param expected what the ones that were left alone let expect
+     * @param low, high where chance alone would leave it 19 times in 20
+     * @param counted whether the week counts as before or after; those between do not
+     */
+    public record EffectWeek(int week, double actual, double expected, double low, double high, boolean counted) {}
+
+    static Effect without(Verdict verdict, int notYet, int young, int alone) {
+        return new Effect(
+                verdict,
+                Difference.NONE,
+                Difference.NONE,
+                Difference.NONE,
+                0,
+                0,
+                notYet,
+                young,
+                alone,
+                PerMonth.NONE,
+                0,
+                1,
+                List.of());
+    }
+
+    /** In words: "+9% clicks, 3 to 16%, 78 items against 143; 410 a month". */
+    public String words() {
+        return switch (verdict) {
+            case NOT_LIVE -> "not live yet";
+            case NO_CONTROLS -> "no comparable item was left alone, so nothing can be said";
+            case TOO_EARLY -> "too early";
+            case UNTOLD -> "cannot be told apart from nothing: " + figures();
+            case MORE, FEWER ->
+                figures() + String.format(Locale.ROOT, "; %,d clicks a month", Math.round(perMonth.clicks()));
+        };
+    }
+
+    private String figures() {
+        return String.format(
+                Locale.ROOT,
+                "%+.0f%% clicks, %.0f to %.0f%%, %,d %s against %,d",
+                clicks.share() * 100,
+                clicks.low() * 100,
+                clicks.high() * 100,
+                items,
+                items == 1 ? "item" : "items",
+                controls);
+    }
+}
