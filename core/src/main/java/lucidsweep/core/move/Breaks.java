@@ -24,7 +24,6 @@ public final class Breaks {
     private static final int MIN_BEFORE = 8;
     private static final int MIN_AFTER = 2;
     private static final int MAX_AFTER = 4;
-    private static final double SMALLEST = 0.1;
     private static final double LEAST_NOISE = 0.02;
     private static final double THRESHOLD = 4.0;
 
@@ -42,10 +41,12 @@ public final class Breaks {
 
     private final double[] values;
     private final double[] errors;
+    private final double smallest;
     private final double usualNoise;
     private final List<Break> found = new ArrayList<>();
 
-    private Breaks(double[] values, double[] errors) {
+    private Breaks(double[] values, double[] errors, double smallest) {
+        this.smallest = smallest;
         this.values = values;
         this.errors = errors;
         usualNoise = (stepNoise(1) + stepNoise(3)) / 2;
@@ -67,12 +68,13 @@ public final class Breaks {
      *
      * @param values by week, on the log scale; NaN where nothing is known
      * @param errors what counting alone makes of each value, as a standard error; 0 where that is nothing
+     * @param smallest the smallest change that is told, on the log scale: 0.1 for a tenth
      */
-    public static List<Break> of(double[] values, double[] errors) {
+    public static List<Break> of(double[] values, double[] errors, double smallest) {
         if (values.length != errors.length)
             throw new IllegalArgumentException(
                     "expected an error for each of " + values.length + " values, got " + errors.length);
-        Breaks breaks = new Breaks(values, errors);
+        Breaks breaks = new Breaks(values, errors, smallest);
         breaks.search(0, values.length);
         breaks.found.sort(Comparator.comparingInt(Break::week));
         breaks.dropEchoes();
@@ -103,7 +105,7 @@ public final class Breaks {
             double noise = Math.max(Math.max(usualNoise, LEAST_NOISE), countingError(from, to));
             double change = level(after, noise) - level(before, noise);
             double error = noise * Math.sqrt(DRAWN_IN / before.length + DRAWN_IN / after.length);
-            if (Math.abs(change) < Math.max(SMALLEST, CLEAR_SLOPE * error)) found.remove(i);
+            if (Math.abs(change) < Math.max(smallest, CLEAR_SLOPE * error)) found.remove(i);
             else i++;
         }
     }
@@ -120,7 +122,7 @@ public final class Breaks {
             double level = expected.in((weeks - 1) / 2.0);
             double noise = Math.max(expected.noise, countingError(week, week + weeks));
             double change = level(after, noise) - level;
-            if (Math.abs(change) < SMALLEST || !lieTogether(after, level, change)) continue;
+            if (Math.abs(change) < smallest || !lieTogether(after, level, change)) continue;
             double variance = noise * noise * DRAWN_IN / after.length + expected.variance(weeks);
             double noises = Math.abs(change) / Math.sqrt(variance);
             if (noises < THRESHOLD + UNKNOWN_NOISE / before.length) continue;

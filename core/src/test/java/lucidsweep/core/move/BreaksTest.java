@@ -28,7 +28,7 @@ class BreaksTest {
     }
 
     private static List<Break> breaks(double[] values) {
-        return Breaks.of(values, new double[values.length]);
+        return Breaks.of(values, new double[values.length], 0.1);
     }
 
     @ParameterizedTest
@@ -85,7 +85,9 @@ class BreaksTest {
         double[] errors = new double[WEEKS];
         Arrays.fill(errors, 0.2);
         for (int week = 60; week < WEEKS; week++) values[week] += 0.25;
-        assertThat(Breaks.of(values, errors)).as("counting alone does as much").isEmpty();
+        assertThat(Breaks.of(values, errors, 0.1))
+                .as("counting alone does as much")
+                .isEmpty();
         assertThat(breaks(values)).extracting(Break::week).containsExactly(60);
     }
 
