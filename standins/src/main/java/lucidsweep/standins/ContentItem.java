@@ -1,9 +1,12 @@
 package lucidsweep.standins;
 
+import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -13,13 +16,27 @@ final class ContentItem {
     final String id;
     final String address;
     private final Map<String, String> fields;
+    private final List<Version> versions = new ArrayList<>();
     private int version = 1;
     private boolean changed;
+
+    /** Title and description as they were from a day on. */
+    record Version(LocalDate from, String title, String description) {}
 
     ContentItem(String id, String address, Map<String, String> fields) {
         this.id = id;
         this.address = address;
         this.fields = new LinkedHashMap<>(fields);
+        versions.add(new Version(LocalDate.MIN, field("title"), field("description")));
+    }
+
+    Version first() {
+        return versions.get(0);
+    }
+
+    /** What it said at the end of a day, where it was changed by then. */
+    synchronized Optional<Version> changed(LocalDate day) {
+        return versions.stream().skip(1).filter(each -> !each.from.isAfter(day)).reduce((one, later) -> later);
     }
 
     static ContentItem ofPage(SitePage page, String id) {
@@ -59,9 +76,10 @@ final class ContentItem {
     }
 
     /** Stores fields where nobody was faster; says whether it did. */
-    synchronized boolean store(int from, Map<String, String> texts) {
+    synchronized boolean store(int from, Map<String, String> texts, LocalDate today) {
         if (from != version) return false;
         fields.putAll(texts);
+        versions.add(new Version(today, field("title"), field("description")));
         version++;
         changed = true;
         return true;

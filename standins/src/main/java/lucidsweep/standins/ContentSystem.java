@@ -1,15 +1,18 @@
 package lucidsweep.standins;
 
 import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Supplier;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -40,9 +43,11 @@ public final class ContentSystem {
     private final Map<String, String> users = new ConcurrentHashMap<>();
     private final Map<String, AtomicInteger> served = new ConcurrentHashMap<>();
     private final AtomicInteger requests = new AtomicInteger();
+    private final Supplier<LocalDate> today;
     private final AtomicInteger stored = new AtomicInteger();
 
-    ContentSystem(DemoSite site, List<String> listings, List<String> videos) {
+    ContentSystem(DemoSite site, List<String> listings, List<String> videos, Supplier<LocalDate> today) {
+        this.today = today;
         Map<String, ContentItem> ofSite = new TreeMap<>();
         int number = 0;
         for (SitePage page : site.pages().values()) {
@@ -141,7 +146,7 @@ public final class ContentSystem {
                             .toList());
             return new Feed.Answer(422, Map.of(), "{\"rejected\":{" + why + "}}");
         }
-        if (!item.store(Integer.parseInt(version.group(1)), texts))
+        if (!item.store(Integer.parseInt(version.group(1)), texts, today.get()))
             return error(409, "somebody changed it meanwhile: it is version " + item.version());
         stored.incrementAndGet();
         return ok("{\"id\":" + JsonText.quoted(item.id) + ",\"version\":" + item.version() + "}");
@@ -163,7 +168,8 @@ public final class ContentSystem {
     /** Changes a field as somebody of the client's would. @param kind "pages", "listings" or "videos" */
     public void changeByHand(String kind, String address, String field, String text) {
         ContentItem item = find(kind, address);
-        if (!item.store(item.version(), Map.of(field, text))) throw new IllegalStateException("somebody was faster");
+        if (!item.store(item.version(), Map.of(field, text), today.get()))
+            throw new IllegalStateException("somebody was faster");
     }
 
     /** What it has of a field. */
@@ -176,6 +182,16 @@ public final class ContentSystem {
                 .filter(item -> item.address.equals(address))
                 .findFirst()
                 .orElseThrow();
+    }
+
+    ContentItem.Version first(String path) {
+        return pages.get(path).first();
+    }
+
+    /** What a page said at the end of a day, where it was changed by then. */
+    Optional<ContentItem.Version> changed(String path, LocalDate day) {
+        ContentItem page = pages.get(path);
+        return page == null ? Optional.empty() : page.changed(day);
     }
 
     boolean isChanged(SitePage page) {

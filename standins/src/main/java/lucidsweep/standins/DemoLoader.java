@@ -78,7 +78,7 @@ final class DemoLoader {
                 "/api/properties/" + site + "/demand/fetch",
                 "{\"address\":\"" + website.resolve("/search/demand") + "\"}");
         while (get(application.resolve("/api/properties/" + site + "/jobs")).contains("\"running\"")) Thread.sleep(200);
-        importFile(site, "results.csv", "\"QUERY\",\"POSITION\",\"ADDRESS\",\"TITLE\",\"DESCRIPTION\"", null);
+        importFile(site, "results.csv", "\"QUERY\",\"POSITION\",\"ADDRESS\",\"TITLE\",\"DESCRIPTION\",\"DAY\"", null);
         for (long property : new long[] {site, shop, channel}) setUpContentSystem(property);
         new DemoWork(this, site, shop).doIt();
         new DemoWriter(this, site).write(website.resolve("/writer/generate"));

@@ -1,6 +1,8 @@
 package lucidsweep.standins;
 
 import java.net.URI;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -12,6 +14,8 @@ final class ResultLists {
 
     private static final int QUERIES = 60;
     private static final int RESULTS = 8;
+    private static final int LONGEST_TITLE = 62;
+    private static final int LONGEST_DESCRIPTION = 160;
 
     /** A made-up rival, and how it words its titles and descriptions; %s is what was searched. */
     private record Rival(String host, String title, String description) {}
@@ -52,32 +56,45 @@ final class ResultLists {
 
     private ResultLists() {}
 
-    static String csv(DemoSite site, SearchMarket market, URI website) {
+    /** The lists as they are on a day. */
+    static String csv(SearchWorld world, URI website, LocalDate today) {
         Map<String, SearchMarket.Interest> queries = new LinkedHashMap<>();
-        market.interests().stream()
+        world.market().interests().stream()
                 .filter(interest -> !interest.brand() && interest.now() <= RESULTS)
                 .sorted(Comparator.comparingDouble((SearchMarket.Interest interest) -> -interest.monthly())
                         .thenComparing(SearchMarket.Interest::query))
                 .forEach(interest -> queries.putIfAbsent(interest.query(), interest));
-        StringBuilder csv = new StringBuilder("query,position,address,title,description\n");
-        queries.values().stream().limit(QUERIES).forEach(interest -> add(interest, site, website, csv));
+        StringBuilder csv = new StringBuilder("query,position,address,title,description,date\n");
+        queries.values().stream().limit(QUERIES).forEach(interest -> add(interest, world, website, today, csv));
         return csv.toString();
     }
 
-    private static void add(SearchMarket.Interest interest, DemoSite site, URI website, StringBuilder csv) {
-        int own = (int) Math.max(1, Math.round(interest.now()));
-        int next = Math.floorMod(interest.query().hashCode(), RIVALS.size());
+    private static void add(
+            SearchMarket.Interest interest, SearchWorld world, URI website, LocalDate today, StringBuilder csv) {
+        int own = (int) Math.round(world.position(interest, today, true));
+        long weeks = Math.max(0, ChronoUnit.WEEKS.between(world.start(), today));
+        // Rivals come and go: the round moves on by one every few weeks.
+        int next = (int) Math.floorMod(interest.query().hashCode() + weeks / 3, (long) RIVALS.size());
         for (int position = 1; position <= RESULTS; position++) {
-            SitePage page = site.pages().get(interest.path());
+            SitePage page = world.site().pages().get(interest.path());
             if (position == own && page != null && !page.titles.isEmpty() && !page.descriptions.isEmpty()) {
                 String address = website.resolve(interest.path()).toString();
-                line(csv, interest.query(), position, address, page.titles.get(0), page.descriptions.get(0));
+                ContentItem.Version live = world.inForce(interest.path(), today)
+                        .orElse(new ContentItem.Version(today, page.titles.get(0), page.descriptions.get(0)));
+                line(
+                        csv,
+                        today,
+                        interest.query(),
+                        position,
+                        address,
+                        shown(live.title(), page.name, LONGEST_TITLE),
+                        shown(live.description(), page.paragraphs.get(0), LONGEST_DESCRIPTION));
                 continue;
             }
             Rival rival = RIVALS.get(next++ % RIVALS.size());
             String query = interest.query();
             String address = "https://" + rival.host + "/" + query.replace(' ', '-') + "/";
-            line(csv, query, position, address, said(rival.title, query), said(rival.description, query));
+            line(csv, today, query, position, address, said(rival.title, query), said(rival.description, query));
         }
     }
 
@@ -86,10 +103,17 @@ final class ResultLists {
         return text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
     }
 
-    private static void line(StringBuilder csv, String query, int position, String... rest) {
+    /** Whole where it is short enough, cut at a word where it is not much longer; else words of the search engine's own. */
+    private static String shown(String text, String instead, int longest) {
+        if (text.isBlank() || text.length() > 2 * longest) return instead;
+        if (text.length() <= longest) return text;
+        return text.substring(0, Math.max(1, text.lastIndexOf(' ', longest - 2))) + " …";
+    }
+
+    private static void line(StringBuilder csv, LocalDate day, String query, int position, String... rest) {
         csv.append(query).append(',').append(position);
         for (String cell : rest)
             csv.append(",\"").append(cell.replace("\"", "\"\"")).append('"');
-        csv.append('\n');
+        csv.append(',').append(day).append('\n');
     }
 }

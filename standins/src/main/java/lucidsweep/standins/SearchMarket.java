@@ -66,7 +66,7 @@ public record SearchMarket(List<Interest> interests, List<Truth> truths) {
         }
 
         double season(int month) {
-            return SearchMarket.season(path.split("/").length > 1 ? path.split("/")[1] : "", month);
+            return SearchMarket.season(SearchWorld.section(path), month);
         }
     }
 

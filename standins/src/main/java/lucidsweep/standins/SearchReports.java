@@ -37,17 +37,21 @@ public final class SearchReports {
         return 0.31 * Math.pow(position, -1.18);
     }
 
-    /** The rows as JSON objects. */
+    /** The rows as JSON objects, of a market in which nobody changes anything. */
     static List<String> rows(SearchMarket market, URI website, LocalDate today) {
+        return rows(SearchWorld.still(market, FIRST_TODAY), website, today);
+    }
+
+    /** The rows as JSON objects. */
+    static List<String> rows(SearchWorld world, URI website, LocalDate today) {
         LocalDate lastSunday = today.minusDays(1).with(TemporalAdjusters.previousOrSame(DayOfWeek.SUNDAY));
         List<String> rows = new ArrayList<>();
         for (int weeksAgo = WEEKS - 1; weeksAgo >= 0; weeksAgo--) {
             LocalDate sunday = lastSunday.minusWeeks(weeksAgo);
-            int sinceStart = (int) ((FIRST_TODAY.toEpochDay() - sunday.toEpochDay()) / 7);
-            for (SearchMarket.Interest interest : market.interests()) {
+            for (SearchMarket.Interest interest : world.market().interests()) {
                 if (isBeforeItsTime(interest, sunday)) continue;
                 for (Country country : COUNTRIES) {
-                    String row = row(interest, country, sunday, Math.max(0, sinceStart), website);
+                    String row = row(world, interest, country, sunday, website);
                     if (row != null) rows.add(row);
                 }
             }
@@ -92,6 +96,47 @@ public final class SearchReports {
         return truth(market, today).stream().map(Clicks::json).collect(Collectors.joining(",\n", "[", "]"));
     }
 
+    /**
+     * The clicks of pages that were changed, from the week on in which result pages showed it: as they are and as they would be
+     * if nobody had changed anything, on average, without any noise.
+     */
+    public record Changed(String path, double clicks, double without) {
+
+        private String json() {
+            return String.format(
+                    Locale.ROOT, "{\"page\":\"%s\",\"clicks\":%.2f,\"without\":%.2f}", path, clicks, without);
+        }
+    }
+
+    /** What every change brought until today. */
+    static List<Changed> changed(SearchWorld world, LocalDate today) {
+        LocalDate lastSunday = today.minusDays(1).with(TemporalAdjusters.previousOrSame(DayOfWeek.SUNDAY));
+        Map<String, Changed> byPage = new TreeMap<>();
+        for (LocalDate sunday = lastSunday; !sunday.isBefore(world.start()); sunday = sunday.minusWeeks(1)) {
+            for (SearchMarket.Interest interest : world.market().interests()) {
+                if (interest.brand() || world.inForce(interest.path(), sunday).isEmpty()) continue;
+                Changed week = new Changed(
+                        interest.path(), clicks(world, interest, sunday, true), clicks(world, interest, sunday, false));
+                byPage.merge(
+                        interest.path(),
+                        week,
+                        (one, other) -> new Changed(one.path, one.clicks + other.clicks, one.without + other.without));
+            }
+        }
+        return List.copyOf(byPage.values());
+    }
+
+    private static double clicks(SearchWorld world, SearchMarket.Interest interest, LocalDate sunday, boolean changed) {
+        double position = world.position(interest, sunday, changed);
+        double shown = interest.monthly() * 12 / 52 * interest.season(sunday.getMonthValue()) * seen(position);
+        return shown * rate(position) * Math.exp(world.appeal(interest, sunday, changed));
+    }
+
+    /** The same as JSON. */
+    static String changedJson(SearchWorld world, LocalDate today) {
+        return changed(world, today).stream().map(Changed::json).collect(Collectors.joining(",\n", "[", "]"));
+    }
+
     /** The share of searches in which a result is looked at. */
     private static double seen(double position) {
         return position <= 10 ? 1 : position <= 20 ? 0.55 : 0.25;
@@ -104,14 +149,14 @@ public final class SearchReports {
     }
 
     private static String row(
-            SearchMarket.Interest interest, Country country, LocalDate sunday, int weeksAgo, URI website) {
+            SearchWorld world, SearchMarket.Interest interest, Country country, LocalDate sunday, URI website) {
         Random random = new Random((interest.path() + interest.query() + country.code + sunday).hashCode());
-        double position = Math.max(1, interest.position(weeksAgo) * (1 + random.nextGaussian() * 0.06));
+        double position = Math.max(1, world.position(interest, sunday, true) * (1 + random.nextGaussian() * 0.06));
         double expected =
                 interest.monthly() * 12 / 52 * interest.season(sunday.getMonthValue()) * country.share * seen(position);
         long shown = Math.round(expected * (1 + random.nextGaussian() / NOISE * 3));
         if (shown < MIN_SHOWN) return null;
-        double rate = interest.brand() ? 0.62 : rate(position) * Math.exp(interest.appeal());
+        double rate = interest.brand() ? 0.62 : rate(position) * Math.exp(world.appeal(interest, sunday, true));
         long clicks = 0;
         for (int i = 0; i < shown; i++) if (random.nextDouble() < rate) clicks++;
         return String.format(

@@ -35,15 +35,24 @@ public record Searchers(Map<String, Double> appeal, double words) {
 
     /** How much less or more the result of a page is clicked than one without faults. */
     double appealOf(DemoSite site, String path) {
+        return appealOf(site, path, "title") + appealOf(site, path, "description");
+    }
+
+    /** The same for one field. */
+    double appealOf(DemoSite site, String path, String field) {
         return site.planted().stream()
-                .filter(planted -> planted.path().equals(path))
+                .filter(planted ->
+                        planted.path().equals(path) && planted.field().equals(field))
                 .mapToDouble(planted -> appeal.getOrDefault(planted.field() + " " + planted.finding(), 0.0))
                 .sum();
     }
 
     /** How many times as far down a page stands than if its title had all words of a query. */
     double lower(SitePage page, String query) {
-        String title = page.titles.isEmpty() ? "" : page.titles.get(0);
+        return lower(page.titles.isEmpty() ? "" : page.titles.get(0), query);
+    }
+
+    double lower(String title, String query) {
         List<String> words = Arrays.asList(title.toLowerCase(Locale.ROOT).split("[^\\p{L}\\p{N}]+"));
         String[] wanted = query.split(" ");
         long there = Arrays.stream(wanted).filter(words::contains).count();

@@ -2,6 +2,7 @@ package lucidsweep.standins;
 
 import java.io.IOException;
 import java.net.URI;
+import java.time.LocalDate;
 
 /**
  * Starts the stand-ins: {@code --port N} for the website, {@code --load ADDRESS} to fill a running application with the
@@ -23,7 +24,8 @@ public final class StandIns {
                 default -> throw new IllegalArgumentException("there is no option " + args[i]);
             }
         }
-        Website website = pages > 0 ? Website.ofSize(pages, port) : Website.ofDemo(DemoSite.ofSeed(7), port);
+        Website website =
+                pages > 0 ? Website.ofSize(pages, port) : Website.ofDemo(DemoSite.ofSeed(7), port, LocalDate.now());
         Runtime.getRuntime().addShutdownHook(new Thread(website::close));
         System.out.println("The website is at " + website.address());
         if (application != null) load(application, website);

@@ -36,7 +36,8 @@ public final class Website implements AutoCloseable {
     });
     private volatile NextSeason season;
     private final AtomicInteger flakyAsked = new AtomicInteger();
-    private volatile LocalDate today = SearchReports.FIRST_TODAY;
+    private final LocalDate start;
+    private volatile LocalDate today;
     private volatile Feed demand;
     private final TextService writer = new TextService();
     private final List<String> listings = new ShopListings(7).json();
@@ -60,8 +61,11 @@ public final class Website implements AutoCloseable {
         }
     }
 
-    private Website(int port, DemoSite site, BiFunction<HttpExchange, String, Reply> replies) throws IOException {
-        content = new ContentSystem(site, listings, videos);
+    private Website(int port, DemoSite site, LocalDate start, BiFunction<HttpExchange, String, Reply> replies)
+            throws IOException {
+        this.start = start;
+        today = start;
+        content = new ContentSystem(site, listings, videos, () -> today);
         server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 200);
         server.setExecutor(threads);
         server.createContext("/", exchange -> {
@@ -74,16 +78,21 @@ public final class Website implements AutoCloseable {
 
     /** Serves the demo client's website and its files; port 0 for any that is free. */
     public static Website ofDemo(DemoSite site, int port) throws IOException {
+        return ofDemo(site, port, SearchReports.FIRST_TODAY);
+    }
+
+    /** The same, with a search engine whose time begins on a day. */
+    public static Website ofDemo(DemoSite site, int port, LocalDate start) throws IOException {
         Website[] self = new Website[1];
         PageHtml html = new PageHtml(site.pages());
-        self[0] = new Website(port, site, (exchange, path) -> self[0].demo(site, html, exchange, path));
+        self[0] = new Website(port, site, start, (exchange, path) -> self[0].demo(site, html, exchange, path));
         return self[0];
     }
 
     /** Serves a made-up site of so many pages, each linked from another. */
     public static Website ofSize(int pages, int port) throws IOException {
         LargeSite site = new LargeSite(pages);
-        return new Website(port, new DemoSite(Map.of(), List.of()), (exchange, path) -> {
+        return new Website(port, new DemoSite(Map.of(), List.of()), SearchReports.FIRST_TODAY, (exchange, path) -> {
             String page = site.page(path);
             return page == null ? Reply.text(404, "<title>Not found</title>") : Reply.html(page);
         });
@@ -130,7 +139,7 @@ public final class Website implements AutoCloseable {
         }
         if (path.startsWith("/calendar/")) return calendar(path);
         if (path.equals("/files/pages-july.csv")) return csv(LastSummer.pages(site, address()));
-        if (path.equals("/files/results.csv")) return csv(ResultLists.csv(site, market(site), address()));
+        if (path.equals("/files/results.csv")) return csv(ResultLists.csv(world(site), address(), today));
         if (path.startsWith("/files/")) return file(path);
         if (path.equals("/search/clock") && exchange.getRequestMethod().equals("POST")) {
             today = today.plusDays(
@@ -139,8 +148,10 @@ public final class Website implements AutoCloseable {
             return Reply.text(200, "<title>It is " + today + "</title>");
         }
         if (path.equals("/search/truth")) {
-            byte[] truth = SearchReports.truthJson(market(site), today).getBytes(StandardCharsets.UTF_8);
-            return new Reply(200, "application/json", truth, Map.of());
+            return json(new Feed.Answer(200, Map.of(), SearchReports.truthJson(market(site), today)));
+        }
+        if (path.equals("/search/changed")) {
+            return json(new Feed.Answer(200, Map.of(), SearchReports.changedJson(world(site), today)));
         }
         if (path.equals("/search/demand")) return feed(demand(site), exchange, path);
         if (path.equals("/writer/generate") && exchange.getRequestMethod().equals("POST")) return writer(exchange);
@@ -154,9 +165,13 @@ public final class Website implements AutoCloseable {
     /** What the stand-in search engine reports today; made when it is first asked for. */
     private synchronized Feed demand(DemoSite site) {
         if (demand == null) {
-            demand = new Feed(SearchReports.rows(market(site), address(), today), ROWS_AT_ONCE);
+            demand = new Feed(SearchReports.rows(world(site), address(), today), ROWS_AT_ONCE);
         }
         return demand;
+    }
+
+    private SearchWorld world(DemoSite site) {
+        return new SearchWorld(market(site), site, Searchers.OF_DEMO, content, start);
     }
 
     private static SearchMarket market(DemoSite site) {

@@ -118,6 +118,48 @@ class SearchReportsTest {
         }
     }
 
+    /** A title that loses the words people search for does harm, one that gains them helps, and the rest of the world goes on. */
+    @Test
+    void whatIsPutLiveMovesItsPageAndItCanBeAskedWhatWouldHaveBeen() throws IOException, InterruptedException {
+        try (Website website = Website.ofDemo(DEMO, 0)) {
+            String harmed = MARKET.truths().stream()
+                    .filter(truth -> truth.kind().equals("home") && truth.path().startsWith("/hire/"))
+                    .findFirst()
+                    .orElseThrow()
+                    .path();
+            SearchMarket.Interest faulty = SearchMarket.of(DEMO, 7, Searchers.OF_DEMO).interests().stream()
+                    .filter(interest -> Searchers.OF_DEMO.appealOf(DEMO, interest.path(), "title") < 0)
+                    .filter(interest -> interest.now() > 2)
+                    .findFirst()
+                    .orElseThrow();
+            String fixed = faulty.path();
+            String words = faulty.query();
+            website.content().changeByHand("pages", harmed, "title", "Boats to rent");
+            website.content().changeByHand("pages", fixed, "title", words + " with a guide");
+            HttpClient http = HttpClient.newHttpClient();
+            URI changed = website.address().resolve("/search/changed");
+            assertThat(asked(http, changed).body()).isEqualTo("[]");
+            String then =
+                    asked(http, website.address().resolve("/files/results.csv")).body();
+            http.send(
+                    HttpRequest.newBuilder(website.address().resolve("/search/clock?days=70"))
+                            .POST(HttpRequest.BodyPublishers.noBody())
+                            .build(),
+                    HttpResponse.BodyHandlers.discarding());
+            Matcher pages = Pattern.compile("\"page\":\"([^\"]+)\",\"clicks\":([\\d.]+),\"without\":([\\d.]+)")
+                    .matcher(asked(http, changed).body());
+            Map<String, Double> times = new HashMap<>();
+            while (pages.find())
+                times.put(pages.group(1), Double.parseDouble(pages.group(2)) / Double.parseDouble(pages.group(3)));
+            assertThat(times).containsOnlyKeys(harmed, fixed);
+            assertThat(times.get(harmed)).isLessThan(0.9);
+            assertThat(times.get(fixed)).isGreaterThan(1.1);
+            String now =
+                    asked(http, website.address().resolve("/files/results.csv")).body();
+            assertThat(now).isNotEqualTo(then).contains(",2027-02-01");
+        }
+    }
+
     private static int all(HttpClient http, URI start) throws IOException, InterruptedException {
         int rows = 0;
         for (URI at = start; at != null; ) {
