@@ -3,6 +3,7 @@ package lucidsweep.core.demand;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 
 /**
@@ -12,6 +13,7 @@ import java.util.Map;
  *
  * <p>A report by item alone, or by query alone, says over again what a report by both says: such a row does not count where
  * rows by both cover its days for the same item or query, and one by query alone counts in no total where any row names an item.
+ * Likewise a row by week or month does not count where rows by day or week cover its days for the same item, query and country.
  */
 public final class DemandRows {
 
@@ -19,6 +21,8 @@ public final class DemandRows {
     public static final int NONE = -1;
 
     private static final int WEEK = 7;
+    private static final int LONGEST_DAY = 2;
+    private static final int LONGEST_WEEK = 10;
 
     private int size;
     private int[] items = new int[1 << 10];
@@ -159,8 +163,115 @@ public final class DemandRows {
                 .filter(row ->
                         isCovered(items[row] == NONE ? ofQueries.get(queries[row]) : ofItems.get(items[row]), row))
                 .forEach(again::set);
+        addLonger(again);
         saidAgain = again;
         return again;
+    }
+
+    /** Adds the rows by week or month whose days shorter ones cover. */
+    private void addLonger(BitSet again) {
+        int[] classes = new int[3];
+        for (int row = 0; row < size; row++) classes[lengthClass(row)]++;
+        for (int longer = 1; longer < classes.length; longer++) {
+            if (classes[longer] == 0 || classes[longer] == size) continue;
+            Map<List<Integer>, int[]> shorter = new HashMap<>();
+            for (int row = 0; row < size; row++) {
+                if (lengthClass(row) >= longer) continue;
+                int[] days = shorter.computeIfAbsent(key(row), any -> new int[] {Integer.MAX_VALUE, Integer.MIN_VALUE});
+                days[0] = Math.min(days[0], firsts[row]);
+                days[1] = Math.max(days[1], lasts[row]);
+            }
+            if (shorter.isEmpty()) continue;
+            for (int row = 0; row < size; row++) {
+                if (lengthClass(row) != longer) continue;
+                int[] days = shorter.get(key(row));
+                if (days != null && days[0] <= firsts[row] && lasts[row] <= days[1]) again.set(row);
+            }
+        }
+    }
+
+    private List<Integer> key(int row) {
+        return List.of(items[row], queries[row], countries[row]);
+    }
+
+    /** 0 by day, 1 by week, 2 by month or longer. */
+    private int lengthClass(int row) {
+        int days = lasts[row] - firsts[row] + 1;
+        return days <= LONGEST_DAY ? 0 : days <= LONGEST_WEEK ? 1 : 2;
+    }
+
+    /** How many days most rows are of: 1, 7, or 28 to 31; 0 of no rows. */
+    public int usualDays() {
+        if (size == 0) return 0;
+        int[] days = new int[size];
+        for (int row = 0; row < size; row++) days[row] = lasts[row] - firsts[row] + 1;
+        Arrays.sort(days);
+        return days[size / 2];
+    }
+
+    /**
+     * By week, for each item or query. A row by month is spread evenly over its weeks; any other counts where its middle lies.
+     *
+     * @param by {@link By#ITEM} or {@link By#QUERY}
+     * @param numbers how many items or queries there are
+     */
+    public WeeklyFigures weekly(By by, Only only, int numbers) {
+        int weeks = size == 0 ? 0 : (lastDay - firstDay) / WEEK + 1;
+        WeeklyFigures figures = new WeeklyFigures(numbers, weeks, lastDay);
+        BitSet again = saidAgain();
+        for (int row = 0; row < size; row++) {
+            if (again.get(row) || !counts(row, only) || number(row, by) == NONE) continue;
+            if (lengthClass(row) < 2) {
+                int week = figures.week(firsts[row] + (lasts[row] - firsts[row]) / 2);
+                figures.add(number(row, by), week, clicks[row], impressions[row], positions[row]);
+                continue;
+            }
+            double days = lasts[row] - firsts[row] + 1;
+            for (int week = figures.week(firsts[row]); week <= figures.week(lasts[row]); week++) {
+                int from = Math.max(firsts[row], figures.firstDay(week));
+                int to = Math.min(lasts[row], figures.firstDay(week) + WEEK - 1);
+                double share = (to - from + 1) / days;
+                figures.add(number(row, by), week, clicks[row] * share, impressions[row] * share, positions[row]);
+            }
+        }
+        return figures;
+    }
+
+    /** What is reported of a stretch of days from one on. */
+    public record Period(int first, DemandTally.Sum sum) {}
+
+    /**
+     * Sums by stretches of days; a row counts where its middle lies.
+     *
+     * @param starts the first days of the stretches, rising; the last one is the day after the end
+     * @return one for each stretch; its sum is null where nothing at all is reported
+     */
+    public Period[] periods(Only only, int[] starts) {
+        int count = starts.length - 1;
+        long[][] sums = new long[3][count];
+        double[] places = new double[count];
+        boolean[] reported = new boolean[count];
+        BitSet again = saidAgain();
+        for (int row = 0; row < size; row++) {
+            if (again.get(row)) continue;
+            int at = Arrays.binarySearch(starts, firsts[row] + (lasts[row] - firsts[row]) / 2);
+            int period = at < 0 ? -at - 2 : at;
+            if (period < 0 || period >= count) continue;
+            reported[period] = true;
+            if (!counts(row, only) || !isOfTotal(row, By.ALL)) continue;
+            sums[0][period] += clicks[row];
+            sums[1][period] += impressions[row];
+            if (positions[row] < 1) continue;
+            places[period] += positions[row] * (double) impressions[row];
+            sums[2][period] += impressions[row];
+        }
+        Period[] periods = new Period[count];
+        for (int i = 0; i < count; i++) {
+            double position = sums[2][i] == 0 ? 0 : places[i] / sums[2][i];
+            periods[i] =
+                    new Period(starts[i], reported[i] ? new DemandTally.Sum(sums[0][i], sums[1][i], position) : null);
+        }
+        return periods;
     }
 
     private void cover(Map<Integer, int[]> days, int number, int row) {

@@ -8,6 +8,7 @@ import java.util.SplittableRandom;
 import lucidsweep.core.demand.WeeklyFigures;
 import lucidsweep.core.effect.Effect.Difference;
 import lucidsweep.core.effect.Effect.EffectWeek;
+import lucidsweep.core.effect.Effect.LeftOut;
 import lucidsweep.core.effect.Effect.PerMonth;
 import lucidsweep.core.effect.Effect.Verdict;
 
@@ -84,7 +85,7 @@ public final class EffectStudy {
      * @param draws how often the items are weighted anew: 1,000 for a figure that is shown
      */
     public static Effect of(WeeklyFigures figures, int[] templates, List<Changed> changed, int[] left, int draws) {
-        if (changed.isEmpty()) return Effect.without(Verdict.NOT_LIVE, 0, 0, 0);
+        if (changed.isEmpty()) return Effect.without(Verdict.NOT_LIVE, new LeftOut(0, 0, 0));
         EffectStudy study = new EffectStudy(figures, draws);
         int notYet = 0;
         int young = 0;
@@ -104,11 +105,11 @@ public final class EffectStudy {
                 else study.add(each, windows, like);
             }
         }
+        LeftOut leftOut = new LeftOut(notYet, young, alone);
         if (study.cases.isEmpty()) {
-            return Effect.without(
-                    notYet > 0 || alone == 0 ? Verdict.TOO_EARLY : Verdict.NO_CONTROLS, notYet, young, alone);
+            return Effect.without(notYet > 0 || alone == 0 ? Verdict.TOO_EARLY : Verdict.NO_CONTROLS, leftOut);
         }
-        return study.effect(notYet, young, alone);
+        return study.effect(leftOut);
     }
 
     private void add(Changed changed, Windows windows, int[] like) {
@@ -120,7 +121,7 @@ public final class EffectStudy {
         cases.add(new Case(changed, windows, like, Sums.of(figures, changed.item(), windows), others));
     }
 
-    private Effect effect(int notYet, int young, int alone) {
+    private Effect effect(LeftOut leftOut) {
         double[] even = ones(cases.size());
         double[] evenControls = ones(controls + 1);
         double[] point = effects(even, evenControls);
@@ -137,7 +138,10 @@ public final class EffectStudy {
             actual += each.own.after[Sums.CLICKS];
             after += one * (figures.weeks() - each.changed.counted());
         }
-        if (expected < LEAST_CLICKS) return Effect.without(Verdict.TOO_EARLY, notYet + cases.size(), young, alone);
+        if (expected < LEAST_CLICKS) {
+            int early = leftOut.notYet() + cases.size();
+            return Effect.without(Verdict.TOO_EARLY, new LeftOut(early, leftOut.young(), leftOut.alone()));
+        }
         double share = expected * expected / squares;
         double freedom = Math.max(1, share - 1);
         double[] errors = errors(freedom);
@@ -156,9 +160,7 @@ public final class EffectStudy {
                 Difference.ofLog(point[2], half * errors[2]),
                 cases.size(),
                 controls,
-                notYet,
-                young,
-                alone,
+                leftOut,
                 new PerMonth(
                         (actual - expected) / months,
                         expected * clicks.low() / months,

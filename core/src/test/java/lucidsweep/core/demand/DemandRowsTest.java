@@ -153,4 +153,46 @@ class DemandRowsTest {
                 .map(line -> line.item() + ": " + line.now().clicks())
                 .toList();
     }
+
+    /** Days, weeks and months of the same query, as a person imports them over the years. */
+    @Test
+    void whatIsReportedByDayAndAgainByWeekCountsOnce() {
+        DemandRows rows = new DemandRows();
+        for (int day = 700; day < 714; day++) rows.add(0, 0, 0, day, day, 2, 20, 4);
+        rows.add(0, 0, 0, 700, 706, 15, 150, 4);
+        rows.add(0, 0, 0, 693, 699, 14, 140, 6);
+        rows.add(0, 1, 0, 700, 706, 5, 50, 4);
+        assertThat(rows.tally(693, 713, By.ITEM, Only.ANY).lines().get(0).now().clicks())
+                .isEqualTo(28 + 14 + 5);
+        WeeklyFigures weekly = rows.weekly(By.QUERY, Only.ANY, 2);
+        assertThat(weekly.weeks()).isEqualTo(3);
+        assertThat(new double[] {weekly.clicks(0, 0), weekly.clicks(0, 1), weekly.clicks(0, 2)})
+                .containsExactly(14, 14, 14);
+        assertThat(weekly.clicks(1, 1)).isEqualTo(5);
+        assertThat(weekly.position(0, 0)).isCloseTo(6, within(1e-6));
+        assertThat(weekly.position(1, 0)).isZero();
+        assertThat(rows.usualDays()).isEqualTo(1);
+    }
+
+    @Test
+    void aMonthIsSpreadOverItsWeeksAndHolesAreTold() {
+        DemandRows rows = new DemandRows();
+        rows.add(0, 0, 0, 700, 727, 40, 400, 3);
+        rows.add(0, 0, 0, 756, 783, 80, 800, 3);
+        WeeklyFigures weekly = rows.weekly(By.ITEM, Only.ANY, 1);
+        assertThat(weekly.weeks()).isEqualTo(12);
+        assertThat(weekly.clicks(0, 0)).isEqualTo(10);
+        assertThat(weekly.clicks(0, 11)).isEqualTo(20);
+        assertThat(weekly.isReported(5)).isFalse();
+        assertThat(weekly.week(weekly.firstDay(4))).isEqualTo(4);
+        DemandRows.Period[] months = rows.periods(Only.ANY, new int[] {700, 728, 756, 784});
+        assertThat(months[0].sum().clicks()).isEqualTo(40);
+        assertThat(months[1].sum()).as("nothing reported").isNull();
+        assertThat(months[2].sum().impressions()).isEqualTo(800);
+        assertThat(rows.periods(new Only(null, new java.util.BitSet(), -1), new int[] {700, 728})[0]
+                        .sum()
+                        .clicks())
+                .as("reported, and nothing of these")
+                .isZero();
+    }
 }
