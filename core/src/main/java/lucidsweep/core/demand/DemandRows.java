@@ -23,6 +23,7 @@ public final class DemandRows {
     private static final int WEEK = 7;
     private static final int LONGEST_DAY = 2;
     private static final int LONGEST_WEEK = 10;
+    private static final int LATE_DAYS = 2;
 
     private int size;
     private int[] items = new int[1 << 10];
@@ -200,6 +201,11 @@ public final class DemandRows {
         return days <= LONGEST_DAY ? 0 : days <= LONGEST_WEEK ? 1 : 2;
     }
 
+    /** The last day that reports are whole of: by day, the last two come in late. */
+    public int lastWholeDay() {
+        return usualDays() == 1 ? lastDay - LATE_DAYS : lastDay;
+    }
+
     /** How many days most rows are of: 1, 7, or 28 to 31; 0 of no rows. */
     public int usualDays() {
         if (size == 0) return 0;
@@ -210,24 +216,27 @@ public final class DemandRows {
     }
 
     /**
-     * By week, for each item or query. A row by month is spread evenly over its weeks; any other counts where its middle lies.
+     * By week, for each item or query, up to the last day that reports are whole of. A row by month is spread evenly over its weeks; any other counts where its middle lies.
      *
      * @param by {@link By#ITEM} or {@link By#QUERY}
      * @param numbers how many items or queries there are
      */
     public WeeklyFigures weekly(By by, Only only, int numbers) {
-        int weeks = size == 0 ? 0 : (lastDay - firstDay) / WEEK + 1;
-        WeeklyFigures figures = new WeeklyFigures(numbers, weeks, lastDay);
+        int last = lastWholeDay();
+        int weeks = size == 0 ? 0 : Math.max(0, last - firstDay) / WEEK + 1;
+        WeeklyFigures figures = new WeeklyFigures(numbers, weeks, last);
         BitSet again = saidAgain();
         for (int row = 0; row < size; row++) {
             if (again.get(row) || !counts(row, only) || number(row, by) == NONE) continue;
             if (lengthClass(row) < 2) {
                 int week = figures.week(firsts[row] + (lasts[row] - firsts[row]) / 2);
+                if (week < 0 || week >= weeks) continue;
                 figures.add(number(row, by), week, clicks[row], impressions[row], positions[row]);
                 continue;
             }
             double days = lasts[row] - firsts[row] + 1;
-            for (int week = figures.week(firsts[row]); week <= figures.week(lasts[row]); week++) {
+            for (int week = figures.week(firsts[row]); week <= Math.min(weeks - 1, figures.week(lasts[row])); week++) {
+                if (week < 0) continue;
                 int from = Math.max(firsts[row], figures.firstDay(week));
                 int to = Math.min(lasts[row], figures.firstDay(week) + WEEK - 1);
                 double share = (to - from + 1) / days;

@@ -158,7 +158,7 @@ class DemandRowsTest {
     @Test
     void whatIsReportedByDayAndAgainByWeekCountsOnce() {
         DemandRows rows = new DemandRows();
-        for (int day = 700; day < 714; day++) rows.add(0, 0, 0, day, day, 2, 20, 4);
+        for (int day = 700; day < 716; day++) rows.add(0, 0, 0, day, day, 2, 20, 4);
         rows.add(0, 0, 0, 700, 706, 15, 150, 4);
         rows.add(0, 0, 0, 693, 699, 14, 140, 6);
         rows.add(0, 1, 0, 700, 706, 5, 50, 4);

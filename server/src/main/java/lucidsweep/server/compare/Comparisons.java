@@ -100,6 +100,14 @@ class Comparisons {
         }
     }
 
+    /** The differences of some items, so many at most. */
+    List<Change> ofItems(long propertyId, long before, long after, Set<Long> wanted, int most) {
+        return changes(of(propertyId, before, after).entries().stream()
+                .filter(entry -> wanted.contains(entry.itemId()))
+                .limit(most)
+                .toList());
+    }
+
     private Comparison of(long propertyId, long before, long after) {
         Sweep first = sweep(propertyId, before);
         Sweep second = sweep(propertyId, after);

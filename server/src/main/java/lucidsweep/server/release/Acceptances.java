@@ -9,6 +9,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.BiConsumer;
 import lucidsweep.core.acceptance.Acceptance;
 import lucidsweep.core.acceptance.ShownText;
 import lucidsweep.core.acceptance.ShownWording;
@@ -139,8 +140,34 @@ public class Acceptances {
                 .toList();
     }
 
+    /** For items whose old text a result page still showed after the new one was live: the last day on which one did. */
+    public Map<Long, LocalDate> lastShownOld(long propertyId) {
+        Map<Long, LocalDate> last = new HashMap<>();
+        forEachLook(propertyId, (result, text) -> {
+            String shown = shown(result, text);
+            boolean old = !text.before().isBlank()
+                    && !shown.isBlank()
+                    && ShownWording.of(text.text(), shown) == ShownWording.ITS_OWN
+                    && ShownWording.of(text.before(), shown) != ShownWording.ITS_OWN;
+            if (old)
+                last.merge(
+                        text.itemId(),
+                        LocalDate.parse(result.looked()),
+                        (one, other) -> one.isAfter(other) ? one : other);
+        });
+        return last;
+    }
+
     /** Every look at a text of ours since it has been live. */
     private List<ShownResult> results(long propertyId, @Nullable Long handoverId) {
+        List<ShownResult> shown = new ArrayList<>();
+        forEachLook(propertyId, (result, text) -> {
+            if (handoverId == null || text.handoverId() == handoverId) add(shown, result, text);
+        });
+        return shown;
+    }
+
+    private void forEachLook(long propertyId, BiConsumer<Reports.Result, LiveMapper.LiveText> visit) {
         LongLongHashMap byAddress = new LongLongHashMap();
         items.forEachAddress(propertyId, (address, id) -> byAddress.put(hash(address), id));
         Map<Long, List<Reports.Result>> ofItems = new HashMap<>();
@@ -150,20 +177,17 @@ public class Acceptances {
                 ofItems.computeIfAbsent(item, any -> new ArrayList<>()).add(result);
         });
         List<Long> ids = ofItems.keySet().stream().sorted().toList();
-        List<ShownResult> shown = new ArrayList<>();
         for (int start = 0; start < ids.size(); start += CHUNK) {
             List<Long> some = ids.subList(start, Math.min(ids.size(), start + CHUNK));
             Map<Long, LiveMapper.LiveText> texts = new HashMap<>();
             for (LiveMapper.LiveText text : mapper.liveTexts(propertyId, some.toArray()))
                 texts.put(FieldId.of(text.itemId(), text.field()), text);
             for (LiveMapper.LiveText text : texts.values()) {
-                if (handoverId != null && text.handoverId() != handoverId) continue;
                 ofItems.get(text.itemId()).stream()
                         .filter(result -> isSince(result, text))
-                        .forEach(result -> add(shown, result, text));
+                        .forEach(result -> visit.accept(result, text));
             }
         }
-        return shown;
     }
 
     private static long hash(String address) {
@@ -174,8 +198,12 @@ public class Acceptances {
         return !LocalDate.parse(result.looked()).isBefore(LocalDate.ofInstant(text.since(), ZoneId.systemDefault()));
     }
 
+    private static String shown(Reports.Result result, LiveMapper.LiveText text) {
+        return text.field() == Field.TITLE ? result.title() : result.description();
+    }
+
     private static void add(List<ShownResult> all, Reports.Result result, LiveMapper.LiveText text) {
-        String shown = text.field() == Field.TITLE ? result.title() : result.description();
+        String shown = shown(result, text);
         if (shown.isBlank()) return;
         all.add(new ShownResult(
                 text.itemId(),

@@ -56,16 +56,32 @@ interface LiveMapper {
     List<Looked> texts(@Param("handoverId") long handoverId, @Param("live") LiveState live, @Param("limit") int limit);
 
     /** A title or description that is live, and since when. */
-    record LiveText(long handoverId, long itemId, Field field, String text, Instant since) {}
+    record LiveText(long handoverId, long itemId, Field field, String before, String text, Instant since) {}
 
     /** Those of some items; what was delivered last comes last. */
     @Select("""
-            select l.handover_id, l.item_id, l.field, l.after_text text, l.live_since since
+            select l.handover_id, l.item_id, l.field, l.before_text "BEFORE", l.after_text text, l.live_since since
             from handover_line l join handover h on h.id = l.handover_id
             where h.property_id = #{propertyId} and l.item_id = any(#{itemIds}) and l.live = 'live'
                 and l.field in ('title', 'description') and l.after_text <> ''
             order by l.handover_id""")
     List<LiveText> liveTexts(@Param("propertyId") long propertyId, @Param("itemIds") Object[] itemIds);
+
+    /** A text that is live, without its words. */
+    record LiveLine(long handoverId, long itemId, Field field, Instant created, Instant since) {}
+
+    @Select("""
+            select l.handover_id, l.item_id, l.field, h.created, l.live_since since
+            from handover_line l join handover h on h.id = l.handover_id
+            where h.property_id = #{propertyId} and l.live = 'live' order by l.handover_id, l.item_id""")
+    List<LiveLine> liveLines(long propertyId);
+
+    /** All items that a text of ours arrived at, ever. */
+    @Select("""
+            select distinct l.item_id from handover_line l join handover h on h.id = l.handover_id
+            left join push_line p on p.handover_id = l.handover_id and p.item_id = l.item_id and p.field = l.field
+            where h.property_id = #{propertyId} and (p.state is null or p.state not in ('waiting', 'refused', 'left'))""")
+    List<Long> touched(long propertyId);
 
     /** The addresses of items with texts that arrived. */
     @Select("""

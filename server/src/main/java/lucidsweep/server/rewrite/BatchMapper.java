@@ -67,6 +67,9 @@ interface BatchMapper {
             where id between #{first} and #{last} order by id""")
     List<ChangeValues> changes(long first, long last);
 
+    @Select("select field_id from change where id between #{first} and #{last} order by id")
+    List<Long> changedFields(IdRange range);
+
     record Conflict(String title, int fields) {}
 
     @Select("select not exists (select 1 from batch where property_id = #{propertyId} and id > #{id})")

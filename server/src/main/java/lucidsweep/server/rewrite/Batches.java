@@ -109,8 +109,14 @@ public class Batches implements SmartInitializingSingleton {
     /** A batch after it was undone or redone. */
     record Turned(Batch batch, List<Left> left) {}
 
-    List<Batch> ofProperty(long propertyId) {
+    /** The latest hundred that changed anything, the last one first. */
+    public List<Batch> ofProperty(long propertyId) {
         return mapper.ofProperty(propertyId);
+    }
+
+    /** The ids of the fields that a batch changed. */
+    public List<Long> fields(long batchId) {
+        return mapper.changedFields(IdRange.of(batchId));
     }
 
     /** A past change of an item. */

@@ -88,6 +88,10 @@ final class ReadDemand {
         return countries.texts;
     }
 
+    int addressCount() {
+        return addresses.texts.size();
+    }
+
     int queryCount() {
         return queries.texts.size();
     }

@@ -86,6 +86,10 @@ interface ReportMapper {
             order by position, id""")
     List<Reports.Result> resultsOf(long propertyId, String query);
 
+    @Select(RESULT + """
+            where property_id = #{propertyId} and lower(query) = lower(#{query}) order by looked, position, id""")
+    List<Reports.Result> looks(long propertyId, String query);
+
     @Select(RESULT + "where property_id = #{propertyId} and lower(query) <> lower(#{query}) order by id limit #{limit}")
     List<Reports.Result> resultsOfOthers(long propertyId, String query, int limit);
 

@@ -80,6 +80,11 @@ public class Reports {
         return mapper.resultsOf(propertyId, query);
     }
 
+    /** The results that were taken in for a query, of every day, the earliest first. */
+    public List<Result> looks(long propertyId, String query) {
+        return mapper.looks(propertyId, query);
+    }
+
     /** Some of those that were taken in for other queries. */
     public List<Result> otherResults(long propertyId, String query, int limit) {
         return mapper.resultsOfOthers(propertyId, query, limit);

@@ -1,0 +1,38 @@
+package lucidsweep.server.release;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Set;
+import lucidsweep.core.item.Field;
+import org.springframework.stereotype.Service;
+
+/** Which texts of a property's releases are live, and since when. */
+@Service
+public class LiveReleases {
+
+    private final LiveMapper mapper;
+
+    LiveReleases(LiveMapper mapper) {
+        this.mapper = mapper;
+    }
+
+    /**
+     * A text that is live.
+     *
+     * @param delivered when it was delivered: until then it cannot have been live
+     * @param since when a sweep saw it first
+     */
+    public record LiveText(long handoverId, long itemId, Field field, Instant delivered, Instant since) {}
+
+    /** All of a property, the earliest release first. */
+    public List<LiveText> live(long propertyId) {
+        return mapper.liveLines(propertyId).stream()
+                .map(line -> new LiveText(line.handoverId(), line.itemId(), line.field(), line.created(), line.since()))
+                .toList();
+    }
+
+    /** The items that were changed by any release: all others were left alone. */
+    public Set<Long> touched(long propertyId) {
+        return Set.copyOf(mapper.touched(propertyId));
+    }
+}

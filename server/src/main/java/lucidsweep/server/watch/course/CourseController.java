@@ -1,0 +1,135 @@
+package lucidsweep.server.watch.course;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import lucidsweep.server.aim.demand.DemandCourses;
+import lucidsweep.server.aim.demand.DemandCourses.Course;
+import lucidsweep.server.aim.demand.DemandCourses.CoursePoint;
+import lucidsweep.server.aim.demand.DemandCourses.Grain;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.web.Refusal;
+import lucidsweep.server.web.Rows;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+
+@RestController
+@RequestMapping("/api/properties/{propertyId}/watch")
+class CourseController {
+
+    private static final int MOST_PARTS = 20;
+
+    private final DemandCourses courses;
+    private final CourseParts parts;
+    private final PositionCounts positions;
+    private final Marks marks;
+    private final Clients clients;
+
+    CourseController(DemandCourses courses, CourseParts parts, PositionCounts positions, Marks marks, Clients clients) {
+        this.courses = courses;
+        this.parts = parts;
+        this.positions = positions;
+        this.marks = marks;
+        this.clients = clients;
+    }
+
+    /** A part over time. */
+    record NamedCourse(String code, String name, Course course) {}
+
+    /**
+     * Parts over time, side by side.
+     *
+     * @param courses empty where nothing is reported
+     * @param usualDays how many days most rows of the reports are of
+     * @param holes the stretches within which nothing at all is reported, by their first days
+     */
+    record Courses(List<NamedCourse> courses, int usualDays, List<String> holes, List<Mark> marks) {}
+
+    @GetMapping("/course")
+    Courses course(
+            @PathVariable long propertyId,
+            @RequestParam(name = "of", defaultValue = "all") List<String> of,
+            @RequestParam(defaultValue = "week") Grain grain) {
+        clients.property(propertyId);
+        if (of.size() > MOST_PARTS)
+            throw Refusal.badInput("at most " + MOST_PARTS + " parts stand in one picture, got " + of.size());
+        List<CourseParts.NamedPart> named =
+                of.stream().map(code -> parts.of(propertyId, code)).toList();
+        List<Course> found = courses.of(
+                propertyId, named.stream().map(CourseParts.NamedPart::part).toList(), grain);
+        List<NamedCourse> all = new ArrayList<>();
+        for (int i = 0; i < found.size(); i++)
+            all.add(new NamedCourse(named.get(i).code(), named.get(i).name(), found.get(i)));
+        List<String> holes = found.isEmpty()
+                ? List.of()
+                : found.get(0).points().stream()
+                        .filter(point -> point.figures() == null)
+                        .map(CoursePoint::first)
+                        .toList();
+        return new Courses(all, courses.usualDays(propertyId), holes, marks.of(propertyId));
+    }
+
+    @GetMapping({"/course.csv", "/course.xlsx"})
+    ResponseEntity<StreamingResponseBody> file(
+            @PathVariable long propertyId,
+            @RequestParam(name = "of", defaultValue = "all") List<String> of,
+            @RequestParam(defaultValue = "week") Grain grain) {
+        Courses all = course(propertyId, of, grain);
+        return Rows.download("positions", rows -> {
+            rows.row("part", "from", "clicks", "impressions", "ctr", "position");
+            for (NamedCourse each : all.courses()) {
+                for (CoursePoint point : each.course().points()) {
+                    if (point.figures() == null) continue;
+                    rows.row(
+                            each.name(),
+                            point.first(),
+                            point.figures().clicks(),
+                            point.figures().impressions(),
+                            point.figures().rate(),
+                            point.figures().position() < 1
+                                    ? ""
+                                    : point.figures().position());
+                }
+            }
+        });
+    }
+
+    /** How many queries stand at which positions, by week, and which came or went of late. */
+    @GetMapping("/positions")
+    PositionCounts.Positions positions(@PathVariable long propertyId) {
+        clients.property(propertyId);
+        return positions.of(propertyId);
+    }
+
+    /** A note on the time line. */
+    record Note(
+            @NotNull(message = "is needed") LocalDate day,
+
+            @NotBlank(message = "is needed") @Size(max = 500, message = "has at most 500 characters")
+            String text) {}
+
+    @PostMapping("/notes")
+    List<Mark> note(@PathVariable long propertyId, @Valid @RequestBody Note note) {
+        clients.property(propertyId);
+        marks.note(propertyId, note.day(), note.text());
+        return marks.of(propertyId);
+    }
+
+    @DeleteMapping("/notes/{id}")
+    List<Mark> removeNote(@PathVariable long propertyId, @PathVariable long id) {
+        marks.removeNote(propertyId, id);
+        return marks.of(propertyId);
+    }
+}

@@ -1,0 +1,180 @@
+package lucidsweep.server.watch.effect;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.IntStream;
+import lucidsweep.core.demand.WeeklyFigures;
+import lucidsweep.core.effect.Changed;
+import lucidsweep.core.effect.Effect;
+import lucidsweep.core.effect.EffectStudy;
+import lucidsweep.core.effect.FalseDiscoveries;
+import lucidsweep.server.aim.demand.WeeklyDemand;
+import lucidsweep.server.aim.demand.WeeklyDemand.Weeks;
+import lucidsweep.server.client.Clients;
+import lucidsweep.server.item.table.Items;
+import lucidsweep.server.release.Acceptances;
+import lucidsweep.server.release.LiveReleases;
+import lucidsweep.server.release.LiveReleases.LiveText;
+import lucidsweep.server.watch.effect.Subjects.Subject;
+import org.springframework.stereotype.Service;
+
+/** Works out what releases, and other parts of what is live, brought. */
+@Service
+public class Effects {
+
+    private static final int DRAWS = 1_000;
+    private static final double FALSE_SHARE = 0.1;
+
+    private final LiveReleases live;
+    private final Subjects subjects;
+    private final Acceptances acceptances;
+    private final WeeklyDemand demand;
+    private final Items items;
+    private final Clients clients;
+
+    /** What was worked out, as long as neither demand nor what is live has changed. */
+    private final Cache<Long, Found> kept = Caffeine.newBuilder().softValues().build();
+
+    private record Found(Object demand, List<LiveText> live, List<EffectRow> rows) {}
+
+    Effects(
+            LiveReleases live,
+            Subjects subjects,
+            Acceptances acceptances,
+            WeeklyDemand demand,
+            Items items,
+            Clients clients) {
+        this.live = live;
+        this.subjects = subjects;
+        this.acceptances = acceptances;
+        this.demand = demand;
+        this.items = items;
+        this.clients = clients;
+    }
+
+    /** All that can be told of a property: its releases first, the latest on top. */
+    public List<EffectRow> of(long propertyId) {
+        clients.property(propertyId);
+        List<LiveText> texts = live.live(propertyId);
+        Weeks weeks = demand.ofItems(propertyId);
+        Found found = kept.getIfPresent(propertyId);
+        if (found != null && found.demand == weeks.demand() && found.live.equals(texts)) return found.rows;
+        List<EffectRow> rows = held(new Study(propertyId, weeks), subjects.of(propertyId, texts));
+        kept.put(propertyId, new Found(weeks.demand(), texts, rows));
+        return rows;
+    }
+
+    /** Of as many effects at once no more than a tenth of those that are called one may be none. */
+    private static List<EffectRow> held(Study study, List<Subject> subjects) {
+        List<EffectRow> rows = subjects.stream().map(study::row).toList();
+        List<Integer> told = IntStream.range(0, rows.size())
+                .filter(i -> !rows.get(i).effect().weeks().isEmpty())
+                .boxed()
+                .toList();
+        double[] chances =
+                told.stream().mapToDouble(i -> rows.get(i).effect().chance()).toArray();
+        boolean[] picked = FalseDiscoveries.picked(chances, FALSE_SHARE);
+        List<EffectRow> held = new ArrayList<>(rows);
+        for (int i = 0; i < chances.length; i++) {
+            EffectRow row = rows.get(told.get(i));
+            if (picked[i] || row.effect().verdict() == Effect.Verdict.UNTOLD) continue;
+            held.set(
+                    told.get(i),
+                    new EffectRow(
+                            row.kind(),
+                            row.id(),
+                            row.name(),
+                            row.live(),
+                            row.texts(),
+                            row.effect(),
+                            true,
+                            "may be chance, one of several at once: " + row.words()));
+        }
+        return held;
+    }
+
+    /** The figures of a property, ready for any part of what is live. */
+    private final class Study {
+        private final WeeklyFigures figures;
+        private final int[] templates;
+        private final int[] left;
+        private final Map<Long, Integer> numbers = new HashMap<>();
+        private final Map<Long, LocalDate> shownOld;
+
+        private Study(long propertyId, Weeks weeks) {
+            figures = weeks.figures();
+            for (int i = 0; i < weeks.itemIds().length; i++)
+                if (weeks.itemIds()[i] != 0) numbers.put(weeks.itemIds()[i], i);
+            Map<Long, String> sections = items.sections(numbers.keySet());
+            Map<String, Integer> ofSection = new HashMap<>();
+            templates = new int[figures.series()];
+            numbers.forEach((id, number) -> templates[number] =
+                    ofSection.computeIfAbsent(sections.getOrDefault(id, ""), any -> ofSection.size()));
+            Set<Long> touched = live.touched(propertyId);
+            Set<Integer> clicked = new HashSet<>();
+            for (int number : figures.withClicks(1)) clicked.add(number);
+            left = numbers.entrySet().stream()
+                    .filter(each -> !touched.contains(each.getKey()) && clicked.contains(each.getValue()))
+                    .mapToInt(Map.Entry::getValue)
+                    .sorted()
+                    .toArray();
+            shownOld = acceptances.lastShownOld(propertyId);
+        }
+
+        private EffectRow row(Subject subject) {
+            Map<Long, Changed> changed = new HashMap<>();
+            for (LiveText text : subject.texts()) {
+                Integer number = numbers.get(text.itemId());
+                if (number == null) continue;
+                changed.merge(text.itemId(), changed(number, text), Study::earlier);
+            }
+            List<Changed> sorted = changed.values().stream()
+                    .sorted(Comparator.comparingInt(Changed::item))
+                    .toList();
+            Effect effect = EffectStudy.of(figures, templates, sorted, left, DRAWS);
+            String since = subject.texts().stream()
+                    .map(LiveText::since)
+                    .min(Comparator.naturalOrder())
+                    .map(moment -> day(moment).toString())
+                    .orElse("");
+            return new EffectRow(
+                    subject.kind(),
+                    subject.id(),
+                    subject.name(),
+                    since,
+                    subject.texts().size(),
+                    effect,
+                    false,
+                    effect.words());
+        }
+
+        private Changed changed(int number, LiveText text) {
+            int delivered = figures.week((int) day(text.delivered()).toEpochDay());
+            int seen = figures.week((int) day(text.since()).toEpochDay());
+            int counted = Math.max(delivered, seen) + Changed.USUAL_DELAY;
+            LocalDate old = shownOld.get(text.itemId());
+            if (old != null) counted = Math.max(counted, figures.week((int) old.toEpochDay()) + 1);
+            return new Changed(number, Math.min(delivered, seen), counted);
+        }
+
+        /** Of an item with several texts, the weeks before the first and those after the last count. */
+        private static Changed earlier(Changed one, Changed other) {
+            return new Changed(
+                    one.item(), Math.min(one.live(), other.live()), Math.max(one.counted(), other.counted()));
+        }
+    }
+
+    private static LocalDate day(Instant moment) {
+        return LocalDate.ofInstant(moment, ZoneId.systemDefault());
+    }
+}

@@ -1,0 +1,111 @@
+package lucidsweep.server.watch.effect;
+
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import lucidsweep.core.item.Field;
+import lucidsweep.server.item.draft.FieldId;
+import lucidsweep.server.item.table.ItemFilter;
+import lucidsweep.server.item.table.ItemSet;
+import lucidsweep.server.item.table.ItemSets;
+import lucidsweep.server.item.table.ItemView;
+import lucidsweep.server.item.table.Items;
+import lucidsweep.server.release.Handover;
+import lucidsweep.server.release.LiveReleases.LiveText;
+import lucidsweep.server.release.Releases;
+import lucidsweep.server.rewrite.Batch;
+import lucidsweep.server.rewrite.Batches;
+import org.springframework.stereotype.Component;
+
+/** What the texts that are live can be taken together by: releases, fields, sets, sections, batches. */
+@Component
+class Subjects {
+
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM uuuu", Locale.ENGLISH);
+    private static final int FEWEST_OF_PART = 5;
+
+    private final Releases releases;
+    private final Items items;
+    private final ItemSets sets;
+    private final Batches batches;
+
+    Subjects(Releases releases, Items items, ItemSets sets, Batches batches) {
+        this.releases = releases;
+        this.items = items;
+        this.sets = sets;
+        this.batches = batches;
+    }
+
+    /** Some texts that are live, under a name. */
+    record Subject(String kind, String id, String name, List<LiveText> texts) {}
+
+    /** Releases first, the latest on top; of other parts those with at least five items. */
+    List<Subject> of(long propertyId, List<LiveText> live) {
+        List<Subject> subjects = new ArrayList<>();
+        for (Handover handover : releases.ofProperty(propertyId)) {
+            subjects.add(
+                    part(live, "release", handover.id(), name(handover), text -> text.handoverId() == handover.id()));
+        }
+        List<Subject> parts = new ArrayList<>();
+        for (Field field : FieldId.FIELDS) {
+            if (field == Field.SLUG) continue;
+            parts.add(part(live, "field", field.code(), field.label(), text -> text.field() == field));
+        }
+        for (ItemSet set : sets.ofProperty(propertyId)) {
+            long[] members = items.ids(ItemView.of(propertyId, ItemFilter.ofSet(set.id())));
+            Arrays.sort(members);
+            parts.add(
+                    part(live, "set", set.id(), set.name(), text -> Arrays.binarySearch(members, text.itemId()) >= 0));
+        }
+        Map<Long, String> sections =
+                items.sections(live.stream().map(LiveText::itemId).distinct().toList());
+        for (String section : sections.values().stream().distinct().sorted().toList()) {
+            if (section.isEmpty()) continue;
+            parts.add(part(live, "section", section, section, text -> section.equals(sections.get(text.itemId()))));
+        }
+        Set<Long> liveFields = live.stream()
+                .map(text -> FieldId.of(text.itemId(), text.field()))
+                .collect(Collectors.toSet());
+        if (!liveFields.isEmpty()) {
+            for (Batch batch : batches.ofProperty(propertyId)) {
+                Set<Long> fields = new HashSet<>(batches.fields(batch.id()));
+                fields.retainAll(liveFields);
+                if (fields.isEmpty()) continue;
+                parts.add(part(
+                        live,
+                        "batch",
+                        batch.id(),
+                        batch.title(),
+                        text -> fields.contains(FieldId.of(text.itemId(), text.field()))));
+            }
+        }
+        parts.stream().filter(Subjects::isLargeEnough).forEach(subjects::add);
+        return subjects;
+    }
+
+    private static boolean isLargeEnough(Subject subject) {
+        return subject.texts.stream().map(LiveText::itemId).distinct().count() >= FEWEST_OF_PART;
+    }
+
+    private static Subject part(List<LiveText> live, String kind, Object id, String name, Predicate<LiveText> of) {
+        return new Subject(
+                kind, String.valueOf(id), name, live.stream().filter(of).toList());
+    }
+
+    private static String name(Handover handover) {
+        return handover.name().isEmpty() ? "Release of " + day(handover.created()) : handover.name();
+    }
+
+    private static String day(Instant moment) {
+        return DAY.format(moment.atZone(ZoneId.systemDefault()));
+    }
+}

@@ -1,0 +1,2 @@
+/** What releases and other changes brought. */
+package lucidsweep.server.watch.effect;
