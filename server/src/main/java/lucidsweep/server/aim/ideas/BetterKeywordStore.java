@@ -15,7 +15,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** Better keywords: proposed, accepted or refused. */
 @Service
-class BetterKeywordStore {
+public class BetterKeywordStore {
 
     private static final int MAX_AT_ONCE = 1_000;
 
@@ -41,7 +41,8 @@ class BetterKeywordStore {
         this.transaction = transaction;
     }
 
-    Page<BetterRow> page(long propertyId, boolean young, int from, int count) {
+    /** Better keywords of a property, the most worth first; those of items too young to judge, or the others. */
+    public Page<BetterRow> page(long propertyId, boolean young, int from, int count) {
         clients.property(propertyId);
         return new Page<>(
                 mapper.countBetter(propertyId, young),

@@ -37,7 +37,7 @@ public class Reviews {
     }
 
     /** All of a property, those due first. */
-    List<Review> all(long propertyId) {
+    public List<Review> all(long propertyId) {
         List<ReviewMapper.ReviewLine> lines = mapper.all(propertyId);
         if (lines.isEmpty()) return List.of();
         Map<String, KeywordRow> keywords = new HashMap<>();

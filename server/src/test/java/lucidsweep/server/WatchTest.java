@@ -1,0 +1,162 @@
+package lucidsweep.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.time.LocalDate;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.IntStream;
+import lucidsweep.server.RunningApplication.Api;
+import lucidsweep.server.RunningApplication.Reply;
+import lucidsweep.standins.DemoSite;
+import lucidsweep.standins.Website;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+/** From a release on the demo's site to what it brought some months later, held against what the stand-in market knows. */
+@ExtendWith(RunningApplication.class)
+class WatchTest {
+
+    private static final String ENDING = " | Tarrin Bay Kayaks: hire, tours and lessons";
+
+    private final HttpClient http = HttpClient.newHttpClient();
+
+    @Test
+    void whatAReleaseBroughtIsWithinItsBandOfTheTruth(Api api) throws IOException, InterruptedException {
+        try (Website website = Website.ofDemo(DemoSite.ofSeed(7), 0, LocalDate.now())) {
+            URI base = website.address();
+            Shop site = new Shop(api, api.property("website", base.toString(), true));
+            api.sweep(site.property());
+            fetchDemand(api, site, website);
+            assertThat(site.get("/watch/effects").json()).as("nothing is live").isEmpty();
+
+            long[] tours = site.get("/items/ids?section=%2Ftours%2F&field=title&check=common-ending")
+                    .json()
+                    .valueStream()
+                    .mapToLong(JsonNode::asLong)
+                    .toArray();
+            long[] half = IntStream.range(0, tours.length / 2)
+                    .mapToLong(each -> tours[2 * each])
+                    .toArray();
+            assertThat(half).hasSizeGreaterThan(25);
+            site.batch(Shop.edit("remove-ending", "title", "\"find\":\"" + ENDING + "\"", half));
+            site.post("/decisions", "{\"selection\":{},\"state\":\"approved\"}");
+            site.put("/content-system", PushTest.settings(base + "content", "editor", "high-water"));
+            long release = site.post("/pushes", "{\"name\":\"Short titles\",\"reason\":\"They were cut.\"}")
+                    .json()
+                    .path("release")
+                    .path("id")
+                    .asLong();
+            api.ended(api.post("/api/pushes/" + release + "/runs", "{\"rehearsal\":false}")
+                    .json()
+                    .path("jobId")
+                    .asLong());
+            api.sweep(site.property());
+            assertThat(effect(site, "release").path("effect").path("verdict").asString())
+                    .isEqualTo("too-early");
+
+            moveOn(website, 15 * 7);
+            fetchDemand(api, site, website);
+            JsonNode row = effect(site, "release");
+            JsonNode clicks = row.path("effect").path("clicks");
+            assertThat(row.path("name").asString()).isEqualTo("Short titles");
+            assertThat(row.path("effect").path("items").asInt()).isGreaterThan(25);
+            double truth = truth(base);
+            assertThat(truth).as("what the market knows").isGreaterThan(0.1);
+            assertThat(clicks.path("low").asDouble()).as(row.toString()).isLessThan(truth);
+            assertThat(clicks.path("high").asDouble()).as(row.toString()).isGreaterThan(truth);
+            assertThat(row.path("effect").path("verdict").asString())
+                    .as(row.toString() + truth)
+                    .isEqualTo("more");
+            assertThat(row.path("words").asString()).contains("% clicks", "items against", "clicks a month");
+            assertThat(effect(site, "section").path("name").asString()).isEqualTo("/tours/");
+            assertThat(effect(site, "batch").path("effect").path("verdict").asString())
+                    .isEqualTo("more");
+            assertThat(site.get("/watch/effects.csv").body()).contains("Short titles");
+
+            assertThat(site.get("/watch/due").json().findValuesAsString("kind")).contains("release", "demand");
+            assertThat(due(site, "release").path("due").asBoolean())
+                    .as("three months have passed")
+                    .isTrue();
+            site.post(
+                    "/watch/due/decide",
+                    "{\"key\":\"release:" + release
+                            + "\",\"state\":\"LATER\",\"until\":\"2030-01-01\",\"note\":\"Ask Ines\"}");
+            assertThat(due(site, "release").path("day").asString()).isEqualTo("2030-01-01");
+            assertThat(site.get("/watch/due.ics").body())
+                    .contains("BEGIN:VCALENDAR", "DTSTART;VALUE=DATE:20300101", "Ask Ines");
+            site.post("/watch/due/decide", "{\"key\":\"release:" + release + "\",\"state\":\"DONE\"}");
+            assertThat(site.get("/watch/due").json().findValuesAsString("kind")).doesNotContain("release");
+
+            // The update of the search engine, three weeks after the start, hit whole sections.
+            JsonNode moves = site.get("/watch/moves?weeks=20").json();
+            JsonNode journal = moves.valueStream()
+                    .filter(move -> move.path("spread").asString().equals("group"))
+                    .filter(move -> move.path("what").asString().equals("position"))
+                    .filter(move -> move.path("side").asString().equals("items"))
+                    .findFirst()
+                    .orElseThrow(() -> new AssertionError(moves.toString()));
+            assertThat(journal.path("name").asString()).isIn("/journal/", "/hire/", "/lessons/");
+            String aside = "{\"key\":\"" + journal.path("key").asString()
+                    + "\",\"reason\":\"An update of the search engine\"}";
+            assertThat(site.post("/watch/moves/aside", aside).status()).isEqualTo(200);
+            assertThat(site.get("/watch/moves?weeks=20").json().findValuesAsString("key"))
+                    .doesNotContain(journal.path("key").asString());
+            assertThat(site.get("/watch/moves?weeks=20&aside=true").json().findValuesAsString("aside"))
+                    .contains("An update of the search engine");
+        }
+    }
+
+    private static void fetchDemand(Api api, Shop site, Website website) {
+        Reply begun = site.post("/demand/fetch", "{\"address\":\"" + website.address() + "search/demand\"}");
+        api.ended(begun.json().path("jobId").asLong());
+        // What was fetched is then imported, by a job of its own.
+        for (JsonNode job : site.get("/jobs").json()) api.ended(job.path("id").asLong());
+    }
+
+    private void moveOn(Website website, int days) throws IOException, InterruptedException {
+        http.send(
+                HttpRequest.newBuilder(website.address().resolve("/search/clock?days=" + days))
+                        .POST(HttpRequest.BodyPublishers.noBody())
+                        .build(),
+                HttpResponse.BodyHandlers.discarding());
+    }
+
+    /** By what share the changed pages are clicked more than they would be. */
+    private double truth(URI base) throws IOException, InterruptedException {
+        String answer = http.send(
+                        HttpRequest.newBuilder(base.resolve("/search/changed")).build(),
+                        HttpResponse.BodyHandlers.ofString())
+                .body();
+        Matcher pages =
+                Pattern.compile("\"clicks\":([\\d.]+),\"without\":([\\d.]+)").matcher(answer);
+        double clicks = 0;
+        double without = 0;
+        while (pages.find()) {
+            clicks += Double.parseDouble(pages.group(1));
+            without += Double.parseDouble(pages.group(2));
+        }
+        return clicks / without - 1;
+    }
+
+    private static JsonNode effect(Shop site, String kind) {
+        return first(site.get("/watch/effects").json(), kind);
+    }
+
+    private static JsonNode due(Shop site, String kind) {
+        return first(site.get("/watch/due").json(), kind);
+    }
+
+    private static JsonNode first(JsonNode rows, String kind) {
+        return rows.valueStream()
+                .filter(row -> row.path("kind").asString().equals(kind))
+                .findFirst()
+                .orElseThrow(() -> new AssertionError(kind + " in " + rows));
+    }
+}
