@@ -33,7 +33,7 @@ class BetterReminder implements Reminder {
                     "better",
                     Counted.of((int) near.total(), "better keyword") + " within reach, “" + first + "” first",
                     today,
-                    "aim?view=better"));
+                    "aim?side=better"));
         }
         for (BetterRow row : betters.page(property.id(), true, 0, YOUNG).rows()) {
             if (row.youngUntil().isEmpty()) continue;
@@ -42,7 +42,7 @@ class BetterReminder implements Reminder {
                     "young",
                     row.address() + " is old enough to be judged; “" + row.query() + "” may be better for it",
                     LocalDate.parse(row.youngUntil()),
-                    "aim?view=better"));
+                    "aim?side=better"));
         }
         return due;
     }

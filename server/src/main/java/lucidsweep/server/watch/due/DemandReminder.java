@@ -25,6 +25,6 @@ class DemandReminder implements Reminder {
                 "demand",
                 "Fetch demand again: the last day reported is " + last,
                 LocalDate.parse(last).plusMonths(1),
-                "aim?view=demand"));
+                "aim?side=demand"));
     }
 }

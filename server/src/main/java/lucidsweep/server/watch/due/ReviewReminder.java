@@ -39,7 +39,7 @@ class ReviewReminder implements Reminder {
                         "Look at “" + each.getKey().list() + "” again, "
                                 + each.getValue().size() + " on the list",
                         YearMonth.parse(each.getKey().month()).atDay(1),
-                        "aim?view=reviews"))
+                        "aim?side=reviews"))
                 .toList();
     }
 }
