@@ -11,6 +11,7 @@ import lucidsweep.server.gather.schedule.Schedule;
 import lucidsweep.server.gather.schedule.Schedules;
 import lucidsweep.server.gather.sweep.SweepStore;
 import lucidsweep.server.item.table.Items;
+import lucidsweep.server.watch.effect.Effects;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -26,15 +27,23 @@ class PortfolioController {
     private final SweepStore sweeps;
     private final Schedules schedules;
     private final Reviews reviews;
+    private final Effects effects;
 
     PortfolioController(
-            Clients clients, Items items, Keywords keywords, SweepStore sweeps, Schedules schedules, Reviews reviews) {
+            Clients clients,
+            Items items,
+            Keywords keywords,
+            SweepStore sweeps,
+            Schedules schedules,
+            Reviews reviews,
+            Effects effects) {
         this.clients = clients;
         this.items = items;
         this.keywords = keywords;
         this.sweeps = sweeps;
         this.schedules = schedules;
         this.reviews = reviews;
+        this.effects = effects;
     }
 
     @GetMapping("/portfolio")
@@ -66,6 +75,7 @@ class PortfolioController {
                         drafts(counts, DraftState.APPROVED),
                         drafts(counts, DraftState.DELIVERED) + drafts(counts, DraftState.LIVE),
                         drafts(counts, DraftState.LIVE),
+                        effects.improvedAsKnown(property.id()),
                         counts.draftedFields()),
                 sweeps.lastEnded(property.id()).orElse(null),
                 schedules.of(property.id()).map(Schedule::nextDay).orElse(null));

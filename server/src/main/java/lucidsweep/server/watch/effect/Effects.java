@@ -74,6 +74,25 @@ public class Effects {
         return rows;
     }
 
+    /** How many items stand in releases that brought more clicks. */
+    public int improved(long propertyId) {
+        return improved(of(propertyId));
+    }
+
+    private static int improved(List<EffectRow> rows) {
+        return rows.stream()
+                .filter(row -> row.kind().equals("release") && !row.oneOfSeveral())
+                .filter(row -> row.effect().verdict() == Effect.Verdict.MORE)
+                .mapToInt(row -> row.effect().items())
+                .sum();
+    }
+
+    /** The same where it has been worked out already; 0 where it has not. */
+    public int improvedAsKnown(long propertyId) {
+        Found found = kept.getIfPresent(propertyId);
+        return found == null ? 0 : improved(found.rows);
+    }
+
     /** Of as many effects at once no more than a tenth of those that are called one may be none. */
     private static List<EffectRow> held(Study study, List<Subject> subjects) {
         List<EffectRow> rows = subjects.stream().map(study::row).toList();
