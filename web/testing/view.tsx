@@ -69,6 +69,7 @@ export function standing(changes: Partial<Standing> = {}, property: Partial<Stan
     approved: 2,
     delivered: 4,
     live: 3,
+    improved: 0,
     draftedFields: ["title"],
     lastSweep: "2026-10-01T08:00:00Z",
     nextSweep: null as never,

@@ -1,7 +1,7 @@
 import { Link, useLocation } from "react-router";
 import type { Standing } from "../api/client";
 import { count } from "../parts/number";
-import css from "./AimNav.module.css";
+import css from "../parts/SideNav.module.css";
 
 interface Side {
   side: string;

@@ -42,7 +42,13 @@ const STAGES: Stage[] = [
     what: "delivered",
     filled: (s) => share(s.delivered, s.delivered + s.drafted + s.sentBack + s.approved),
   },
-  { path: "watch", name: "Watch", n: () => 0, what: "improved", filled: () => 0 },
+  {
+    path: "watch",
+    name: "Watch",
+    n: (s) => s.improved,
+    what: "improved",
+    filled: (s) => share(s.improved, s.live),
+  },
 ];
 
 /** Navigation and state in one: the six stages, each with its count, joined by a line that fills as the work moves on. */

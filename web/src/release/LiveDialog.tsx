@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type HandoverView, type LiveState, type Property } from "../api/client";
 import { ofProperty, useChange } from "../api/queries";
+import { AcceptanceFigures } from "../parts/AcceptanceFigures";
 import { fieldLabel } from "../parts/fields";
 import { count, day, pathOf } from "../parts/number";
 import { tell } from "../parts/tell";
@@ -106,6 +107,12 @@ export function LiveDialog({ property, view: { handover, live }, onClose }: Prop
             </li>
           ))}
         </ul>
+        {(live.live ?? 0) > 0 && (
+          <section>
+            <h3>On result pages</h3>
+            <AcceptanceFigures propertyId={property.id} handover={handover.id} />
+          </section>
+        )}
       </div>
     </Modal>
   );

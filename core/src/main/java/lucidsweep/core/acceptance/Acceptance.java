@@ -25,7 +25,7 @@ public record Acceptance(
         List<ShownShare> byTemplate,
         List<ShownShare> bySection,
         List<ShownShare> byMonth,
-        Map<Field, List<ReplacedTraits.Trait>> replaced) {
+        Map<Field, List<ReplacedTraits.ReplacedTrait>> replaced) {
 
     /** Parts with fewer are shown together. */
     private static final int FEWEST = 3;
@@ -48,11 +48,11 @@ public record Acceptance(
     /** @param all one for each result that was looked at; earlier looks count by month only */
     public static Acceptance of(Collection<ShownText> all, Words language, BrandNames brand) {
         List<ShownText> texts = all.stream().filter(ShownText::latest).toList();
-        Map<Field, List<ReplacedTraits.Trait>> replaced = new TreeMap<>();
+        Map<Field, List<ReplacedTraits.ReplacedTrait>> replaced = new TreeMap<>();
         for (Field field : List.of(Field.TITLE, Field.DESCRIPTION)) {
             List<ShownText> some =
                     texts.stream().filter(text -> text.field() == field).toList();
-            List<ReplacedTraits.Trait> traits = ReplacedTraits.of(some, language, brand);
+            List<ReplacedTraits.ReplacedTrait> traits = ReplacedTraits.of(some, language, brand);
             if (!traits.isEmpty()) replaced.put(field, traits);
         }
         return new Acceptance(

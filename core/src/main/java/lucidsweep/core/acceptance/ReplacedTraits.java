@@ -46,17 +46,17 @@ public final class ReplacedTraits {
      * @param ofShown of how many
      * @param odds how many times the odds of being replaced are with it, at the low end of the 90% interval
      */
-    public record Trait(String what, int replaced, int ofReplaced, int shown, int ofShown, double odds) {}
+    public record ReplacedTrait(String what, int replaced, int ofReplaced, int shown, int ofShown, double odds) {}
 
     /** The strongest first. */
-    static List<Trait> of(List<ShownText> texts, Words language, BrandNames brand) {
-        List<Trait> found = new ArrayList<>();
+    static List<ReplacedTrait> of(List<ShownText> texts, Words language, BrandNames brand) {
+        List<ReplacedTrait> found = new ArrayList<>();
         new ReplacedTraits(language, brand).traits().forEach((what, has) -> {
             int[][] counts = new int[2][2];
             for (ShownText text : texts) counts[text.isReplaced() ? 1 : 0][has.test(text) ? 1 : 0]++;
             double odds = Math.exp(lowLogOdds(counts));
             if (counts[1][1] >= FEWEST_REPLACED && odds > 1) {
-                found.add(new Trait(
+                found.add(new ReplacedTrait(
                         what,
                         counts[1][1],
                         counts[1][0] + counts[1][1],
@@ -65,7 +65,7 @@ public final class ReplacedTraits {
                         odds));
             }
         });
-        found.sort(Comparator.comparingDouble(Trait::odds).reversed().thenComparing(Trait::what));
+        found.sort(Comparator.comparingDouble(ReplacedTrait::odds).reversed().thenComparing(ReplacedTrait::what));
         return found;
     }
 

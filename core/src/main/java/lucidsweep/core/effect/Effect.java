@@ -9,7 +9,7 @@ import java.util.Locale;
  * @param clicks, rate, position against what was to be expected; of a position, less is higher up
  * @param items how many changed items it is worked out from
  * @param controls how many that were left alone they were held against
- * @param leftOut changed items that nothing could be said of
+ * @param notTold changed items that nothing could be said of
  * @param perMonth clicks a month more than expected, at the least and at the most by the interval
  * @param largest the share of the clicks that one item has
  * @param chance how likely a difference like this is by chance
@@ -22,7 +22,7 @@ public record Effect(
         Difference position,
         int items,
         int controls,
-        LeftOut leftOut,
+        NotTold notTold,
         PerMonth perMonth,
         double largest,
         double chance,
@@ -52,7 +52,7 @@ public record Effect(
      * @param young with too few weeks before
      * @param alone to which none that was left alone is comparable
      */
-    public record LeftOut(int notYet, int young, int alone) {}
+    public record NotTold(int notYet, int young, int alone) {}
 
     /** A difference as a share: 0.09 for 9% more; the interval holds the truth 19 times in 20. */
     public record Difference(double share, double low, double high) {
@@ -80,7 +80,7 @@ public record Effect(
      */
     public record EffectWeek(int week, double actual, double expected, double low, double high, boolean counted) {}
 
-    static Effect without(Verdict verdict, LeftOut leftOut) {
+    static Effect without(Verdict verdict, NotTold notTold) {
         return new Effect(
                 verdict,
                 Difference.NONE,
@@ -88,7 +88,7 @@ public record Effect(
                 Difference.NONE,
                 0,
                 0,
-                leftOut,
+                notTold,
                 PerMonth.NONE,
                 0,
                 1,

@@ -8,7 +8,7 @@ import java.util.SplittableRandom;
 import lucidsweep.core.demand.WeeklyFigures;
 import lucidsweep.core.effect.Effect.Difference;
 import lucidsweep.core.effect.Effect.EffectWeek;
-import lucidsweep.core.effect.Effect.LeftOut;
+import lucidsweep.core.effect.Effect.NotTold;
 import lucidsweep.core.effect.Effect.PerMonth;
 import lucidsweep.core.effect.Effect.Verdict;
 
@@ -85,7 +85,7 @@ public final class EffectStudy {
      * @param draws how often the items are weighted anew: 1,000 for a figure that is shown
      */
     public static Effect of(WeeklyFigures figures, int[] templates, List<Changed> changed, int[] left, int draws) {
-        if (changed.isEmpty()) return Effect.without(Verdict.NOT_LIVE, new LeftOut(0, 0, 0));
+        if (changed.isEmpty()) return Effect.without(Verdict.NOT_LIVE, new NotTold(0, 0, 0));
         EffectStudy study = new EffectStudy(figures, draws);
         int notYet = 0;
         int young = 0;
@@ -105,11 +105,11 @@ public final class EffectStudy {
                 else study.add(each, windows, like);
             }
         }
-        LeftOut leftOut = new LeftOut(notYet, young, alone);
+        NotTold notTold = new NotTold(notYet, young, alone);
         if (study.cases.isEmpty()) {
-            return Effect.without(notYet > 0 || alone == 0 ? Verdict.TOO_EARLY : Verdict.NO_CONTROLS, leftOut);
+            return Effect.without(notYet > 0 || alone == 0 ? Verdict.TOO_EARLY : Verdict.NO_CONTROLS, notTold);
         }
-        return study.effect(leftOut);
+        return study.effect(notTold);
     }
 
     private void add(Changed changed, Windows windows, int[] like) {
@@ -121,7 +121,7 @@ public final class EffectStudy {
         cases.add(new Case(changed, windows, like, Sums.of(figures, changed.item(), windows), others));
     }
 
-    private Effect effect(LeftOut leftOut) {
+    private Effect effect(NotTold notTold) {
         double[] even = ones(cases.size());
         double[] evenControls = ones(controls + 1);
         double[] point = effects(even, evenControls);
@@ -139,8 +139,8 @@ public final class EffectStudy {
             after += one * (figures.weeks() - each.changed.counted());
         }
         if (expected < LEAST_CLICKS) {
-            int early = leftOut.notYet() + cases.size();
-            return Effect.without(Verdict.TOO_EARLY, new LeftOut(early, leftOut.young(), leftOut.alone()));
+            int early = notTold.notYet() + cases.size();
+            return Effect.without(Verdict.TOO_EARLY, new NotTold(early, notTold.young(), notTold.alone()));
         }
         double share = expected * expected / squares;
         double freedom = Math.max(1, share - 1);
@@ -160,7 +160,7 @@ public final class EffectStudy {
                 Difference.ofLog(point[2], half * errors[2]),
                 cases.size(),
                 controls,
-                leftOut,
+                notTold,
                 new PerMonth(
                         (actual - expected) / months,
                         expected * clicks.low() / months,

@@ -162,10 +162,10 @@ class EffectTruthTest {
                 .toList();
         Effect early = effect(world, lately, left);
         assertThat(early.verdict()).isEqualTo(Verdict.TOO_EARLY);
-        assertThat(early.leftOut().notYet()).isEqualTo(lately.size());
+        assertThat(early.notTold().notYet()).isEqualTo(lately.size());
         List<Changed> young =
                 world.changed.stream().map(each -> Changed.in(each.item(), 6)).toList();
-        assertThat(effect(world, young, left).leftOut().young()).isEqualTo(young.size());
+        assertThat(effect(world, young, left).notTold().young()).isEqualTo(young.size());
         assertThat(effect(world, world.changed, left)).isEqualTo(effect(world, world.changed, left));
         assertThat(effect(world, world.changed, left).words())
                 .matches("\\+\\d+% clicks, \\d+ to \\d+%, 8\\d items against 1\\d\\d; .*");
