@@ -1,3 +1,4 @@
+import { useElementSize } from "@mantine/hooks";
 import { useState } from "react";
 import css from "./LineChart.module.css";
 import { PlainTable } from "./PlainTable";
@@ -36,10 +37,11 @@ interface Props {
   label: string;
 }
 
+/** Until the place is measured. */
 const WIDTH = 920;
 const LEFT = 52;
 const FOOT = 18;
-const TOP = 14;
+const TOP = 18;
 
 /** Round values that divide a scale into about four. */
 function steps(low: number, high: number) {
@@ -66,13 +68,15 @@ export function LineChart({
   label,
 }: Props) {
   const [at, setAt] = useState<number>();
+  const { ref, width: measured } = useElementSize<HTMLElement>();
+  const width = measured || WIDTH;
   const [asTable, setAsTable] = useState(false);
   const known = lines.flatMap((line) => line.values.filter((value) => value !== null));
   if (places.length < 2 || known.length === 0) return null;
   const all = band ? [...known, ...band.map((each) => each.high)] : known;
   const low = upsideDown ? Math.max(0, Math.min(...all) - 1) : 0;
   const high = Math.max(...all, low + 1) * (upsideDown ? 1 : 1.06);
-  const step = (WIDTH - LEFT) / places.length;
+  const step = (width - LEFT) / places.length;
   const x = (place: number) => LEFT + (place + 0.5) * step;
   const y = (value: number) => {
     const share = (value - low) / (high - low);
@@ -84,7 +88,7 @@ export function LineChart({
       .join("");
   const point = (event: React.MouseEvent<SVGSVGElement>) => {
     const box = event.currentTarget.getBoundingClientRect();
-    const place = (((event.clientX - box.left) / box.width) * WIDTH - LEFT) / step;
+    const place = (((event.clientX - box.left) / box.width) * width - LEFT) / step;
     setAt(Math.max(0, Math.min(places.length - 1, Math.floor(place))));
   };
   const turn = (event: React.KeyboardEvent) => {
@@ -102,9 +106,9 @@ export function LineChart({
       .join(" · ");
   const there = at === undefined ? [] : marks.filter((mark) => mark.at === at);
   return (
-    <figure className={css.chart}>
+    <figure className={css.chart} ref={ref}>
       <svg
-        viewBox={`0 0 ${WIDTH} ${height}`}
+        viewBox={`0 0 ${width} ${height}`}
         role="img"
         tabIndex={0}
         aria-label={`${label}. The arrow keys go from point to point.`}
@@ -127,7 +131,7 @@ export function LineChart({
         )}
         {steps(low, high).map((value) => (
           <g key={value}>
-            <line x1={LEFT} x2={WIDTH} y1={y(value)} y2={y(value)} className={css.grid} />
+            <line x1={LEFT} x2={width} y1={y(value)} y2={y(value)} className={css.grid} />
             <text x={LEFT - 8} y={y(value) + 4} textAnchor="end" className={css.tick}>
               {say(value).replace(/ [a-z].*$/, "")}
             </text>
@@ -144,8 +148,8 @@ export function LineChart({
         )}
         {marks.map((mark) => (
           <g key={`${mark.at} ${mark.text}`}>
-            <line x1={x(mark.at)} x2={x(mark.at)} y1={TOP - 6} y2={height - FOOT} className={css.mark} />
-            <path d={`M${x(mark.at)} ${TOP - 10}h6l-2 4l2 4h-6z`} className={css.flag}>
+            <line x1={x(mark.at)} x2={x(mark.at)} y1={TOP - 12} y2={height - FOOT} className={css.mark} />
+            <path d={`M${x(mark.at)} ${TOP - 12}h11l-3 4l3 4h-11z`} className={css.flag}>
               <title>{mark.text}</title>
             </path>
           </g>
@@ -159,11 +163,11 @@ export function LineChart({
             strokeDasharray={line.dashes}
           />
         ))}
-        <line x1={LEFT} x2={WIDTH} y1={height - FOOT} y2={height - FOOT} className={css.ground} />
+        <line x1={LEFT} x2={width} y1={height - FOOT} y2={height - FOOT} className={css.ground} />
         {(ticks ?? [0, places.length - 1].map((i) => ({ at: i, text: places[i] }))).map((tick, i, every) => (
           <text
             key={tick.at}
-            x={i === every.length - 1 && !ticks ? WIDTH : x(tick.at)}
+            x={i === every.length - 1 && !ticks ? width : x(tick.at)}
             y={height - 4}
             textAnchor={ticks ? "middle" : i === 0 ? "start" : "end"}
             className={css.tick}

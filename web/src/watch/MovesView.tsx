@@ -9,6 +9,9 @@ import { count, day, of, pathOf, percent } from "../parts/number";
 import { useSearchChange } from "../parts/useSearchChange";
 import css from "./Watch.module.css";
 
+/** So many times as many impressions are a beginning, and so many times fewer an end. */
+const NEW = 20;
+
 /** Sudden moves of positions, clicks and impressions, with what happened near them and what can be done. */
 export function MovesView({ propertyId }: { propertyId: number }) {
   const [search] = useSearchParams();
@@ -108,10 +111,12 @@ function headline(move: MoveRow) {
   const { before, after, ratio } = move.level;
   if (move.what === "position")
     return `${subject(move)} ${move.better ? "rose" : "fell"} from position ${before.toFixed(1)} to ${after.toFixed(1)}`;
-  const by = ratio >= 1 ? `${ratio.toFixed(1)} times` : `${percent(1 - ratio)} fewer`;
+  if (move.what === "impressions" && ratio >= NEW) return `${subject(move)} began to be shown`;
+  if (move.what === "impressions" && ratio <= 1 / NEW) return `${subject(move)} is hardly shown any more`;
+  const by = ratio >= 1 ? `${ratio.toFixed(1)} times as many` : `${percent(1 - ratio)} fewer`;
   return move.what === "clicks"
     ? `${subject(move)}: ${by} clicks at the same positions`
-    : `${subject(move)}: ${by} impressions than the others let expect`;
+    : `${subject(move)}: ${by} impressions, against the others`;
 }
 
 function detail(move: MoveRow) {

@@ -1,3 +1,4 @@
+import { useElementSize } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useLocation } from "react-router";
@@ -7,9 +8,10 @@ import { count, day, of } from "../parts/number";
 import { PlainTable } from "../parts/PlainTable";
 import css from "./Watch.module.css";
 
-const BANDS = ["1", "2 to 3", "4 to 10", "11 to 20", "beyond"];
+const BANDS = ["at 1", "at 2 to 3", "at 4 to 10", "at 11 to 20", "beyond"];
 const FILLS = ["var(--plum)", "var(--plum)", "var(--plum)", "var(--rule-strong)", "var(--rule)"];
 const OPACITY = [1, 0.66, 0.36, 0.8, 1];
+/** Until the place is measured. */
 const WIDTH = 920;
 const HEIGHT = 240;
 const FOOT = 18;
@@ -41,16 +43,18 @@ export function PositionsView({ propertyId }: { propertyId: number }) {
 
 function Bands({ weeks }: { weeks: Positions["weeks"] }) {
   const [at, setAt] = useState<number>();
+  const { ref, width: measured } = useElementSize<HTMLElement>();
+  const width = measured || WIDTH;
   const sum = (queries: number[]) => queries.reduce((a, b) => a + b, 0);
   const most = Math.max(1, ...weeks.map((week) => sum(week.queries)));
-  const step = WIDTH / weeks.length;
+  const step = width / weeks.length;
   const shown = weeks[at ?? weeks.length - 1];
-  const said = BANDS.map((band, i) => `${count(shown.queries[i])} at ${band}`).join(", ");
+  const said = BANDS.map((band, i) => `${count(shown.queries[i])} ${band}`).join(", ");
   return (
-    <figure style={{ margin: 0 }}>
+    <figure style={{ margin: 0 }} ref={ref}>
       <svg
         className={css.bands}
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        viewBox={`0 0 ${width} ${HEIGHT}`}
         role="img"
         tabIndex={0}
         aria-label={`Queries by position and week. Week from ${day(shown.first)}: ${said}`}
@@ -87,10 +91,10 @@ function Bands({ weeks }: { weeks: Positions["weeks"] }) {
             );
           });
         })}
-        <text x={0} y={HEIGHT - 4} fontSize="11" fill="var(--ink-soft)">
+        <text x={0} y={HEIGHT - 4} fontSize="12" fill="var(--ink-soft)">
           {day(weeks[0].first)}
         </text>
-        <text x={WIDTH} y={HEIGHT - 4} fontSize="11" textAnchor="end" fill="var(--ink-soft)">
+        <text x={width} y={HEIGHT - 4} fontSize="12" textAnchor="end" fill="var(--ink-soft)">
           {day(weeks[weeks.length - 1].first)}
         </text>
       </svg>

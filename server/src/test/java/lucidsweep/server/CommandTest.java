@@ -12,6 +12,7 @@ import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Random;
 import lucidsweep.server.command.LucidCommand;
 import lucidsweep.standins.DemoSite;
 import lucidsweep.standins.KeywordFile;
@@ -337,5 +338,44 @@ class CommandTest {
         assertThat(Files.readAllLines(folder.resolve("curve.csv"))).hasSize(21).startsWith("position,rate,low,high");
         assertThat(run("aim", "--items", items.toString(), "--out", folder.toString()).errors)
                 .isEqualTo("lucid: Missing required option: '--keywords=FILE'\n");
+    }
+
+    /** Forty oars pages get a title that is clicked a third more from the spring on; eighty others are left alone. */
+    @Test
+    void saysFromFilesAloneWhatAChangeBrought() throws IOException {
+        StringBuilder demand = new StringBuilder("page,query,from,to,clicks,impressions,position\n");
+        StringBuilder changed = new StringBuilder("address,live\n");
+        Random random = new Random(4);
+        LocalDate start = LocalDate.of(2026, 1, 5);
+        for (int page = 0; page < 120; page++) {
+            String address = "https://kiln.example/courses/" + page;
+            if (page % 3 == 0) changed.append(address).append(page % 2 == 0 ? ",2026-06-10\n" : ",\n");
+            for (int week = 0; week < 40; week++) {
+                LocalDate day = start.plusWeeks(week);
+                double mean = 20 * (1 + 0.4 * Math.sin(week / 8.0)) * (page % 3 == 0 && week >= 23 ? 1.33 : 1);
+                long clicks = Math.max(0, Math.round(mean + random.nextGaussian() * Math.sqrt(mean)));
+                demand.append("%s,raku course %d,%s,%s,%d,%d,4.0%n"
+                        .formatted(address, page, day, day.plusDays(6), clicks, Math.round(mean * 12)));
+            }
+        }
+        Path rows = Files.writeString(folder.resolve("demand.csv"), demand);
+        Path list = Files.writeString(folder.resolve("changed.csv"), changed);
+        String out = folder.resolve("effect").toString();
+        String[] words = {"effect", "--demand", rows.toString(), "--changed", list.toString(), "--out", out};
+        Outcome outcome = run(words);
+        assertThat(outcome.status).isEqualTo(2);
+        assertThat(outcome.errors).contains("give --live");
+        List<String> given = new ArrayList<>(List.of(words));
+        given.addAll(List.of("--live", "10.6.2026"));
+        outcome = run(given.toArray(String[]::new));
+        assertThat(outcome.status).as(outcome.errors).isZero();
+        String[] clicks =
+                Files.readAllLines(folder.resolve("effect/effect.csv")).get(1).split(",");
+        assertThat(Double.parseDouble(clicks[1])).isBetween(0.25, 0.42);
+        assertThat(Double.parseDouble(clicks[2])).isBetween(0.1, 0.33);
+        assertThat(Double.parseDouble(clicks[3])).isBetween(0.33, 0.55);
+        assertThat(clicks[4]).isEqualTo("40");
+        assertThat(clicks[6]).isEqualTo("more");
+        assertThat(Files.readAllLines(folder.resolve("effect/weeks.csv"))).hasSizeGreaterThan(30);
     }
 }

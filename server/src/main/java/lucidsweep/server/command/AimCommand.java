@@ -1,7 +1,6 @@
 package lucidsweep.server.command;
 
 import java.nio.file.Path;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -43,8 +42,6 @@ final class AimCommand implements Callable<Integer> {
 
     /** What stands for the last day where demand names no days; any would do. */
     private static final int SOME_DAY = 20_000;
-
-    private static final int MONTH = 30;
 
     private final List<Item> items = new ArrayList<>();
     private final List<String> said = new ArrayList<>();
@@ -143,7 +140,8 @@ final class AimCommand implements Callable<Integer> {
                         row.get(Meaning.GROUP),
                         (cell(cells, "link_texts") + " " + row.get(Meaning.TAGS)).strip(),
                         cell(cells, "copy") + " " + row.get(Meaning.DESCRIPTION));
-                items.add(new Item(address.isEmpty() ? title : address, texts, day(row.get(Meaning.PUBLISHED), -1)));
+                items.add(new Item(
+                        address.isEmpty() ? title : address, texts, DemandFile.day(row.get(Meaning.PUBLISHED), -1)));
                 guessed.add(address, title);
                 endings.add(title);
             }
@@ -160,62 +158,34 @@ final class AimCommand implements Callable<Integer> {
         });
     }
 
-    private static int day(String iso, int otherwise) {
-        return iso.isEmpty() ? otherwise : (int) LocalDate.parse(iso).toEpochDay();
-    }
-
     /** The last day that demand is reported of; what it tells of the brand is taken in on the way. */
     private int lastDay(TableFile table) {
         int[] last = {Integer.MIN_VALUE};
-        demandRows(table, new ArrayList<>(), row -> {
-            last[0] = Math.max(last[0], day(row.get(Meaning.TO), last[0]));
+        DemandFile.forEach(table, new ArrayList<>(), row -> {
+            last[0] = Math.max(last[0], DemandFile.day(row.get(Meaning.TO), last[0]));
             if (row.get(Meaning.QUERY).isEmpty()) return;
             guessed.addDemand(
                     row.get(Meaning.ADDRESS),
                     row.get(Meaning.QUERY),
-                    count(row.get(Meaning.CLICKS)),
-                    count(row.get(Meaning.IMPRESSIONS)),
-                    position(row));
+                    DemandFile.count(row.get(Meaning.CLICKS)),
+                    DemandFile.count(row.get(Meaning.IMPRESSIONS)),
+                    DemandFile.position(row));
         });
         return last[0] == Integer.MIN_VALUE ? SOME_DAY : last[0];
     }
 
     private void readDemand(TableFile table, KeywordMapper aiming, int today) {
-        demandRows(table, said, row -> {
-            int from = day(row.get(Meaning.FROM), today - MONTH + 1);
-            aiming.demand(
-                    row.get(Meaning.ADDRESS),
-                    row.get(Meaning.QUERY),
-                    from,
-                    Math.max(from, day(row.get(Meaning.TO), from == today - MONTH + 1 ? today : from)),
-                    count(row.get(Meaning.CLICKS)),
-                    count(row.get(Meaning.IMPRESSIONS)),
-                    position(row));
-        });
-    }
-
-    private static double position(IntakeRow row) {
-        String position = row.get(Meaning.POSITION);
-        return position.isEmpty() ? 0 : Double.parseDouble(position);
-    }
-
-    private static void demandRows(TableFile table, List<String> said, java.util.function.Consumer<IntakeRow> rows) {
-        Mapping mapping = Mapping.guess(RowKind.DEMAND, table.first(SAMPLE_ROWS));
-        new Intake(RowKind.DEMAND, mapping).read(table, new Intake.Receiver() {
-            @Override
-            public void row(IntakeRow row, List<String> cells) {
-                rows.accept(row);
-            }
-
-            @Override
-            public void unreadable(long line, String reason) {
-                said.add("demand, line " + line + ": " + reason);
-            }
-        });
-    }
-
-    private static long count(String text) {
-        return text.isEmpty() ? 0 : Long.parseLong(text);
+        DemandFile.forEach(
+                table,
+                said,
+                row -> aiming.demand(
+                        row.get(Meaning.ADDRESS),
+                        row.get(Meaning.QUERY),
+                        DemandFile.first(row, today),
+                        DemandFile.last(row, today),
+                        DemandFile.count(row.get(Meaning.CLICKS)),
+                        DemandFile.count(row.get(Meaning.IMPRESSIONS)),
+                        DemandFile.position(row)));
     }
 
     private String address(long item) {

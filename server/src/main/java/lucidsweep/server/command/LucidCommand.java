@@ -19,6 +19,8 @@ import picocli.CommandLine.ParameterException;
             DraftsCommand.class,
             DeliverCommand.class,
             ApplyCommand.class,
+            WatchCommand.class,
+            EffectCommand.class,
             HelpCommand.class
         },
         synopsisSubcommandLabel = "COMMAND",

@@ -30,6 +30,7 @@ class NearEvents {
     private static final int DAYS_BEFORE = 28;
     private static final int DAYS_AFTER = 10;
     private static final int MOST_RIVALS = 3;
+    private static final int FEW = 3;
 
     private final Releases releases;
     private final LiveReleases live;
@@ -52,9 +53,12 @@ class NearEvents {
      */
     List<NearEvent> of(long propertyId, LocalDate day, Set<Long> items, String query, String ownHost) {
         List<NearEvent> events = new ArrayList<>(released(propertyId, day, items));
-        for (PageChanges.SeenChange seen :
-                changes.of(propertyId, items, day.minusDays(DAYS_BEFORE), day.plusDays(DAYS_AFTER)))
-            events.add(changed(seen));
+        // Of many items some always change; only what changed on one of a few tells anything.
+        if (!items.isEmpty() && items.size() <= FEW) {
+            for (PageChanges.SeenChange seen :
+                    changes.of(propertyId, items, day.minusDays(DAYS_BEFORE), day.plusDays(DAYS_AFTER)))
+                events.add(changed(seen));
+        }
         if (!query.isEmpty()) events.addAll(rivals(propertyId, day, query, ownHost));
         events.sort(Comparator.comparing(NearEvent::day).reversed());
         return events;
