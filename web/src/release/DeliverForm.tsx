@@ -32,6 +32,7 @@ export function DeliverForm({ property, approved, selected, onReleased }: Props)
   const [chosen, setFormat] = useState<string>();
   const [name, setName] = useState("");
   const [reason, setReason] = useState("");
+  const [holdBack, setHoldBack] = useState(false);
   const [onlySelected, setOnlySelected] = useState(false);
   const format = chosen ?? formats?.[0] ?? "csv";
   const pushed = format === PUSH;
@@ -44,6 +45,7 @@ export function DeliverForm({ property, approved, selected, onReleased }: Props)
     selection: onlySelected && selected ? selected : undefined,
     name: name.trim() || undefined,
     reason: reason.trim() || undefined,
+    holdBack: holdBack || undefined,
   };
   const deliver = useChange(propertyId, async () =>
     pushed
@@ -53,6 +55,7 @@ export function DeliverForm({ property, approved, selected, onReleased }: Props)
   const delivered = (id: number) => {
     setName("");
     setReason("");
+    setHoldBack(false);
     if (pushed) onReleased(id);
     else window.location.assign(`/api/handovers/${id}/file`);
   };
@@ -101,6 +104,14 @@ export function DeliverForm({ property, approved, selected, onReleased }: Props)
           label="Only the selected items"
           checked={onlySelected}
           onChange={(event) => setOnlySelected(event.currentTarget.checked)}
+        />
+      )}
+      {approved > 0 && (
+        <Checkbox
+          label="Hold a tenth back"
+          description="Ten items or more: a random tenth stays as it is, so that Watch can tell what this brought."
+          checked={holdBack}
+          onChange={(event) => setHoldBack(event.currentTarget.checked)}
         />
       )}
       <Button

@@ -2,7 +2,7 @@ import { Button } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type HandoverView, type Property, type PushView } from "../api/client";
-import { ofProperty } from "../api/queries";
+import { ofProperty, useChange } from "../api/queries";
 import { FileLink } from "../parts/FileLink";
 import { count, dayAndTime, of } from "../parts/number";
 import { SHORT_FORMATS } from "./formats";
@@ -35,6 +35,7 @@ export function Delivered({ property, pushes, onOpen }: Props) {
             key={view.handover.id}
             view={view}
             push={pushes.find((push) => push.release.id === view.handover.id)}
+            propertyId={property.id}
             withSitemap={property.kind === "website"}
             onOpen={() => onOpen(view.handover.id)}
             onLive={() => setLooked(view.handover.id)}
@@ -49,12 +50,16 @@ export function Delivered({ property, pushes, onOpen }: Props) {
 interface EntryProps {
   view: HandoverView;
   push?: PushView;
+  propertyId: number;
   withSitemap: boolean;
   onOpen: () => void;
   onLive: () => void;
 }
 
-function Entry({ view: { handover, live }, push, withSitemap, onOpen, onLive }: EntryProps) {
+function Entry({ view: { handover, live, heldBack }, push, propertyId, withSitemap, onOpen, onLive }: EntryProps) {
+  const letGo = useChange(propertyId, () =>
+    answer(api.POST("/api/handovers/{id}/let-go", { params: { path: { id: handover.id } } })),
+  );
   const seen = Object.values(live).reduce((sum, texts) => sum + texts, 0);
   const arrived = push ? textsIn(push, "pushed", "in-place") : handover.texts;
   return (
@@ -70,6 +75,16 @@ function Entry({ view: { handover, live }, push, withSitemap, onOpen, onLive }: 
           <button type="button" className={css.live} onClick={onLive}>
             {seen === 0 ? "Not looked for yet" : `${count(live.live ?? 0)} of ${count(seen)} live`}
             {(live["changed-back"] ?? 0) > 0 && `, ${count(live["changed-back"] ?? 0)} changed back`}
+          </button>
+        )}
+        {heldBack > 0 && (
+          <button
+            type="button"
+            className={css.live}
+            title="Their drafts are approved and go with the next delivery."
+            onClick={() => letGo.mutate()}
+          >
+            {of(heldBack, "item")} held back: let go
           </button>
         )}
       </span>

@@ -193,4 +193,37 @@ class ReleaseTest {
     private String file(JsonNode handover) {
         return api.get("/api/handovers/" + handover.path("id") + "/file").body();
     }
+
+    /** A random tenth keeps its drafts, whatever is delivered, until it is let go. */
+    @Test
+    void aTenthIsHeldBackUntilItIsLetGo(Api api) {
+        StringBuilder csv = new StringBuilder("id,title\n");
+        for (int i = 0; i < 40; i++)
+            csv.append("H").append(i).append(",Boat ").append(i).append('\n');
+        Shop boats = new Shop(api, csv.toString());
+        boats.batch(Shop.edit("after", "title", "\"with\":\" of the bay\""));
+        boats.post("/decisions", "{\"selection\":{},\"state\":\"approved\"}");
+        JsonNode first = boats.post("/handovers", "{\"format\":\"csv\",\"holdBack\":true}")
+                .json();
+        assertThat(first.path("items").asInt()).isEqualTo(36);
+        JsonNode held = boats.get("/handovers").json().get(0);
+        assertThat(held.path("heldBack").asInt()).isEqualTo(4);
+        assertThat(boats.total("state=approved")).isEqualTo(4);
+        Reply refused = boats.post("/handovers", "{\"format\":\"csv\"}");
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.problem()).isEqualTo("All that is approved is held back; let it go first.");
+        assertThat(boats.get("/watch/due").json().findValuesAsString("text"))
+                .anyMatch(text -> text.startsWith("Let go 4 items"));
+        assertThat(api.post("/api/handovers/" + first.path("id") + "/let-go", "{}")
+                        .json()
+                        .path("items")
+                        .asInt())
+                .isEqualTo(4);
+        assertThat(boats.post("/handovers", "{\"format\":\"csv\",\"holdBack\":true}")
+                        .json()
+                        .path("items")
+                        .asInt())
+                .as("of fewer than ten none is held back")
+                .isEqualTo(4);
+    }
 }

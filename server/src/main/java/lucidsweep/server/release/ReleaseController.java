@@ -28,12 +28,15 @@ class ReleaseController {
     private final HandoverFormats formats;
     private final DeliveryCheck check;
     private final LiveWatch liveWatch;
+    private final HeldBack heldBack;
 
-    ReleaseController(Releases releases, HandoverFormats formats, DeliveryCheck check, LiveWatch liveWatch) {
+    ReleaseController(
+            Releases releases, HandoverFormats formats, DeliveryCheck check, LiveWatch liveWatch, HeldBack heldBack) {
         this.releases = releases;
         this.formats = formats;
         this.check = check;
         this.liveWatch = liveWatch;
+        this.heldBack = heldBack;
     }
 
     /**
@@ -56,6 +59,7 @@ class ReleaseController {
      * What is delivered.
      *
      * @param selection null for all that is approved
+     * @param holdBack whether a random tenth of the items is left as it is; null for not
      */
     record Delivery(
             @NotNull String format,
@@ -65,7 +69,9 @@ class ReleaseController {
             String name,
 
             @Nullable @Size(max = 2_000, message = "has at most 2,000 characters")
-            String reason) {}
+            String reason,
+
+            @Nullable Boolean holdBack) {}
 
     @PostMapping("/properties/{propertyId}/decisions")
     Releases.Decided decide(@PathVariable long propertyId, @Valid @RequestBody Decision decision) {
@@ -82,14 +88,17 @@ class ReleaseController {
      * A handover, and how many of its texts the last sweeps saw in which state.
      *
      * @param live states without any are left out
+     * @param heldBack how many items it left as they are, so that its effect can be told
      */
-    record HandoverView(Handover handover, Map<LiveState, Integer> live) {}
+    record HandoverView(Handover handover, Map<LiveState, Integer> live, int heldBack) {}
 
     @GetMapping("/properties/{propertyId}/handovers")
     List<HandoverView> handovers(@PathVariable long propertyId) {
         Map<Long, Map<LiveState, Integer>> live = liveWatch.counts(propertyId);
+        Map<Long, Integer> held = heldBack.counts(propertyId);
         return releases.ofProperty(propertyId).stream()
-                .map(handover -> new HandoverView(handover, live.getOrDefault(handover.id(), Map.of())))
+                .map(handover -> new HandoverView(
+                        handover, live.getOrDefault(handover.id(), Map.of()), held.getOrDefault(handover.id(), 0)))
                 .toList();
     }
 
@@ -99,8 +108,19 @@ class ReleaseController {
                 propertyId,
                 delivery.selection(),
                 delivery.format(),
-                Objects.requireNonNullElse(delivery.name(), "").strip(),
-                Objects.requireNonNullElse(delivery.reason(), "").strip());
+                new Releases.Naming(
+                        Objects.requireNonNullElse(delivery.name(), "").strip(),
+                        Objects.requireNonNullElse(delivery.reason(), "").strip(),
+                        Boolean.TRUE.equals(delivery.holdBack())));
+    }
+
+    /** How many items were let go. */
+    record LetGo(int items) {}
+
+    /** Lets the items go that a release held back: the next delivery holds their drafts. */
+    @PostMapping("/handovers/{id}/let-go")
+    LetGo letGo(@PathVariable long id) {
+        return new LetGo(heldBack.letGo(releases.find(id).id()));
     }
 
     /** The mistakes that delivering what is approved would make. */

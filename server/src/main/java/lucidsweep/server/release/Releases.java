@@ -49,6 +49,7 @@ public class Releases {
     private final TransactionTemplate transaction;
     private final PropertyLine line;
     private final HandoverFiles files;
+    private final HeldBack heldBack;
 
     Releases(
             ReleaseMapper mapper,
@@ -58,7 +59,8 @@ public class Releases {
             HandoverFormats formats,
             TransactionTemplate transaction,
             PropertyLine line,
-            HandoverFiles files) {
+            HandoverFiles files,
+            HeldBack heldBack) {
         this.mapper = mapper;
         this.drafts = drafts;
         this.items = items;
@@ -67,7 +69,16 @@ public class Releases {
         this.transaction = transaction;
         this.line = line;
         this.files = files;
+        this.heldBack = heldBack;
     }
+
+    /**
+     * What a person says of a release.
+     *
+     * @param name, reason "" for none
+     * @param holdBack whether a random tenth is left as it is, so that the effect can be told
+     */
+    public record Naming(String name, String reason, boolean holdBack) {}
 
     /**
      * What was decided.
@@ -131,7 +142,7 @@ public class Releases {
      *
      * @param selection null for all that are approved
      */
-    Handover handOver(long propertyId, Selection selection, String format, String name, String reason) {
+    Handover handOver(long propertyId, Selection selection, String format, Naming naming) {
         HandoverFormat shape = formats.find(format);
         Property property = clients.property(propertyId);
         shape.objection(property).ifPresent(why -> {
@@ -144,8 +155,7 @@ public class Releases {
                 "A file of this format has no place for any of the approved drafts.",
                 drafts::deliver,
                 DraftState.DELIVERED,
-                name,
-                reason);
+                naming);
         return record(property, selection, order, handover -> {});
     }
 
@@ -157,12 +167,7 @@ public class Releases {
      * @param then what else is recorded with it, in the same transaction
      */
     public Handover release(
-            long propertyId,
-            Selection selection,
-            Set<Field> fields,
-            String name,
-            String reason,
-            Consumer<Handover> then) {
+            long propertyId, Selection selection, Set<Field> fields, Naming naming, Consumer<Handover> then) {
         Order order = new Order(
                 "a release",
                 formats.find("csv"),
@@ -170,8 +175,7 @@ public class Releases {
                 "The content system has no place for any of the approved drafts.",
                 drafts::release,
                 DraftState.RELEASED,
-                name,
-                reason);
+                naming);
         return record(clients.property(propertyId), selection, order, then);
     }
 
@@ -190,8 +194,7 @@ public class Releases {
             String without,
             ToIntBiFunction<List<FieldLine>, Long> move,
             DraftState becomes,
-            String name,
-            String reason) {}
+            Naming naming) {}
 
     private Handover record(Property property, Selection selection, Order order, Consumer<Handover> then) {
         return line.get(property.id(), order.says, () -> {
@@ -210,6 +213,8 @@ public class Releases {
             if (texts.isEmpty()) throw Refusal.conflict("No draft is approved, so there is nothing to deliver.");
             texts.keySet().removeIf(field -> !order.holds.test(field));
             if (texts.isEmpty()) throw Refusal.conflict(order.without);
+            leaveOut(texts, heldBack.items(property.id()));
+            if (texts.isEmpty()) throw Refusal.conflict("All that is approved is held back; let it go first.");
             Handover made = transaction.execute(status -> {
                 Handover handover = record(property, order, texts);
                 then.accept(handover);
@@ -222,7 +227,17 @@ public class Releases {
 
     private Handover record(Property property, Order order, Map<Field, long[]> texts) {
         ReleaseMapper.Key key = new ReleaseMapper.Key();
-        mapper.insert(key, property.id(), order.format.code(), order.name, order.reason);
+        mapper.insert(key, property.id(), order.format.code(), order.naming.name(), order.naming.reason());
+        if (order.naming.holdBack()) {
+            long[] all = texts.values().stream()
+                    .flatMapToLong(Arrays::stream)
+                    .distinct()
+                    .sorted()
+                    .toArray();
+            Set<Long> held = heldBack.choose(all, key.id);
+            leaveOut(texts, held);
+            heldBack.hold(key.id, property.id(), held);
+        }
         LongHashSet handed = new LongHashSet();
         texts.forEach((field, ids) -> {
             handed.addAll(ids);
@@ -241,6 +256,13 @@ public class Releases {
         Handover handover = mapper.find(key.id);
         files.keep(handover);
         return handover;
+    }
+
+    private static void leaveOut(Map<Field, long[]> texts, Set<Long> items) {
+        if (items.isEmpty()) return;
+        texts.replaceAll((field, ids) ->
+                Arrays.stream(ids).filter(id -> !items.contains(id)).toArray());
+        texts.values().removeIf(ids -> ids.length == 0);
     }
 
     /** Records some texts and moves their drafts on; returns how many it moved. */

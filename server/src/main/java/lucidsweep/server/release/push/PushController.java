@@ -80,7 +80,9 @@ class PushController {
             String name,
 
             @Nullable @Size(max = 2_000, message = "has at most 2,000 characters")
-            String reason) {}
+            String reason,
+
+            @Nullable Boolean holdBack) {}
 
     /** Puts approved drafts into a release; nothing is pushed yet. */
     @PostMapping("/properties/{propertyId}/pushes")
@@ -88,8 +90,10 @@ class PushController {
         return pushes.create(
                 propertyId,
                 release.selection(),
-                Objects.requireNonNullElse(release.name(), "").strip(),
-                Objects.requireNonNullElse(release.reason(), "").strip());
+                new Releases.Naming(
+                        Objects.requireNonNullElse(release.name(), "").strip(),
+                        Objects.requireNonNullElse(release.reason(), "").strip(),
+                        Boolean.TRUE.equals(release.holdBack())));
     }
 
     /**

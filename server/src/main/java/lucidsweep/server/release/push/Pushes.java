@@ -100,10 +100,10 @@ class Pushes {
     }
 
     /** Puts approved drafts into a release that is pushed; nothing is pushed yet. @param selection null for all */
-    PushView create(long propertyId, Selection selection, String name, String reason) {
+    PushView create(long propertyId, Selection selection, Releases.Naming naming) {
         Property property = clients.property(propertyId);
         ContentSystem system = systems.of(property);
-        Handover made = releases.release(propertyId, selection, system.fields(), name, reason, handover -> {
+        Handover made = releases.release(propertyId, selection, system.fields(), naming, handover -> {
             mapper.insert(handover.id(), propertyId);
             mapper.insertLines(handover.id());
         });
