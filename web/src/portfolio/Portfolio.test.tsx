@@ -13,6 +13,29 @@ beforeEach(() => {
     standing({ nextSweep: "2026-11-01", due: 2 }),
     standing({ items: 0, lastSweep: null }, { id: 8, name: "Shop", address: "", kind: "listings" }),
   ]);
+  const reported = (first: string, clicks: number) => ({
+    first,
+    figures: { clicks, impressions: 900, rate: 0.01, position: 4 },
+    whole: true,
+  });
+  serve("GET /api/properties/7/watch/summary", {
+    weeks: [reported("2026-10-05", 12), reported("2026-10-12", 30)],
+    lastYear: 0.093,
+    due: 3,
+    firstDue: "Get ready for May",
+    moves: 1,
+    accepted: null,
+    improved: 0,
+  });
+  serve("GET /api/properties/8/watch/summary", {
+    weeks: [],
+    lastYear: null,
+    due: 0,
+    firstDue: "",
+    moves: 0,
+    accepted: null,
+    improved: 0,
+  });
   serve("GET /api/removed", []);
   serve("GET /api/backups", { restoreWaiting: false, days: ["2026-11-25"] });
 });
@@ -20,6 +43,7 @@ beforeEach(() => {
 it("shows where every property stands, and leads to where its work is", async () => {
   show(<Portfolio />, "/");
   const row = (await screen.findByRole("link", { name: "Tarrin Bay website" })).closest("tr") as HTMLElement;
+  await within(row).findByRole("img", { name: "Clicks by week, at most 30, 30 in the last" });
   expect(
     within(row)
       .getAllByRole("cell")
@@ -27,7 +51,8 @@ it("shows where every property stands, and leads to where its work is", async ()
   ).toEqual([
     "Tarrin Bay websitehttps://tarrin.example/",
     "1 Oct 2026",
-    "1 Nov 2026",
+    "",
+    "+9.3%",
     "120",
     "35",
     "60",
@@ -36,6 +61,7 @@ it("shows where every property stands, and leads to where its work is", async ()
     "2",
     "4",
     "3",
+    "3 due1 move",
     "Change",
   ]);
   expect(screen.getByRole("link", { name: "Tarrin Bay website" }).getAttribute("href")).toBe("/p/7/triage");

@@ -10,7 +10,9 @@ import { ClientForm } from "./ClientForm";
 import { FirstSweep } from "./FirstSweep";
 import css from "./Portfolio.module.css";
 import { PropertyForm } from "./PropertyForm";
+import { SendDigest } from "./SendDigest";
 import { useClientChange } from "./useClientChange";
+import { ToLookAt, WatchedCells } from "./Watched";
 
 type Open = { client?: Client } | { property?: Property; clientId: number } | undefined;
 
@@ -19,6 +21,7 @@ export function Portfolio() {
   const clients = useClients();
   const portfolio = usePortfolio();
   const [open, setOpen] = useState<Open>();
+  const [mailing, setMailing] = useState<Client>();
   const close = () => setOpen(undefined);
   if (clients.error) return <p className={css.page}>{clients.error.message}</p>;
   return (
@@ -39,6 +42,12 @@ export function Portfolio() {
             <button type="button" className={css.quiet} onClick={() => setOpen({ clientId: client.id })}>
               Add a property
             </button>
+            <a className={css.quiet} href={`/api/clients/${client.id}/digest.html`} target="_blank" rel="noreferrer">
+              The week
+            </a>
+            <button type="button" className={css.quiet} onClick={() => setMailing(client)}>
+              Send the week
+            </button>
             <a className={css.quiet} href={`/api/clients/${client.id}/backup.zip`}>
               Back up
             </a>
@@ -52,6 +61,7 @@ export function Portfolio() {
       ))}
       <RemovedList />
       {clients.data && clients.data.length > 0 && <Backups />}
+      {mailing && <SendDigest client={mailing} onClose={() => setMailing(undefined)} />}
       {open && "clientId" in open && <PropertyForm clientId={open.clientId} property={open.property} onClose={close} />}
       {open && !("clientId" in open) && <ClientForm client={open.client} onClose={close} />}
     </div>
@@ -91,7 +101,8 @@ function PropertyTable({ standings, mostAtStake, onChange }: TableProps) {
         <tr>
           <th>Property</th>
           <th>Last sweep</th>
-          <th>Next sweep</th>
+          <th>Clicks, 16 months</th>
+          <th>vs last year</th>
           <th>Items</th>
           <th>With a keyword</th>
           <th>With findings</th>
@@ -100,6 +111,7 @@ function PropertyTable({ standings, mostAtStake, onChange }: TableProps) {
           <th>Approved</th>
           <th>Delivered</th>
           <th>Seen live</th>
+          <th>To look at</th>
           <th />
         </tr>
       </thead>
@@ -110,8 +122,10 @@ function PropertyTable({ standings, mostAtStake, onChange }: TableProps) {
               <Link to={`/p/${property.id}/${s.items > 0 ? "triage" : "gather"}`}>{property.name}</Link>
               <span className={css.kind}>{property.address || property.kind}</span>
             </td>
-            <td>{s.lastSweep ? day(s.lastSweep) : "never"}</td>
-            <td>{s.nextSweep ? day(s.nextSweep) : "not planned"}</td>
+            <td title={s.nextSweep ? `Next on ${day(s.nextSweep)}` : "The next one is not planned"}>
+              {s.lastSweep ? day(s.lastSweep) : "never"}
+            </td>
+            <WatchedCells propertyId={property.id} />
             {[s.items, s.aimed, s.withFindings].map((n, i) => (
               <td key={i}>{count(n)}</td>
             ))}
@@ -122,6 +136,9 @@ function PropertyTable({ standings, mostAtStake, onChange }: TableProps) {
             {[s.drafted + s.sentBack, s.approved, s.delivered, s.live].map((n, i) => (
               <td key={i}>{count(n)}</td>
             ))}
+            <td>
+              <ToLookAt propertyId={property.id} />
+            </td>
             <td>
               <button type="button" className={css.quiet} onClick={() => onChange(property)}>
                 Change

@@ -17,6 +17,7 @@ const view = (live: Record<string, number>): HandoverView => ({
     reason: "",
   },
   live,
+  heldBack: 0,
 });
 
 const text = {

@@ -12,6 +12,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.locks.LockSupport;
+import lucidsweep.standins.MailServer;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
@@ -27,7 +28,7 @@ public final class RunningApplication implements ParameterResolver {
     @Override
     public boolean supportsParameter(ParameterContext parameter, ExtensionContext context) {
         Class<?> type = parameter.getParameter().getType();
-        return type == Api.class || type == ApplicationContext.class;
+        return type == Api.class || type == ApplicationContext.class || type == MailServer.class;
     }
 
     @Override
@@ -35,19 +36,26 @@ public final class RunningApplication implements ParameterResolver {
         Application application = context.getRoot()
                 .getStore(ExtensionContext.Namespace.GLOBAL)
                 .getOrComputeIfAbsent(Application.class, key -> new Application(), Application.class);
-        return parameter.getParameter().getType() == Api.class ? application.api : application.context;
+        Class<?> type = parameter.getParameter().getType();
+        return type == Api.class ? application.api : type == MailServer.class ? application.mail : application.context;
     }
 
     private static final class Application implements AutoCloseable {
         private final ConfigurableApplicationContext context;
         private final Api api;
+        private final MailServer mail = new MailServer();
 
         private Application() {
             try {
                 Path data = Files.createTempDirectory("lucid-test-");
                 context = new SpringApplicationBuilder(LucidSweep.class)
                         .logStartupInfo(false)
-                        .run("--server.port=0", "--lucid.data=" + data, "--lucid.web=" + data);
+                        .run(
+                                "--server.port=0",
+                                "--lucid.data=" + data,
+                                "--lucid.web=" + data,
+                                "--spring.mail.host=127.0.0.1",
+                                "--spring.mail.port=" + mail.port());
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }
@@ -57,6 +65,7 @@ public final class RunningApplication implements ParameterResolver {
         @Override
         public void close() {
             context.close();
+            mail.close();
         }
     }
 

@@ -1,0 +1,220 @@
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { beforeEach, expect, it } from "vitest";
+import { asked, serve } from "../../testing/server";
+import { place, show, standing } from "../../testing/view";
+import { Watch } from "./Watch";
+
+const WATCH = "/api/properties/7/watch";
+
+const figures = (clicks: number) => ({ clicks, impressions: clicks * 20, rate: 0.05, position: 4.2 });
+const point = (first: string, clicks: number | null) => ({
+  first,
+  figures: clicks === null ? null : figures(clicks),
+  whole: true,
+});
+
+const open = (search: string) => show(<Watch />, `/p/7/watch${search}`);
+
+beforeEach(() => {
+  serve("GET /api/properties/7/standing", standing());
+  serve(`GET ${WATCH}/summary`, {
+    weeks: [],
+    lastYear: null,
+    due: 2,
+    firstDue: "",
+    moves: 1,
+    accepted: null,
+    improved: 0,
+  });
+  serve("GET /api/properties/7/sections", [{ section: "/tours/", items: 3, indexable: 3 }]);
+  serve("GET /api/properties/7/sets", []);
+  serve("GET /api/properties/7/keywords/choices", { topics: [], places: [] });
+});
+
+it("draws clicks over time with what happened, and reads them out by the arrow keys", async () => {
+  serve(`GET ${WATCH}/course`, {
+    courses: [
+      {
+        code: "all",
+        name: "All",
+        course: {
+          points: [point("2026-10-05", 40), point("2026-10-12", null), point("2026-10-19", 60)],
+          now: figures(100),
+          before: figures(80),
+          yearBefore: null,
+        },
+      },
+    ],
+    usualDays: 7,
+    holes: ["2026-10-12"],
+    marks: [{ day: "2026-10-20", kind: "release", id: 4, text: "Autumn titles" }],
+  });
+  open("");
+  const chart = await screen.findByRole("img", { name: /^Clicks by week/ });
+  fireEvent.keyDown(chart, { key: "ArrowLeft" });
+  expect(await screen.findByText("19 Oct 2026: 60 clicks · Autumn titles, 20 Oct 2026")).toBeTruthy();
+  fireEvent.keyDown(chart, { key: "ArrowLeft" });
+  expect(await screen.findByText("12 Oct 2026: nothing reported")).toBeTruthy();
+  expect(screen.getByText(/of 1 week nothing is reported/)).toBeTruthy();
+  expect(screen.getByRole("row", { name: /^All 100 \+25% – 2,000/ })).toBeTruthy();
+  fireEvent.click(screen.getByText("As a table"));
+  expect(await screen.findByRole("row", { name: "5 Oct 2026 40 clicks" })).toBeTruthy();
+  serve(`POST ${WATCH}/notes`, []);
+  fireEvent.change(screen.getByLabelText(/What happened/), { target: { value: "New prices" } });
+  fireEvent.click(screen.getByRole("button", { name: "Add note" }));
+  await waitFor(() => expect(asked(`POST ${WATCH}/notes`)[0].body).toMatchObject({ text: "New prices" }));
+});
+
+it("says what a release brought with its interval, and why nothing can be said of another", async () => {
+  const effect = {
+    verdict: "more",
+    clicks: { share: 0.09, low: 0.03, high: 0.16 },
+    rate: { share: 0.1, low: 0.02, high: 0.2 },
+    position: { share: -0.01, low: -0.05, high: 0.03 },
+    items: 78,
+    controls: 143,
+    notTold: { notYet: 0, young: 2, alone: 0 },
+    perMonth: { clicks: 410, low: 120, high: 700 },
+    largest: 0.1,
+    chance: 0.004,
+    weeks: [-3, -2, -1, 0, 1, 2].map((week) => ({
+      week,
+      actual: 50 + week,
+      expected: 48,
+      low: 40,
+      high: 56,
+      counted: week < -2 || week > 1,
+    })),
+  };
+  const row = {
+    kind: "release",
+    id: "4",
+    name: "Autumn titles",
+    live: "2026-10-20",
+    texts: 80,
+    effect,
+    oneOfSeveral: false,
+    words: "",
+  };
+  serve(`GET ${WATCH}/effects`, [
+    row,
+    {
+      ...row,
+      id: "5",
+      name: "Winter titles",
+      effect: { ...effect, verdict: "no-controls", weeks: [], notTold: { notYet: 0, young: 0, alone: 9 } },
+    },
+  ]);
+  open("?view=effects");
+  expect(
+    await screen.findByText("+9.0% clicks (+3.0% to +16%), 78 items against 143; 410 clicks a month."),
+  ).toBeTruthy();
+  expect(screen.getByText("Left out: 2 items were too young before.")).toBeTruthy();
+  fireEvent.click(screen.getByRole("button", { name: /Winter titles/ }));
+  expect(await screen.findByText(/^No comparable item was left alone/)).toBeTruthy();
+  expect(place).toContain("effect=release%3A5");
+});
+
+it("sets a move aside with a reason", async () => {
+  serve(`GET ${WATCH}/moves`, [
+    {
+      key: "items|position|one|2026-10-19|x",
+      side: "items",
+      what: "position",
+      spread: "one",
+      name: "https://tarrin.example/tours/",
+      day: "2026-10-19",
+      better: false,
+      level: { before: 3.2, after: 8.4, ratio: 2.6, noises: 9, clicksPerMonth: -120, series: 1, of: 1 },
+      moved: [{ name: "https://tarrin.example/tours/", itemId: 12 }],
+      near: [{ kind: "release", day: "2026-10-12", text: "“Autumn titles” with 1 text of these", id: 4 }],
+      aside: null,
+    },
+  ]);
+  serve(`POST ${WATCH}/moves/aside`, {});
+  open("?view=moves");
+  expect(await screen.findByText("/tours/ fell from position 3.2 to 8.4")).toBeTruthy();
+  expect(screen.getByText("−120")).toBeTruthy();
+  expect(screen.getByRole("link", { name: "Put the old texts back" }).getAttribute("href")).toBe("/p/7/release");
+  fireEvent.click(screen.getByRole("button", { name: "Set aside" }));
+  const dialog = within(await screen.findByRole("dialog"));
+  fireEvent.change(dialog.getByLabelText(/Why it needs nobody/), { target: { value: "An update" } });
+  fireEvent.click(dialog.getByRole("button", { name: "Set aside" }));
+  await waitFor(() =>
+    expect(asked(`POST ${WATCH}/moves/aside`)[0].body).toEqual({
+      key: "items|position|one|2026-10-19|x",
+      reason: "An update",
+    }),
+  );
+});
+
+it("puts off what is due to a day, and says what is done", async () => {
+  const due = (key: string, text: string, isDue: boolean) => ({
+    key,
+    kind: "release",
+    text,
+    day: "2026-11-01",
+    due: isDue,
+    place: "watch?view=effects",
+    note: null,
+  });
+  serve(`GET ${WATCH}/due`, [
+    due("release:4", "See what “Autumn titles” brought", true),
+    due("season:2027-05", "Get ready for May", false),
+  ]);
+  serve(`POST ${WATCH}/due/decide`, []);
+  open("?view=due");
+  expect(await screen.findByRole("heading", { name: "1 thing to look at now" })).toBeTruthy();
+  fireEvent.click(screen.getAllByRole("button", { name: "Later" })[0]);
+  const dialog = within(await screen.findByRole("dialog"));
+  fireEvent.change(dialog.getByLabelText(/^On/), { target: { value: "2026-12-24" } });
+  fireEvent.change(dialog.getByLabelText("Note"), { target: { value: "after the fair" } });
+  fireEvent.click(dialog.getByRole("button", { name: "Remind me then" }));
+  await waitFor(() =>
+    expect(asked(`POST ${WATCH}/due/decide`)[0].body).toEqual({
+      key: "release:4",
+      state: "LATER",
+      until: "2026-12-24",
+      note: "after the fair",
+    }),
+  );
+  fireEvent.click((await screen.findAllByRole("button", { name: "Done" }))[0]);
+  await waitFor(() => expect(asked(`POST ${WATCH}/due/decide`)[1].body).toEqual({ key: "release:4", state: "DONE" }));
+});
+
+it("shows whose wording result pages show, and what the replaced ones have in common", async () => {
+  const share = (what: string, ours: number, cut: number, itsOwn: number) => ({ what, ours, cut, itsOwn });
+  serve("GET /api/properties/7/acceptance", {
+    lastLooked: "2026-11-20",
+    acceptance: {
+      all: share("all", 6, 2, 2),
+      byField: [share("title", 6, 2, 2)],
+      byLength: [],
+      byTemplate: [],
+      bySection: [],
+      byMonth: [share("2026-11", 6, 2, 2)],
+      replaced: {
+        title: [{ what: "are wider than the limit", replaced: 2, ofReplaced: 2, shown: 1, ofShown: 8, odds: 2 }],
+      },
+    },
+  });
+  serve("GET /api/properties/7/acceptance/results", (it: { query: Record<string, string> }) => [
+    {
+      itemId: 1,
+      address: "https://tarrin.example/tours/",
+      field: "title",
+      query: "kayak tours",
+      position: 4,
+      ours: "Guided tours",
+      shown: it.query.wording === "cut" ? "Guided …" : "Kayak tours",
+      wording: it.query.wording,
+      looked: "2026-11-20",
+    },
+  ]);
+  open("?view=acceptance");
+  expect(await screen.findByText(/^In 10 results, 80% show our wording/)).toBeTruthy();
+  expect(screen.getByText(/2 of 2 are wider than the limit/)).toBeTruthy();
+  expect(await screen.findByText("Kayak tours")).toBeTruthy();
+  fireEvent.click(screen.getByRole("button", { name: /ours, cut/ }));
+  expect(await screen.findByText("Guided …")).toBeTruthy();
+});
