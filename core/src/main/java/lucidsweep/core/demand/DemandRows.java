@@ -216,7 +216,8 @@ public final class DemandRows {
     }
 
     /**
-     * By week, for each item or query, up to the last day that reports are whole of. A row by month is spread evenly over its weeks; any other counts where its middle lies.
+     * By week, for each item or query, up to the last day that reports are whole of. Positions are of an even mix: that an item
+     * is shown more for a query at which it stands lower, in a season, does not move it. A row by month is spread evenly over its weeks; any other counts where its middle lies.
      *
      * @param by {@link By#ITEM} or {@link By#QUERY}
      * @param numbers how many items or queries there are
@@ -226,12 +227,13 @@ public final class DemandRows {
         int weeks = size == 0 ? 0 : Math.max(0, last - firstDay) / WEEK + 1;
         WeeklyFigures figures = new WeeklyFigures(numbers, weeks, last);
         BitSet again = saidAgain();
+        EvenMix mix = new EvenMix(by, only, numbers);
         for (int row = 0; row < size; row++) {
             if (again.get(row) || !counts(row, only) || number(row, by) == NONE) continue;
             if (lengthClass(row) < 2) {
                 int week = figures.week(firsts[row] + (lasts[row] - firsts[row]) / 2);
                 if (week < 0 || week >= weeks) continue;
-                figures.add(number(row, by), week, clicks[row], impressions[row], positions[row]);
+                figures.add(number(row, by), week, clicks[row], impressions[row], mix.position(row));
                 continue;
             }
             double days = lasts[row] - firsts[row] + 1;
@@ -240,10 +242,61 @@ public final class DemandRows {
                 int from = Math.max(firsts[row], figures.firstDay(week));
                 int to = Math.min(lasts[row], figures.firstDay(week) + WEEK - 1);
                 double share = (to - from + 1) / days;
-                figures.add(number(row, by), week, clicks[row] * share, impressions[row] * share, positions[row]);
+                figures.add(number(row, by), week, clicks[row] * share, impressions[row] * share, mix.position(row));
             }
         }
         return figures;
+    }
+
+    /**
+     * The positions of rows as if an item had been shown for its queries, and a query in its countries and for its items, in
+     * the same mix at all times: the mean of what is added up, and by how many times a row lies off the mean of its own kind.
+     */
+    private final class EvenMix {
+        private final By by;
+        private final long[] kinds;
+        private final double[][] ofKinds;
+        private final double[][] ofNumbers;
+
+        private EvenMix(By by, Only only, int numbers) {
+            this.by = by;
+            long[] all = new long[size];
+            int count = 0;
+            for (int row = 0; row < size; row++) if (isPlaced(row, by, only)) all[count++] = kind(row);
+            all = Arrays.copyOf(all, count);
+            Arrays.sort(all);
+            int distinct = 0;
+            for (int i = 0; i < count; i++) if (i == 0 || all[i] != all[i - 1]) all[distinct++] = all[i];
+            kinds = Arrays.copyOf(all, distinct);
+            ofKinds = new double[2][distinct];
+            ofNumbers = new double[2][numbers];
+            for (int row = 0; row < size; row++) {
+                if (!isPlaced(row, by, only)) continue;
+                add(ofKinds, Arrays.binarySearch(kinds, kind(row)), row);
+                add(ofNumbers, number(row, by), row);
+            }
+        }
+
+        private boolean isPlaced(int row, By by, Only only) {
+            return positions[row] >= 1 && impressions[row] > 0 && number(row, by) != NONE && counts(row, only);
+        }
+
+        private void add(double[][] sums, int at, int row) {
+            sums[0][at] += Math.log(positions[row]) * impressions[row];
+            sums[1][at] += impressions[row];
+        }
+
+        private long kind(int row) {
+            return (long) items[row] << 34 ^ (long) queries[row] << 8 ^ countries[row];
+        }
+
+        private double position(int row) {
+            if (positions[row] < 1 || impressions[row] == 0) return positions[row];
+            int kind = Arrays.binarySearch(kinds, kind(row));
+            int number = number(row, by);
+            double off = Math.log(positions[row]) - ofKinds[0][kind] / ofKinds[1][kind];
+            return Math.max(1, Math.exp(ofNumbers[0][number] / ofNumbers[1][number] + off));
+        }
     }
 
     /** What is reported of a stretch of days from one on. */

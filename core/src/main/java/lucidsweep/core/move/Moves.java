@@ -22,7 +22,7 @@ import lucidsweep.core.move.Move.What;
  *
  * <p>A position is judged by itself; clicks are held against what is to be expected of its impressions at its positions, and
  * impressions against those of the others in the group, or of all where it is small, so that a season or a week of rain is no
- * move. Where half of a group's series move the same way within a week of each other,
+ * move; nor is what came the same way a year before. Where half of a group's series move the same way within a week of each other,
  * that is one move of the group; likewise four tenths of all.
  */
 public final class Moves {
@@ -37,6 +37,9 @@ public final class Moves {
     private static final Map<What, Double> SMALLEST =
             Map.of(What.POSITION, 0.1, What.CLICKS, 0.2, What.IMPRESSIONS, Math.log(2));
 
+    private static final int YEAR = 52;
+    private static final int LAST_YEAR = 8;
+    private static final double AS_LAST_YEAR = 0.5;
     private static final double POSITION_ERROR = 0.3;
     private static final double MOST_OF_GROUP = 0.5;
     private static final double MOST_OF_ALL = 0.4;
@@ -117,8 +120,28 @@ public final class Moves {
             judged.set(one);
         }
         return Breaks.of(values, errors, SMALLEST.get(what)).stream()
+                .filter(at -> !cameLastYear(values, at))
                 .map(at -> new Single(one, at, clicksPerMonth(what, one, at)))
                 .toList();
+    }
+
+    /** Whether the same came a year before, within two weeks: then it is the season. */
+    private static boolean cameLastYear(double[] values, Break at) {
+        double change = at.after() - at.before();
+        for (int week = at.week() - YEAR - 2; week <= at.week() - YEAR + 2; week++) {
+            if (week < LAST_YEAR) continue;
+            double before = mean(values, week - LAST_YEAR, week);
+            double after = mean(values, week, week + LAST_YEAR / 2);
+            if ((after - before) / change >= AS_LAST_YEAR) return true;
+        }
+        return false;
+    }
+
+    private static double mean(double[] values, int from, int to) {
+        return Arrays.stream(values, from, Math.min(values.length, to))
+                .filter(value -> !Double.isNaN(value))
+                .average()
+                .orElse(Double.NaN);
     }
 
     private double[] positions(int one, double[] errors) {

@@ -195,4 +195,19 @@ class DemandRowsTest {
                 .as("reported, and nothing of these")
                 .isZero();
     }
+
+    /** A gift query, at which the item stands lower, is searched ten times as often in the last weeks. */
+    @Test
+    void aSeasonOfOneQueryDoesNotMoveTheItemsPosition() {
+        DemandRows rows = new DemandRows();
+        for (int week = 0; week < 10; week++) {
+            int first = 700 + 7 * week;
+            rows.add(0, 0, 0, first, first + 6, 5, 100, 3);
+            rows.add(0, 1, 0, first, first + 6, 5, week < 7 ? 10 : 1_000, 12);
+        }
+        WeeklyFigures weekly = rows.weekly(By.ITEM, Only.ANY, 1);
+        assertThat(weekly.position(0, 9)).isCloseTo(weekly.position(0, 0), within(1e-4));
+        assertThat(weekly.position(0, 0)).isBetween(3.0, 12.0);
+        assertThat(rows.weekly(By.QUERY, Only.ANY, 2).position(1, 9)).isCloseTo(12, within(1e-4));
+    }
 }

@@ -3,6 +3,7 @@ package lucidsweep.core.move;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 import lucidsweep.core.demand.ClickRates;
@@ -24,6 +25,7 @@ class MovesTest {
         private final double[][] appeal;
         private final int[] sections;
         private final Random random;
+        private final double[][] searches;
         private int goneFrom = WEEKS;
 
         private Market(int pages, long seed) {
@@ -32,6 +34,8 @@ class MovesTest {
             logPosition = new double[pages][WEEKS];
             appeal = new double[pages][WEEKS];
             sections = new int[pages];
+            searches = new double[pages][WEEKS];
+            for (double[] each : searches) Arrays.fill(each, 1);
             for (int page = 0; page < pages; page++) {
                 sections[page] = page % 8;
                 double start = Math.log(1.5 + random.nextInt(12));
@@ -46,14 +50,15 @@ class MovesTest {
         private List<Move> moves() {
             WeeklyFigures figures = new WeeklyFigures(pages, WEEKS, 20_000);
             for (int page = 0; page < pages; page++) {
-                double searches = 200 + random.nextInt(2_000);
+                double volume = 200 + random.nextInt(2_000);
                 for (int week = 0; week < (page == 0 ? goneFrom : WEEKS); week++) {
-                    double season = Math.exp(0.6 * Math.sin(2 * Math.PI * week / 52 + sections[page] * 0.2));
+                    double season = searches[page][week]
+                            * Math.exp(0.6 * Math.sin(2 * Math.PI * week / 52 + sections[page] * 0.2));
                     double position = Math.exp(logPosition[page][week] + random.nextGaussian() * 0.06);
                     double rate = RATES.at(position) * Math.exp(appeal[page][week]);
-                    double mean = searches * season * rate;
+                    double mean = volume * season * rate;
                     long clicks = Math.max(0, Math.round(mean + random.nextGaussian() * Math.sqrt(mean)));
-                    figures.add(page, week, clicks, Math.round(searches * season), position);
+                    figures.add(page, week, clicks, Math.round(volume * season), position);
                 }
             }
             return Moves.of(figures, sections, RATES);
@@ -115,6 +120,19 @@ class MovesTest {
                         && move.series().equals(List.of(0))
                         && move.week() == 62
                         && !move.isBetter());
+    }
+
+    /** A page for gifts is shown three times as often from November on, every year. */
+    @Test
+    void whatCameTheSameWayLastYearIsTheSeason() {
+        Market market = new Market(80, 5);
+        for (int week = 0; week < WEEKS; week++) market.searches[2][week] = week % 52 >= 8 && week % 52 < 20 ? 3 : 1;
+        for (int week = 60; week < WEEKS; week++) market.searches[4][week] = 3;
+        assertThat(market.moves())
+                .noneMatch(
+                        move -> move.what() == What.IMPRESSIONS && move.series().contains(2) && move.week() > 52)
+                .anyMatch(
+                        move -> move.what() == What.IMPRESSIONS && move.series().contains(4) && move.week() == 60);
     }
 
     @Test

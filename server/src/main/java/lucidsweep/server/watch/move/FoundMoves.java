@@ -39,6 +39,9 @@ public class FoundMoves {
     private static final int SHOWN = 100;
     private static final int SERIES_SHOWN = 20;
 
+    /** A move with fewer clicks a month at stake needs nobody. */
+    private static final double LEAST_CLICKS = 2;
+
     private final WeeklyDemand demand;
     private final KeywordTables keywords;
     private final Items items;
@@ -134,6 +137,7 @@ public class FoundMoves {
         if (found != null && found.demand == ofItems.demand()) return found.moves;
         List<Sided> moves = Stream.concat(
                         items(property, ofItems).stream(), queries(property, demand.ofQueries(property.id())).stream())
+                .filter(sided -> Math.abs(sided.move.clicksPerMonth()) >= LEAST_CLICKS)
                 .sorted(Comparator.comparingDouble(sided -> -Math.abs(sided.move.clicksPerMonth())))
                 .toList();
         kept.put(property.id(), new Found(ofItems.demand(), moves));
