@@ -5,6 +5,7 @@ import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 
 /**
  * Rows of demand held in columns, so that a million of them are added up anew for any window, country and item while a
@@ -24,6 +25,7 @@ public final class DemandRows {
     private static final int LONGEST_DAY = 2;
     private static final int LONGEST_WEEK = 10;
     private static final int LATE_DAYS = 2;
+    private static final int MOST_PARTS = 32;
 
     private int size;
     private int[] items = new int[1 << 10];
@@ -36,6 +38,7 @@ public final class DemandRows {
     private float[] positions = new float[1 << 10];
     private boolean namesItems;
     private BitSet saidAgain;
+    private BitSet middles;
     private int firstDay = Integer.MAX_VALUE;
     private int lastDay = Integer.MIN_VALUE;
 
@@ -72,6 +75,7 @@ public final class DemandRows {
         if (size == items.length) grow();
         namesItems |= item != NONE;
         saidAgain = null;
+        middles = null;
         items[size] = item;
         queries[size] = query;
         countries[size] = country;
@@ -302,38 +306,87 @@ public final class DemandRows {
     /** What is reported of a stretch of days from one on. */
     public record Period(int first, DemandTally.Sum sum) {}
 
-    /**
-     * Sums by stretches of days; a row counts where its middle lies.
-     *
-     * @param starts the first days of the stretches, rising; the last one is the day after the end
-     * @return one for each stretch; its sum is null where nothing at all is reported
-     */
+    /** The same of one part. */
     public Period[] periods(Only only, int[] starts) {
+        return periods(new Only[] {only}, starts)[0];
+    }
+
+    /**
+     * Sums by stretches of days, of several parts in one pass; a row counts where its middle lies.
+     *
+     * @param parts at most {@value #MOST_PARTS}
+     * @param starts the first days of the stretches, rising; the last one is the day after the end
+     * @return for each part one for each stretch; its sum is null where nothing at all is reported
+     */
+    public Period[][] periods(Only[] parts, int[] starts) {
+        if (parts.length > MOST_PARTS)
+            throw new IllegalArgumentException("expected at most " + MOST_PARTS + " parts, got " + parts.length);
         int count = starts.length - 1;
-        long[][] sums = new long[3][count];
-        double[] places = new double[count];
-        boolean[] reported = new boolean[count];
+        int[] ofItems = masks(parts, Only::items, items);
+        int[] ofQueries = masks(parts, Only::queries, queries);
+        double[][] sums = new double[parts.length * 4][count];
         BitSet again = saidAgain();
         for (int row = 0; row < size; row++) {
-            if (again.get(row)) continue;
-            int at = Arrays.binarySearch(starts, firsts[row] + (lasts[row] - firsts[row]) / 2);
+            int mask = ofItems[items[row] + 1] & ofQueries[queries[row] + 1];
+            if (mask == 0 || again.get(row) || !isOfTotal(row, By.ALL)) continue;
+            int at = Arrays.binarySearch(starts, middle(row));
             int period = at < 0 ? -at - 2 : at;
             if (period < 0 || period >= count) continue;
-            reported[period] = true;
-            if (!counts(row, only) || !isOfTotal(row, By.ALL)) continue;
-            sums[0][period] += clicks[row];
-            sums[1][period] += impressions[row];
-            if (positions[row] < 1) continue;
-            places[period] += positions[row] * (double) impressions[row];
-            sums[2][period] += impressions[row];
+            for (int rest = mask; rest != 0; rest &= rest - 1) {
+                int part = Integer.numberOfTrailingZeros(rest);
+                if (parts[part].country >= 0 && countries[row] != parts[part].country) continue;
+                sums[4 * part][period] += clicks[row];
+                sums[4 * part + 1][period] += impressions[row];
+                if (positions[row] < 1) continue;
+                sums[4 * part + 2][period] += positions[row] * (double) impressions[row];
+                sums[4 * part + 3][period] += impressions[row];
+            }
         }
-        Period[] periods = new Period[count];
-        for (int i = 0; i < count; i++) {
-            double position = sums[2][i] == 0 ? 0 : places[i] / sums[2][i];
-            periods[i] =
-                    new Period(starts[i], reported[i] ? new DemandTally.Sum(sums[0][i], sums[1][i], position) : null);
+        BitSet reported = middles();
+        Period[][] periods = new Period[parts.length][count];
+        for (int part = 0; part < parts.length; part++) {
+            for (int i = 0; i < count; i++) {
+                double placed = sums[4 * part + 3][i];
+                int first = reported.nextSetBit(Math.max(0, starts[i]));
+                periods[part][i] = new Period(
+                        starts[i],
+                        first < 0 || first >= starts[i + 1]
+                                ? null
+                                : new DemandTally.Sum(
+                                        Math.round(sums[4 * part][i]),
+                                        Math.round(sums[4 * part + 1][i]),
+                                        placed == 0 ? 0 : sums[4 * part + 2][i] / placed));
+            }
         }
         return periods;
+    }
+
+    private int middle(int row) {
+        return firsts[row] + (lasts[row] - firsts[row]) / 2;
+    }
+
+    /** The days that the middles of rows lie on; none before 1970. */
+    private synchronized BitSet middles() {
+        if (middles == null) {
+            BitSet days = new BitSet();
+            for (int row = 0; row < size; row++) days.set(Math.max(0, middle(row)));
+            middles = days;
+        }
+        return middles;
+    }
+
+    /** For each number, and before them for none, the parts that it belongs to, a bit each. */
+    private int[] masks(Only[] parts, Function<Only, BitSet> wanted, int[] numbers) {
+        int most = -1;
+        for (int row = 0; row < size; row++) most = Math.max(most, numbers[row]);
+        int[] masks = new int[most + 2];
+        for (int part = 0; part < parts.length; part++) {
+            int bit = 1 << part;
+            BitSet set = wanted.apply(parts[part]);
+            if (set == null) for (int i = 0; i < masks.length; i++) masks[i] |= bit;
+            else set.stream().filter(number -> number <= masks.length - 2).forEach(number -> masks[number + 1] |= bit);
+        }
+        return masks;
     }
 
     private void cover(Map<Integer, int[]> days, int number, int row) {

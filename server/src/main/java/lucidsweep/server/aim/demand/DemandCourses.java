@@ -84,9 +84,14 @@ public class DemandCourses {
         DemandRows rows = demand.rows();
         if (rows.size() == 0) return List.of();
         int[] starts = starts(rows, grain);
-        return parts.stream()
-                .map(part -> course(rows, only(propertyId, demand, part), starts))
-                .toList();
+        Only[] only = parts.stream().map(part -> only(propertyId, demand, part)).toArray(Only[]::new);
+        DemandRows.Period[][] periods = rows.periods(only, starts);
+        int end = rows.lastWholeDay() + 1;
+        DemandRows.Period[][] windows =
+                rows.periods(only, new int[] {end - YEAR - WINDOW, end - YEAR, end - 2 * WINDOW, end - WINDOW, end});
+        List<Course> courses = new ArrayList<>();
+        for (int i = 0; i < only.length; i++) courses.add(course(rows, periods[i], windows[i], starts));
+        return courses;
     }
 
     /** How many days most rows are of: a finer grain than that shows nothing. */
@@ -94,16 +99,14 @@ public class DemandCourses {
         return demands.of(propertyId).rows().usualDays();
     }
 
-    private static Course course(DemandRows rows, Only only, int[] starts) {
+    private static Course course(
+            DemandRows rows, DemandRows.Period[] periods, DemandRows.Period[] windows, int[] starts) {
         List<CoursePoint> points = new ArrayList<>();
-        for (DemandRows.Period period : rows.periods(only, starts)) {
+        for (DemandRows.Period period : periods) {
             int end = starts[points.size() + 1] - 1;
             points.add(new CoursePoint(
                     LocalDate.ofEpochDay(period.first()).toString(), reported(period), end <= rows.lastWholeDay()));
         }
-        int end = rows.lastWholeDay() + 1;
-        DemandRows.Period[] windows =
-                rows.periods(only, new int[] {end - YEAR - WINDOW, end - YEAR, end - 2 * WINDOW, end - WINDOW, end});
         return new Course(points, reported(windows[3]), reported(windows[2]), reported(windows[0]));
     }
 
