@@ -13,6 +13,12 @@ import org.apache.ibatis.annotations.Update;
 @Mapper
 interface KeywordRowMapper {
 
+    /** How many keywords a property has. */
+    record KeywordCount(long propertyId, long keywords) {}
+
+    @Select("select property_id, count(*) keywords from keyword where not removed group by property_id")
+    List<KeywordCount> counts();
+
     @Select("select count(*) from keyword where property_id = #{propertyId} and not removed")
     long count(long propertyId);
 

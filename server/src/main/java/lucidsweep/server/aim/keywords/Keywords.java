@@ -7,6 +7,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.SearchFigures;
 import lucidsweep.core.keyword.Words;
@@ -135,6 +136,13 @@ public class Keywords {
         return queries.stream()
                 .map(query -> ids.get(Phrase.of(query, words).key()))
                 .toList();
+    }
+
+    /** How many keywords each property has; those without any are left out. */
+    public Map<Long, Long> counts() {
+        return mapper.counts().stream()
+                .collect(Collectors.toMap(
+                        KeywordRowMapper.KeywordCount::propertyId, KeywordRowMapper.KeywordCount::keywords));
     }
 
     public long count(long propertyId) {

@@ -35,8 +35,11 @@ interface ReviewMapper {
     @Delete("delete from review where property_id = #{propertyId} and id = any(#{ids})")
     void remove(@Param("propertyId") long propertyId, @Param("ids") Object[] ids);
 
+    /** How many reviews of a property are due. */
+    record DueCount(long propertyId, int reviews) {}
+
     @Select("""
-            select count(*) from review
-            where property_id = #{propertyId} and due_month <> '' and due_month <= #{month}""")
-    int countDue(long propertyId, String month);
+            select property_id, count(*) reviews from review
+            where due_month <> '' and due_month <= #{month} group by property_id""")
+    List<DueCount> countDue(String month);
 }

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import lucidsweep.core.text.Spaces;
 import lucidsweep.server.aim.keywords.KeywordRow;
 import lucidsweep.server.aim.keywords.KeywordSelection;
@@ -62,9 +63,10 @@ public class Reviews {
                 .toList();
     }
 
-    /** How many are due in this month or were before. */
-    public int due(long propertyId) {
-        return mapper.countDue(propertyId, YearMonth.now(clock).toString());
+    /** How many of each property are due in this month or were before; those without any are left out. */
+    public Map<Long, Integer> due() {
+        return mapper.countDue(YearMonth.now(clock).toString()).stream()
+                .collect(Collectors.toMap(ReviewMapper.DueCount::propertyId, ReviewMapper.DueCount::reviews));
     }
 
     /**

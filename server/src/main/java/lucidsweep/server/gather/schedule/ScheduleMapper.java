@@ -19,6 +19,9 @@ interface ScheduleMapper {
             where s.next_day <= #{day} and p.removed is null and c.removed is null order by s.property_id""")
     List<Row> due(String day);
 
+    @Select("select * from schedule")
+    List<Row> all();
+
     @Update("""
             merge into schedule (property_id, every, next_day) key (property_id)
             values (#{propertyId}, #{every}, #{nextDay})""")

@@ -1,7 +1,9 @@
 package lucidsweep.server.gather.schedule;
 
 import java.time.LocalDate;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.gather.crawl.Sweeps;
@@ -31,6 +33,12 @@ public class Schedules {
 
     public Optional<Schedule> of(long propertyId) {
         return Optional.ofNullable(mapper.of(propertyId)).map(Schedules::schedule);
+    }
+
+    /** The next day of each property that has one. */
+    public Map<Long, LocalDate> nextDays() {
+        return mapper.all().stream()
+                .collect(Collectors.toMap(ScheduleMapper.Row::propertyId, row -> LocalDate.parse(row.nextDay())));
     }
 
     void set(long propertyId, Schedule schedule) {

@@ -48,8 +48,13 @@ interface SweepMapper {
     @Select("select * from sweep where at_work = #{propertyId}")
     Sweep running(long propertyId);
 
-    @Select("select max(ended) from sweep where property_id = #{propertyId} and of_items and state <> 'failed'")
-    Instant lastEnded(long propertyId);
+    /** When the last sweep of a property's items ended. */
+    record LastEnded(long propertyId, Instant ended) {}
+
+    @Select("""
+            select property_id, max(ended) ended from sweep
+            where of_items and state <> 'failed' and ended is not null group by property_id""")
+    List<LastEnded> lastEnded();
 
     @Select("select * from sweep where state = 'running' and kind = #{kind} order by id")
     List<Sweep> unfinished(Sweep.Kind kind);

@@ -4,7 +4,8 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
-import java.util.Optional;
+import java.util.Map;
+import java.util.stream.Collectors;
 import lucidsweep.server.web.Refusal;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
@@ -99,9 +100,10 @@ public class SweepStore {
         return mapper.unfinished(kind);
     }
 
-    /** When the last sweep of a property's items ended; empty where there was none. */
-    public Optional<Instant> lastEnded(long propertyId) {
-        return Optional.ofNullable(mapper.lastEnded(propertyId));
+    /** When the last sweep of each property's items ended; those without any are left out. */
+    public Map<Long, Instant> lastEnded() {
+        return mapper.lastEnded().stream()
+                .collect(Collectors.toMap(SweepMapper.LastEnded::propertyId, SweepMapper.LastEnded::ended));
     }
 
     /** How a sweep was set. */
