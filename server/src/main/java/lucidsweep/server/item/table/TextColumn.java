@@ -16,9 +16,10 @@ final class TextColumn {
     private static final int NOWHERE = -1;
     private static final int BITS = 20;
     private static final int BLOCK = 1 << BITS;
+    private static final int FIRST_BLOCK = 1 << 12;
     private static final int LENGTH_BYTES = 4;
 
-    private int[] places = new int[1_024];
+    private int[] places = new int[64];
     private List<byte[]> blocks = new ArrayList<>();
 
     /** Where the next text goes in the last block. */
@@ -54,17 +55,27 @@ final class TextColumn {
 
     private int append(byte[] from, int start, int length) {
         int size = length + LENGTH_BYTES;
-        if (end + size > BLOCK) {
-            blocks.add(new byte[Math.max(BLOCK, size)]);
-            end = 0;
-        }
-        byte[] block = blocks.get(blocks.size() - 1);
+        byte[] block = blockWith(size);
         int place = (blocks.size() - 1) << BITS | end;
         for (int i = 0; i < LENGTH_BYTES; i++) block[end + i] = (byte) (length >>> 8 * i);
         System.arraycopy(from, start, block, end + LENGTH_BYTES, length);
         end += size;
         used += size;
         return place;
+    }
+
+    /** The last block, with room for so many bytes. The first one grows, so that a small table takes little. */
+    private byte[] blockWith(int size) {
+        if (blocks.isEmpty() || end + size > BLOCK) {
+            blocks.add(new byte[Math.max(blocks.isEmpty() ? FIRST_BLOCK : BLOCK, size)]);
+            end = 0;
+        }
+        int last = blocks.size() - 1;
+        byte[] block = blocks.get(last);
+        if (end + size <= block.length) return block;
+        byte[] larger = Arrays.copyOf(block, Math.min(BLOCK, Math.max(end + size, 2 * block.length)));
+        blocks.set(last, larger);
+        return larger;
     }
 
     /** Lays all texts side by side again. */
@@ -175,6 +186,8 @@ final class TextColumn {
 
     /** About how many bytes of memory it takes. */
     long bytes() {
-        return (long) blocks.size() * BLOCK + (long) places.length * Integer.BYTES;
+        long sum = (long) places.length * Integer.BYTES;
+        for (byte[] block : blocks) sum += block.length;
+        return sum;
     }
 }
