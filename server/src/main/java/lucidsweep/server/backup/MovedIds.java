@@ -27,6 +27,7 @@ final class MovedIds {
             "saved_edit",
             "text_block",
             "review",
+            "watch_note",
             "item_set");
 
     private static final int FIELD_BITS = Integer.numberOfTrailingZeros(FieldId.STEP);

@@ -67,6 +67,9 @@ final class MovedRows {
             "target",
             "twin",
             "visit",
+            "watch_note",
+            "move_aside",
+            "held_back",
             "writer_cell");
 
     private final Connection from;
