@@ -39,6 +39,7 @@ public final class Moves {
 
     private static final int YEAR = 52;
     private static final int LAST_YEAR = 8;
+    private static final int FEWEST_LAST_YEAR = 3;
     private static final double AS_LAST_YEAR = 0.5;
     private static final double POSITION_ERROR = 0.3;
     private static final double MOST_OF_GROUP = 0.5;
@@ -129,8 +130,8 @@ public final class Moves {
     private static boolean cameLastYear(double[] values, Break at) {
         double change = at.after() - at.before();
         for (int week = at.week() - YEAR - 2; week <= at.week() - YEAR + 2; week++) {
-            if (week < LAST_YEAR) continue;
-            double before = mean(values, week - LAST_YEAR, week);
+            if (week < FEWEST_LAST_YEAR) continue;
+            double before = mean(values, Math.max(0, week - LAST_YEAR), week);
             double after = mean(values, week, week + LAST_YEAR / 2);
             if ((after - before) / change >= AS_LAST_YEAR) return true;
         }
