@@ -515,7 +515,7 @@ class WalkTest {
         rows("island trip kittering").getByText("island day tour kittering").click();
         assertThat(panel).containsText("an estimate");
         page.getByText("Too early", new Page.GetByTextOptions().setExact(true)).click();
-        assertThat(rows("kayak fishing weekend")).containsText("2027");
+        assertThat(rows("kayak fishing weekend")).containsText(Pattern.compile("20\\d\\d"));
         page.getByText("Can be taken").click();
         rows("island trip kittering").getByRole(AriaRole.CHECKBOX).click();
         button("Aim at these and rewrite").click();

@@ -30,7 +30,7 @@ class WatchTest {
 
     @Test
     void whatAReleaseBroughtIsWithinItsBandOfTheTruth(Api api) throws IOException, InterruptedException {
-        try (Website website = Website.ofDemo(DemoSite.ofSeed(7), 0, LocalDate.now())) {
+        try (Website website = Website.ofDemo(DemoSite.ofSeed(7, LocalDate.now()), 0, LocalDate.now())) {
             URI base = website.address();
             Shop site = new Shop(api, api.property("website", base.toString(), true));
             api.sweep(site.property());
@@ -110,6 +110,67 @@ class WatchTest {
             assertThat(site.get("/watch/moves?weeks=20&aside=true").json().findValuesAsString("aside"))
                     .contains("An update of the search engine");
         }
+    }
+
+    /** Marks, notes, parts with a comma in their name, and what cannot be read. */
+    @Test
+    void partsAreComparedOverTimeWithNotesBesideThem(Api api) {
+        Shop shop = new Shop(api, "id,title\nW1,Ash paddle\nW2,Oak paddle\n");
+        StringBuilder demand = new StringBuilder("address,query,from,to,clicks,impressions,position\n");
+        LocalDate start = LocalDate.of(2025, 9, 1);
+        for (int week = 0; week < 60; week++) {
+            if (week == 30) continue;
+            LocalDate day = start.plusWeeks(week);
+            demand.append("W1,\"paddle, ash\",%s,%s,%d,100,3%n".formatted(day, day.plusDays(6), 5 + week));
+            demand.append("W2,oak paddle,%s,%s,7,90,5%n".formatted(day, day.plusDays(6)));
+        }
+        shop.importDemand(demand.toString());
+        assertThat(shop.post("/watch/notes", "{\"day\":\"2026-03-02\",\"text\":\"New prices\"}")
+                        .status())
+                .isEqualTo(200);
+        JsonNode one =
+                shop.get("/watch/course?of=" + Api.encoded("query:paddle, ash")).json();
+        assertThat(one.path("courses")).hasSize(1);
+        JsonNode points = one.path("courses").get(0).path("course").path("points");
+        assertThat(points).hasSize(60);
+        assertThat(points.get(59).path("figures").path("clicks").asInt()).isEqualTo(64);
+        assertThat(points.get(30).path("figures").isNull()).isTrue();
+        assertThat(one.path("holes")).hasSize(1);
+        assertThat(one.path("usualDays").asInt()).isEqualTo(7);
+        assertThat(one.path("marks").findValuesAsString("text")).contains("New prices");
+        JsonNode two = shop.get("/watch/course?of=all&of=" + Api.encoded("item:" + shop.itemId("W2")) + "&grain=month")
+                .json();
+        assertThat(two.path("courses").get(1).path("name").asString()).isEqualTo("W2");
+        assertThat(two.path("courses")
+                        .get(0)
+                        .path("course")
+                        .path("now")
+                        .path("clicks")
+                        .asInt())
+                .isEqualTo(13 * 7 + 52 * 13 + (5 + 59) * 13 - 52 * 13 - 13 * 6);
+        assertThat(shop.get("/watch/course?of=nothing").problem()).startsWith("expected all, brand");
+        assertThat(shop.get("/watch/course?of=item:x").problem()).contains("a number behind the colon");
+        assertThat(shop.get("/watch/course.csv?of=brand").body()).startsWith("part,from,clicks");
+        assertThat(shop.get("/watch/positions")
+                        .json()
+                        .path("weeks")
+                        .get(0)
+                        .path("queries")
+                        .toString())
+                .isEqualTo("[0,1,1,0,0]");
+        long note = one.path("marks")
+                .valueStream()
+                .filter(mark -> mark.path("kind").asString().equals("note"))
+                .findFirst()
+                .orElseThrow()
+                .path("id")
+                .asLong();
+        assertThat(api.method("DELETE", "/api/properties/" + shop.property() + "/watch/notes/" + note, "")
+                        .body())
+                .doesNotContain("New prices");
+        assertThat(shop.post("/watch/due/decide", "{\"key\":\"x\",\"state\":\"LATER\"}")
+                        .problem())
+                .isEqualTo("expected a day to come back to it on");
     }
 
     private static void fetchDemand(Api api, Shop site, Website website) {

@@ -1,5 +1,6 @@
 package lucidsweep.standins;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -15,12 +16,17 @@ public record DemoSite(Map<String, SitePage> pages, List<Planted> planted) {
 
     /** The site that {@code ./start} shows. */
     public static DemoSite ofSeed(long seed) {
+        return ofSeed(seed, SearchReports.FIRST_TODAY);
+    }
+
+    /** The same as it is on a day: its newest pages are some weeks old. */
+    public static DemoSite ofSeed(long seed, LocalDate today) {
         List<SitePage> pages = new Sections(seed).all();
         List<Planted> planted = new ArrayList<>(new Faults(pages).plant());
         planted.addAll(OddAddresses.planted());
         Map<String, SitePage> byPath = new LinkedHashMap<>();
         for (SitePage page : pages) byPath.put(page.path, page);
-        for (SitePage page : Newcomers.PAGES) byPath.put(page.path, page);
+        for (SitePage page : Newcomers.pages(today)) byPath.put(page.path, page);
         SitePage orphan = new SitePage(
                 "/legal/winter-opening-hours/",
                 "legal",

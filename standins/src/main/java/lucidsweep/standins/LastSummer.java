@@ -15,7 +15,7 @@ final class LastSummer {
     static String pages(DemoSite site, java.net.URI website) {
         StringBuilder csv = new StringBuilder("Address,Title,Meta description,H1\r\n");
         for (SitePage page : site.pages().values()) {
-            if (Newcomers.PAGES.contains(page) || !page.robots.isEmpty()) continue;
+            if (Newcomers.isOne(page.path) || !page.robots.isEmpty()) continue;
             String title = page.titles.isEmpty() ? "" : page.titles.get(0);
             String description = page.descriptions.isEmpty() ? "" : page.descriptions.get(0);
             if (page.section.equals("lessons")) title = title.replace("Kayak", "Canoe and kayak");

@@ -1,19 +1,29 @@
 package lucidsweep.standins;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 
 /** Pages that the demo's client put up a few weeks before the day on which the stand-in search engine's time begins. */
 final class Newcomers {
 
-    static final List<SitePage> PAGES = List.of(
-            page("Kayak sailing", "lantern-head", "Lantern Head", "2026-09-28"),
-            page("Kayak camping", "skerry-island", "Skerry Island", "2026-10-12"),
-            page("Kayak fishing", "fennick", "Fennick", "2026-10-26"));
+    static final List<SitePage> PAGES = pages(SearchReports.FIRST_TODAY);
 
     private Newcomers() {}
 
-    private static SitePage page(String what, String slug, String place, String published) {
+    /** As they are where the search engine's time begins on a day: eight, six and four weeks old. */
+    static List<SitePage> pages(LocalDate start) {
+        return List.of(
+                page("Kayak sailing", "lantern-head", "Lantern Head", start.minusWeeks(8)),
+                page("Kayak camping", "skerry-island", "Skerry Island", start.minusWeeks(6)),
+                page("Kayak fishing", "fennick", "Fennick", start.minusWeeks(4)));
+    }
+
+    static boolean isOne(String path) {
+        return PAGES.stream().anyMatch(page -> page.path.equals(path));
+    }
+
+    private static SitePage page(String what, String slug, String place, LocalDate published) {
         SitePage page = new SitePage(
                 "/journal/" + Slug.of(what) + "-" + slug + "/",
                 "journal",
@@ -24,7 +34,7 @@ final class Newcomers {
                         "We went out on Friday with four boats and came back on Sunday with four boats and a story.",
                         "If you want to try " + what.toLowerCase(Locale.ROOT)
                                 + " yourself, ring the office and ask for Bram."));
-        page.published = published;
+        page.published = published.toString();
         return page;
     }
 

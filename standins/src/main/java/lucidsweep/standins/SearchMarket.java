@@ -188,7 +188,7 @@ public record SearchMarket(List<Interest> interests, List<Truth> truths) {
     private void others(DemoSite site, Random random) {
         for (SitePage page : site.pages().values()) {
             boolean done = page.section.equals("tours") || page.section.equals("hire") || page.path.equals("/");
-            if (done || Newcomers.PAGES.contains(page) || random.nextInt(4) == 0) continue;
+            if (done || Newcomers.isOne(page.path) || random.nextInt(4) == 0) continue;
             double position = 3 + random.nextDouble() * 25;
             String name = page.name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N} ]", "");
             interests.add(new Interest(page.path, name, 20 + random.nextInt(400), position, position, false));

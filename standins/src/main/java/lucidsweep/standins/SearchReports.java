@@ -49,7 +49,7 @@ public final class SearchReports {
         for (int weeksAgo = WEEKS - 1; weeksAgo >= 0; weeksAgo--) {
             LocalDate sunday = lastSunday.minusWeeks(weeksAgo);
             for (SearchMarket.Interest interest : world.market().interests()) {
-                if (isBeforeItsTime(interest, sunday)) continue;
+                if (Newcomers.isOne(interest.path()) && isBeforeItsTime(world, interest, sunday)) continue;
                 for (Country country : COUNTRIES) {
                     String row = row(world, interest, country, sunday, website);
                     if (row != null) rows.add(row);
@@ -142,8 +142,8 @@ public final class SearchReports {
         return position <= 10 ? 1 : position <= 20 ? 0.55 : 0.25;
     }
 
-    private static boolean isBeforeItsTime(SearchMarket.Interest interest, LocalDate sunday) {
-        return Newcomers.PAGES.stream()
+    private static boolean isBeforeItsTime(SearchWorld world, SearchMarket.Interest interest, LocalDate sunday) {
+        return Newcomers.pages(world.start()).stream()
                 .anyMatch(page -> page.path.equals(interest.path())
                         && LocalDate.parse(page.published).isAfter(sunday.minusDays(6)));
     }

@@ -1,6 +1,8 @@
 package lucidsweep.server.release;
 
 import com.carrotsearch.hppc.LongLongHashMap;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.annotation.Nullable;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -22,9 +24,14 @@ import lucidsweep.core.text.TextKey;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.gather.imports.Reports;
+import lucidsweep.server.gather.sweep.ResultsChanged;
+import lucidsweep.server.gather.sweep.SweepEnded;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.SetStandards;
+import org.springframework.context.event.EventListener;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Service;
 
 /** Holds the titles and descriptions that are live against what result pages show in their place. */
@@ -39,6 +46,13 @@ public class Acceptances {
     private final Items items;
     private final Clients clients;
     private final SetStandards standards;
+
+    /** A result that was looked at, and the text of ours that it has or replaces. */
+    private record Look(Reports.Result result, LiveMapper.LiveText text) {}
+
+    /** Until results or what is live change. */
+    private final Cache<Long, List<Look>> kept =
+            Caffeine.newBuilder().softValues().build();
 
     Acceptances(LiveMapper mapper, Reports reports, Items items, Clients clients, SetStandards standards) {
         this.mapper = mapper;
@@ -167,7 +181,29 @@ public class Acceptances {
         return shown;
     }
 
+    @EventListener
+    void resultsChanged(ResultsChanged changed) {
+        kept.invalidate(changed.propertyId());
+    }
+
+    /** After {@link LiveWatch}, which says by then what is live. */
+    @EventListener
+    @Order(Ordered.LOWEST_PRECEDENCE)
+    void sweepEnded(SweepEnded sweep) {
+        kept.invalidate(sweep.propertyId());
+    }
+
     private void forEachLook(long propertyId, BiConsumer<Reports.Result, LiveMapper.LiveText> visit) {
+        kept.get(propertyId, this::looks).forEach(look -> visit.accept(look.result, look.text));
+    }
+
+    private List<Look> looks(long propertyId) {
+        List<Look> looks = new ArrayList<>();
+        readLooks(propertyId, (result, text) -> looks.add(new Look(result, text)));
+        return looks;
+    }
+
+    private void readLooks(long propertyId, BiConsumer<Reports.Result, LiveMapper.LiveText> visit) {
         LongLongHashMap byAddress = new LongLongHashMap();
         items.forEachAddress(propertyId, (address, id) -> byAddress.put(hash(address), id));
         Map<Long, List<Reports.Result>> ofItems = new HashMap<>();

@@ -22,6 +22,8 @@ import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.web.Refusal;
 import org.springframework.context.event.EventListener;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Service;
 
 /** Looks after every sweep what became of the texts that were delivered: live, otherwise, not yet, changed back, gone. */
@@ -45,7 +47,9 @@ class LiveWatch {
         this.sweeps = sweeps;
     }
 
+    /** Before those who ask what is live. */
     @EventListener
+    @Order(Ordered.HIGHEST_PRECEDENCE)
     void sweepEnded(SweepEnded sweep) {
         // What was delivered anew since is looked for in the later handover only.
         LongHashSet later = new LongHashSet();

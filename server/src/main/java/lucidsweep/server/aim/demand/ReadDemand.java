@@ -20,6 +20,7 @@ final class ReadDemand {
 
     private static final String NO_COUNTRY = "not named";
 
+    private final Object version = new Object();
     private final DemandRows rows = new DemandRows();
     private final Numbered addresses = new Numbered();
     private final Numbered queries = new Numbered();
@@ -70,6 +71,11 @@ final class ReadDemand {
         if (number == null) return;
         items.put(number, id);
         numbers.put(id, number);
+    }
+
+    /** Another object for each time that demand was read, which can be kept without keeping the demand. */
+    Object version() {
+        return version;
     }
 
     DemandRows rows() {

@@ -30,7 +30,7 @@ public class WeeklyDemand {
      * @param itemIds of each series; 0 where it is no item
      * @param rates the clicks an impression brings by position on this property
      * @param usualDays how many days most rows of the reports are of
-     * @param demand as it was read, to tell whether it is still the same
+     * @param version another object for each time that demand was read, to tell whether it is still the same
      */
     public record Weeks(
             WeeklyFigures figures, String[] names, long[] itemIds, ClickRates rates, int usualDays, Object demand) {}
@@ -65,6 +65,11 @@ public class WeeklyDemand {
         // Reports that name no query of an item: what they say of it, whatever was searched.
         if (by == By.ITEM && figures.withClicks(1).length == 0) figures = rows.weekly(by, Only.ANY, count);
         return new Weeks(
-                figures, names, ids, demands.itemQueries(propertyId).curve().rates(), rows.usualDays(), demand);
+                figures,
+                names,
+                ids,
+                demands.itemQueries(propertyId).curve().rates(),
+                rows.usualDays(),
+                demand.version());
     }
 }

@@ -19,6 +19,7 @@ import lucidsweep.server.client.Property;
 import lucidsweep.server.database.Durability;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.gather.sweep.DemandChanged;
+import lucidsweep.server.gather.sweep.ResultsChanged;
 import lucidsweep.server.gather.sweep.Sweep;
 import lucidsweep.server.gather.sweep.SweepEnded;
 import lucidsweep.server.gather.sweep.SweepStore;
@@ -366,6 +367,7 @@ public class Imports {
     private void tell(Sweep sweep, RowKind kind) {
         if (kind == RowKind.PAGES) siteNotes.noteAgain(sweep.propertyId());
         if (kind.isItem()) publisher.publishEvent(new SweepEnded(sweep.propertyId(), sweep.id()));
+        if (kind == RowKind.RESULTS) publisher.publishEvent(new ResultsChanged(sweep.propertyId()));
         if (kind == RowKind.DEMAND) publisher.publishEvent(new DemandChanged(sweep.propertyId()));
     }
 

@@ -1,5 +1,6 @@
 package lucidsweep.server.watch.course;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -61,8 +62,19 @@ class CourseController {
     Courses course(
             @PathVariable long propertyId,
             @RequestParam(name = "of", defaultValue = "all") List<String> of,
-            @RequestParam(defaultValue = "week") Grain grain) {
+            @RequestParam(defaultValue = "week") Grain grain,
+            HttpServletRequest request) {
         clients.property(propertyId);
+        return course(propertyId, given(of, request), grain);
+    }
+
+    /** The parts as they were given: one alone would be taken apart at its commas. */
+    private static List<String> given(List<String> of, HttpServletRequest request) {
+        String[] given = request.getParameterValues("of");
+        return given == null ? of : List.of(given);
+    }
+
+    private Courses course(long propertyId, List<String> of, Grain grain) {
         if (of.size() > MOST_PARTS)
             throw Refusal.badInput("at most " + MOST_PARTS + " parts stand in one picture, got " + of.size());
         List<CourseParts.NamedPart> named =
@@ -85,8 +97,10 @@ class CourseController {
     ResponseEntity<StreamingResponseBody> file(
             @PathVariable long propertyId,
             @RequestParam(name = "of", defaultValue = "all") List<String> of,
-            @RequestParam(defaultValue = "week") Grain grain) {
-        Courses all = course(propertyId, of, grain);
+            @RequestParam(defaultValue = "week") Grain grain,
+            HttpServletRequest request) {
+        clients.property(propertyId);
+        Courses all = course(propertyId, given(of, request), grain);
         return Rows.download("positions", rows -> {
             rows.row("part", "from", "clicks", "impressions", "ctr", "position");
             for (NamedCourse each : all.courses()) {

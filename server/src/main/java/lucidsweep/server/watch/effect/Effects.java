@@ -32,7 +32,12 @@ import org.springframework.stereotype.Service;
 @Service
 public class Effects {
 
-    private static final int DRAWS = 1_000;
+    private static final int MOST_DRAWS = 1_000;
+    private static final int FEWEST_DRAWS = 200;
+
+    /** So many items are weighted anew in all: of thousands of items a few hundred draws tell as much. */
+    private static final int WEIGHTED = 1_000_000;
+
     private static final double FALSE_SHARE = 0.1;
 
     private final LiveReleases live;
@@ -45,7 +50,7 @@ public class Effects {
     /** What was worked out, as long as neither demand nor what is live has changed. */
     private final Cache<Long, Found> kept = Caffeine.newBuilder().softValues().build();
 
-    private record Found(Object demand, List<LiveText> live, List<EffectRow> rows) {}
+    private record Found(Object version, List<LiveText> live, List<EffectRow> rows) {}
 
     Effects(
             LiveReleases live,
@@ -67,11 +72,16 @@ public class Effects {
         clients.property(propertyId);
         List<LiveText> texts = live.live(propertyId);
         Weeks weeks = demand.ofItems(propertyId);
-        Found found = kept.getIfPresent(propertyId);
-        if (found != null && found.demand == weeks.demand() && found.live.equals(texts)) return found.rows;
-        List<EffectRow> rows = held(new Study(propertyId, weeks), subjects.of(propertyId, texts));
-        kept.put(propertyId, new Found(weeks.demand(), texts, rows));
-        return rows;
+        return kept.asMap()
+                .compute(
+                        propertyId,
+                        (id, found) -> found != null && found.version == weeks.version() && found.live.equals(texts)
+                                ? found
+                                : new Found(
+                                        weeks.version(),
+                                        texts,
+                                        held(new Study(propertyId, weeks), subjects.of(propertyId, texts))))
+                .rows;
     }
 
     /** How many items stand in releases that brought more clicks. */
@@ -160,7 +170,8 @@ public class Effects {
             List<Changed> sorted = changed.values().stream()
                     .sorted(Comparator.comparingInt(Changed::item))
                     .toList();
-            Effect effect = EffectStudy.of(figures, templates, sorted, left, DRAWS);
+            int draws = Math.max(FEWEST_DRAWS, Math.min(MOST_DRAWS, WEIGHTED / Math.max(1, sorted.size())));
+            Effect effect = EffectStudy.of(figures, templates, sorted, left, draws);
             String since = subject.texts().stream()
                     .map(LiveText::since)
                     .min(Comparator.naturalOrder())

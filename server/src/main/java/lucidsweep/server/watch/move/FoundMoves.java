@@ -87,7 +87,7 @@ public class FoundMoves {
         }
     }
 
-    private record Found(Object demand, List<Sided> moves) {}
+    private record Found(Object version, List<Sided> moves) {}
 
     /**
      * The moves of the last weeks, the ones with the most clicks at stake first.
@@ -133,15 +133,21 @@ public class FoundMoves {
 
     private List<Sided> found(Property property) {
         Weeks ofItems = demand.ofItems(property.id());
-        Found found = kept.getIfPresent(property.id());
-        if (found != null && found.demand == ofItems.demand()) return found.moves;
-        List<Sided> moves = Stream.concat(
+        return kept.asMap()
+                .compute(
+                        property.id(),
+                        (id, found) -> found != null && found.version == ofItems.version()
+                                ? found
+                                : new Found(ofItems.version(), moves(property, ofItems)))
+                .moves;
+    }
+
+    private List<Sided> moves(Property property, Weeks ofItems) {
+        return Stream.concat(
                         items(property, ofItems).stream(), queries(property, demand.ofQueries(property.id())).stream())
                 .filter(sided -> Math.abs(sided.move.clicksPerMonth()) >= LEAST_CLICKS)
                 .sorted(Comparator.comparingDouble(sided -> -Math.abs(sided.move.clicksPerMonth())))
                 .toList();
-        kept.put(property.id(), new Found(ofItems.demand(), moves));
-        return moves;
     }
 
     private List<Sided> items(Property property, Weeks weeks) {
