@@ -151,6 +151,9 @@ export function CourseView({ propertyId }: { propertyId: number }) {
         holes={points.map((point) => point.figures === null || !point.whole)}
         marks={placed(marks, points)}
       />
+      {codes.length === 1 && codes[0].startsWith("query:") && (
+        <Holders propertyId={propertyId} query={codes[0].slice("query:".length)} />
+      )}
       <Sums courses={courses} />
       <Notes propertyId={propertyId} marks={marks} />
     </div>
@@ -206,6 +209,35 @@ function Sums({ courses }: { courses: NamedCourse[] }) {
               </tr>
             );
           })}
+        </tbody>
+      </PlainTable>
+    </section>
+  );
+}
+
+/** Which item stood for a query, and when that changed hands. */
+function Holders({ propertyId, query }: { propertyId: number; query: string }) {
+  const holders = useQuery({
+    queryKey: ofProperty(propertyId, "watch-holders", query),
+    queryFn: () =>
+      answer(
+        api.GET("/api/properties/{propertyId}/watch/holders", { params: { path: { propertyId }, query: { query } } }),
+      ),
+  }).data;
+  if (!holders || holders.length === 0) return null;
+  return (
+    <section className={css.figures}>
+      <h2>{holders.length === 1 ? "The item that stands for it" : "It changed hands"}</h2>
+      <PlainTable dense head={["item", "from", "weeks", "average position"]} right={[1, 2, 3]}>
+        <tbody>
+          {holders.map((holder) => (
+            <tr key={holder.first}>
+              <td>{pathOf(holder.address)}</td>
+              <td>{day(holder.first)}</td>
+              <td>{count(holder.weeks)}</td>
+              <td>{holder.position < 1 ? "–" : holder.position.toFixed(1)}</td>
+            </tr>
+          ))}
         </tbody>
       </PlainTable>
     </section>

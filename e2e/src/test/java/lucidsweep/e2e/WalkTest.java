@@ -102,7 +102,7 @@ class WalkTest {
         assertThat(ribbon("Release")).containsText("delivered");
 
         stage("Watch");
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Nothing to watch yet")))
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Clicks and positions")))
                 .isVisible();
     }
 

@@ -1,5 +1,6 @@
 package lucidsweep.core.demand;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashMap;
@@ -250,6 +251,46 @@ public final class DemandRows {
             }
         }
         return figures;
+    }
+
+    /** Which items a query was shown with, a stretch of weeks each. */
+    public record Holder(int item, int firstWeekDay, int weeks, double position) {}
+
+    /**
+     * The item that queries were shown with most, week by week; weeks with the same one on end are one stretch. A single week
+     * with another one between two of the same is passed over.
+     */
+    public List<Holder> holders(Only only, int items) {
+        WeeklyFigures figures = weekly(By.ITEM, only, items);
+        int[] shown = figures.withImpressions();
+        int[] best = new int[figures.weeks()];
+        Arrays.fill(best, NONE);
+        for (int week = 0; week < best.length; week++) {
+            for (int item : shown) {
+                double impressions = figures.impressions(item, week);
+                if (impressions > 0 && (best[week] == NONE || impressions > figures.impressions(best[week], week)))
+                    best[week] = item;
+            }
+        }
+        for (int week = 1; week + 1 < best.length; week++)
+            if (best[week - 1] == best[week + 1]) best[week] = best[week - 1];
+        List<Holder> holders = new ArrayList<>();
+        for (int week = 0; week < best.length; ) {
+            int end = week;
+            while (end < best.length && best[end] == best[week]) end++;
+            if (best[week] != NONE) {
+                double places = 0;
+                double placed = 0;
+                for (int each = week; each < end; each++) {
+                    places += figures.logPositions(best[week], each);
+                    placed += figures.placedImpressions(best[week], each);
+                }
+                holders.add(new Holder(
+                        best[week], figures.firstDay(week), end - week, placed <= 0 ? 0 : Math.exp(places / placed)));
+            }
+            week = end;
+        }
+        return holders;
     }
 
     /**

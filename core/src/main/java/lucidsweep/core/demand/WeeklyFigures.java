@@ -108,7 +108,19 @@ public final class WeeklyFigures {
         return sum;
     }
 
-    /** The number of series with so many clicks or more in all. */
+    /** The numbers of series that were shown at all. */
+    int[] withImpressions() {
+        int[] some = new int[series];
+        int count = 0;
+        for (int one = 0; one < series; one++) {
+            boolean shown = false;
+            for (int week = 0; week < weeks && !shown; week++) shown = impressions(one, week) > 0;
+            if (shown) some[count++] = one;
+        }
+        return Arrays.copyOf(some, count);
+    }
+
+    /** The numbers of series with so many clicks or more in all. */
     public int[] withClicks(double least) {
         int[] some = new int[series];
         int count = 0;

@@ -1,6 +1,7 @@
 package lucidsweep.core.demand;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
@@ -209,5 +210,21 @@ class DemandRowsTest {
         assertThat(weekly.position(0, 9)).isCloseTo(weekly.position(0, 0), within(1e-4));
         assertThat(weekly.position(0, 0)).isBetween(3.0, 12.0);
         assertThat(rows.weekly(By.QUERY, Only.ANY, 2).position(1, 9)).isCloseTo(12, within(1e-4));
+    }
+
+    /** The tour page has the query until the hire page takes it; one week in between does not count. */
+    @Test
+    void saysWhichItemHasAQueryAndWhenThatChangedHands() {
+        DemandRows rows = new DemandRows();
+        for (int week = 0; week < 12; week++) {
+            int first = 700 + 7 * week;
+            boolean hire = week >= 7 || week == 3;
+            rows.add(0, 0, 0, first, first + 6, 1, hire ? 20 : 90, 4);
+            rows.add(1, 0, 0, first, first + 6, 1, hire ? 80 : 5, 6);
+            rows.add(2, 1, 0, first, first + 6, 1, 900, 2);
+        }
+        assertThat(rows.holders(new Only(null, only(0), -1), 3))
+                .extracting(DemandRows.Holder::item, DemandRows.Holder::firstWeekDay, DemandRows.Holder::weeks)
+                .containsExactly(tuple(0, 700, 7), tuple(1, 749, 5));
     }
 }

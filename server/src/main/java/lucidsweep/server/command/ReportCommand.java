@@ -31,6 +31,9 @@ final class ReportCommand implements Callable<Integer> {
     @Option(names = "--logo", paramLabel = "FILE", description = "a PNG, JPEG, GIF or WebP picture")
     private Path logo;
 
+    @Option(names = "--watch", description = "the week of its client instead: clicks, moves, effects, what is due")
+    private boolean watch;
+
     @Override
     public Integer call() throws IOException, InterruptedException {
         String name = out.getFileName().toString();
@@ -38,6 +41,12 @@ final class ReportCommand implements Callable<Integer> {
             throw new Unusable("--out: expected a file that ends in .html or .xlsx, got " + out);
         }
         RunningApi api = property.api();
+        if (watch) {
+            if (!name.endsWith(".html")) throw new Unusable("--out: the week is an .html file, got " + out);
+            api.download("/api/clients/" + api.clientOf(property.path(api)) + "/digest.html", out);
+            System.out.println(out);
+            return 0;
+        }
         api.download(property.path(api) + "/report" + name.substring(name.lastIndexOf('.')), form(), out);
         System.out.println(out);
         return 0;

@@ -109,6 +109,11 @@ final class RunningApi {
         }
     }
 
+    /** Whose a property is, by the start of its addresses. */
+    long clientOf(String propertyPath) throws IOException, InterruptedException {
+        return get(propertyPath + "/standing").path("property").path("clientId").asLong();
+    }
+
     /** Writes what is answered to standard output. */
     void print(String path) throws IOException, InterruptedException {
         try (InputStream answer = answer(HttpRequest.newBuilder(URI.create(address + path)))) {

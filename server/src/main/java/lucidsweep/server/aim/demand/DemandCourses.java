@@ -99,6 +99,29 @@ public class DemandCourses {
         return demands.of(propertyId).rows().usualDays();
     }
 
+    /**
+     * An item that a query was shown with most for some weeks.
+     *
+     * @param first the first day of the first week, as "2026-11-25"
+     */
+    public record Holder(String address, @Nullable Long itemId, String first, int weeks, double position) {}
+
+    /** Which item stood for a query, and when that changed hands; the earliest first. */
+    public List<Holder> holders(long propertyId, String phrase) {
+        ReadDemand demand = demands.of(propertyId);
+        DemandRows rows = demand.rows();
+        if (rows.size() == 0) return List.of();
+        Only only = only(propertyId, demand, new Part(null, List.of(phrase), null));
+        return rows.holders(only, demand.addressCount()).stream()
+                .map(holder -> new Holder(
+                        demand.address(holder.item()),
+                        demand.item(holder.item()),
+                        LocalDate.ofEpochDay(holder.firstWeekDay()).toString(),
+                        holder.weeks(),
+                        holder.position()))
+                .toList();
+    }
+
     private static Course course(
             DemandRows rows, DemandRows.Period[] periods, DemandRows.Period[] windows, int[] starts) {
         List<CoursePoint> points = new ArrayList<>();

@@ -127,6 +127,13 @@ class CourseController {
         return positions.of(propertyId);
     }
 
+    /** Which item stood for a query, and when that changed hands. */
+    @GetMapping("/holders")
+    List<DemandCourses.Holder> holders(@PathVariable long propertyId, @RequestParam String query) {
+        clients.property(propertyId);
+        return courses.holders(propertyId, query);
+    }
+
     /** A note on the time line. */
     record Note(
             @NotNull(message = "is needed") LocalDate day,
