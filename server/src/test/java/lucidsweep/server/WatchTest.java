@@ -148,7 +148,7 @@ class WatchTest {
                         .path("clicks")
                         .asInt())
                 .isEqualTo(754 + 91);
-        assertThat(shop.get("/watch/holders?query=" + Api.encoded("ash paddle"))
+        assertThat(shop.get("/watch/holders?query=" + Api.encoded("paddle ash"))
                         .json()
                         .get(0)
                         .path("address")

@@ -33,7 +33,7 @@ public class WeeklyDemand {
      * @param version another object for each time that demand was read, to tell whether it is still the same
      */
     public record Weeks(
-            WeeklyFigures figures, String[] names, long[] itemIds, ClickRates rates, int usualDays, Object demand) {}
+            WeeklyFigures figures, String[] names, long[] itemIds, ClickRates rates, int usualDays, Object version) {}
 
     public Weeks ofItems(long propertyId) {
         return of(propertyId, By.ITEM);
