@@ -31,7 +31,7 @@ public final class Moves {
     private static final double PLACED = 5;
 
     private static final double EXPECTED = 3;
-    private static final double SHOWN = 20;
+    private static final double SHOWN = 40;
 
     /** What is told: a tenth of a position, a fifth of the clicks, half of the impressions. */
     private static final Map<What, Double> SMALLEST =
