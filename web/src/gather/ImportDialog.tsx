@@ -5,6 +5,7 @@ import { answer, api, type ImportPlan, type ImportTrial, type Property } from ".
 import { useChange } from "../api/queries";
 import { count } from "../parts/number";
 import { PlainTable } from "../parts/PlainTable";
+import { QueryProblem } from "../parts/QueryProblem";
 import stage from "../parts/stage.module.css";
 import css from "./Gather.module.css";
 
@@ -123,7 +124,7 @@ export function ImportDialog(props: { property: Property; first: ImportPlan; onC
             {note}
           </p>
         ))}
-        {asked.error && <p role="alert">{asked.error.message}</p>}
+        {asked.error && <QueryProblem query={asked} />}
         {questions.map((question) => (
           <div key={question.meaning} className={css.question}>
             <p>{question.sentence}</p>

@@ -6,6 +6,7 @@ import css from "./AcceptanceFigures.module.css";
 import { fieldLabel } from "./fields";
 import { count, day, month, of, pathOf, percent } from "./number";
 import { PlainTable } from "./PlainTable";
+import { QueryProblem } from "./QueryProblem";
 
 type Wording = ShownResult["wording"];
 
@@ -29,7 +30,7 @@ export function AcceptanceFigures({ propertyId, handover }: { propertyId: number
         }),
       ),
   });
-  if (view.error) return <p role="alert">{view.error.message}</p>;
+  if (view.error) return <QueryProblem query={view} />;
   if (!view.data) return null;
   const { acceptance, lastLooked } = view.data as AcceptanceView;
   const all = acceptance.all;

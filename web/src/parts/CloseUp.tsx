@@ -10,6 +10,7 @@ import { DraftNotes } from "./DraftNotes";
 import { ItemFindings } from "./ItemFindings";
 import { ListDialog } from "./ListDialog";
 import { count, dayAndTime, of, pathOf } from "./number";
+import { QueryProblem } from "./QueryProblem";
 import { ResultOptions } from "./ResultOptions";
 import { ResultPreview } from "./ResultPreview";
 import { SidePanel } from "./SidePanel";
@@ -60,12 +61,7 @@ export function CloseUp({ propertyId, itemId, editable, keywords, onWordings, le
       onClose={onClose}
     >
       {item.error ? (
-        <div role="alert" className={css.hint}>
-          <p>{item.error.message}</p>
-          <Button size="xs" variant="default" onClick={() => item.refetch()}>
-            Try again
-          </Button>
-        </div>
+        <QueryProblem query={item} className={css.hint} />
       ) : item.data ? (
         <Inside
           key={item.data.id}

@@ -1,3 +1,6 @@
+/** How long what is saved is kept for the browser to read, in ms. */
+const KEPT_MS = 60_000;
+
 /** Asks for a file with what it shall hold, and saves it. */
 export async function saveAnswer(path: string, form: unknown, name: string) {
   const answer = await fetch(path, {
@@ -10,5 +13,6 @@ export async function saveAnswer(path: string, form: unknown, name: string) {
   link.href = URL.createObjectURL(await answer.blob());
   link.download = name;
   link.click();
-  URL.revokeObjectURL(link.href);
+  // The browser reads it after the click was handled: let go at once, a busy machine saves nothing.
+  setTimeout(() => URL.revokeObjectURL(link.href), KEPT_MS);
 }

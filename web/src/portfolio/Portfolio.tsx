@@ -5,6 +5,7 @@ import { Link } from "react-router";
 import { answer, api, type Client, type Property, type Removed, type Standing } from "../api/client";
 import { useClients, usePortfolio } from "../api/queries";
 import { atStake, count, day, of } from "../parts/number";
+import { QueryProblem } from "../parts/QueryProblem";
 import { Backups } from "./Backups";
 import { ClientForm } from "./ClientForm";
 import { FirstSweep } from "./FirstSweep";
@@ -23,7 +24,7 @@ export function Portfolio() {
   const [open, setOpen] = useState<Open>();
   const [mailing, setMailing] = useState<Client>();
   const close = () => setOpen(undefined);
-  if (clients.error) return <p className={css.page}>{clients.error.message}</p>;
+  if (clients.error) return <QueryProblem query={clients} className={css.page} />;
   return (
     <div className={css.page}>
       <header className={css.head}>

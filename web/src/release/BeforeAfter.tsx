@@ -6,6 +6,7 @@ import { ofProperty } from "../api/queries";
 import { fieldLabel, isOfParts } from "../parts/fields";
 import { count, of } from "../parts/number";
 import { partsInWords } from "../parts/partTexts";
+import { QueryProblem } from "../parts/QueryProblem";
 import { TrueMeasure } from "../parts/TrueMeasure";
 import { useLabels } from "../parts/useLabels";
 import { WordRuns } from "../parts/WordRuns";
@@ -34,7 +35,7 @@ export function BeforeAfter({ propertyId, item, busy, noting, onNoting, onDecide
     queryFn: () => answer(api.GET("/api/items/{id}/before-after", { params: { path: { id: item.id } } })),
     meta: { shown: true },
   });
-  if (found.error) return <p role="alert">{found.error.message}</p>;
+  if (found.error) return <QueryProblem query={found} />;
   const drafted = found.data;
   if (!drafted || drafted.texts.length === 0) return null;
   const open = drafted.texts.some(({ state }) => state === "drafted" || state === "sent-back" || state === "approved");

@@ -71,12 +71,12 @@ export function DeliverForm({ property, approved, selected, onReleased }: Props)
         onChange={(event) => {
           const value = event.currentTarget.value;
           setFormat(value);
-          if (value === PUSH && !system) setSettingUp(true);
+          if (value === PUSH && system === null) setSettingUp(true);
         }}
       />
       {pushed && (
         <Button size="xs" variant="default" onClick={() => setSettingUp(true)}>
-          {system ? "Content system …" : "Set up the content system …"}
+          {system === null ? "Set up the content system …" : "Content system …"}
         </Button>
       )}
       {approved > 0 && (

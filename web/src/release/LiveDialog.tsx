@@ -6,6 +6,7 @@ import { ofProperty, useChange } from "../api/queries";
 import { AcceptanceFigures } from "../parts/AcceptanceFigures";
 import { fieldLabel } from "../parts/fields";
 import { count, day, pathOf } from "../parts/number";
+import { QueryProblem } from "../parts/QueryProblem";
 import { tell } from "../parts/tell";
 import css from "./push/Push.module.css";
 import { nameOf } from "./push/states";
@@ -78,7 +79,7 @@ export function LiveDialog({ property, view: { handover, live }, onClose }: Prop
             </Tabs.List>
           </Tabs>
         )}
-        {texts.error && <p role="alert">{texts.error.message}</p>}
+        {texts.error && <QueryProblem query={texts} />}
         <ul className={css.lines}>
           {texts.data?.map((text) => (
             <li key={`${text.itemId} ${text.field}`}>

@@ -6,6 +6,7 @@ import { ofProperty } from "../api/queries";
 import { TableLinks } from "../parts/FileLink";
 import { fieldLabel } from "../parts/fields";
 import { dayAndTime, of, pathOf } from "../parts/number";
+import { QueryProblem } from "../parts/QueryProblem";
 import css from "./HistoryDialog.module.css";
 import type { Undo } from "./useUndo";
 
@@ -84,7 +85,7 @@ export function HistoryDialog({ propertyId, undo, onClose }: Props) {
               </Button>
               <TableLinks csv={between ? `${path}.csv?from=${from}&to=${batch.id}` : `${path}.csv`} />
             </header>
-            {changes.error && <p role="alert">{changes.error.message}</p>}
+            {changes.error && <QueryProblem query={changes} />}
             {changes.data && (
               <>
                 <p className={css.lead}>

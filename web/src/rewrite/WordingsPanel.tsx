@@ -6,6 +6,7 @@ import { answer, api, type ItemRow, type SideBySide, type TypedCell } from "../a
 import { ofProperty, useChange } from "../api/queries";
 import { ConflictDialog } from "../parts/ConflictDialog";
 import { atStake, count, of } from "../parts/number";
+import { QueryProblem } from "../parts/QueryProblem";
 import { SidePanel } from "../parts/SidePanel";
 import { TrueMeasure } from "../parts/TrueMeasure";
 import { tell } from "../parts/tell";
@@ -30,7 +31,7 @@ export function WordingsPanel({ propertyId, itemId, field, onClose }: Props) {
   });
   return (
     <SidePanel label="Other wordings" title={`Wordings of the ${field}`} width={620} onClose={onClose}>
-      {item.error && <p role="alert">{item.error.message}</p>}
+      {item.error && <QueryProblem query={item} />}
       {item.data && <Wordings propertyId={propertyId} item={item.data} field={field} onTaken={onClose} />}
     </SidePanel>
   );
@@ -85,7 +86,7 @@ function Wordings({
   return (
     <div className={css.wordings}>
       <ConflictDialog insist="Overwrite with mine" {...conflicts.dialog} />
-      {compared.error && <p role="alert">{compared.error.message}</p>}
+      {compared.error && <QueryProblem query={compared} />}
       <ol className={css.list}>
         {texts.map((text, i) => (
           <li key={i} aria-label={`Wording ${i + 1}`}>

@@ -6,6 +6,7 @@ import { answer, api, type Cause } from "../api/client";
 import { ofProperty } from "../api/queries";
 import { FIXES, WRITTEN } from "../parts/fixes";
 import { atStake, of } from "../parts/number";
+import { QueryProblem } from "../parts/QueryProblem";
 import { useLabels } from "../parts/useLabels";
 import { CauseMenu } from "./CauseMenu";
 import { filterOf, keyOf } from "./causeFilter";
@@ -17,7 +18,7 @@ export function CauseList({ propertyId, gathered }: { propertyId: number; gather
     queryKey: ofProperty(propertyId, "causes"),
     queryFn: () => answer(api.GET("/api/properties/{propertyId}/causes", { params: { path: { propertyId } } })),
   });
-  if (causes.error) return <p className={css.empty}>{causes.error.message}</p>;
+  if (causes.error) return <QueryProblem query={causes} className={css.empty} />;
   if (causes.isPending) return <div className={css.skeleton} />;
   if (causes.data.length === 0) {
     return (

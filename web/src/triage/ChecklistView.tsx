@@ -6,6 +6,7 @@ import { ofProperty, useSets } from "../api/queries";
 import { FIELDS, fieldName } from "../parts/fields";
 import { count, day, of, percent } from "../parts/number";
 import { PlainTable } from "../parts/PlainTable";
+import { QueryProblem } from "../parts/QueryProblem";
 import css from "./ChecklistView.module.css";
 import triage from "./Triage.module.css";
 import { TriageHead } from "./TriageHead";
@@ -57,7 +58,7 @@ export function ChecklistView({ propertyId }: { propertyId: number }) {
           />
         )}
       </TriageHead>
-      {checklist.error && <p className={triage.empty}>{checklist.error.message}</p>}
+      {checklist.error && <QueryProblem query={checklist} className={triage.empty} />}
       {checklist.isPending && <div className={triage.skeleton} />}
       {list && list.indexable === 0 && (
         <p className={triage.empty}>

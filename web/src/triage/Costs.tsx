@@ -3,6 +3,7 @@ import { answer, api, type FaultCost, type FaultCosts } from "../api/client";
 import { ofProperty } from "../api/queries";
 import { count, day, of, percent } from "../parts/number";
 import { PlainTable } from "../parts/PlainTable";
+import { QueryProblem } from "../parts/QueryProblem";
 import css from "./Triage.module.css";
 import { TriageHead } from "./TriageHead";
 
@@ -67,7 +68,7 @@ export function Costs({ propertyId }: { propertyId: number }) {
       <TriageHead title="What faults cost here" csv={`/api/properties/${propertyId}/costs.csv`}>
         {costs.data && <p>{restsOn(costs.data)}</p>}
       </TriageHead>
-      {costs.error && <p className={css.empty}>{costs.error.message}</p>}
+      {costs.error && <QueryProblem query={costs} className={css.empty} />}
       {costs.isPending && <div className={css.skeleton} />}
       {costs.data && (
         <>

@@ -9,6 +9,7 @@ import { ChooseFile } from "../parts/ChooseFile";
 import { FileLink } from "../parts/FileLink";
 import { IconChevronDown, IconChevronUp } from "../parts/icons";
 import { of, pathOf } from "../parts/number";
+import { QueryProblem } from "../parts/QueryProblem";
 import { readJson } from "../parts/readJson";
 import { tell, tellProblem, tellWithUndo } from "../parts/tell";
 import css from "./SetsView.module.css";
@@ -65,7 +66,7 @@ export function SetsView({ propertyId }: { propertyId: number }) {
           themselves.
         </p>
       </TriageHead>
-      {sets.error && <p className={triage.empty}>{sets.error.message}</p>}
+      {sets.error && <QueryProblem query={sets} className={triage.empty} />}
       {sets.isPending && <div className={triage.skeleton} />}
       {sets.data && (
         <div className={css.split}>

@@ -15,6 +15,7 @@ import { ChooseFile } from "../parts/ChooseFile";
 import { TableLinks } from "../parts/FileLink";
 import { FIELDS, fieldName } from "../parts/fields";
 import { count, of } from "../parts/number";
+import { QueryProblem } from "../parts/QueryProblem";
 import { readJson } from "../parts/readJson";
 import { tell, tellProblem } from "../parts/tell";
 import { useSearchChange } from "../parts/useSearchChange";
@@ -166,7 +167,7 @@ function WhoseStandard({ propertyId, setId, onWhose }: WhoseProps) {
           <p>{saysOf(setId, standard.data?.own)} A change is previewed before it is applied.</p>
         </div>
       </TriageHead>
-      {standard.error && <p className={triage.empty}>{standard.error.message}</p>}
+      {standard.error && <QueryProblem query={standard} className={triage.empty} />}
       {standard.isPending && <div className={triage.skeleton} />}
       {standard.data && (
         <Form

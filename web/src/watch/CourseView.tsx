@@ -8,6 +8,7 @@ import { TableLinks } from "../parts/FileLink";
 import { LineChart } from "../parts/LineChart";
 import { count, day, month, of, pathOf, percent } from "../parts/number";
 import { PlainTable } from "../parts/PlainTable";
+import { QueryProblem } from "../parts/QueryProblem";
 import { useSearchChange } from "../parts/useSearchChange";
 import { AddPart } from "./AddPart";
 import css from "./Watch.module.css";
@@ -52,7 +53,7 @@ export function CourseView({ propertyId }: { propertyId: number }) {
     placeholderData: (before) => before,
   });
   const setParts = (parts: string[]) => change({ of: parts.join("|") });
-  if (found.error) return <p className={css.view}>{found.error.message}</p>;
+  if (found.error) return <QueryProblem query={found} className={css.view} />;
   if (!found.data) return <div className={css.view} aria-busy />;
   const { courses, usualDays, holes, marks } = found.data;
   if (courses.length === 0)

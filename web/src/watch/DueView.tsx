@@ -6,6 +6,7 @@ import { answer, api, type Due } from "../api/client";
 import { ofProperty, useChange } from "../api/queries";
 import { FileLink } from "../parts/FileLink";
 import { day, of } from "../parts/number";
+import { QueryProblem } from "../parts/QueryProblem";
 import { tellWithUndo } from "../parts/tell";
 import css from "./Watch.module.css";
 
@@ -26,7 +27,7 @@ export function DueView({ propertyId }: { propertyId: number }) {
       api.POST("/api/properties/{propertyId}/watch/due/again", { params: { path: { propertyId } }, body: { key } }),
     ),
   );
-  if (found.error) return <p className={css.view}>{found.error.message}</p>;
+  if (found.error) return <QueryProblem query={found} className={css.view} />;
   if (!found.data) return <div className={css.view} aria-busy />;
   const all = found.data as Due[];
   const due = all.filter((each) => each.due);

@@ -6,6 +6,7 @@ import { TableLinks } from "../parts/FileLink";
 import { LineChart } from "../parts/LineChart";
 import { count, day, of, percent } from "../parts/number";
 import { PlainTable } from "../parts/PlainTable";
+import { QueryProblem } from "../parts/QueryProblem";
 import { useSearchChange } from "../parts/useSearchChange";
 import css from "./Watch.module.css";
 
@@ -29,7 +30,7 @@ export function EffectsView({ propertyId }: { propertyId: number }) {
     queryKey: ofProperty(propertyId, "watch-effects"),
     queryFn: () => answer(api.GET("/api/properties/{propertyId}/watch/effects", { params: { path: { propertyId } } })),
   });
-  if (found.error) return <p className={css.view}>{found.error.message}</p>;
+  if (found.error) return <QueryProblem query={found} className={css.view} />;
   if (!found.data) return <div className={css.view} aria-busy />;
   const rows = found.data as EffectRow[];
   if (rows.length === 0)
@@ -107,7 +108,7 @@ function EffectFigures({ row }: { row: EffectRow }) {
   ].filter(Boolean);
   return (
     <section className={css.effect} aria-label={row.name}>
-      <p className={css.said}>{sentence(row)}</p>
+      <p className={css.said}>{sentence(row.words)}</p>
       {isTold(row) && (
         <>
           <PlainTable head={["", "difference", "19 times in 20 between", ""]} right={[1]}>
@@ -156,8 +157,6 @@ function EffectFigures({ row }: { row: EffectRow }) {
             Whole line: what came. Broken line: what {of(effect.controls, "comparable item")} left alone let expect,
             with the band that chance fills 19 times in 20. Shaded weeks do not count: work was going on, or result
             pages still showed the old texts.
-            {effect.largest > 0.5 &&
-              ` One item has ${percent(effect.largest)} of the clicks, so this says little of the others.`}
           </p>
         </>
       )}
@@ -166,25 +165,8 @@ function EffectFigures({ row }: { row: EffectRow }) {
   );
 }
 
-function sentence(row: EffectRow) {
-  const { effect } = row;
-  const month = Math.round(effect.perMonth.clicks);
-  const figures = `${signed(effect.clicks.share)} clicks (${signed(effect.clicks.low)} to ${signed(effect.clicks.high)}), ${of(effect.items, "item")} against ${count(effect.controls)}`;
-  if (row.oneOfSeveral) return `May be chance, among so many at once: ${figures}.`;
-  switch (effect.verdict) {
-    case "more":
-    case "fewer":
-      return `${figures}; ${month < 0 ? "−" : ""}${of(Math.abs(month), "click")} a month.`;
-    case "untold":
-      return `It cannot be told apart from nothing: ${figures}.`;
-    case "too-early":
-      return "Too early: three weeks after result pages show the new texts are needed, and some thirty clicks to expect in them.";
-    case "no-controls":
-      return "No comparable item was left alone, so nothing can be said. Next time, hold a tenth back.";
-    default:
-      return "No sweep has seen these texts live yet. Check them under Release.";
-  }
-}
+/** Words from the server as a sentence. */
+const sentence = (words: string) => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
 
 /** An interval on a scale that has no difference in its middle. */
 function Interval({ share, low, high }: { share: number; low: number; high: number }) {

@@ -5,12 +5,10 @@ import { Link, useSearchParams } from "react-router";
 import { answer, api, type MoveRow } from "../api/client";
 import { ofProperty, useChange } from "../api/queries";
 import { TableLinks } from "../parts/FileLink";
-import { count, day, of, pathOf, percent } from "../parts/number";
+import { count, day, of, pathOf } from "../parts/number";
+import { QueryProblem } from "../parts/QueryProblem";
 import { useSearchChange } from "../parts/useSearchChange";
 import css from "./Watch.module.css";
-
-/** So many times as many impressions are a beginning, and so many times fewer an end. */
-const NEW = 20;
 
 /** Sudden moves of positions, clicks and impressions, with what happened near them and what can be done. */
 export function MovesView({ propertyId }: { propertyId: number }) {
@@ -29,7 +27,7 @@ export function MovesView({ propertyId }: { propertyId: number }) {
       ),
     placeholderData: (before) => before,
   });
-  if (found.error) return <p className={css.view}>{found.error.message}</p>;
+  if (found.error) return <QueryProblem query={found} className={css.view} />;
   if (!found.data) return <div className={css.view} aria-busy />;
   const moves = found.data as MoveRow[];
   const most = Math.max(1, ...moves.map((move) => Math.abs(move.level.clicksPerMonth)));
@@ -107,17 +105,7 @@ const subject = (move: MoveRow) => {
   return move.side === "items" ? pathOf(move.name) : `“${move.name}”`;
 };
 
-function headline(move: MoveRow) {
-  const { before, after, ratio } = move.level;
-  if (move.what === "position")
-    return `${subject(move)} ${move.better ? "rose" : "fell"} from position ${before.toFixed(1)} to ${after.toFixed(1)}`;
-  if (move.what === "impressions" && ratio >= NEW) return `${subject(move)} began to be shown`;
-  if (move.what === "impressions" && ratio <= 1 / NEW) return `${subject(move)} is hardly shown any more`;
-  const by = ratio >= 1 ? `${ratio.toFixed(1)} times as many` : `${percent(1 - ratio)} fewer`;
-  return move.what === "clicks"
-    ? `${subject(move)}: ${by} clicks at the same positions`
-    : `${subject(move)}: ${by} impressions, against the others`;
-}
+const headline = (move: MoveRow) => `${subject(move)} ${move.says}`;
 
 function detail(move: MoveRow) {
   const { noises, series, of: judged } = move.level;

@@ -6,6 +6,7 @@ import { answer, api, type Positions } from "../api/client";
 import { ofProperty } from "../api/queries";
 import { count, day, of } from "../parts/number";
 import { PlainTable } from "../parts/PlainTable";
+import { QueryProblem } from "../parts/QueryProblem";
 import css from "./Watch.module.css";
 
 const BANDS = ["at 1", "at 2 to 3", "at 4 to 10", "at 11 to 20", "beyond"];
@@ -23,14 +24,14 @@ export function PositionsView({ propertyId }: { propertyId: number }) {
     queryFn: () =>
       answer(api.GET("/api/properties/{propertyId}/watch/positions", { params: { path: { propertyId } } })),
   });
-  if (found.error) return <p className={css.view}>{found.error.message}</p>;
+  if (found.error) return <QueryProblem query={found} className={css.view} />;
   if (!found.data) return <div className={css.view} aria-busy />;
   const { weeks, won, lost } = found.data;
   return (
     <div className={css.view}>
       <header className={css.head}>
         <h1>Where queries stand</h1>
-        <p>Queries without the brand, by their average position in a week.</p>
+        <p>Queries without the brand that were shown at least 20 times, by their average position in a week.</p>
       </header>
       {weeks.length < 2 ? <p className={css.soft}>No positions are reported yet.</p> : <Bands weeks={weeks} />}
       <div className={css.two}>

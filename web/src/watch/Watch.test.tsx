@@ -1,6 +1,6 @@
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { beforeEach, expect, it } from "vitest";
-import { asked, serve } from "../../testing/server";
+import { asked, Problem, serve } from "../../testing/server";
 import { place, show, standing } from "../../testing/view";
 import { Watch } from "./Watch";
 
@@ -94,7 +94,7 @@ it("says what a release brought with its interval, and why nothing can be said o
     texts: 80,
     effect,
     oneOfSeveral: false,
-    words: "",
+    words: "+9% clicks (+3 to +16%), 78 items against 143; +410 clicks a month",
   };
   serve(`GET ${WATCH}/effects`, [
     row,
@@ -102,13 +102,12 @@ it("says what a release brought with its interval, and why nothing can be said o
       ...row,
       id: "5",
       name: "Winter titles",
+      words: "no comparable item was left alone, so nothing can be said; next time, hold a tenth back",
       effect: { ...effect, verdict: "no-controls", weeks: [], notTold: { notYet: 0, young: 0, alone: 9 } },
     },
   ]);
   open("?view=effects");
-  expect(
-    await screen.findByText("+9.0% clicks (+3.0% to +16%), 78 items against 143; 410 clicks a month."),
-  ).toBeTruthy();
+  expect(await screen.findByText("+9% clicks (+3 to +16%), 78 items against 143; +410 clicks a month.")).toBeTruthy();
   expect(screen.getByText("Left out: 2 items were too young before.")).toBeTruthy();
   fireEvent.click(screen.getByRole("button", { name: /Winter titles/ }));
   expect(await screen.findByText(/^No comparable item was left alone/)).toBeTruthy();
@@ -125,6 +124,7 @@ it("sets a move aside with a reason", async () => {
       name: "https://tarrin.example/tours/",
       day: "2026-10-19",
       better: false,
+      says: "fell from position 3.2 to 8.4",
       level: { before: 3.2, after: 8.4, ratio: 2.6, noises: 9, clicksPerMonth: -120, series: 1, of: 1 },
       moved: [{ name: "https://tarrin.example/tours/", itemId: 12 }],
       near: [{ kind: "release", day: "2026-10-12", text: "“Autumn titles” with 1 text of these", id: 4 }],
@@ -217,4 +217,54 @@ it("shows whose wording result pages show, and what the replaced ones have in co
   expect(await screen.findByText("Kayak tours")).toBeTruthy();
   fireEvent.click(screen.getByRole("button", { name: /ours, cut/ }));
   expect(await screen.findByText("Guided …")).toBeTruthy();
+});
+
+it("shows where queries stand week by week, and which came to the first page", async () => {
+  serve(`GET ${WATCH}/positions`, {
+    weeks: [
+      { first: "2026-10-05", queries: [1, 2, 3, 4, 5] },
+      { first: "2026-10-12", queries: [2, 2, 3, 4, 4] },
+    ],
+    won: [{ query: "kayak & tour", before: 12.4, now: 6.1, impressions: 1210 }],
+    lost: [],
+  });
+  open("?view=positions");
+  const chart = await screen.findByRole("img", { name: /Week from 12 Oct 2026: 2 at 1, 2 at 2 to 3/ });
+  fireEvent.keyDown(chart, { key: "ArrowLeft" });
+  expect(screen.getByText(/^Week from 5 Oct 2026: 1 at 1, .* 5 beyond/)).toBeTruthy();
+  expect(screen.getByRole("heading", { name: "Won: 1 query came to the first page" })).toBeTruthy();
+  expect(screen.getByRole("row", { name: "kayak & tour 12.4 6.1 1,210" })).toBeTruthy();
+  expect(screen.getByRole("link", { name: "kayak & tour" }).getAttribute("href")).toContain(
+    "of=query%3Akayak%20%26%20tour",
+  );
+  expect(screen.getByText("None in the last four weeks, against the four before.")).toBeTruthy();
+});
+
+it("compares with a part that is known by name, and with any query", async () => {
+  const all = { code: "all", name: "All", course: { points: [point("2026-10-05", 40)], now: figures(40) } };
+  serve(`GET ${WATCH}/course`, { courses: [all], usualDays: 7, holes: [], marks: [] });
+  serve("GET /api/properties/7/keywords/choices", { topics: [{ value: "tour", count: 3 }], places: [] });
+  open("?of=all");
+  const box = await screen.findByRole("combobox", { name: "Compare with" });
+  fireEvent.change(box, { target: { value: "Section /tours/" } });
+  fireEvent.keyDown(box, { key: "Enter" });
+  await waitFor(() => expect(place).toContain("section%3A%2Ftours%2F"));
+  fireEvent.change(box, { target: { value: "sea kayak, hire" } });
+  fireEvent.keyDown(box, { key: "Enter" });
+  await waitFor(() => expect(place).toContain("query%3Asea+kayak%2C+hire"));
+});
+
+it.each([
+  ["course", { courses: [], usualDays: 7, holes: [], marks: [] }, "No demand is reported yet"],
+  ["positions", { weeks: [], won: [], lost: [] }, "No positions are reported yet."],
+  ["moves", [], "Nothing moved suddenly in the last 26 weeks."],
+  ["effects", [], "Nothing was delivered yet"],
+  ["due", [], "Nothing is due"],
+])("says of %s what will stand there, and asks again where no answer came", async (view, empty, says) => {
+  serve(`GET ${WATCH}/${view}`, new Problem(503, "The property is being restored."));
+  open(`?view=${view}`);
+  expect((await screen.findByRole("alert")).textContent).toContain("The property is being restored.");
+  serve(`GET ${WATCH}/${view}`, empty);
+  fireEvent.click(screen.getByRole("button", { name: "Try again" }));
+  expect(await screen.findByText(says)).toBeTruthy();
 });

@@ -1,4 +1,5 @@
 import { count, day, of } from "../../parts/number";
+import { QueryProblem } from "../../parts/QueryProblem";
 import stage from "../../parts/stage.module.css";
 import css from "../Aim.module.css";
 import { useAimSummary } from "../useAimSummary";
@@ -9,7 +10,7 @@ import { FetchDemand } from "./FetchDemand";
 export function CurveView({ propertyId }: { propertyId: number }) {
   const summary = useAimSummary(propertyId);
   const data = summary.data;
-  if (summary.error) return <p className={css.line}>{summary.error.message}</p>;
+  if (summary.error) return <QueryProblem query={summary} className={css.line} />;
   return (
     <div className={css.demand}>
       <FetchDemand propertyId={propertyId} />

@@ -1,6 +1,7 @@
 import { TableLinks } from "../../parts/FileLink";
 import { count, of } from "../../parts/number";
 import { PlainTable } from "../../parts/PlainTable";
+import { QueryProblem } from "../../parts/QueryProblem";
 import css from "../Aim.module.css";
 import { Scrolled } from "../Scrolled";
 import { useAimSummary } from "../useAimSummary";
@@ -11,7 +12,7 @@ const MOST_PHRASES = 6;
 /** Pages that keywords without an item could get: one for a topic, with texts that fit. */
 export function PagesToAdd({ propertyId }: { propertyId: number }) {
   const summary = useAimSummary(propertyId);
-  if (summary.error) return <p className={css.line}>{summary.error.message}</p>;
+  if (summary.error) return <QueryProblem query={summary} className={css.line} />;
   const pages = summary.data?.pages ?? [];
   return (
     <>

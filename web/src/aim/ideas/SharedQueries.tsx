@@ -1,5 +1,6 @@
 import { count, of, pathOf } from "../../parts/number";
 import { PlainTable } from "../../parts/PlainTable";
+import { QueryProblem } from "../../parts/QueryProblem";
 import css from "../Aim.module.css";
 import { Scrolled } from "../Scrolled";
 import { useAimSummary } from "../useAimSummary";
@@ -9,7 +10,7 @@ const MOST = 200;
 /** Queries for which several items are shown in turn: which to keep, and what the others could aim at. */
 export function SharedQueries({ propertyId }: { propertyId: number }) {
   const summary = useAimSummary(propertyId);
-  if (summary.error) return <p className={css.line}>{summary.error.message}</p>;
+  if (summary.error) return <QueryProblem query={summary} className={css.line} />;
   const shared = summary.data?.shared ?? [];
   return (
     <>

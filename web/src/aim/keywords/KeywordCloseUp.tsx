@@ -4,6 +4,7 @@ import { Link } from "react-router";
 import { answer, api, type KeywordRow } from "../../api/client";
 import { ofProperty, useChange } from "../../api/queries";
 import { count, pathOf, percent } from "../../parts/number";
+import { QueryProblem } from "../../parts/QueryProblem";
 import { SidePanel } from "../../parts/SidePanel";
 import { searchOf } from "../../parts/searchOf";
 import { tell } from "../../parts/tell";
@@ -112,7 +113,7 @@ export function KeywordCloseUp({
         )}
       </dl>
       <h3>Items that fit it</h3>
-      {homes.error && <p className={css.soft}>{homes.error.message}</p>}
+      {homes.error && <QueryProblem query={homes} className={css.soft} />}
       {homes.data?.length === 0 && (
         <p className={css.soft}>No item contains its words. It is an idea for a new page.</p>
       )}

@@ -4,6 +4,7 @@ import { answer, api } from "../../api/client";
 import { ofProperty } from "../../api/queries";
 import { count, of } from "../../parts/number";
 import { PlainTable } from "../../parts/PlainTable";
+import { QueryProblem } from "../../parts/QueryProblem";
 import { searchOf } from "../../parts/searchOf";
 import css from "../Aim.module.css";
 import { Scrolled } from "../Scrolled";
@@ -21,7 +22,7 @@ export function BrandView({ propertyId }: { propertyId: number }) {
     queryKey: ofProperty(propertyId, "brand"),
     queryFn: () => answer(api.GET("/api/properties/{propertyId}/brand", { params: { path: { propertyId } } })),
   });
-  if (brand.error) return <p className={css.line}>{brand.error.message}</p>;
+  if (brand.error) return <QueryProblem query={brand} className={css.line} />;
   const found = brand.data?.found ?? [];
   return (
     <>

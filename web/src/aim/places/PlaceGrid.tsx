@@ -6,6 +6,7 @@ import { answer, api, type GridCell } from "../../api/client";
 import { ofProperty, useChange } from "../../api/queries";
 import { TableLinks } from "../../parts/FileLink";
 import { count, of, pathOf } from "../../parts/number";
+import { QueryProblem } from "../../parts/QueryProblem";
 import { SidePanel } from "../../parts/SidePanel";
 import { searchOf } from "../../parts/searchOf";
 import { tell } from "../../parts/tell";
@@ -20,7 +21,7 @@ export function PlaceGrid({ propertyId }: { propertyId: number }) {
   });
   const [at, setAt] = useState<string>();
   const [choosing, setChoosing] = useState(false);
-  if (grid.error) return <p className={aim.line}>{grid.error.message}</p>;
+  if (grid.error) return <QueryProblem query={grid} className={aim.line} />;
   const data = grid.data;
   const cells = data?.cells ?? [];
   const without = cells.filter((cell) => cell.itemId === null);

@@ -5,6 +5,7 @@ import { useChange } from "../../api/queries";
 import { monthInWords, monthsAhead } from "../../parts/months";
 import { count, pathOf } from "../../parts/number";
 import { PlainTable } from "../../parts/PlainTable";
+import { QueryProblem } from "../../parts/QueryProblem";
 import { searchOf } from "../../parts/searchOf";
 import { useReviews } from "../../parts/useReviews";
 import css from "../Aim.module.css";
@@ -20,7 +21,7 @@ export function ReviewLists({ propertyId }: { propertyId: number }) {
   const due = shown.filter((review) => review.due);
   const later = shown.filter((review) => !review.due);
   const names = [...new Set(all.map((review) => review.list))].sort();
-  if (reviews.error) return <p className={css.line}>{reviews.error.message}</p>;
+  if (reviews.error) return <QueryProblem query={reviews} className={css.line} />;
   return (
     <>
       <div className={css.line}>

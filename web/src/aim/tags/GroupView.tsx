@@ -4,6 +4,7 @@ import { answer, api, type GroupView as Groups } from "../../api/client";
 import { ofProperty } from "../../api/queries";
 import { count, of } from "../../parts/number";
 import { PlainTable } from "../../parts/PlainTable";
+import { QueryProblem } from "../../parts/QueryProblem";
 import { searchOf } from "../../parts/searchOf";
 import css from "../Aim.module.css";
 import { Scrolled } from "../Scrolled";
@@ -14,7 +15,7 @@ export function GroupView({ propertyId }: { propertyId: number }) {
     queryKey: ofProperty(propertyId, "groups"),
     queryFn: () => answer(api.GET("/api/properties/{propertyId}/groups", { params: { path: { propertyId } } })),
   });
-  if (groups.error) return <p className={css.line}>{groups.error.message}</p>;
+  if (groups.error) return <QueryProblem query={groups} className={css.line} />;
   const data = groups.data;
   return (
     <>

@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import { answer, api, type ItemKeyword, type ItemRow } from "../../api/client";
 import { ofProperty } from "../../api/queries";
 import { count } from "../../parts/number";
+import { QueryProblem } from "../../parts/QueryProblem";
 import { searchOf } from "../../parts/searchOf";
 import css from "./ItemKeywords.module.css";
 
@@ -26,7 +27,7 @@ export function ItemKeywords({ propertyId, item }: { propertyId: number; item: I
   return (
     <section className={css.keywords}>
       <h3>Its keywords</h3>
-      {keywords.error && <p className={css.soft}>{keywords.error.message}</p>}
+      {keywords.error && <QueryProblem query={keywords} className={css.soft} />}
       {keywords.data?.length === 0 && <p className={css.soft}>{item.aim?.reason ?? "It has no keyword yet."}</p>}
       {keywords.data?.map((keyword) => (
         <div key={keyword.keywordId} className={keyword.role === "primary" ? css.primary : css.secondary}>

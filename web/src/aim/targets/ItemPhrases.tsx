@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type ItemRow, type PhraseCount } from "../../api/client";
 import { ofProperty } from "../../api/queries";
+import { QueryProblem } from "../../parts/QueryProblem";
 import css from "./ItemPhrases.module.css";
 
 const PLACES = [
@@ -25,7 +26,7 @@ export function ItemPhrases({ propertyId, item }: { propertyId: number; item: It
     <section>
       <details onToggle={(event) => setOpen(event.currentTarget.open)}>
         <summary className={css.summary}>Its phrases</summary>
-        {phrases.error && <p className={css.soft}>{phrases.error.message}</p>}
+        {phrases.error && <QueryProblem query={phrases} className={css.soft} />}
         {phrases.data?.length === 0 && <p className={css.soft}>Nothing is written on it.</p>}
         {phrases.data && phrases.data.length > 0 && (
           <>

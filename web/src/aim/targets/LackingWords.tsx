@@ -3,6 +3,7 @@ import { useState } from "react";
 import { answer, api, type ItemRow } from "../../api/client";
 import { ofProperty } from "../../api/queries";
 import { of } from "../../parts/number";
+import { QueryProblem } from "../../parts/QueryProblem";
 import { WordsOfOthers } from "../topics/WordsOfOthers";
 import css from "./ItemPhrases.module.css";
 
@@ -18,7 +19,7 @@ export function LackingWords({ propertyId, item }: { propertyId: number; item: I
     <section>
       <details onToggle={(event) => setOpen(event.currentTarget.open)}>
         <summary className={css.summary}>Words that others use and it does not</summary>
-        {words.error && <p className={css.soft}>{words.error.message}</p>}
+        {words.error && <QueryProblem query={words} className={css.soft} />}
         {words.data && (
           <>
             <WordsOfOthers

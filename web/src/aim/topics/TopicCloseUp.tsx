@@ -5,6 +5,7 @@ import { Link } from "react-router";
 import { answer, api, type TopicRow } from "../../api/client";
 import { ofProperty, useChange } from "../../api/queries";
 import { count, of, pathOf } from "../../parts/number";
+import { QueryProblem } from "../../parts/QueryProblem";
 import { SidePanel } from "../../parts/SidePanel";
 import { searchOf } from "../../parts/searchOf";
 import { tell } from "../../parts/tell";
@@ -110,7 +111,7 @@ export function TopicCloseUp({ propertyId, row, onClose }: { propertyId: number;
           </Button>
         </p>
       )}
-      {words.error && <p className={css.soft}>{words.error.message}</p>}
+      {words.error && <QueryProblem query={words} className={css.soft} />}
       {words.data && (
         <WordsOfOthers
           words={words.data}

@@ -5,6 +5,7 @@ import { answer, api, type LineState, type PushLine, type PushView } from "../..
 import { ofProperty, useChange } from "../../api/queries";
 import { fieldLabel } from "../../parts/fields";
 import { count, pathOf } from "../../parts/number";
+import { QueryProblem } from "../../parts/QueryProblem";
 import css from "./Push.module.css";
 import { stateInWords, textsIn } from "./states";
 
@@ -74,7 +75,7 @@ export function PushLines({ propertyId, push, shown }: Props) {
           </>
         )}
       </header>
-      {lines.error && <p role="alert">{lines.error.message}</p>}
+      {lines.error && <QueryProblem query={lines} />}
       <ul className={css.lines}>
         {lines.data?.map((line) => (
           <Line

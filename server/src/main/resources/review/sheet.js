@@ -145,7 +145,7 @@
     const file = new Blob([JSON.stringify({ sheet: sheet.sheet, decisions }, null, 1)], { type: "application/json" });
     const link = element("a", { href: URL.createObjectURL(file), download: `decided-${sheet.sheet.slice(0, 8)}.json` });
     link.click();
-    setTimeout(() => URL.revokeObjectURL(link.href), 1000);
+    setTimeout(() => URL.revokeObjectURL(link.href), 60_000);
   };
 
   const sections = new Map();

@@ -4,57 +4,18 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.APIResponse;
-import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.RequestOptions;
-import java.net.URI;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.extension.RegisterExtension;
 
 /** A release on its way: agreed, pushed through faults, decided about, looked for live, taken back. */
-@ExtendWith(Started.class)
-class ReleaseWalkTest {
+class ReleaseWalkTest extends Walk {
 
     private static final int PAGES = 14;
-
-    private final List<String> faults = new ArrayList<>();
-
-    private BrowserContext context;
-    private Page page;
-    private String address;
-    private String website;
-
-    /** A walk that fails says what the page showed. */
-    @RegisterExtension
-    final AfterTestExecutionCallback onFailure = test -> test.getExecutionException()
-            .ifPresent(problem ->
-                    problem.addSuppressed(new AssertionError("the page showed:\n" + page.innerText("body"))));
-
-    @BeforeEach
-    void open(Started.Stage stage) {
-        address = stage.address();
-        website = "http://127.0.0.1:" + (URI.create(address).getPort() + 1) + "/";
-        context = stage.browser().newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
-        page = context.newPage();
-        page.onPageError(faults::add);
-    }
-
-    @AfterEach
-    void close() {
-        context.close();
-        assertThat(faults).as("errors in the page").isEmpty();
-    }
 
     @Test
     void fromApprovalToTakingBack() {
@@ -130,31 +91,13 @@ class ReleaseWalkTest {
         return release.getByLabel("Texts by state");
     }
 
-    private Locator dialog(String title) {
-        return page.getByRole(
-                AriaRole.DIALOG, new Page.GetByRoleOptions().setName(title).setExact(true));
-    }
-
-    private Locator button(String name) {
-        return page.getByRole(
-                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
-    }
-
     /** A property of its own, with some pages of the demo's website and a draft for each. */
     private String property() {
-        String client = found(
-                "\"id\":(\\d+)",
-                post(address + "/api/clients", "{\"name\":\"Marsh Quay\",\"brand\":\"\",\"places\":\"\"}"));
-        String property = found(
-                "\"id\":(\\d+)",
-                post(
-                        address + "/api/properties",
-                        "{\"clientId\":" + client + ",\"kind\":\"website\",\"name\":\"Marsh Quay\",\"address\":\""
-                                + website + "\",\"language\":\"en\",\"privateAllowed\":true}"));
-        String path = address + "/api/properties/" + property;
-        ended(post(path + "/sweeps", "{\"maxPages\":" + PAGES + ",\"maxDepth\":3,\"connections\":1,\"delayMs\":0}"));
-        assertThat(post(
-                        path + "/batches",
+        String property = property(
+                "Marsh Quay", "", "{\"maxPages\":" + PAGES + ",\"maxDepth\":3,\"connections\":1,\"delayMs\":0}");
+        assertThat(send(
+                        "POST",
+                        address + "/api/properties/" + property + "/batches",
                         "{\"selection\":{},\"spec\":{\"tool\":\"after\",\"field\":\"title\",\"with\":\" – 2027\"}}"))
                 .contains("\"items\":" + PAGES);
         return property;
@@ -172,7 +115,7 @@ class ReleaseWalkTest {
                 page.request().get(address + "/api/pushes/" + push + "/lines").text());
         String token = found(
                 "\"token\":\"([^\"]+)\"",
-                post(website + "content/login", "{\"user\":\"editor\",\"password\":\"high-water\"}"));
+                send("POST", website + "content/login", "{\"user\":\"editor\",\"password\":\"high-water\"}"));
         RequestOptions known = RequestOptions.create().setHeader("Authorization", "Bearer " + token);
         String item = "";
         for (String after = "", before = null; item.isEmpty() && !after.equals(before); ) {
@@ -194,27 +137,5 @@ class ReleaseWalkTest {
                         known.setData("{\"version\":1,\"fields\":{\"title\":\"" + title + "\"}}"));
         assertThat(stored.status()).isEqualTo(200);
         return title;
-    }
-
-    private void ended(String begun) {
-        String job = address + "/api/jobs/" + found("\"jobId\":(\\d+)", begun);
-        page.waitForCondition(() -> !page.request().get(job).text().contains("\"state\":\"running\""));
-    }
-
-    private String post(String url, String body) {
-        APIResponse answer = page.request()
-                .post(
-                        url,
-                        RequestOptions.create()
-                                .setHeader("Content-Type", "application/json")
-                                .setData(body));
-        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
-        return answer.text();
-    }
-
-    private static String found(String pattern, String text) {
-        Matcher matcher = Pattern.compile(pattern).matcher(text);
-        assertThat(matcher.find()).as(text).isTrue();
-        return matcher.group(1);
     }
 }

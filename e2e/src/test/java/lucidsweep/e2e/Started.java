@@ -45,7 +45,7 @@ public final class Started implements ParameterResolver {
                 "--disable-component-update",
                 "--disable-sync");
 
-        private static final double ASSERTION_MS = 20_000;
+        private static final double ASSERTION_MS = 60_000;
 
         private final Process process;
         private final Playwright playwright;

@@ -4,7 +4,6 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -16,50 +15,20 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.extension.RegisterExtension;
 
 /** The six stages as a person walks them, with mouse and keyboard. */
-@ExtendWith(Started.class)
-class WalkTest {
+class WalkTest extends Walk {
 
-    private final List<String> faults = new ArrayList<>();
-
-    private BrowserContext context;
-    private Page page;
-    private String address;
-
-    /** A walk that fails says what the page showed. */
-    @RegisterExtension
-    final AfterTestExecutionCallback onFailure = test -> test.getExecutionException()
-            .ifPresent(problem ->
-                    problem.addSuppressed(new AssertionError("the page showed:\n" + page.innerText("body"))));
-
-    @BeforeEach
-    void open(Started.Stage stage) {
-        address = stage.address();
-        context = stage.browser()
-                .newContext(new Browser.NewContextOptions()
-                        .setViewportSize(1280, 800)
-                        // What fades in is too pale to read for a moment.
-                        .setReducedMotion(ReducedMotion.REDUCE)
-                        .setPermissions(List.of("clipboard-read", "clipboard-write")));
-        page = context.newPage();
-        page.onPageError(faults::add);
-    }
-
-    @AfterEach
-    void close() {
-        context.close();
-        assertThat(faults).as("errors in the page").isEmpty();
+    @Override
+    protected Browser.NewContextOptions options() {
+        // What fades in is too pale to read for a moment.
+        return super.options()
+                .setReducedMotion(ReducedMotion.REDUCE)
+                .setPermissions(List.of("clipboard-read", "clipboard-write"));
     }
 
     @Test
@@ -359,8 +328,7 @@ class WalkTest {
         Path file = folder.resolve("texts-to-review.html");
         sheet.saveAs(file);
 
-        Page client = context.newPage();
-        client.onPageError(faults::add);
+        Page client = another();
         client.navigate(file.toUri().toString());
         Locator decided = client.getByRole(AriaRole.STATUS);
         assertThat(decided).containsText(Pattern.compile("^0 of \\d+ decided$"));
@@ -836,11 +804,6 @@ class WalkTest {
 
     private Locator panel() {
         return page.getByLabel("Rewrite in bulk");
-    }
-
-    private Locator button(String name) {
-        return page.getByRole(
-                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     private Locator button(Pattern name) {

@@ -3,6 +3,7 @@ package lucidsweep.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
+import java.util.List;
 import lucidsweep.server.RunningApplication.Api;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -71,7 +72,53 @@ class AcceptedTextsTest {
             assertThat(shares(pages)).isEqualTo("2 1 0");
             assertThat(accepted(pages).path("lastLooked").asString())
                     .isEqualTo(today.plusDays(7).toString());
+
+            // The search engine has not read the page anew: that says nothing about its wording.
+            pages.importResults("""
+                    query,position,address,title,description,date
+                    best nets,4,%s,Nets by the day,,%s
+                    """.formatted(nets, today.plusDays(1)));
+            assertThat(shares(pages)).isEqualTo("2 1 0");
         }
+    }
+
+    @Test
+    void remindsOfItWhereOurWordingIsShownLessOftenThanTheMonthBefore(Api api) {
+        try (Site site = new Site().page("/", "Boats of the bay")) {
+            Shop pages = new Shop(api, api.property("website", site.address(), true));
+            api.sweep(pages.property());
+            pages.type(site.address(), "title", "Boats of ash, by the day");
+            pages.post("/decisions", "{\"selection\":{},\"state\":\"approved\"}");
+            pages.post("/handovers", "{\"format\":\"csv\"}");
+            site.page("/", "Boats of ash, by the day");
+            api.sweep(pages.property());
+
+            LocalDate nextMonth = LocalDate.now().plusMonths(1).withDayOfMonth(1);
+            pages.importResults(results(site.address(), LocalDate.now(), 20));
+            pages.importResults(results(site.address(), nextMonth, 19));
+            assertThat(due(pages)).as("19 of 20 are as good as all").isEmpty();
+            pages.importResults(results(site.address(), nextMonth.plusDays(1), 15));
+            assertThat(due(pages))
+                    .containsExactly("Result pages show our wording in 85% of the results, 100% a month before");
+        }
+    }
+
+    /** Twenty results, of which so many show our title. */
+    private static String results(String address, LocalDate day, int ours) {
+        StringBuilder csv = new StringBuilder("query,position,address,title,date\n");
+        for (int query = 0; query < 20; query++)
+            csv.append("boats %d,3,%s,\"%s\",%s%n"
+                    .formatted(query, address, query < ours ? "Boats of ash, by the day" : "Cheap boats", day));
+        return csv.toString();
+    }
+
+    private static List<String> due(Shop pages) {
+        return pages.get("/watch/due")
+                .json()
+                .valueStream()
+                .filter(due -> due.path("kind").asString().equals("acceptance"))
+                .map(due -> due.path("text").asString())
+                .toList();
     }
 
     private static JsonNode accepted(Shop pages) {

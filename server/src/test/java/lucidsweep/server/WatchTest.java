@@ -77,6 +77,10 @@ class WatchTest {
             assertThat(effect(site, "section").path("name").asString()).isEqualTo("/tours/");
             assertThat(effect(site, "batch").path("effect").path("items").asInt())
                     .isEqualTo(row.path("effect").path("items").asInt());
+            site.post("/sets", "{\"name\":\"All tours\",\"conditions\":{\"sections\":[\"/tours/\"]}}");
+            assertThat(effect(site, "set").path("name").asString())
+                    .as("a set that was made since they were worked out")
+                    .isEqualTo("All tours");
             assertThat(site.get("/watch/effects.csv").body()).contains("Short titles");
 
             assertThat(site.get("/watch/due").json().findValuesAsString("kind")).contains("release", "demand");

@@ -46,9 +46,14 @@ record SearchWorld(SearchMarket market, DemoSite site, Searchers searchers, Cont
         if (!sunday.isBefore(update())) log += Math.log(UPDATE.getOrDefault(section(interest.path()), 1.0));
         if (changed) {
             ContentItem.Version live = inForce(interest.path(), sunday).orElse(null);
-            if (live != null) log += Math.log(searchers.lower(live.title(), interest.query()) / interest.lower());
+            if (live != null) log += Math.log(lower(live, interest) / lower(content.first(interest.path()), interest));
         }
         return Math.max(1, position * Math.exp(log));
+    }
+
+    /** How much lower a page stands by a title; where a move was planted, too, it is the change of title that tells. */
+    private double lower(ContentItem.Version version, SearchMarket.Interest interest) {
+        return searchers.lower(version.title(), interest.query());
     }
 
     /** How much less or more a page is clicked than one without faults, on the log scale. */

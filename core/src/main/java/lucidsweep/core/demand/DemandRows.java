@@ -40,6 +40,7 @@ public final class DemandRows {
     private boolean namesItems;
     private BitSet saidAgain;
     private BitSet middles;
+    private int usualDays = -1;
     private int firstDay = Integer.MAX_VALUE;
     private int lastDay = Integer.MIN_VALUE;
 
@@ -77,6 +78,7 @@ public final class DemandRows {
         namesItems |= item != NONE;
         saidAgain = null;
         middles = null;
+        usualDays = -1;
         items[size] = item;
         queries[size] = query;
         countries[size] = country;
@@ -174,24 +176,28 @@ public final class DemandRows {
         return again;
     }
 
-    /** Adds the rows by week or month whose days shorter ones cover. */
+    /** Adds the rows by week or month whose days shorter ones cover: all of these days, and some for the same item and query. */
     private void addLonger(BitSet again) {
         int[] classes = new int[3];
         for (int row = 0; row < size; row++) classes[lengthClass(row)]++;
         for (int longer = 1; longer < classes.length; longer++) {
             if (classes[longer] == 0 || classes[longer] == size) continue;
+            BitSet covered = new BitSet();
             Map<List<Integer>, int[]> shorter = new HashMap<>();
             for (int row = 0; row < size; row++) {
                 if (lengthClass(row) >= longer) continue;
+                if (firsts[row] >= 0) covered.set(firsts[row], lasts[row] + 1);
                 int[] days = shorter.computeIfAbsent(key(row), any -> new int[] {Integer.MAX_VALUE, Integer.MIN_VALUE});
                 days[0] = Math.min(days[0], firsts[row]);
                 days[1] = Math.max(days[1], lasts[row]);
             }
-            if (shorter.isEmpty()) continue;
             for (int row = 0; row < size; row++) {
-                if (lengthClass(row) != longer) continue;
+                if (lengthClass(row) != longer || firsts[row] < 0) continue;
                 int[] days = shorter.get(key(row));
-                if (days != null && days[0] <= firsts[row] && lasts[row] <= days[1]) again.set(row);
+                if (days != null
+                        && days[0] <= lasts[row]
+                        && days[1] >= firsts[row]
+                        && covered.nextClearBit(firsts[row]) > lasts[row]) again.set(row);
             }
         }
     }
@@ -212,42 +218,54 @@ public final class DemandRows {
     }
 
     /** How many days most rows are of: 1, 7, or 28 to 31; 0 of no rows. */
-    public int usualDays() {
-        if (size == 0) return 0;
+    public synchronized int usualDays() {
+        if (usualDays >= 0) return usualDays;
         int[] days = new int[size];
         for (int row = 0; row < size; row++) days[row] = lasts[row] - firsts[row] + 1;
         Arrays.sort(days);
-        return days[size / 2];
+        usualDays = size == 0 ? 0 : days[size / 2];
+        return usualDays;
+    }
+
+    /** How often each item or query was shown, by its number. */
+    public long[] impressions(By by, int numbers) {
+        long[] sums = new long[numbers];
+        BitSet again = saidAgain();
+        for (int row = 0; row < size; row++)
+            if (!again.get(row) && number(row, by) != NONE) sums[number(row, by)] += impressions[row];
+        return sums;
     }
 
     /**
-     * By week, for each item or query, up to the last day that reports are whole of. Positions are of an even mix: that an item
-     * is shown more for a query at which it stands lower, in a season, does not move it. A row by month is spread evenly over its weeks; any other counts where its middle lies.
+     * By week, for each item or query, up to the last day that reports are whole of.
+     *
+     * <p>Positions are of an even mix: that an item is shown more for a query at which it stands lower, in a season, does not
+     * move it. A row by month is spread evenly over its weeks; any other counts where its middle lies.
      *
      * @param by {@link By#ITEM} or {@link By#QUERY}
-     * @param numbers how many items or queries there are
+     * @param numbers of the items or queries that are wanted, rising; they are the series, in this order
      */
-    public WeeklyFigures weekly(By by, Only only, int numbers) {
+    public WeeklyFigures weekly(By by, Only only, int[] numbers) {
         int last = lastWholeDay();
         int weeks = size == 0 ? 0 : Math.max(0, last - firstDay) / WEEK + 1;
-        WeeklyFigures figures = new WeeklyFigures(numbers, weeks, last);
-        BitSet again = saidAgain();
+        WeeklyFigures figures = new WeeklyFigures(numbers.length, weeks, last);
         EvenMix mix = new EvenMix(by, only, numbers);
         for (int row = 0; row < size; row++) {
-            if (again.get(row) || !counts(row, only) || number(row, by) == NONE) continue;
+            int one = mix.series(row);
+            if (one == NONE) continue;
+            double position = mix.position(row, one);
             if (lengthClass(row) < 2) {
-                int week = figures.week(firsts[row] + (lasts[row] - firsts[row]) / 2);
-                if (week < 0 || week >= weeks) continue;
-                figures.add(number(row, by), week, clicks[row], impressions[row], mix.position(row));
+                int week = figures.week(middle(row));
+                if (week >= 0 && week < weeks) figures.add(one, week, clicks[row], impressions[row], position);
                 continue;
             }
             double days = lasts[row] - firsts[row] + 1;
-            for (int week = figures.week(firsts[row]); week <= Math.min(weeks - 1, figures.week(lasts[row])); week++) {
-                if (week < 0) continue;
+            int end = Math.min(weeks - 1, figures.week(lasts[row]));
+            for (int week = Math.max(0, figures.week(firsts[row])); week <= end; week++) {
                 int from = Math.max(firsts[row], figures.firstDay(week));
                 int to = Math.min(lasts[row], figures.firstDay(week) + WEEK - 1);
                 double share = (to - from + 1) / days;
-                figures.add(number(row, by), week, clicks[row] * share, impressions[row] * share, mix.position(row));
+                figures.add(one, week, clicks[row] * share, impressions[row] * share, position);
             }
         }
         return figures;
@@ -260,16 +278,16 @@ public final class DemandRows {
      * The item that queries were shown with most, week by week; weeks with the same one on end are one stretch. A single week
      * with another one between two of the same is passed over.
      */
-    public List<Holder> holders(Only only, int items) {
-        WeeklyFigures figures = weekly(By.ITEM, only, items);
-        int[] shown = figures.withImpressions();
+    public List<Holder> holders(Only only) {
+        int[] shown = itemsOf(only);
+        WeeklyFigures figures = weekly(By.ITEM, only, shown);
         int[] best = new int[figures.weeks()];
         Arrays.fill(best, NONE);
         for (int week = 0; week < best.length; week++) {
-            for (int item : shown) {
-                double impressions = figures.impressions(item, week);
+            for (int one = 0; one < shown.length; one++) {
+                double impressions = figures.impressions(one, week);
                 if (impressions > 0 && (best[week] == NONE || impressions > figures.impressions(best[week], week)))
-                    best[week] = item;
+                    best[week] = one;
             }
         }
         for (int week = 1; week + 1 < best.length; week++)
@@ -286,7 +304,10 @@ public final class DemandRows {
                     placed += figures.placedImpressions(best[week], each);
                 }
                 holders.add(new Holder(
-                        best[week], figures.firstDay(week), end - week, placed <= 0 ? 0 : Math.exp(places / placed)));
+                        shown[best[week]],
+                        figures.firstDay(week),
+                        end - week,
+                        placed <= 0 ? 0 : Math.exp(places / placed)));
             }
             week = end;
         }
@@ -299,31 +320,39 @@ public final class DemandRows {
      */
     private final class EvenMix {
         private final By by;
+        private final Only only;
+        private final int[] numbers;
+        private final BitSet again = saidAgain();
         private final long[] kinds;
         private final double[][] ofKinds;
-        private final double[][] ofNumbers;
+        private final double[][] ofSeries;
 
-        private EvenMix(By by, Only only, int numbers) {
+        private EvenMix(By by, Only only, int[] numbers) {
             this.by = by;
+            this.only = only;
+            this.numbers = numbers;
             long[] all = new long[size];
             int count = 0;
-            for (int row = 0; row < size; row++) if (isPlaced(row, by, only)) all[count++] = kind(row);
-            all = Arrays.copyOf(all, count);
-            Arrays.sort(all);
-            int distinct = 0;
-            for (int i = 0; i < count; i++) if (i == 0 || all[i] != all[i - 1]) all[distinct++] = all[i];
-            kinds = Arrays.copyOf(all, distinct);
-            ofKinds = new double[2][distinct];
-            ofNumbers = new double[2][numbers];
+            for (int row = 0; row < size; row++) if (isPlaced(row) && series(row) != NONE) all[count++] = kind(row);
+            kinds = Arrays.stream(all, 0, count).sorted().distinct().toArray();
+            ofKinds = new double[2][kinds.length];
+            ofSeries = new double[2][numbers.length];
             for (int row = 0; row < size; row++) {
-                if (!isPlaced(row, by, only)) continue;
+                int one = isPlaced(row) ? series(row) : NONE;
+                if (one == NONE) continue;
                 add(ofKinds, Arrays.binarySearch(kinds, kind(row)), row);
-                add(ofNumbers, number(row, by), row);
+                add(ofSeries, one, row);
             }
         }
 
-        private boolean isPlaced(int row, By by, Only only) {
-            return positions[row] >= 1 && impressions[row] > 0 && number(row, by) != NONE && counts(row, only);
+        /** The place among the wanted numbers that a row counts for; {@link #NONE} where it counts for none. */
+        private int series(int row) {
+            if (again.get(row) || number(row, by) == NONE || !counts(row, only)) return NONE;
+            return Math.max(NONE, Arrays.binarySearch(numbers, number(row, by)));
+        }
+
+        private boolean isPlaced(int row) {
+            return positions[row] >= 1 && impressions[row] > 0;
         }
 
         private void add(double[][] sums, int at, int row) {
@@ -331,17 +360,24 @@ public final class DemandRows {
             sums[1][at] += impressions[row];
         }
 
+        /** Another number for each item, query and country. */
         private long kind(int row) {
-            return (long) items[row] << 34 ^ (long) queries[row] << 8 ^ countries[row];
+            return (items[row] + 1L) << 34 ^ (queries[row] + 1L) << 8 ^ countries[row];
         }
 
-        private double position(int row) {
-            if (positions[row] < 1 || impressions[row] == 0) return positions[row];
+        private double position(int row, int one) {
+            if (!isPlaced(row)) return positions[row];
             int kind = Arrays.binarySearch(kinds, kind(row));
-            int number = number(row, by);
             double off = Math.log(positions[row]) - ofKinds[0][kind] / ofKinds[1][kind];
-            return Math.max(1, Math.exp(ofNumbers[0][number] / ofNumbers[1][number] + off));
+            return Math.max(1, Math.exp(ofSeries[0][one] / ofSeries[1][one] + off));
         }
+    }
+
+    /** The numbers of the items that any of some rows is of, rising. */
+    private int[] itemsOf(Only only) {
+        BitSet found = new BitSet();
+        for (int row = 0; row < size; row++) if (items[row] != NONE && counts(row, only)) found.set(items[row]);
+        return found.stream().toArray();
     }
 
     /** What is reported of a stretch of days from one on. */

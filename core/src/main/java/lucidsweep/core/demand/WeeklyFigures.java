@@ -92,34 +92,6 @@ public final class WeeklyFigures {
         return shown <= 0 ? 0 : Math.exp(logPositions(one, week) / shown);
     }
 
-    /** The sums over some series as one; none gives nothing. */
-    public WeeklyFigures sum(int[] some) {
-        WeeklyFigures sum = new WeeklyFigures(1, weeks, lastDay);
-        System.arraycopy(reported, 0, sum.reported, 0, weeks);
-        for (int one : some) {
-            for (int week = 0; week < weeks; week++) {
-                int at = one * weeks + week;
-                sum.clicks[week] += clicks[at];
-                sum.impressions[week] += impressions[at];
-                sum.placed[week] += placed[at];
-                sum.places[week] += places[at];
-            }
-        }
-        return sum;
-    }
-
-    /** The numbers of series that were shown at all. */
-    int[] withImpressions() {
-        int[] some = new int[series];
-        int count = 0;
-        for (int one = 0; one < series; one++) {
-            boolean shown = false;
-            for (int week = 0; week < weeks && !shown; week++) shown = impressions(one, week) > 0;
-            if (shown) some[count++] = one;
-        }
-        return Arrays.copyOf(some, count);
-    }
-
     /** The numbers of series with so many clicks or more in all. */
     public int[] withClicks(double least) {
         int[] some = new int[series];

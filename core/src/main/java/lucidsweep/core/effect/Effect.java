@@ -28,6 +28,9 @@ public record Effect(
         double chance,
         List<EffectWeek> weeks) {
 
+    /** An item with more of the clicks says little of the others. */
+    private static final double MOST = 0.5;
+
     /** What may be said. */
     public enum Verdict {
         MORE,
@@ -95,27 +98,39 @@ public record Effect(
                 List.of());
     }
 
-    /** In words: "+9% clicks, 3 to 16%, 78 items against 143; 410 a month". */
-    public String words() {
+    /**
+     * In words, to stand in a sentence: "+9% clicks (+3 to +16%), 78 items against 143; 410 clicks a month".
+     *
+     * @param oneOfSeveral whether a difference like this is to be expected of one of so many at once
+     */
+    public String words(boolean oneOfSeveral) {
+        if (oneOfSeveral) return "may be chance, among so many at once: " + figures();
         return switch (verdict) {
-            case NOT_LIVE -> "not live yet";
-            case NO_CONTROLS -> "no comparable item was left alone, so nothing can be said";
-            case TOO_EARLY -> "too early";
-            case UNTOLD -> "cannot be told apart from nothing: " + figures();
+            case NOT_LIVE -> "no sweep has seen these texts live yet";
+            case NO_CONTROLS ->
+                "no comparable item was left alone, so nothing can be said; next time, hold a tenth back";
+            case TOO_EARLY ->
+                String.format(
+                        Locale.ROOT,
+                        "too early: %d weeks after result pages show the new texts are needed, and %.0f clicks to expect in them",
+                        Windows.FEWEST_AFTER,
+                        EffectStudy.LEAST_CLICKS);
+            case UNTOLD -> "it cannot be told apart from nothing: " + figures();
             case MORE, FEWER ->
-                figures() + String.format(Locale.ROOT, "; %,d clicks a month", Math.round(perMonth.clicks()));
+                figures() + String.format(Locale.ROOT, "; %+,d clicks a month", Math.round(perMonth.clicks()));
         };
     }
 
     private String figures() {
         return String.format(
-                Locale.ROOT,
-                "%+.0f%% clicks, %.0f to %.0f%%, %,d %s against %,d",
-                clicks.share() * 100,
-                clicks.low() * 100,
-                clicks.high() * 100,
-                items,
-                items == 1 ? "item" : "items",
-                controls);
+                        Locale.ROOT,
+                        "%+.0f%% clicks (%+.0f to %+.0f%%), %,d %s against %,d",
+                        clicks.share() * 100,
+                        clicks.low() * 100,
+                        clicks.high() * 100,
+                        items,
+                        items == 1 ? "item" : "items",
+                        controls)
+                + (largest > MOST ? String.format(Locale.ROOT, ", %.0f%% of the clicks on one", largest * 100) : "");
     }
 }

@@ -27,7 +27,7 @@ import lucidsweep.core.effect.Effect.Verdict;
  */
 public final class EffectStudy {
 
-    private static final double LEAST_CLICKS = 30;
+    static final double LEAST_CLICKS = 30;
     private static final int BLOCK = 4;
     private static final double WEEKS_A_MONTH = 365.25 / 12 / 7;
     private static final int BAND_DRAWS = 200;

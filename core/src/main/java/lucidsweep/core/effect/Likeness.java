@@ -9,7 +9,7 @@ import lucidsweep.core.demand.WeeklyFigures;
  * (what the same weeks did a year before), position and template.
  *
  * <p>The distance is the sum of squared differences, each in standard deviations over all items left alone; another template
- * counts like one standard deviation. Logs of counts have {@link #PRIOR} clicks added, so that few clicks do not look like
+ * counts like two standard deviations. Logs of counts have {@link #PRIOR} clicks added, so that few clicks do not look like
  * great differences.
  */
 final class Likeness {
@@ -20,6 +20,10 @@ final class Likeness {
     private static final double PRIOR = 10;
     private static final double OTHER_TEMPLATE = 4;
     private static final int YEAR = 52;
+
+    /** Fewer weeks of the year before tell more of chance than of a season. */
+    private static final int FEWEST_OF_LAST_YEAR = 13;
+
     private static final int FEATURES = 4;
 
     private final WeeklyFigures figures;
@@ -90,19 +94,23 @@ final class Likeness {
         int middle = (windows.from() + windows.to()) / 2;
         double early = clicks(item, windows.from(), middle);
         double late = clicks(item, middle, windows.to());
-        double season = 0;
-        if (windows.from() >= YEAR) {
-            double before = clicks(item, windows.from() - YEAR, windows.to() - YEAR);
-            double after = clicks(item, windows.counted() - YEAR, figures.weeks() - YEAR);
-            double longer = (windows.to() - windows.from()) / (double) (figures.weeks() - windows.counted());
-            season = Math.log((after * longer + PRIOR) / (before + PRIOR));
-        }
         return new double[] {
             Math.log(early + late + PRIOR / 2),
             Math.log((late + PRIOR) / (early + PRIOR)),
-            season,
+            season(item),
             windows.logPosition(figures, item)
         };
+    }
+
+    /** What became of an item a year before, from as many of the same weeks before on as are known; 0 where too few are. */
+    private double season(int item) {
+        int from = Math.max(0, windows.from() - YEAR);
+        int to = windows.to() - YEAR;
+        if (to - from < FEWEST_OF_LAST_YEAR) return 0;
+        double before = clicks(item, from, to);
+        double after = clicks(item, windows.counted() - YEAR, figures.weeks() - YEAR);
+        double longer = (to - from) / (double) (figures.weeks() - windows.counted());
+        return Math.log((after * longer + PRIOR) / (before + PRIOR));
     }
 
     private double clicks(int item, int from, int to) {

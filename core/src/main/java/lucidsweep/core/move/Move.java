@@ -30,6 +30,9 @@ public record Move(
         double noises,
         double clicksPerMonth) {
 
+    /** So many times as many impressions are a beginning, and so many times fewer an end. */
+    private static final double NEW = 20;
+
     /** What moves. */
     public enum What {
         /** The average position. */
@@ -62,5 +65,19 @@ public record Move(
     /** Whether it is for the better: higher up, more clicks, more impressions. */
     public boolean isBetter() {
         return what == What.POSITION ? ratio < 1 : ratio > 1;
+    }
+
+    /** What happened, behind the name of what moved: "fell from position 3.2 to 8.4", "began to be shown". */
+    public String words() {
+        if (what == What.POSITION) {
+            return String.format(
+                    Locale.ROOT, "%s from position %.1f to %.1f", isBetter() ? "rose" : "fell", before, after);
+        }
+        if (what == What.IMPRESSIONS && ratio >= NEW) return "began to be shown";
+        if (what == What.IMPRESSIONS && ratio <= 1 / NEW) return "is hardly shown any more";
+        String times = ratio >= 1
+                ? String.format(Locale.ROOT, "has %.1f times as many", ratio)
+                : String.format(Locale.ROOT, "has %.0f%% fewer", (1 - ratio) * 100);
+        return times + (what == What.CLICKS ? " clicks at the same positions" : " impressions, against the others");
     }
 }

@@ -165,7 +165,7 @@ class DemandRowsTest {
         rows.add(0, 1, 0, 700, 706, 5, 50, 4);
         assertThat(rows.tally(693, 713, By.ITEM, Only.ANY).lines().get(0).now().clicks())
                 .isEqualTo(28 + 14 + 5);
-        WeeklyFigures weekly = rows.weekly(By.QUERY, Only.ANY, 2);
+        WeeklyFigures weekly = rows.weekly(By.QUERY, Only.ANY, new int[] {0, 1});
         assertThat(weekly.weeks()).isEqualTo(3);
         assertThat(new double[] {weekly.clicks(0, 0), weekly.clicks(0, 1), weekly.clicks(0, 2)})
                 .containsExactly(14, 14, 14);
@@ -175,12 +175,38 @@ class DemandRowsTest {
         assertThat(rows.usualDays()).isEqualTo(1);
     }
 
+    /** Days of January and of December, and weeks from between: the days say nothing of those weeks. */
+    @Test
+    void weeksBetweenTwoStretchesOfDaysCount() {
+        DemandRows rows = new DemandRows();
+        for (int day = 700; day < 714; day++) rows.add(0, 0, 0, day, day, 1, 10, 4);
+        for (int week = 0; week < 4; week++) rows.add(0, 0, 0, 710 + 7 * week, 716 + 7 * week, 20, 200, 4);
+        for (int day = 742; day < 756; day++) rows.add(0, 0, 0, day, day, 1, 10, 4);
+        assertThat(rows.tally(700, 755, By.ALL, Only.ANY).lines().get(0).now().clicks())
+                .as("the last week is said again by days, all others have days of their own")
+                .isEqualTo(14 + 4 * 20 + 14);
+        assertThat(rows.impressions(By.QUERY, 2)).containsExactly(1_080, 0);
+    }
+
+    /** What is asked of a few series is what stands for them among all, however the numbers lie. */
+    @Test
+    void aFewSeriesAreThoseAmongAll() {
+        addSome();
+        WeeklyFigures all = rows.weekly(By.ITEM, Only.ANY, new int[] {0, 1, 2, 3, 4, 5, 6, 7, 8});
+        WeeklyFigures few = rows.weekly(By.ITEM, Only.ANY, new int[] {2, 7});
+        for (int week = 0; week < all.weeks(); week++) {
+            assertThat(few.clicks(0, week)).isEqualTo(all.clicks(2, week));
+            assertThat(few.impressions(1, week)).isEqualTo(all.impressions(7, week));
+            assertThat(few.position(1, week)).isCloseTo(all.position(7, week), within(1e-9));
+        }
+    }
+
     @Test
     void aMonthIsSpreadOverItsWeeksAndHolesAreTold() {
         DemandRows rows = new DemandRows();
         rows.add(0, 0, 0, 700, 727, 40, 400, 3);
         rows.add(0, 0, 0, 756, 783, 80, 800, 3);
-        WeeklyFigures weekly = rows.weekly(By.ITEM, Only.ANY, 1);
+        WeeklyFigures weekly = rows.weekly(By.ITEM, Only.ANY, new int[] {0});
         assertThat(weekly.weeks()).isEqualTo(12);
         assertThat(weekly.clicks(0, 0)).isEqualTo(10);
         assertThat(weekly.clicks(0, 11)).isEqualTo(20);
@@ -206,10 +232,11 @@ class DemandRowsTest {
             rows.add(0, 0, 0, first, first + 6, 5, 100, 3);
             rows.add(0, 1, 0, first, first + 6, 5, week < 7 ? 10 : 1_000, 12);
         }
-        WeeklyFigures weekly = rows.weekly(By.ITEM, Only.ANY, 1);
+        WeeklyFigures weekly = rows.weekly(By.ITEM, Only.ANY, new int[] {0});
         assertThat(weekly.position(0, 9)).isCloseTo(weekly.position(0, 0), within(1e-4));
         assertThat(weekly.position(0, 0)).isBetween(3.0, 12.0);
-        assertThat(rows.weekly(By.QUERY, Only.ANY, 2).position(1, 9)).isCloseTo(12, within(1e-4));
+        assertThat(rows.weekly(By.QUERY, Only.ANY, new int[] {0, 1}).position(1, 9))
+                .isCloseTo(12, within(1e-4));
     }
 
     /** The tour page has the query until the hire page takes it; one week in between does not count. */
@@ -223,7 +250,7 @@ class DemandRowsTest {
             rows.add(1, 0, 0, first, first + 6, 1, hire ? 80 : 5, 6);
             rows.add(2, 1, 0, first, first + 6, 1, 900, 2);
         }
-        assertThat(rows.holders(new Only(null, only(0), -1), 3))
+        assertThat(rows.holders(new Only(null, only(0), -1)))
                 .extracting(DemandRows.Holder::item, DemandRows.Holder::firstWeekDay, DemandRows.Holder::weeks)
                 .containsExactly(tuple(0, 700, 7), tuple(1, 749, 5));
     }

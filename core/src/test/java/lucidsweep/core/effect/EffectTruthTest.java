@@ -167,8 +167,15 @@ class EffectTruthTest {
                 world.changed.stream().map(each -> Changed.in(each.item(), 6)).toList();
         assertThat(effect(world, young, left).notTold().young()).isEqualTo(young.size());
         assertThat(effect(world, world.changed, left)).isEqualTo(effect(world, world.changed, left));
-        assertThat(effect(world, world.changed, left).words())
-                .matches("\\+\\d+% clicks, \\d+ to \\d+%, 8\\d items against 1\\d\\d; .*");
+        assertThat(effect(world, world.changed, left).words(false))
+                .matches(
+                        "\\+\\d+% clicks \\(\\+\\d+ to \\+\\d+%\\), 8\\d items against 1\\d\\d; \\+[\\d,]+ clicks a month");
+        assertThat(effect(world, world.changed, left).words(true))
+                .startsWith("may be chance, among so many at once: +")
+                .doesNotContain("month");
+        assertThat(early.words(false)).startsWith("too early: 3 weeks").contains("30 clicks");
+        assertThat(effect(world, world.changed, new int[0]).words(false)).contains("hold a tenth back");
+        assertThat(effect(world, List.of(), left).words(false)).isEqualTo("no sweep has seen these texts live yet");
     }
 
     /** One item with nearly all clicks says nothing about the others, however its own clicks move. */
@@ -184,6 +191,9 @@ class EffectTruthTest {
                 world.left.stream().mapToInt(Integer::intValue).toArray());
         assertThat(effect.largest()).isGreaterThan(0.5);
         assertThat(effect.verdict()).isEqualTo(Verdict.UNTOLD);
+        assertThat(effect.words(false))
+                .startsWith("it cannot be told apart from nothing: ")
+                .matches(".*, [5-9]\\d% of the clicks on one");
     }
 
     private static void raise(World world, int item, int before, int after) {

@@ -11,6 +11,8 @@ import lucidsweep.core.demand.WeeklyFigures;
 import lucidsweep.core.move.Move.Spread;
 import lucidsweep.core.move.Move.What;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class MovesTest {
 
@@ -144,5 +146,21 @@ class MovesTest {
                         && move.series().equals(List.of(1))
                         && Math.abs(move.week() - 60) <= 1)
                 .noneMatch(move -> move.what() == What.POSITION && move.series().contains(1));
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+            POSITION    | 3.2 | 8.4  | fell from position 3.2 to 8.4
+            POSITION    | 8.4 | 3.2  | rose from position 8.4 to 3.2
+            CLICKS      | 1   | 1.5  | has 1.5 times as many clicks at the same positions
+            CLICKS      | 1   | 0.58 | has 42% fewer clicks at the same positions
+            IMPRESSIONS | 1   | 3    | has 3.0 times as many impressions, against the others
+            IMPRESSIONS | 1   | 0.4  | has 60% fewer impressions, against the others
+            IMPRESSIONS | 1   | 40   | began to be shown
+            IMPRESSIONS | 1   | 0.02 | is hardly shown any more
+            """)
+    void saysWhatHappened(What what, double before, double after, String words) {
+        Move move = new Move(what, 4, Spread.ONE, -1, List.of(0), 1, before, after, after / before, 9, 0);
+        assertThat(move.words()).isEqualTo(words);
     }
 }

@@ -11,6 +11,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.concurrent.Callable;
+import java.util.stream.IntStream;
 import lucidsweep.core.column.Meaning;
 import lucidsweep.core.column.RowKind;
 import lucidsweep.core.demand.DemandRows;
@@ -72,7 +73,8 @@ final class EffectCommand implements Callable<Integer> {
         CommandFiles.folder(out);
         DemandRows rows = rows(demand);
         if (rows.size() == 0) throw new Unusable("no row of " + demandFile + " names an item");
-        WeeklyFigures figures = rows.weekly(By.ITEM, Only.ANY, addresses.size());
+        WeeklyFigures figures = rows.weekly(
+                By.ITEM, Only.ANY, IntStream.range(0, addresses.size()).toArray());
         List<Changed> of = new ArrayList<>();
         boolean[] isChanged = new boolean[addresses.size()];
         List<String> missing = new ArrayList<>();
@@ -94,7 +96,7 @@ final class EffectCommand implements Callable<Integer> {
         said.forEach(line -> System.err.println("lucid: " + line));
         if (!missing.isEmpty())
             System.err.printf(Locale.ROOT, "lucid: %,d changed items are not in the demand%n", missing.size());
-        System.out.println(effect.words());
+        System.out.println(effect.words(false));
         return 0;
     }
 

@@ -33,12 +33,20 @@ public class PageChanges {
      */
     public record SeenChange(Change change, LocalDate day, long sweepBefore, long sweepAfter) {}
 
-    /** What sweeps between two days saw change on some items since the sweep before; at most twenty. */
-    public List<SeenChange> of(long propertyId, Set<Long> items, LocalDate from, LocalDate to) {
-        List<Sweep> done = sweeps.ofProperty(propertyId).stream()
+    /** The sweeps of a property that saw its items, the earliest first. */
+    public List<Sweep> sweeps(long propertyId) {
+        return sweeps.ofProperty(propertyId).stream()
                 .filter(sweep -> sweep.ofItems() && sweep.state() == Sweep.State.DONE)
                 .sorted(Comparator.comparingLong(Sweep::id))
                 .toList();
+    }
+
+    /**
+     * What was seen to change on some items between two days; at most twenty.
+     *
+     * @param done all {@linkplain #sweeps sweeps} of their property
+     */
+    public List<SeenChange> of(List<Sweep> done, Set<Long> items, LocalDate from, LocalDate to) {
         List<SeenChange> seen = new ArrayList<>();
         for (int i = 1; i < done.size() && seen.size() < MOST; i++) {
             LocalDate day = day(done.get(i).started());
@@ -46,7 +54,7 @@ public class PageChanges {
             long before = done.get(i - 1).id();
             long after = done.get(i).id();
             comparisons
-                    .ofItems(propertyId, before, after, items, MOST)
+                    .ofItems(done.get(i).propertyId(), before, after, items, MOST)
                     .forEach(change -> seen.add(new SeenChange(change, day, before, after)));
         }
         return seen;

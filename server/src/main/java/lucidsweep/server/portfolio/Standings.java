@@ -49,10 +49,11 @@ class Standings {
 
     List<Standing> of(List<Property> properties) {
         Map<Long, Client> byId = clients.clients().stream().collect(Collectors.toMap(Client::id, Function.identity()));
-        Map<Long, Long> keywordCounts = keywords.counts();
-        Map<Long, Integer> due = reviews.due();
-        Map<Long, Instant> swept = sweeps.lastEnded();
-        Map<Long, LocalDate> planned = schedules.nextDays();
+        List<Long> ids = properties.stream().map(Property::id).toList();
+        Map<Long, Long> keywordCounts = keywords.counts(ids);
+        Map<Long, Integer> due = reviews.due(ids);
+        Map<Long, Instant> swept = sweeps.lastEnded(ids);
+        Map<Long, LocalDate> planned = schedules.nextDays(ids);
         return properties.stream()
                 .map(property -> {
                     Items.Counts counts = items.counts(property.id());

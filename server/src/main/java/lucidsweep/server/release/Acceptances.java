@@ -158,12 +158,7 @@ public class Acceptances {
     public Map<Long, LocalDate> lastShownOld(long propertyId) {
         Map<Long, LocalDate> last = new HashMap<>();
         forEachLook(propertyId, (result, text) -> {
-            String shown = shown(result, text);
-            boolean old = !text.before().isBlank()
-                    && !shown.isBlank()
-                    && ShownWording.of(text.text(), shown) == ShownWording.ITS_OWN
-                    && ShownWording.of(text.before(), shown) != ShownWording.ITS_OWN;
-            if (old)
+            if (isOld(text, shown(result, text)))
                 last.merge(
                         text.itemId(),
                         LocalDate.parse(result.looked()),
@@ -172,7 +167,15 @@ public class Acceptances {
         return last;
     }
 
-    /** Every look at a text of ours since it has been live. */
+    /** Whether the text from before is still shown: the result page has not seen the new one yet. */
+    private static boolean isOld(LiveMapper.LiveText text, String shown) {
+        return !text.before().isBlank()
+                && !shown.isBlank()
+                && ShownWording.of(text.text(), shown) == ShownWording.ITS_OWN
+                && ShownWording.of(text.before(), shown) != ShownWording.ITS_OWN;
+    }
+
+    /** Every look at a text of ours since it has been live and result pages have seen it. */
     private List<ShownResult> results(long propertyId, @Nullable Long handoverId) {
         List<ShownResult> shown = new ArrayList<>();
         forEachLook(propertyId, (result, text) -> {
@@ -240,7 +243,7 @@ public class Acceptances {
 
     private static void add(List<ShownResult> all, Reports.Result result, LiveMapper.LiveText text) {
         String shown = shown(result, text);
-        if (shown.isBlank()) return;
+        if (shown.isBlank() || isOld(text, shown)) return;
         all.add(new ShownResult(
                 text.itemId(),
                 result.address(),

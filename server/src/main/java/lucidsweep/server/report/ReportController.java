@@ -1,17 +1,14 @@
 package lucidsweep.server.report;
 
-import com.samskivert.mustache.Mustache;
 import com.samskivert.mustache.Template;
 import jakarta.validation.Valid;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStreamReader;
 import java.io.OutputStream;
-import java.io.Reader;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import lucidsweep.server.web.Templates;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 import org.springframework.http.HttpHeaders;
@@ -31,19 +28,10 @@ class ReportController {
     private static final int LONGEST_NAME = 31;
 
     private final ClientReport reports;
-    private final Template page = page();
+    private final Template page = Templates.beside(ReportController.class, "report.html.mustache");
 
     ReportController(ClientReport reports) {
         this.reports = reports;
-    }
-
-    private static Template page() {
-        try (Reader source = new InputStreamReader(
-                ReportController.class.getResourceAsStream("report.html.mustache"), StandardCharsets.UTF_8)) {
-            return Mustache.compiler().nullValue("").compile(source);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 
     @PostMapping("/report.html")

@@ -112,7 +112,7 @@ public class DemandCourses {
         DemandRows rows = demand.rows();
         if (rows.size() == 0) return List.of();
         Only only = only(propertyId, demand, new Part(null, List.of(phrase), null));
-        return rows.holders(only, demand.addressCount()).stream()
+        return rows.holders(only).stream()
                 .map(holder -> new Holder(
                         demand.address(holder.item()),
                         demand.item(holder.item()),

@@ -2,6 +2,8 @@ package lucidsweep.server.aim.demand;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.Arrays;
+import java.util.stream.IntStream;
 import lucidsweep.core.demand.ClickRates;
 import lucidsweep.core.demand.DemandRows;
 import lucidsweep.core.demand.DemandRows.By;
@@ -9,9 +11,14 @@ import lucidsweep.core.demand.DemandRows.Only;
 import lucidsweep.core.demand.WeeklyFigures;
 import org.springframework.stereotype.Service;
 
-/** The demand of a property by week, for all of its items or queries at once; queries for the brand are left out. */
+/**
+ * The demand of a property by week, for all of its items or queries at once. Queries for the brand are left out, and so is
+ * what was hardly ever shown: nothing can be told of it, and most of a long list of queries is like that.
+ */
 @Service
 public class WeeklyDemand {
+
+    private static final int LEAST_IMPRESSIONS = 20;
 
     private final Demands demands;
 
@@ -29,11 +36,9 @@ public class WeeklyDemand {
      * @param names of each series: the address of an item, or the query
      * @param itemIds of each series; 0 where it is no item
      * @param rates the clicks an impression brings by position on this property
-     * @param usualDays how many days most rows of the reports are of
      * @param version another object for each time that demand was read, to tell whether it is still the same
      */
-    public record Weeks(
-            WeeklyFigures figures, String[] names, long[] itemIds, ClickRates rates, int usualDays, Object version) {}
+    public record Weeks(WeeklyFigures figures, String[] names, long[] itemIds, ClickRates rates, Object version) {}
 
     public Weeks ofItems(long propertyId) {
         return of(propertyId, By.ITEM);
@@ -54,22 +59,27 @@ public class WeeklyDemand {
         int count = by == By.ITEM ? demand.addressCount() : demand.queryCount();
         Only only =
                 demand.queryCount() == 0 ? Only.ANY : new Only(null, demands.queries(propertyId, demand, false), -1);
-        String[] names = new String[count];
-        long[] ids = new long[count];
-        for (int number = 0; number < count; number++) {
-            names[number] = by == By.ITEM ? demand.address(number) : demand.query(number);
-            Long id = by == By.ITEM ? demand.item(number) : null;
-            ids[number] = id == null ? 0 : id;
-        }
-        WeeklyFigures figures = rows.weekly(by, only, count);
+        long[] shown = rows.impressions(by, count);
+        int[] numbers = IntStream.range(0, count)
+                .filter(number -> shown[number] >= LEAST_IMPRESSIONS)
+                .toArray();
+        WeeklyFigures figures = rows.weekly(by, only, numbers);
         // Reports that name no query of an item: what they say of it, whatever was searched.
-        if (by == By.ITEM && figures.withClicks(1).length == 0) figures = rows.weekly(by, Only.ANY, count);
+        if (by == By.ITEM && figures.withClicks(1).length == 0) figures = rows.weekly(by, Only.ANY, numbers);
         return new Weeks(
                 figures,
-                names,
-                ids,
+                Arrays.stream(numbers)
+                        .mapToObj(by == By.ITEM ? demand::address : demand::query)
+                        .toArray(String[]::new),
+                Arrays.stream(numbers)
+                        .mapToLong(number -> by == By.ITEM ? itemId(demand, number) : 0)
+                        .toArray(),
                 demands.itemQueries(propertyId).curve().rates(),
-                rows.usualDays(),
                 demand.version());
+    }
+
+    private static long itemId(ReadDemand demand, int number) {
+        Long id = demand.item(number);
+        return id == null ? 0 : id;
     }
 }

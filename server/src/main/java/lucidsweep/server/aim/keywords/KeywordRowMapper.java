@@ -16,11 +16,10 @@ interface KeywordRowMapper {
     /** How many keywords a property has. */
     record KeywordCount(long propertyId, long keywords) {}
 
-    @Select("select property_id, count(*) keywords from keyword where not removed group by property_id")
-    List<KeywordCount> counts();
-
-    @Select("select count(*) from keyword where property_id = #{propertyId} and not removed")
-    long count(long propertyId);
+    @Select("""
+            select property_id, count(*) keywords from keyword
+            where property_id = any(#{ids}) and not removed group by property_id""")
+    List<KeywordCount> counts(@Param("ids") Object[] ids);
 
     record Key(long id, String phraseKey) {}
 

@@ -1,6 +1,7 @@
 package lucidsweep.server.aim.keywords;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -138,15 +139,11 @@ public class Keywords {
                 .toList();
     }
 
-    /** How many keywords each property has; those without any are left out. */
-    public Map<Long, Long> counts() {
-        return mapper.counts().stream()
+    /** How many keywords each of some properties has; those without any are left out. */
+    public Map<Long, Long> counts(Collection<Long> propertyIds) {
+        return mapper.counts(propertyIds.toArray()).stream()
                 .collect(Collectors.toMap(
                         KeywordRowMapper.KeywordCount::propertyId, KeywordRowMapper.KeywordCount::keywords));
-    }
-
-    public long count(long propertyId) {
-        return mapper.count(propertyId);
     }
 
     /** Takes keywords off the list; what was decided of them is put aside. */

@@ -40,6 +40,6 @@ interface ReviewMapper {
 
     @Select("""
             select property_id, count(*) reviews from review
-            where due_month <> '' and due_month <= #{month} group by property_id""")
-    List<DueCount> countDue(String month);
+            where property_id = any(#{ids}) and due_month <> '' and due_month <= #{month} group by property_id""")
+    List<DueCount> countDue(@Param("ids") Object[] ids, @Param("month") String month);
 }

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.DateTimeException;
 import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -63,9 +64,9 @@ public class Reviews {
                 .toList();
     }
 
-    /** How many of each property are due in this month or were before; those without any are left out. */
-    public Map<Long, Integer> due() {
-        return mapper.countDue(YearMonth.now(clock).toString()).stream()
+    /** How many of each of some properties are due in this month or were before; those without any are left out. */
+    public Map<Long, Integer> due(Collection<Long> propertyIds) {
+        return mapper.countDue(propertyIds.toArray(), YearMonth.now(clock).toString()).stream()
                 .collect(Collectors.toMap(ReviewMapper.DueCount::propertyId, ReviewMapper.DueCount::reviews));
     }
 

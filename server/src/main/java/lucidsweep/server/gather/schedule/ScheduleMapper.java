@@ -3,6 +3,7 @@ package lucidsweep.server.gather.schedule;
 import java.util.List;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 
@@ -19,8 +20,8 @@ interface ScheduleMapper {
             where s.next_day <= #{day} and p.removed is null and c.removed is null order by s.property_id""")
     List<Row> due(String day);
 
-    @Select("select * from schedule")
-    List<Row> all();
+    @Select("select * from schedule where property_id = any(#{ids})")
+    List<Row> ofAll(@Param("ids") Object[] ids);
 
     @Update("""
             merge into schedule (property_id, every, next_day) key (property_id)

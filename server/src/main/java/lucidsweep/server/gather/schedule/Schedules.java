@@ -1,6 +1,7 @@
 package lucidsweep.server.gather.schedule;
 
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -35,9 +36,9 @@ public class Schedules {
         return Optional.ofNullable(mapper.of(propertyId)).map(Schedules::schedule);
     }
 
-    /** The next day of each property that has one. */
-    public Map<Long, LocalDate> nextDays() {
-        return mapper.all().stream()
+    /** The next day of each of some properties that has one. */
+    public Map<Long, LocalDate> nextDays(Collection<Long> propertyIds) {
+        return mapper.ofAll(propertyIds.toArray()).stream()
                 .collect(Collectors.toMap(ScheduleMapper.Row::propertyId, row -> LocalDate.parse(row.nextDay())));
     }
 

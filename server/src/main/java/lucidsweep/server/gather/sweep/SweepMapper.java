@@ -53,8 +53,9 @@ interface SweepMapper {
 
     @Select("""
             select property_id, max(ended) ended from sweep
-            where of_items and state <> 'failed' and ended is not null group by property_id""")
-    List<LastEnded> lastEnded();
+            where property_id = any(#{ids}) and of_items and state <> 'failed' and ended is not null
+            group by property_id""")
+    List<LastEnded> lastEnded(@Param("ids") Object[] ids);
 
     @Select("select * from sweep where state = 'running' and kind = #{kind} order by id")
     List<Sweep> unfinished(Sweep.Kind kind);

@@ -3,6 +3,7 @@ package lucidsweep.server.gather.sweep;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -100,9 +101,9 @@ public class SweepStore {
         return mapper.unfinished(kind);
     }
 
-    /** When the last sweep of each property's items ended; those without any are left out. */
-    public Map<Long, Instant> lastEnded() {
-        return mapper.lastEnded().stream()
+    /** When the last sweep of the items of each of some properties ended; those without any are left out. */
+    public Map<Long, Instant> lastEnded(Collection<Long> propertyIds) {
+        return mapper.lastEnded(propertyIds.toArray()).stream()
                 .collect(Collectors.toMap(SweepMapper.LastEnded::propertyId, SweepMapper.LastEnded::ended));
     }
 

@@ -31,8 +31,7 @@ public class Marks {
     public List<Mark> of(long propertyId) {
         List<Mark> marks = new ArrayList<>();
         for (Handover handover : releases.ofProperty(propertyId)) {
-            String name = handover.name().isEmpty() ? "Release" : handover.name();
-            marks.add(new Mark(day(handover.created()), "release", handover.id(), name));
+            marks.add(new Mark(handover.day().toString(), "release", handover.id(), handover.title()));
         }
         for (Sweep sweep : sweeps.ofProperty(propertyId)) {
             if (!sweep.ofItems() || sweep.state() != Sweep.State.DONE) continue;

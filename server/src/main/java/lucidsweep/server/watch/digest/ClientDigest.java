@@ -8,7 +8,6 @@ import java.util.Locale;
 import lucidsweep.core.acceptance.Acceptance.ShownShare;
 import lucidsweep.core.effect.Effect.Verdict;
 import lucidsweep.core.move.Move.Spread;
-import lucidsweep.core.move.Move.What;
 import lucidsweep.server.aim.demand.DemandCourses;
 import lucidsweep.server.aim.demand.DemandCourses.Course;
 import lucidsweep.server.aim.demand.DemandCourses.CoursePoint;
@@ -136,22 +135,11 @@ class ClientDigest {
                         ? move.name() + " (" + move.level().series() + " of "
                                 + move.level().of() + ")"
                         : move.name();
-        String what = move.what() == What.POSITION
-                ? String.format(
-                        Locale.ROOT,
-                        "from position %.1f to %.1f",
-                        move.level().before(),
-                        move.level().after())
-                : String.format(
-                        Locale.ROOT,
-                        "%.1f times the %s to be expected",
-                        move.level().ratio(),
-                        move.what());
         return String.format(
                 Locale.ROOT,
-                "%s: %s, since %s; %+,d clicks a month.",
+                "%s %s, since %s; %+,d clicks a month.",
                 who,
-                what,
+                move.says(),
                 DAY.format(LocalDate.parse(move.day())),
                 Math.round(move.level().clicksPerMonth()));
     }

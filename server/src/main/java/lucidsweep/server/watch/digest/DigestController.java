@@ -1,15 +1,11 @@
 package lucidsweep.server.watch.digest;
 
-import com.samskivert.mustache.Mustache;
 import com.samskivert.mustache.Template;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
-import java.io.IOException;
-import java.io.InputStreamReader;
-import java.io.Reader;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import lucidsweep.server.web.Templates;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -26,20 +22,11 @@ class DigestController {
 
     private final ClientDigest digests;
     private final DigestMail mail;
-    private final Template page = page();
+    private final Template page = Templates.beside(DigestController.class, "digest.html.mustache");
 
     DigestController(ClientDigest digests, DigestMail mail) {
         this.digests = digests;
         this.mail = mail;
-    }
-
-    private static Template page() {
-        try (Reader source = new InputStreamReader(
-                DigestController.class.getResourceAsStream("digest.html.mustache"), StandardCharsets.UTF_8)) {
-            return Mustache.compiler().emptyStringIsFalse(true).compile(source);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 
     @GetMapping("/digest.html")

@@ -55,11 +55,6 @@ public class DueList {
                 .toList();
     }
 
-    /** How many are due now. */
-    public int count(long propertyId) {
-        return (int) of(propertyId).stream().filter(Due::due).count();
-    }
-
     /** This day, or the last that is reported of where that is later. */
     public LocalDate today(long propertyId) {
         LocalDate now = LocalDate.now(clock);

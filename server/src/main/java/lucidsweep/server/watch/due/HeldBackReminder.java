@@ -1,7 +1,6 @@
 package lucidsweep.server.watch.due;
 
 import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import lucidsweep.server.client.Property;
@@ -32,10 +31,9 @@ class HeldBackReminder implements Reminder {
                 .map(handover -> Due.of(
                         "held-back:" + handover.id(),
                         "held-back",
-                        "Let go " + Counted.of(counts.get(handover.id()), "item") + " that “"
-                                + (handover.name().isEmpty() ? "the release" : handover.name()) + "” held back",
-                        LocalDate.ofInstant(handover.created(), ZoneId.systemDefault())
-                                .plusWeeks(WEEKS),
+                        "Let go " + Counted.of(counts.get(handover.id()), "item") + " that “" + handover.title()
+                                + "” held back",
+                        handover.day().plusWeeks(WEEKS),
                         "release"))
                 .toList();
     }

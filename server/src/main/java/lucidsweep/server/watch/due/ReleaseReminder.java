@@ -1,7 +1,6 @@
 package lucidsweep.server.watch.due;
 
 import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -34,9 +33,8 @@ class ReleaseReminder implements Reminder {
                 .map(handover -> Due.of(
                         "release:" + handover.id(),
                         "release",
-                        "See what “" + (handover.name().isEmpty() ? "the release" : handover.name()) + "” brought",
-                        LocalDate.ofInstant(handover.created(), ZoneId.systemDefault())
-                                .plusMonths(MONTHS),
+                        "See what “" + handover.title() + "” brought",
+                        handover.day().plusMonths(MONTHS),
                         "watch?view=effects"))
                 .toList();
     }

@@ -47,10 +47,22 @@ public class Effects {
     private final Items items;
     private final Clients clients;
 
-    /** What was worked out, as long as neither demand nor what is live has changed. */
+    /** What was worked out, as long as it would come from the same. */
     private final Cache<Long, Found> kept = Caffeine.newBuilder().softValues().build();
 
-    private record Found(Object version, List<LiveText> live, List<EffectRow> rows) {}
+    private record Found(Sources sources, List<EffectRow> rows) {}
+
+    /**
+     * What effects are worked out from.
+     *
+     * @param demand another object for each time that demand was read
+     */
+    private record Sources(
+            Object demand,
+            List<LiveText> live,
+            Set<Long> touched,
+            Map<Long, LocalDate> shownOld,
+            Subjects.Groupings groupings) {}
 
     Effects(
             LiveReleases live,
@@ -70,17 +82,23 @@ public class Effects {
     /** All that can be told of a property: its releases first, the latest on top. */
     public List<EffectRow> of(long propertyId) {
         clients.property(propertyId);
-        List<LiveText> texts = live.live(propertyId);
         Weeks weeks = demand.ofItems(propertyId);
+        Sources sources = new Sources(
+                weeks.version(),
+                live.live(propertyId),
+                live.touched(propertyId),
+                acceptances.lastShownOld(propertyId),
+                subjects.groupings(propertyId));
         return kept.asMap()
                 .compute(
                         propertyId,
-                        (id, found) -> found != null && found.version == weeks.version() && found.live.equals(texts)
+                        (id, found) -> found != null && found.sources.equals(sources)
                                 ? found
                                 : new Found(
-                                        weeks.version(),
-                                        texts,
-                                        held(new Study(propertyId, weeks), subjects.of(propertyId, texts))))
+                                        sources,
+                                        held(
+                                                new Study(weeks, sources),
+                                                subjects.of(propertyId, sources.live, sources.groupings))))
                 .rows;
     }
 
@@ -127,7 +145,7 @@ public class Effects {
                             row.texts(),
                             row.effect(),
                             true,
-                            "may be chance, one of several at once: " + row.words()));
+                            row.effect().words(true)));
         }
         return held;
     }
@@ -140,7 +158,7 @@ public class Effects {
         private final Map<Long, Integer> numbers = new HashMap<>();
         private final Map<Long, LocalDate> shownOld;
 
-        private Study(long propertyId, Weeks weeks) {
+        private Study(Weeks weeks, Sources sources) {
             figures = weeks.figures();
             for (int i = 0; i < weeks.itemIds().length; i++)
                 if (weeks.itemIds()[i] != 0) numbers.put(weeks.itemIds()[i], i);
@@ -149,15 +167,14 @@ public class Effects {
             templates = new int[figures.series()];
             numbers.forEach((id, number) -> templates[number] =
                     ofSection.computeIfAbsent(sections.getOrDefault(id, ""), any -> ofSection.size()));
-            Set<Long> touched = live.touched(propertyId);
             Set<Integer> clicked = new HashSet<>();
             for (int number : figures.withClicks(1)) clicked.add(number);
             left = numbers.entrySet().stream()
-                    .filter(each -> !touched.contains(each.getKey()) && clicked.contains(each.getValue()))
+                    .filter(each -> !sources.touched.contains(each.getKey()) && clicked.contains(each.getValue()))
                     .mapToInt(Map.Entry::getValue)
                     .sorted()
                     .toArray();
-            shownOld = acceptances.lastShownOld(propertyId);
+            shownOld = sources.shownOld;
         }
 
         private EffectRow row(Subject subject) {
@@ -185,7 +202,7 @@ public class Effects {
                     subject.texts().size(),
                     effect,
                     false,
-                    effect.words());
+                    effect.words(false));
         }
 
         private Changed changed(int number, LiveText text) {

@@ -1,13 +1,9 @@
 package lucidsweep.server.watch.effect;
 
-import java.time.Instant;
-import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -30,7 +26,6 @@ import org.springframework.stereotype.Component;
 @Component
 class Subjects {
 
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM uuuu", Locale.ENGLISH);
     private static final int FEWEST_OF_PART = 5;
 
     private final Releases releases;
@@ -48,19 +43,27 @@ class Subjects {
     /** Some texts that are live, under a name. */
     record Subject(String kind, String id, String name, List<LiveText> texts) {}
 
+    /** What texts of a property can be taken together by, apart from their fields and sections. */
+    record Groupings(List<Handover> releases, List<ItemSet> sets, List<Batch> batches) {}
+
+    Groupings groupings(long propertyId) {
+        return new Groupings(
+                releases.ofProperty(propertyId), sets.ofProperty(propertyId), batches.ofProperty(propertyId));
+    }
+
     /** Releases first, the latest on top; of other parts those with at least five items. */
-    List<Subject> of(long propertyId, List<LiveText> live) {
+    List<Subject> of(long propertyId, List<LiveText> live, Groupings groupings) {
         List<Subject> subjects = new ArrayList<>();
-        for (Handover handover : releases.ofProperty(propertyId)) {
+        for (Handover handover : groupings.releases) {
             subjects.add(
-                    part(live, "release", handover.id(), name(handover), text -> text.handoverId() == handover.id()));
+                    part(live, "release", handover.id(), handover.title(), text -> text.handoverId() == handover.id()));
         }
         List<Subject> parts = new ArrayList<>();
         for (Field field : FieldId.FIELDS) {
             if (field == Field.SLUG) continue;
             parts.add(part(live, "field", field.code(), field.label(), text -> text.field() == field));
         }
-        for (ItemSet set : sets.ofProperty(propertyId)) {
+        for (ItemSet set : groupings.sets) {
             long[] members = items.ids(ItemView.of(propertyId, ItemFilter.ofSet(set.id())));
             Arrays.sort(members);
             parts.add(
@@ -76,7 +79,7 @@ class Subjects {
                 .map(text -> FieldId.of(text.itemId(), text.field()))
                 .collect(Collectors.toSet());
         if (!liveFields.isEmpty()) {
-            for (Batch batch : batches.ofProperty(propertyId)) {
+            for (Batch batch : groupings.batches) {
                 Set<Long> fields = new HashSet<>(batches.fields(batch.id()));
                 fields.retainAll(liveFields);
                 if (fields.isEmpty()) continue;
@@ -99,13 +102,5 @@ class Subjects {
     private static Subject part(List<LiveText> live, String kind, Object id, String name, Predicate<LiveText> of) {
         return new Subject(
                 kind, String.valueOf(id), name, live.stream().filter(of).toList());
-    }
-
-    private static String name(Handover handover) {
-        return handover.name().isEmpty() ? "Release of " + day(handover.created()) : handover.name();
-    }
-
-    private static String day(Instant moment) {
-        return DAY.format(moment.atZone(ZoneId.systemDefault()));
     }
 }

@@ -18,7 +18,6 @@ import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.move.Move;
 import lucidsweep.core.move.Moves;
-import lucidsweep.core.page.PageAddress;
 import lucidsweep.server.aim.demand.WeeklyDemand;
 import lucidsweep.server.aim.demand.WeeklyDemand.Weeks;
 import lucidsweep.server.aim.keywords.KeywordRow;
@@ -99,11 +98,12 @@ public class FoundMoves {
         Property property = clients.property(propertyId);
         Map<String, String> setAside = mapper.all(propertyId).stream()
                 .collect(Collectors.toMap(MoveAsideMapper.AsideLine::moveKey, MoveAsideMapper.AsideLine::reason));
+        NearEvents.History history = near.of(property);
         return found(property).stream()
                 .filter(sided -> sided.move.week() >= sided.weeks.figures().weeks() - weeks)
                 .filter(sided -> setAside.containsKey(shortened(sided.key())) == aside)
                 .limit(SHOWN)
-                .map(sided -> row(property, sided, setAside.get(shortened(sided.key()))))
+                .map(sided -> row(history, sided, setAside.get(shortened(sided.key()))))
                 .toList();
     }
 
@@ -193,7 +193,7 @@ public class FoundMoves {
                 .toList();
     }
 
-    private MoveRow row(Property property, Sided sided, String aside) {
+    private MoveRow row(NearEvents.History history, Sided sided, String aside) {
         Move move = sided.move;
         List<MovedSeries> moved = move.series().stream()
                 .limit(SERIES_SHOWN)
@@ -209,6 +209,7 @@ public class FoundMoves {
                 sided.name(),
                 sided.day().toString(),
                 move.isBetter(),
+                move.words(),
                 new Level(
                         move.before(),
                         move.after(),
@@ -218,17 +219,17 @@ public class FoundMoves {
                         move.series().size(),
                         move.of()),
                 moved,
-                near(property, sided),
+                near(history, sided),
                 aside);
     }
 
-    private List<NearEvent> near(Property property, Sided sided) {
+    private static List<NearEvent> near(NearEvents.History history, Sided sided) {
         boolean one = sided.move.spread() == Move.Spread.ONE;
         Set<Long> ids = new HashSet<>();
         if (sided.side.equals("items"))
             for (int series : sided.move.series())
                 if (sided.weeks.itemIds()[series] != 0) ids.add(sided.weeks.itemIds()[series]);
         String query = one && sided.side.equals("queries") ? sided.name() : "";
-        return near.of(property.id(), sided.day(), ids, query, PageAddress.host(property.address()));
+        return history.near(sided.day(), ids, query);
     }
 }

@@ -13,6 +13,7 @@ import lucidsweep.core.move.Move.What;
  * @param spread one, group or all
  * @param name of the item or query, of the section or topic, or "" for all of the property
  * @param day the first day of the week in which it began, as "2026-11-23"
+ * @param says what happened, in words behind its name: "fell from position 3.2 to 8.4"
  * @param level how it moved
  * @param moved those that moved, the ones with the most clicks at stake first; at most twenty
  * @param near what happened near it
@@ -26,6 +27,7 @@ public record MoveRow(
         String name,
         String day,
         boolean better,
+        String says,
         Level level,
         List<MovedSeries> moved,
         List<NearEvent> near,

@@ -1,0 +1,82 @@
+package lucidsweep.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.LocalDate;
+import java.util.List;
+import lucidsweep.server.RunningApplication.Api;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+/** Beside a sudden move stands what happened at that time. */
+@ExtendWith(RunningApplication.class)
+class NearMovesTest {
+
+    private static final List<String> PAGES = List.of("oars", "nets", "rods", "bait", "maps");
+    private static final int WEEKS = 44;
+
+    private final LocalDate today = LocalDate.now();
+
+    @Test
+    void saysWhatChangedOnThePageAndAmongTheRivals(Api api) {
+        try (Site site = new Site().page("/", "Boats of the bay", "/oars", "/nets", "/rods", "/bait", "/maps")) {
+            for (String page : PAGES) site.page("/" + page, "All " + page + " of the bay");
+            Shop pages = new Shop(api, api.property("website", site.address(), true));
+            api.sweep(pages.property());
+            site.page("/oars", "Page 1");
+            api.sweep(pages.property());
+            pages.importDemand(demandOfWhichOarsFall(site.address()));
+            pages.importResults("""
+                    query,position,address,title,date
+                    old oars,3,%1$soars,All oars,%2$s
+                    old oars,4,https://quay.example/,Oars at the quay,%2$s
+                    old oars,9,%1$soars,All oars,%3$s
+                    old oars,4,https://quay.example/,Oars of the quay since 1902,%3$s
+                    old oars,3,https://inlet.example/,Inlet oars,%3$s
+                    """.formatted(site.address(), today.minusDays(7), today.plusDays(3)));
+
+            JsonNode page = move(pages, "items");
+            assertThat(page.path("says").asString()).startsWith("fell from position 3");
+            assertThat(page.path("moved").get(0).path("name").asString()).endsWith("/oars");
+            assertThat(page.path("near").findValuesAsString("text"))
+                    .containsExactly("somebody changed title, H1 on the page");
+            JsonNode query = move(pages, "queries");
+            assertThat(query.path("name").asString()).isEqualTo("old oars");
+            assertThat(query.path("near").findValuesAsString("text"))
+                    .containsExactlyInAnyOrder(
+                            "a rival's new title: “Oars of the quay since 1902”", "a new rival: “Inlet oars”");
+        }
+    }
+
+    /** Forty weeks as they were, and then four in which one page stands far lower. */
+    private String demandOfWhichOarsFall(String address) {
+        StringBuilder demand = new StringBuilder("address,query,from,to,clicks,impressions,position\n");
+        for (int week = 0; week < WEEKS; week++) {
+            LocalDate day = today.plusWeeks(week - 40L);
+            for (String page : PAGES) {
+                boolean fallen = week >= 40 && page.equals("oars");
+                demand.append("%s%s,old %s,%s,%s,%d,%d,%.1f%n"
+                        .formatted(
+                                address,
+                                page,
+                                page,
+                                day,
+                                day.plusDays(6),
+                                fallen ? 9 : 34,
+                                400 + week % 3,
+                                (fallen ? 9 : 3) + week % 4 / 10.0));
+            }
+        }
+        return demand.toString();
+    }
+
+    private static JsonNode move(Shop pages, String side) {
+        JsonNode moves = pages.get("/watch/moves").json();
+        return moves.valueStream()
+                .filter(move -> move.path("what").asString().equals("position"))
+                .filter(move -> move.path("side").asString().equals(side))
+                .findFirst()
+                .orElseThrow(() -> new AssertionError(moves.toString()));
+    }
+}
