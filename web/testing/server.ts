@@ -78,7 +78,7 @@ class Nothing {
 vi.stubGlobal("ResizeObserver", Nothing);
 vi.stubGlobal("EventSource", Nothing);
 vi.stubGlobal("matchMedia", () => ({ matches: false, addEventListener() {}, removeEventListener() {}, addListener() {} }));
-Object.defineProperty(document, "fonts", { value: new Nothing() });
+Object.defineProperty(document, "fonts", { configurable: true, value: new Nothing() });
 // jsdom lays nothing out; a height lets tables draw their rows.
 Object.defineProperty(HTMLElement.prototype, "clientHeight", { configurable: true, value: 600 });
 Object.defineProperty(HTMLElement.prototype, "clientWidth", { configurable: true, value: 1200 });

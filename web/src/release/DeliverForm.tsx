@@ -28,7 +28,8 @@ export function DeliverForm({ property, approved, selected, onReleased }: Props)
     queryFn: () => answer(api.GET("/api/properties/{propertyId}/handover-formats", path)),
   }).data;
   const system = useContentSystem(propertyId).data;
-  const [settingUp, setSettingUp] = useState(false);
+  /** Whether the form of the content system is wanted; undefined: where none is set up. */
+  const [settingUp, setSettingUp] = useState<boolean>();
   const [chosen, setFormat] = useState<string>();
   const [name, setName] = useState("");
   const [reason, setReason] = useState("");
@@ -71,7 +72,7 @@ export function DeliverForm({ property, approved, selected, onReleased }: Props)
         onChange={(event) => {
           const value = event.currentTarget.value;
           setFormat(value);
-          if (value === PUSH && system === null) setSettingUp(true);
+          setSettingUp(undefined);
         }}
       />
       {pushed && (
@@ -125,7 +126,7 @@ export function DeliverForm({ property, approved, selected, onReleased }: Props)
       {approved === 0 && (
         <p className={css.soft}>Select drafts on the left and approve them; then they can be delivered.</p>
       )}
-      {settingUp && system !== undefined && (
+      {(settingUp ?? (pushed && system === null)) && system !== undefined && (
         <ContentSystemForm property={property} settings={system} onClose={() => setSettingUp(false)} />
       )}
     </>

@@ -71,5 +71,5 @@ it("says why nothing can be shown", async () => {
   serve("GET /api/batches/3/changes", new Problem(404, "there is no batch 3"));
   dialog([batch(3)]);
   fireEvent.click(screen.getByText("Batch 3"));
-  await waitFor(() => expect(screen.getByRole("alert").textContent).toBe("There is no batch 3."));
+  await waitFor(() => expect(screen.getByRole("alert").textContent).toContain("There is no batch 3."));
 });

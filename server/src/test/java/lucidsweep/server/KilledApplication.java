@@ -1,6 +1,7 @@
 package lucidsweep.server;
 
 import java.io.BufferedReader;
+import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -15,6 +16,15 @@ import org.springframework.context.ConfigurableApplicationContext;
 
 /** The application in a process of its own that a test may kill. */
 final class KilledApplication implements AutoCloseable {
+
+    /** Where ./test built the application: its class archive takes a third off every start. Null where it did not. */
+    private static final String BUILT = System.getProperty("lucid.built");
+
+    private static final String OWN_CLASSES = KilledApplication.class
+            .getProtectionDomain()
+            .getCodeSource()
+            .getLocation()
+            .getPath();
 
     private final Process process;
     private final Api api;
@@ -53,11 +63,14 @@ final class KilledApplication implements AutoCloseable {
     static Process process(Path data, String... options) throws IOException {
         List<String> command = new ArrayList<>(List.of(
                 ProcessHandle.current().info().command().orElse("java"),
+                BUILT == null ? "-Xshare:auto" : "-XX:SharedArchiveFile=" + BUILT + "/app.jsa",
                 // It lives for seconds: the best compiler would take more time than it saves.
                 "-XX:TieredStopAtLevel=1",
                 "-XX:+UseSerialGC",
                 "-cp",
-                System.getProperty("java.class.path"),
+                BUILT == null
+                        ? System.getProperty("java.class.path")
+                        : BUILT + "/server-1-app.jar" + File.pathSeparator + OWN_CLASSES,
                 KilledApplication.class.getName(),
                 data.toString()));
         command.addAll(Arrays.asList(options));
