@@ -73,7 +73,7 @@ export function ImportDialog(props: { property: Property; first: ImportPlan; onC
   const read = useChange(property.id, () =>
     answer(api.POST("/api/imports/{token}/apply", { params: { path: { token } }, body: choice })),
   );
-  const hasDates = meanings.some((meaning) => ["PUBLISHED", "FROM", "TO"].includes(meaning));
+  const hasDates = meanings.some((meaning) => ["PUBLISHED", "MODIFIED", "FROM", "TO"].includes(meaning));
   const item = ["PAGES", "LISTINGS", "VIDEOS"].includes(plan.kind);
   return (
     <Modal opened onClose={onClose} size={980} title={plan.fileName}>

@@ -7,7 +7,12 @@ import { day } from "../parts/number";
 import stage from "../parts/stage.module.css";
 import css from "./Gather.module.css";
 
-const WORDS: Record<Schedule["every"], string> = { WEEK: "every week", MONTH: "every month", ONCE: "once" };
+const WORDS: Record<Schedule["every"], string> = {
+  DAY: "every day",
+  WEEK: "every week",
+  MONTH: "every month",
+  ONCE: "once",
+};
 
 const tomorrow = () => new Date(Date.now() + 86_400_000).toISOString().slice(0, 10);
 

@@ -29,13 +29,27 @@ const READ: Partial<Record<(typeof FILTERS)[number], (written: string) => unknow
 
 export type FilterName = (typeof FILTERS)[number];
 
+/** What else rows have: the texts of images and links; what drafts change. */
+interface Details {
+  parts?: boolean;
+  changes?: boolean;
+}
+
+const NO_DETAILS: Details = {};
+
 /**
  * A table of items as the address of the page says: filter, sort and place in it survive reload, back and forward.
  *
  * @param pinned whether the order stays while rows are edited
  * @param among the name of items that are picked out on the server, such as those that an edit would change
  */
-export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned = false, among?: string, parts = false) {
+export function useItemView(
+  propertyId: number,
+  fixed: ItemFilter = {},
+  pinned = false,
+  among?: string,
+  details: Details = NO_DETAILS,
+) {
   const [search] = useSearchParams();
   const [nonce, setNonce] = useState(0);
   const order = useRef<{ key: string; asOf: number }>({ key: "", asOf: 0 });
@@ -64,12 +78,12 @@ export function useItemView(propertyId: number, fixed: ItemFilter = {}, pinned =
     }),
     [filter, search, sort, desc, among],
   );
-  const key = JSON.stringify([query, nonce, parts]);
+  const key = JSON.stringify([query, nonce, details]);
   const rows = useRows<ItemRow>(ofProperty(propertyId, "items", key), async (from, count, signal) => {
     const asOf = pinned && order.current.key === key ? order.current.asOf : undefined;
     const slice = await answer(
       api.GET("/api/properties/{propertyId}/items", {
-        params: { path: { propertyId }, query: { ...query, from, count, asOf, parts } },
+        params: { path: { propertyId }, query: { ...query, from, count, asOf, ...details } },
         signal,
       }),
     );

@@ -140,7 +140,7 @@ function Effects({ propertyId, drafted }: { propertyId: number; drafted: Drafted
     <dl className={css.effects}>
       {drafted.gone.length > 0 && (
         <>
-          <dt>mended</dt>
+          <dt>fixed</dt>
           <dd>{named(drafted.gone)}</dd>
         </>
       )}

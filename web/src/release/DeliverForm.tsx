@@ -27,9 +27,9 @@ export function DeliverForm({ property, approved, selected, onReleased }: Props)
     queryKey: ofProperty(propertyId, "handover-formats"),
     queryFn: () => answer(api.GET("/api/properties/{propertyId}/handover-formats", path)),
   }).data;
-  const system = useContentSystem(propertyId).data;
-  /** Whether the form of the content system is wanted; undefined: where none is set up. */
-  const [settingUp, setSettingUp] = useState<boolean>();
+  const reached = useContentSystem(propertyId);
+  const system = reached.data;
+  const [settingUp, setSettingUp] = useState(false);
   const [chosen, setFormat] = useState<string>();
   const [name, setName] = useState("");
   const [reason, setReason] = useState("");
@@ -72,7 +72,8 @@ export function DeliverForm({ property, approved, selected, onReleased }: Props)
         onChange={(event) => {
           const value = event.currentTarget.value;
           setFormat(value);
-          setSettingUp(undefined);
+          // Whether one is set up may not be known yet.
+          if (value === PUSH) reached.refetch().then(({ data }) => data === null && setSettingUp(true));
         }}
       />
       {pushed && (
@@ -126,7 +127,7 @@ export function DeliverForm({ property, approved, selected, onReleased }: Props)
       {approved === 0 && (
         <p className={css.soft}>Select drafts on the left and approve them; then they can be delivered.</p>
       )}
-      {(settingUp ?? (pushed && system === null)) && system !== undefined && (
+      {settingUp && system !== undefined && (
         <ContentSystemForm property={property} settings={system} onClose={() => setSettingUp(false)} />
       )}
     </>

@@ -1,6 +1,6 @@
-import { fireEvent, screen } from "@testing-library/react";
+import { fireEvent, screen, waitFor } from "@testing-library/react";
 import { beforeEach, expect, it, vi } from "vitest";
-import { serve } from "../../testing/server";
+import { asked, serve } from "../../testing/server";
 import { show, standing } from "../../testing/view";
 import type { PushView } from "../api/client";
 import { Delivered } from "./Delivered";
@@ -31,6 +31,7 @@ const open = (kind: "website" | "listings", onOpen = vi.fn()) => {
 };
 
 beforeEach(() => {
+  serve("GET /api/properties/7/live-schedule", { schedule: null });
   serve("GET /api/properties/7/handovers", [
     { handover: release(5, "Tours"), live: {} },
     { handover: release(4, "", "html"), live: { live: 12, "not-yet": 3 } },
@@ -54,4 +55,26 @@ it("has no sitemap of listings, and nothing at all before anything is delivered"
   open("listings");
   expect(await screen.findByText("Tours")).toBeTruthy();
   expect(screen.queryByText("Sitemap")).toBeNull();
+});
+
+it("sweeps the pages of recent releases again by itself, every day or week", async () => {
+  open("website");
+  const choice = await screen.findByLabelText("Check what is live");
+  serve("PUT /api/properties/7/live-schedule", { schedule: null });
+  serve("GET /api/properties/7/live-schedule", { schedule: { every: "DAY", nextDay: "2026-11-29" } });
+  fireEvent.change(choice, { target: { value: "DAY" } });
+  expect(await screen.findByText(/next on 29 Nov 2026/)).toBeTruthy();
+  expect(asked("PUT /api/properties/7/live-schedule")[0].body).toMatchObject({ every: "DAY" });
+  serve("DELETE /api/properties/7/live-schedule", { schedule: null });
+  serve("GET /api/properties/7/live-schedule", { schedule: null });
+  fireEvent.change(choice, { target: { value: "" } });
+  await waitFor(() => expect(screen.queryByText(/next on 29 Nov 2026/)).toBeNull());
+});
+
+it("gives several sitemaps where one cannot hold all pages", async () => {
+  serve("GET /api/properties/7/handovers", [{ handover: { ...release(5, "All"), items: 50_001 }, live: {} }]);
+  open("website");
+  expect((await screen.findByRole("link", { name: "Sitemaps" })).getAttribute("href")).toBe(
+    "/api/handovers/5/sitemaps.zip",
+  );
 });

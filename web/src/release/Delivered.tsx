@@ -7,8 +7,12 @@ import { FileLink } from "../parts/FileLink";
 import { count, dayAndTime, of } from "../parts/number";
 import { SHORT_FORMATS } from "./formats";
 import { LiveDialog } from "./LiveDialog";
+import { LiveScheduleChoice } from "./LiveScheduleChoice";
 import { nameOf, textsIn } from "./push/states";
 import css from "./Release.module.css";
+
+/** How many addresses a sitemap holds at most; more are several sitemaps with an index. */
+const IN_A_SITEMAP = 50_000;
 
 interface Props {
   property: Property;
@@ -42,6 +46,7 @@ export function Delivered({ property, pushes, onOpen }: Props) {
           />
         ))}
       </ol>
+      {property.kind === "website" && <LiveScheduleChoice propertyId={property.id} />}
       {lookedAt && <LiveDialog property={property} view={lookedAt} onClose={() => setLooked(undefined)} />}
     </section>
   );
@@ -95,7 +100,12 @@ function Entry({ view: { handover, live, heldBack }, push, propertyId, withSitem
           </Button>
         )}
         <FileLink href={`/api/handovers/${handover.id}/file`} label={push ? "CSV" : "Download"} />
-        {withSitemap && <FileLink href={`/api/handovers/${handover.id}/sitemap.xml`} label="Sitemap" />}
+        {withSitemap && (
+          <FileLink
+            href={`/api/handovers/${handover.id}/${handover.items > IN_A_SITEMAP ? "sitemaps.zip" : "sitemap.xml"}`}
+            label={handover.items > IN_A_SITEMAP ? "Sitemaps" : "Sitemap"}
+          />
+        )}
       </span>
     </li>
   );

@@ -1,7 +1,7 @@
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { beforeEach, expect, it } from "vitest";
 import { type Asked, asked, Problem, serve } from "../../testing/server";
-import { cell, item, show, standing } from "../../testing/view";
+import { cell, item, place, show, standing } from "../../testing/view";
 import type { Cell } from "../api/client";
 import { Release } from "./Release";
 
@@ -62,6 +62,38 @@ it("shows drafts beside what they replace, with the fields drafted only", async 
   expect(asked("GET /api/properties/7/items")[0].query).toMatchObject({ state: "any" });
 });
 
+it("holds a thousand drafts against what they replace word by word, and as results", async () => {
+  const change = {
+    words: [
+      { fate: "SAME", text: "Old " },
+      { fate: "WENT", text: "1" },
+      { fate: "CAME", text: "one" },
+    ],
+    captured: null,
+  } as Cell["change"];
+  serve("GET /api/properties/7/items", {
+    total: 1,
+    asOf: 4,
+    revision: 4,
+    rows: [
+      item(1, {
+        title: cell("Old 1", { draft: "Old one", state: "drafted", change }),
+        description: cell("By the day"),
+      }),
+    ],
+  });
+  show(<Release />, "/p/7/release");
+  fireEvent.click(await screen.findByText("Word by word"));
+  expect((await screen.findByText("one", { selector: "ins" })).previousSibling?.textContent).toBe("1");
+  expect(place).toContain("look=words");
+  fireEvent.click(screen.getByText("As results"));
+  await screen.findByRole("columnheader", { name: /Result before/ });
+  const [before, after] = screen.getAllByText("By the day").map((text) => text.closest("[data-when]")?.textContent);
+  expect(before).toContain("Old 1");
+  expect(after).toContain("Old one");
+  expect(asked("GET /api/properties/7/items")[0].query).toMatchObject({ changes: "true" });
+});
+
 it("approves, sends back, and takes drafts away", async () => {
   serve("POST /api/properties/7/decisions", { texts: 1, left: 0 });
   serve("POST /api/properties/7/cells", {});
@@ -93,7 +125,11 @@ it("hands approved drafts over in the formats that go with the property", async 
   expect(panel.getByText("2 approved drafts to deliver")).toBeTruthy();
   expect(await panel.findByText("1 text of 2 items, CSV")).toBeTruthy();
   expect(panel.getByRole("button", { name: "1 of 2 live, 1 changed back" })).toBeTruthy();
-  expect(panel.getAllByRole("option").map((each) => each.textContent)).toEqual([
+  expect(
+    within(panel.getByLabelText("Deliver as"))
+      .getAllByRole("option")
+      .map((each) => each.textContent),
+  ).toEqual([
     "CSV: a row a text, before and after",
     "XLSX: the same as a workbook",
     "HTML head: title, description, robots, Open Graph",

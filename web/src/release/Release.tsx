@@ -8,21 +8,18 @@ import { CloseUp } from "../parts/CloseUp";
 import { ConflictDialog } from "../parts/ConflictDialog";
 import { useChoice } from "../parts/choice";
 import { FilterBar } from "../parts/FilterBar";
-import { cellOf, DRAFTED_FIELDS, type DraftedField, fieldLabel, isOfParts } from "../parts/fields";
-import { type Column, Grid } from "../parts/Grid";
-import { itemColumns } from "../parts/itemColumns";
+import { DRAFTED_FIELDS } from "../parts/fields";
+import { Grid } from "../parts/Grid";
 import { of } from "../parts/number";
-import { partsInWords } from "../parts/partTexts";
 import { RefreshOrder } from "../parts/RefreshOrder";
 import stage from "../parts/stage.module.css";
-import { TextCell } from "../parts/TextCell";
 import { tell } from "../parts/tell";
 import { useConflicts } from "../parts/useConflicts";
 import { useItemView } from "../parts/useItemView";
 import { useProperty } from "../parts/useProperty";
 import { BeforeAfter } from "./BeforeAfter";
+import { draftColumns, LookChoice, lookOf, TALL } from "./draftColumns";
 import { Handovers } from "./Handovers";
-import css from "./Release.module.css";
 import { ReviewPanel } from "./ReviewPanel";
 
 const DRAFTED = { state: "any" };
@@ -39,52 +36,13 @@ interface Decision {
 
 const NO_FIELDS: string[] = [];
 
-function before(field: DraftedField): Column<ItemRow> {
-  return {
-    key: `${field} before`,
-    label: `${fieldLabel(field)} before`,
-    track: "minmax(180px, 1.3fr)",
-    text: (row) => cellOf(row, field)?.captured ?? "",
-    cell: (row) => {
-      const cell = cellOf(row, field);
-      if (cell?.draft == null) return "";
-      const text = isOfParts(field) ? partsInWords(cell.captured) : cell.captured;
-      return <span className={css.before}>{text || "none"}</span>;
-    },
-  };
-}
-
-function after(field: DraftedField): Column<ItemRow> {
-  return {
-    key: `${field} after`,
-    label: `${fieldLabel(field)} after`,
-    track: "minmax(200px, 1.5fr)",
-    text: (row) => cellOf(row, field)?.draft ?? "",
-    cell: (row) => {
-      const cell = cellOf(row, field);
-      return cell?.draft == null ? "" : <TextCell cell={cell} ofParts={isOfParts(field)} />;
-    },
-  };
-}
-
-const STATE: Column<ItemRow> = {
-  key: "state",
-  label: "state",
-  track: "110px",
-  text: (row) => statesOf(row),
-  cell: (row) => <span className={css.state}>{statesOf(row)}</span>,
-};
-
-const statesOf = (row: ItemRow) =>
-  [...new Set(DRAFTED_FIELDS.flatMap((field) => cellOf(row, field)?.state ?? []))]
-    .map((s) => (s === "released" ? "in a release" : s.replace("-", " ")))
-    .join(", ");
+const DETAILS = { parts: true, changes: true };
 
 /** Drafts before and after: approved, sent back, and delivered. */
 export function Release() {
   const { propertyId, property, standing } = useProperty();
   const [search] = useSearchParams();
-  const view = useItemView(propertyId, DRAFTED, true, undefined, true);
+  const view = useItemView(propertyId, DRAFTED, true, undefined, DETAILS);
   const choice = useChoice(view.filter);
   const [hand, setHand] = useState<number>();
   const follow = useCallback((row: ItemRow | undefined, again: boolean) => {
@@ -94,10 +52,8 @@ export function Release() {
   }, []);
   const drafted = standing?.draftedFields ?? NO_FIELDS;
   const fields = useMemo(() => DRAFTED_FIELDS.filter((field) => drafted.includes(field)), [drafted]);
-  const columns = useMemo(
-    () => [itemColumns.address, ...fields.flatMap((field) => [before(field), after(field)]), STATE],
-    [fields],
-  );
+  const look = lookOf(search.get("look"));
+  const columns = useMemo(() => draftColumns(look, fields), [look, fields]);
   const conflicts = useConflicts();
   const decide = useChange(
     propertyId,
@@ -139,6 +95,7 @@ export function Release() {
       <ConflictDialog insist="Decide about them as they are now" {...conflicts.dialog} />
       <FilterBar propertyId={propertyId} view={view}>
         <RefreshOrder view={view} revision={property?.revision} />
+        <LookChoice look={look} />
       </FilterBar>
       <div className={stage.split}>
         <div className={stage.table}>
@@ -146,6 +103,7 @@ export function Release() {
             label="Drafts before and after"
             columns={columns}
             {...view.grid}
+            tall={TALL[look]}
             choice={choice}
             onCursor={follow}
             onKey={(key, row) => {

@@ -73,7 +73,7 @@ export function Rewrite() {
   const on = (search.get("on") ?? "title") as Field;
   const wanted = useWantedColumns(DESK);
   const withParts = PART_FIELDS.some((field) => wanted.includes(field) || (tool !== null && on === field));
-  const view = useItemView(propertyId, NOTHING, true, among, withParts);
+  const view = useItemView(propertyId, NOTHING, true, among, { parts: withParts });
   const preview = usePreviewedRows(previewed);
   const choice = useChoice(view.filter);
   const setSearch = useSearchChange();

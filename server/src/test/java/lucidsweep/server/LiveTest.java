@@ -2,6 +2,7 @@ package lucidsweep.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.LocalDate;
 import lucidsweep.server.RunningApplication.Api;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -29,10 +30,14 @@ class LiveTest {
         shop.importFile(
                 "id,title\nA1,\"Ash  paddle, signed\"\nA2,Oak paddle\nA3,Another tray\nA4,\"Tide clock, signed\"\n");
         assertThat(live(shop)).isEqualTo("{\"live\":2,\"otherwise\":1,\"not-yet\":1,\"gone\":1}");
+        assertThat(shop.put("/live-schedule", "{\"every\":\"DAY\",\"nextDay\":\"2030-01-01\"}")
+                        .problem())
+                .isEqualTo("only pages can be swept again by themselves");
         JsonNode otherwise =
                 api.get("/api/handovers/" + handover + "/live?state=otherwise").json();
         assertThat(otherwise.path(0).path("now").asString()).isEqualTo("Another tray");
         assertThat(otherwise.path(0).path("after").asString()).isEqualTo("Birch tray, signed");
+        assertThat(shop.post("/report.html", "{}").body()).contains("texts: 5; items: 5; seen live: 2.");
 
         shop.importFile(
                 "id,title\nA1,Ash paddle\nA2,\"Oak paddle, signed\"\nA3,Another tray\nA4,Somebody's clock\nA5,Rope mat\n");
@@ -63,6 +68,25 @@ class LiveTest {
             assertThat(api.ended(begun.path("jobId").asLong()).path("note").asString())
                     .startsWith("1 page");
             assertThat(live(pages)).isEqualTo("{\"live\":2}");
+
+            LocalDate today = LocalDate.now();
+            site.page("/oars", "Somebody's title");
+            assertThat(pages.put("/live-schedule", "{\"every\":\"DAY\",\"nextDay\":\"" + today + "\"}")
+                            .json()
+                            .path("schedule")
+                            .path("nextDay")
+                            .asString())
+                    .as("the first time at once, and then tomorrow")
+                    .isEqualTo(today.plusDays(1).toString());
+            for (JsonNode job : pages.get("/jobs").json())
+                api.ended(job.path("id").asLong());
+            assertThat(live(pages)).isEqualTo("{\"changed-back\":2}");
+            String schedule = "/api/properties/" + property + "/live-schedule";
+            assertThat(api.method("DELETE", schedule, "")
+                            .json()
+                            .path("schedule")
+                            .isNull())
+                    .isTrue();
         }
     }
 

@@ -3,6 +3,7 @@ package lucidsweep.server;
 import static lucidsweep.server.Shop.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import lucidsweep.server.RunningApplication.Api;
@@ -258,6 +259,10 @@ class PageFieldsTest {
                         .body())
                 .contains("<loc>" + hire + "kayak-hire.html</loc><lastmod>20")
                 .doesNotContain("oars");
+        byte[] sitemaps = api.bytes("/api/handovers/" + apache.path("id").asLong() + "/sitemaps.zip");
+        assertThat(new String(sitemaps, StandardCharsets.ISO_8859_1))
+                .startsWith("PK")
+                .contains("-1.xml");
         assertThat(pages.get("/handover-formats").json().valueStream().map(JsonNode::asString))
                 .containsExactly("csv", "xlsx", "json", "jsonl", "html", "redirects", "nginx", "apache");
     }

@@ -67,6 +67,14 @@ class ReleaseTest {
         shop.type("A2", "title", "Oak paddle, carved from one board by the sea, for long days out");
         assertThat(shop.getItem("A2", "/before-after").path("gone").toString()).contains("\"too-short\"");
         assertThat(shop.getItem("A2", "/before-after").path("texts")).hasSize(2);
+        JsonNode change = shop.get("/items?q=A1&changes=true")
+                .json()
+                .path("rows")
+                .path(0)
+                .path("title")
+                .path("change");
+        assertThat(change.path("words")).isEqualTo(title.path("words"));
+        assertThat(change.path("captured")).isEqualTo(title.path("beforeFit"));
 
         shop.post(
                 "/decisions",

@@ -278,8 +278,14 @@ class SetsTest {
         LocalDate today = LocalDate.now(ZoneOffset.UTC);
         Shop shop = new Shop(
                 api,
-                "listing id,title,tags,published\nY,Young rope,rope,%s\nM,Middling rope,rope,%s\nO,Old rope,,%s\nN,Rope of no date,,%n"
-                        .formatted(today.minusDays(3), today.minusDays(100), today.minusDays(500)));
+                "listing id,title,tags,published,last edited\nY,Young rope,rope,%s,\nM,Middling rope,rope,%s,%s\nO,Old rope,,%s,%s\nN,Rope of no date,,,%n"
+                        .formatted(
+                                today.minusDays(3),
+                                today.minusDays(100),
+                                today.minusDays(90),
+                                today.minusDays(500),
+                                today.minusDays(10)));
+        assertThat(addresses(shop, "/items?having=changed+..61")).containsExactly("O");
         assertThat(addresses(shop, "/items?having=published+..61")).containsExactly("Y");
         assertThat(addresses(shop, "/items?having=published+..365&sort=title")).containsExactly("M", "Y");
         assertThat(addresses(shop, "/items?having=published+100..")).containsExactly("M", "O");

@@ -30,7 +30,7 @@ final class CellFit {
             case TITLE -> title(cells);
             case DESCRIPTION -> description(cells);
             case TAGS -> tags(cells);
-            case PUBLISHED, FROM, TO, DAY -> cells.share(Look.DATE);
+            case PUBLISHED, MODIFIED, FROM, TO, DAY -> cells.share(Look.DATE);
             case GROUP ->
                 cells.share(Look.ADDRESS) > 0.5 || cells.length() > 80
                         ? 0.1

@@ -10,6 +10,7 @@ public enum Meaning {
     DESCRIPTION(Type.TEXT),
     TAGS(Type.TAGS),
     PUBLISHED(Type.DATE),
+    MODIFIED(Type.DATE),
     GROUP(Type.TEXT),
     PRICE(Type.DECIMAL),
     VIEWS(Type.COUNT),

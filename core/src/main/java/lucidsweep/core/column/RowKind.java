@@ -34,7 +34,7 @@ public enum RowKind {
 
     private static final class Items {
         private static final List<Meaning> COLUMNS =
-                List.of(ADDRESS, TITLE, DESCRIPTION, TAGS, PUBLISHED, GROUP, PRICE, VIEWS, FAVOURITES);
+                List.of(ADDRESS, TITLE, DESCRIPTION, TAGS, PUBLISHED, MODIFIED, GROUP, PRICE, VIEWS, FAVOURITES);
     }
 
     /** The kind of a name such as "pages". */

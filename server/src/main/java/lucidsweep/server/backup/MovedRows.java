@@ -63,6 +63,7 @@ final class MovedRows {
             "result",
             "result_before",
             "schedule",
+            "live_schedule",
             "sweep_count",
             "target",
             "twin",

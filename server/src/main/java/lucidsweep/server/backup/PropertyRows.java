@@ -35,6 +35,7 @@ final class PropertyRows {
             "review",
             "saved_edit",
             "schedule",
+            "live_schedule",
             "stake_model",
             "sweep_count",
             "target",

@@ -2,7 +2,9 @@ package lucidsweep.server.release;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import lucidsweep.core.item.Field;
 import org.springframework.stereotype.Service;
 
@@ -29,6 +31,13 @@ public class LiveReleases {
         return mapper.liveLines(propertyId).stream()
                 .map(line -> new LiveText(line.handoverId(), line.itemId(), line.field(), line.created(), line.since()))
                 .toList();
+    }
+
+    /** How many texts of each release of a property are live; those of which none is are left out. */
+    public Map<Long, Integer> counts(long propertyId) {
+        return mapper.counts(propertyId).stream()
+                .filter(count -> count.live() == LiveState.LIVE)
+                .collect(Collectors.toMap(LiveMapper.Count::handoverId, LiveMapper.Count::texts));
     }
 
     /** The items that were changed by any release: all others were left alone. */

@@ -10,6 +10,7 @@ import java.util.Objects;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.item.table.Selection;
+import lucidsweep.server.web.Refusal;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -139,10 +140,25 @@ class ReleaseController {
     @GetMapping("/handovers/{id}/sitemap.xml")
     ResponseEntity<StreamingResponseBody> sitemap(@PathVariable long id) {
         HandoverLines lines = releases.linesForSitemap(id);
+        if (lines.handover().items() > ChangedSitemap.MOST_PAGES) {
+            throw Refusal.conflict("a sitemap holds at most 50,000 pages; ask for sitemaps.zip, which has several");
+        }
         StreamingResponseBody body = out -> ChangedSitemap.write(lines, out);
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"changed-" + id + ".xml\"")
                 .header(HttpHeaders.CONTENT_TYPE, "application/xml")
+                .body(body);
+    }
+
+    /** The same as several sitemaps with their index, in an archive. */
+    @GetMapping("/handovers/{id}/sitemaps.zip")
+    ResponseEntity<StreamingResponseBody> sitemaps(@PathVariable long id) {
+        HandoverLines lines = releases.linesForSitemap(id);
+        String root = releases.root(lines.handover());
+        StreamingResponseBody body = out -> ChangedSitemap.writeAll(lines, root, ChangedSitemap.MOST_PAGES, out);
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"changed-" + id + ".zip\"")
+                .header(HttpHeaders.CONTENT_TYPE, "application/zip")
                 .body(body);
     }
 

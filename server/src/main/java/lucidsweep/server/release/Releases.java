@@ -3,6 +3,7 @@ package lucidsweep.server.release;
 import com.carrotsearch.hppc.LongHashSet;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.net.URI;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
@@ -28,7 +29,6 @@ import lucidsweep.server.item.table.Selection;
 import lucidsweep.server.job.Lookahead;
 import lucidsweep.server.job.PropertyLine;
 import lucidsweep.server.web.Conflict;
-import lucidsweep.server.web.Counted;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -291,11 +291,14 @@ public class Releases {
         if (clients.propertyOrRemoved(handover.propertyId()).kind() != PropertyKind.WEBSITE) {
             throw Refusal.badInput("only pages of a website stand in a sitemap");
         }
-        if (handover.items() > ChangedSitemap.MOST_PAGES) {
-            throw Refusal.conflict("a sitemap holds at most 50,000 pages, and this delivery changed "
-                    + Counted.of(handover.items(), "page") + "; the other files of it name them all");
-        }
         return new HandoverLines(mapper, handover);
+    }
+
+    /** The root of the website that a handover is of, "https://tarrin.example/". */
+    String root(Handover handover) {
+        URI address =
+                URI.create(clients.propertyOrRemoved(handover.propertyId()).address());
+        return address.resolve("/").toString();
     }
 
     public Handover find(long id) {

@@ -3,6 +3,7 @@ package lucidsweep.server.report;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import lucidsweep.core.finding.Cause;
 import lucidsweep.core.finding.Checks;
@@ -19,6 +20,7 @@ import lucidsweep.server.item.table.ItemSort;
 import lucidsweep.server.item.table.ItemView;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.release.Handover;
+import lucidsweep.server.release.LiveReleases;
 import lucidsweep.server.release.Releases;
 import lucidsweep.server.triage.Checklist;
 import lucidsweep.server.triage.FittedCosts;
@@ -44,9 +46,17 @@ class ClientReport {
     private final Checklist checklist;
     private final Stakes stakes;
     private final Releases releases;
+    private final LiveReleases liveReleases;
 
     ClientReport(
-            Clients clients, Items items, RankedCauses causes, Checklist checklist, Stakes stakes, Releases releases) {
+            Clients clients,
+            Items items,
+            RankedCauses causes,
+            Checklist checklist,
+            Stakes stakes,
+            Releases releases,
+            LiveReleases liveReleases) {
+        this.liveReleases = liveReleases;
         this.clients = clients;
         this.items = items;
         this.causes = causes;
@@ -214,7 +224,7 @@ class ClientReport {
 
     private List<ItemRow> most(Property property, ItemFilter filter) {
         ItemView view = new ItemView(property.id(), filter, ItemSort.STAKE, true, null, null);
-        return items.slice(view, 0, LOOKED_AT, false).rows().stream()
+        return items.slice(view, 0, LOOKED_AT, ItemRow.Details.NONE).rows().stream()
                 .filter(row -> row.indexing().noindex() == null)
                 .toList();
     }
@@ -300,12 +310,15 @@ class ClientReport {
                 + counts.drafts().getOrDefault(DraftState.RELEASED, 0)
                 + counts.drafts().getOrDefault(DraftState.SENT_BACK, 0);
         if (delivered > 0) said.add(words.say("done.delivered", words.number(delivered), words.number(live)));
+        Map<Long, Integer> seen = liveReleases.counts(propertyId);
         for (Handover handover : releases.ofProperty(propertyId)) {
             said.add(words.say(
                     "done.handover",
                     words.day(handover.created()),
                     words.number(handover.texts()),
-                    words.number(handover.items())));
+                    words.number(handover.items()),
+                    words.number(seen.getOrDefault(handover.id(), 0)),
+                    handover.name().isEmpty() ? "" : " (“" + handover.name() + "”)"));
         }
         if (waiting > 0) said.add(words.say("done.waiting", words.number(waiting)));
         if (said.isEmpty()) said.add(words.say("done.nothing"));

@@ -11,7 +11,7 @@ import lucidsweep.server.web.Refusal;
 
 /**
  * A table in a file or a pasted text, read row by row whatever it is written as: delimited text, a spreadsheet (XLSX),
- * JSON or JSON Lines, an XML sitemap, or a ZIP of saved pages. Lines above and below the table are told from its rows.
+ * JSON or JSON Lines, an XML sitemap, a ZIP of saved pages, or the texts of a release as we deliver them. Lines above and below the table are told from its rows.
  */
 public final class TableFile {
 
@@ -42,7 +42,7 @@ public final class TableFile {
             if (!Spreadsheet.isIn(file)) return new TableFile(new SavedPages(file), List.of(), null);
             List<String> sheets = Spreadsheet.sheets(file);
             String read = sheet == null ? likeliest(file, sheets) : sheet;
-            return new TableFile(new Spreadsheet(file, read), sheets, read);
+            return new TableFile(DeliveredTexts.itemsOf(new Spreadsheet(file, read)), sheets, read);
         }
         return new TableFile(text(file, head), List.of(), null);
     }
@@ -69,7 +69,7 @@ public final class TableFile {
                 return new SitemapTable(file);
             }
         }
-        return DelimitedTable.of(file);
+        return DeliveredTexts.itemsOf(DelimitedTable.of(file));
     }
 
     /** Opens a pasted text. */

@@ -216,7 +216,7 @@ class IntakeTest {
                 </urlset>""");
         assertThat(read.rows)
                 .containsExactly(
-                        "address=https://bay.example/a&b; title=Rolling; tags=roll, kayak; published=2026-11-25");
+                        "address=https://bay.example/a&b; title=Rolling; tags=roll, kayak; modified=2026-11-25");
         assertThat(read.unreadable).hasSize(1);
     }
 

@@ -53,7 +53,7 @@ final class ImportedItem {
                 new CapturedItem.Listing(
                         clip(price(cells), 100),
                         row.get(Meaning.PUBLISHED),
-                        "",
+                        row.get(Meaning.MODIFIED),
                         count(row, Meaning.VIEWS),
                         count(row, Meaning.FAVOURITES)),
                 text(Field.TITLE, row.get(Meaning.TITLE)),

@@ -32,8 +32,9 @@ class ItemController {
             @ParameterObject OrderForm order,
             @RequestParam(defaultValue = "0") int from,
             @RequestParam(defaultValue = "100") int count,
-            @RequestParam(defaultValue = "false") boolean parts) {
-        return items.slice(filter.view(propertyId, order), from, count, parts);
+            @RequestParam(defaultValue = "false") boolean parts,
+            @RequestParam(defaultValue = "false") boolean changes) {
+        return items.slice(filter.view(propertyId, order), from, count, new ItemRow.Details(parts, changes));
     }
 
     @GetMapping("/properties/{propertyId}/items/ids")
@@ -62,7 +63,7 @@ class ItemController {
                         view,
                         from,
                         count,
-                        columns.stream().anyMatch(CopiedColumn::isPart),
+                        new ItemRow.Details(columns.stream().anyMatch(CopiedColumn::isPart), false),
                         row -> tsv.row(
                                 columns.stream().map(column -> column.of(row)).toArray()));
             }

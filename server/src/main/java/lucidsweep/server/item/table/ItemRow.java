@@ -11,6 +11,8 @@ import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.page.Noindex;
 import lucidsweep.core.standard.LimitCheck;
+import lucidsweep.core.standard.Standard;
+import lucidsweep.core.text.WordDifference;
 
 /**
  * An item as tables show it.
@@ -135,6 +137,7 @@ public record ItemRow(
      * @param state of the draft; null where there is none
      * @param kept why it stays as it is; null where it may change
      * @param lacks the keyword's words that the text in force lacks
+     * @param change from the captured text to the draft; null where there is no draft or nobody asked
      */
     public record Cell(
             String captured,
@@ -142,7 +145,8 @@ public record ItemRow(
             @Nullable DraftState state,
             @Nullable String kept,
             @Nullable LimitCheck fit,
-            List<String> lacks) {
+            List<String> lacks,
+            @Nullable TextChange change) {
 
         /** How much of the text passes every limit, in UTF-16 units. */
         int fitting() {
@@ -153,6 +157,33 @@ public record ItemRow(
         public String text() {
             return draft == null ? captured : draft;
         }
+    }
+
+    /**
+     * What a draft changes.
+     *
+     * @param words what became of the text, word by word
+     * @param captured how the captured text fits; null where the standard has no limits for the field
+     */
+    public record TextChange(
+            List<WordDifference.WordRun> words, @Nullable LimitCheck captured) {
+
+        static TextChange of(ItemLine.Text text, Standard.TextLimits limits) {
+            return new TextChange(
+                    WordDifference.of(text.captured(), text.draft()),
+                    limits == null ? null : LimitCheck.of(text.captured(), limits));
+        }
+    }
+
+    /**
+     * What else rows have where it is asked for.
+     *
+     * @param parts the texts of images and links, and what pages are shared as
+     * @param changes what drafts change
+     */
+    public record Details(boolean parts, boolean changes) {
+
+        public static final Details NONE = new Details(false, false);
     }
 
     /** The keyword an item aims at; keywordId is null where it was cleared by hand. */

@@ -6,32 +6,21 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
-import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.ObjLongConsumer;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
-import lucidsweep.core.finding.Check;
-import lucidsweep.core.finding.Checks;
-import lucidsweep.core.finding.EvidenceMarks;
 import lucidsweep.core.finding.Spreads;
 import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Language;
-import lucidsweep.core.keyword.Phrase;
-import lucidsweep.core.keyword.PhraseMatch;
-import lucidsweep.core.keyword.Words;
-import lucidsweep.core.page.Slug;
 import lucidsweep.core.set.SetMember;
-import lucidsweep.core.standard.LimitCheck;
-import lucidsweep.core.standard.Standard;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.client.PropertyKind;
@@ -44,7 +33,6 @@ import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.draft.FieldLines;
-import lucidsweep.server.item.draft.Indexing;
 import lucidsweep.server.web.Conflict;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
@@ -144,8 +132,7 @@ public class Items {
     /** A folder or shop section, and how many items it has, and how many of them are indexable. */
     public record Section(String section, int items, int indexable) {}
 
-    /** @param withParts whether the rows have the texts of images and links, too, and what pages are shared as */
-    public Slice slice(ItemView asked, int from, int count, boolean withParts) {
+    public Slice slice(ItemView asked, int from, int count, ItemRow.Details details) {
         Property property = clients.property(asked.propertyId());
         ItemView view = at(asked, property);
         long[] ids = order(view);
@@ -156,7 +143,7 @@ public class Items {
                 view.asOf(),
                 property.revision(),
                 tables.of(property.id()).mostAtStake(),
-                rows(property, Arrays.copyOfRange(ids, start, end), withParts));
+                rows(property, Arrays.copyOfRange(ids, start, end), details));
     }
 
     /** The ids of a table in its order. */
@@ -173,15 +160,15 @@ public class Items {
 
     /** Walks over all rows of a table, a few hundred at a time. */
     public void forEach(ItemView asked, Consumer<ItemRow> visit) {
-        forEach(asked, 0, Integer.MAX_VALUE, false, visit);
+        forEach(asked, 0, Integer.MAX_VALUE, ItemRow.Details.NONE, visit);
     }
 
     /** The same over a stretch of its rows. */
-    public void forEach(ItemView asked, int from, int count, boolean withParts, Consumer<ItemRow> visit) {
+    public void forEach(ItemView asked, int from, int count, ItemRow.Details details, Consumer<ItemRow> visit) {
         Property property = clients.property(asked.propertyId());
         long[] ids = ids(asked, from, count);
         for (int start = 0; start < ids.length; start += CHUNK) {
-            rows(property, Arrays.copyOfRange(ids, start, Math.min(ids.length, start + CHUNK)), withParts)
+            rows(property, Arrays.copyOfRange(ids, start, Math.min(ids.length, start + CHUNK)), details)
                     .forEach(visit);
         }
     }
@@ -189,7 +176,8 @@ public class Items {
     public ItemRow row(long id) {
         Long propertyId = mapper.propertyOf(id);
         if (propertyId == null) throw Refusal.notFound("there is no item " + id);
-        return rows(clients.property(propertyId), new long[] {id}, true).get(0);
+        return rows(clients.property(propertyId), new long[] {id}, new ItemRow.Details(true, false))
+                .get(0);
     }
 
     public long propertyOf(long itemId) {
@@ -613,7 +601,7 @@ public class Items {
         return set == null ? having : set.and(having);
     }
 
-    private List<ItemRow> rows(Property property, long[] ids, boolean withParts) {
+    private List<ItemRow> rows(Property property, long[] ids, ItemRow.Details details) {
         if (ids.length == 0) return List.of();
         Map<Long, Integer> place = new HashMap<>();
         for (int i = 0; i < ids.length; i++) place.put(ids[i], i);
@@ -627,100 +615,18 @@ public class Items {
                     .forEach(draft -> drafts.put(draft.id(), draft));
         }
         Map<Long, CapturedParts> parts = new HashMap<>();
-        if (withParts && property.kind() == PropertyKind.WEBSITE) {
+        if (details.parts() && property.kind() == PropertyKind.WEBSITE) {
             inLists(list, texts::pagesOf).forEach(page -> parts.put(page.itemId(), new CapturedParts(page)));
         }
+        ItemRowMaker maker = new ItemRowMaker(property, held, drafts, details.changes());
         return inLists(list, mapper::lines).stream()
-                .map(line -> row(
+                .map(line -> maker.row(
                         line,
                         parts.get(line.id()),
-                        drafts,
-                        property,
-                        held,
                         findings.getOrDefault(line.id(), List.of()),
                         stakes.getOrDefault(line.id(), List.of())))
                 .sorted(Comparator.comparing(row -> place.get(row.id())))
                 .toList();
-    }
-
-    private static List<ItemRow.Finding> shown(
-            List<StoredFinding> findings, List<Stake> stakes, Standard standard, Map<Field, ItemRow.Cell> cells) {
-        List<ItemRow.Finding> shown = new ArrayList<>(findings.size());
-        for (int i = 0; i < findings.size(); i++) {
-            StoredFinding finding = findings.get(i);
-            Check check = Checks.of(finding.field(), finding.check());
-            ItemRow.Cell cell = cells.get(finding.field());
-            List<EvidenceMarks.Stretch> marks =
-                    cell == null ? List.of() : EvidenceMarks.of(check, cell.text(), finding.evidence(), cell.fitting());
-            shown.add(new ItemRow.Finding(
-                    finding.field(),
-                    finding.check(),
-                    finding.evidence(),
-                    check.limit(standard),
-                    check.fix(),
-                    marks,
-                    stakes.get(i)));
-        }
-        return shown;
-    }
-
-    /** @param parts what stands only in the capture of a page; null where it was not asked for */
-    private static ItemRow row(
-            ItemLine line,
-            CapturedParts parts,
-            Map<Long, DraftMapper.DraftRow> drafts,
-            Property property,
-            ItemStandards.Held held,
-            List<StoredFinding> findings,
-            List<Stake> stakes) {
-        Standard standard = held.standard(line.id());
-        Words words = Words.in(property.language());
-        String aimsAt = line.aim() == null ? null : line.aim().keyword();
-        Phrase keyword = aimsAt == null ? null : Phrase.of(aimsAt, words);
-        Map<Field, ItemRow.Cell> cells = new EnumMap<>(Field.class);
-        cells.put(Field.TITLE, cell(line.title(), standard.title(), words, keyword));
-        cells.put(Field.DESCRIPTION, cell(line.description(), standard.description(), words, keyword));
-        if (line.tags() != null) cells.put(Field.TAGS, cell(line.tags(), null, words, null));
-        if (line.page().h1Count() >= 0) {
-            String slug = Slug.of(line.address()).text();
-            cells.put(Field.H1, cell(text(line, Field.H1, line.page().h1(), drafts), null, words, keyword));
-            if (!slug.isEmpty()) cells.put(Field.SLUG, cell(text(line, Field.SLUG, slug, drafts), null, words, null));
-            String indexing = Indexing.of(line.noindexReason());
-            cells.put(Field.INDEXING, cell(text(line, Field.INDEXING, indexing, drafts), null, words, null));
-        }
-        for (Field field : parts == null ? Set.<Field>of() : CapturedParts.FIELDS) {
-            String captured = parts.text(field, line.address());
-            if (captured != null) cells.put(field, cell(text(line, field, captured, drafts), null, words, null));
-        }
-        return new ItemRow(
-                line.id(),
-                line.address(),
-                line.section(),
-                line.page(),
-                line.listing(),
-                ItemRow.Indexing.of(line.noindex()),
-                held.names(line.id()),
-                ItemRow.Texts.of(cells),
-                line.aim(),
-                shown(findings, stakes, standard, cells));
-    }
-
-    /** A text that only pages have, with what was written for it. */
-    private static ItemLine.Text text(
-            ItemLine line, Field field, String captured, Map<Long, DraftMapper.DraftRow> drafts) {
-        DraftMapper.DraftRow own = drafts.get(FieldId.of(line.id(), field));
-        return own == null
-                ? new ItemLine.Text(captured, null, null, null)
-                : new ItemLine.Text(captured, own.text(), own.state(), own.kept());
-    }
-
-    private static ItemRow.Cell cell(ItemLine.Text field, Standard.TextLimits limits, Words words, Phrase keyword) {
-        String text = field.draft() == null ? field.captured() : field.draft();
-        LimitCheck fit = limits == null ? null : LimitCheck.of(text, limits);
-        List<String> lacks = keyword == null || text.isBlank()
-                ? List.of()
-                : PhraseMatch.of(words.of(text), keyword).missing();
-        return new ItemRow.Cell(field.captured(), field.draft(), field.state(), field.kept(), fit, lacks);
     }
 
     private static Object[] boxed(long[] ids) {

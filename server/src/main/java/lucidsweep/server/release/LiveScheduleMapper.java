@@ -1,0 +1,42 @@
+package lucidsweep.server.release;
+
+import java.time.Instant;
+import java.util.List;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+/** Stores when the pages of recent releases are looked at again. */
+@Mapper
+interface LiveScheduleMapper {
+
+    record Row(long propertyId, String every, String nextDay) {}
+
+    @Select("select * from live_schedule where property_id = #{propertyId}")
+    Row of(long propertyId);
+
+    @Select("""
+            select s.* from live_schedule s join property p on p.id = s.property_id join client c on c.id = p.client_id
+            where s.next_day <= #{day} and p.removed is null and c.removed is null order by s.property_id""")
+    List<Row> due(String day);
+
+    @Update("""
+            merge into live_schedule (property_id, every, next_day) key (property_id)
+            values (#{propertyId}, #{every}, #{nextDay})""")
+    void set(Row row);
+
+    @Delete("delete from live_schedule where property_id = #{propertyId}")
+    void remove(long propertyId);
+
+    /** The addresses of items with texts that arrived since a moment, those of the latest release first. */
+    @Select("""
+            select i.address from handover_line l join item i on i.id = l.item_id join handover h on h.id = l.handover_id
+            left join push_line p on p.handover_id = l.handover_id and p.item_id = l.item_id and p.field = l.field
+            where h.property_id = #{propertyId} and h.created >= #{since} and not i.gone
+                and (p.state is null or p.state in ('pushed', 'in-place'))
+            group by i.address order by max(l.handover_id) desc, i.address fetch first #{limit} rows only""")
+    List<String> addresses(
+            @Param("propertyId") long propertyId, @Param("since") Instant since, @Param("limit") int limit);
+}
