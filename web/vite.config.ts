@@ -10,5 +10,7 @@ export default defineConfig({
     setupFiles: ["testing/server.ts"],
     include: ["src/**/*.test.{ts,tsx}"],
     testTimeout: 30_000,
+    // One place for all files: to set one up for each takes longer than the tests themselves.
+    isolate: false,
   },
 });

@@ -14,11 +14,15 @@ export interface Asked {
 /** What the server answers, at once or later. */
 type Reply = unknown | ((asked: Asked) => unknown);
 
-const replies = new Map<string, Reply>();
-let calls: Asked[] = [];
+/** One for all files of tests that run in the same place. */
+const shared = globalThis as typeof globalThis & { served?: { replies: Map<string, Reply>; calls: Asked[] } };
+shared.served ??= { replies: new Map(), calls: [] };
+const { served } = shared;
 
 /** An answer that is a problem, in the server's words. */
 export class Problem {
+  readonly isProblem = true;
+
   constructor(
     readonly status: number,
     readonly detail: string,
@@ -28,13 +32,16 @@ export class Problem {
 
 /** Says what the server answers to a call from now on. */
 export function serve(call: string, reply: Reply) {
-  replies.set(call, reply);
+  served.replies.set(call, reply);
 }
 
 /** The calls so far, all or those of one kind. */
 export function asked(call?: string) {
-  return call ? calls.filter((each) => each.call === call) : calls;
+  return call ? served.calls.filter((each) => each.call === call) : served.calls;
 }
+
+const isProblem = (reply: unknown): reply is Problem =>
+  typeof reply === "object" && reply !== null && "isProblem" in reply;
 
 async function answer(input: Request) {
   const url = new URL(input.url);
@@ -45,11 +52,11 @@ async function answer(input: Request) {
     body: text === "" || isForm ? undefined : JSON.parse(text),
     query: Object.fromEntries(url.searchParams),
   };
-  calls.push(it);
-  const reply = replies.get(it.call);
+  served.calls.push(it);
+  const reply = served.replies.get(it.call);
   const found = await (typeof reply === "function" ? reply(it) : reply);
   if (found === undefined) return Response.json({ detail: `the test serves no ${it.call}` }, { status: 404 });
-  if (found instanceof Problem) {
+  if (isProblem(found)) {
     return Response.json({ detail: found.detail, conflicts: found.conflicts }, { status: found.status });
   }
   return Response.json(found);
@@ -82,15 +89,18 @@ Object.defineProperty(document, "fonts", { configurable: true, value: new Nothin
 // jsdom lays nothing out; a height lets tables draw their rows.
 Object.defineProperty(HTMLElement.prototype, "clientHeight", { configurable: true, value: 600 });
 Object.defineProperty(HTMLElement.prototype, "clientWidth", { configurable: true, value: 1200 });
+URL.revokeObjectURL = () => undefined;
 HTMLElement.prototype.scrollTo = () => undefined;
 HTMLElement.prototype.scrollIntoView = () => undefined;
 
 beforeEach(() => {
-  replies.clear();
-  calls = [];
+  served.replies.clear();
+  served.calls = [];
 });
 
 afterEach(async () => {
   const { cleanup } = await import("@testing-library/react");
   cleanup();
+  document.body.replaceChildren();
+  localStorage.clear();
 });

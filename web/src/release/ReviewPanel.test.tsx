@@ -1,6 +1,6 @@
 import { screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { expect, it, vi } from "vitest";
+import { expect, it } from "vitest";
 import { asked, serve } from "../../testing/server";
 import { show } from "../../testing/view";
 import type { ReviewConflict, ReviewView } from "../api/client";
@@ -65,7 +65,7 @@ it("shows what changed meanwhile, and lets the client go first", async () => {
 it("makes a sheet of the selected items, and says what became of the last one", async () => {
   serve(`GET ${PATH}`, [{ id: "a", created: "2026-11-20T10:00:00Z", taken: null, texts: 12 }]);
   serve(`POST ${PATH}/sheet.html`, {});
-  vi.stubGlobal("URL", Object.assign(URL, { createObjectURL: () => "blob:sheet", revokeObjectURL: () => undefined }));
+  URL.createObjectURL = () => "blob:sheet";
   show(<ReviewPanel propertyId={7} selection={{ ids: [4] }} waiting={5} />);
   expect(
     await screen.findByText("The last sheet, of 20 Nov 2026, has 12 texts; nothing has come back yet."),

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { beforeEach, expect, it, vi } from "vitest";
+import { beforeEach, expect, it } from "vitest";
 
 const script = readFileSync("../server/src/main/resources/review/sheet.js", "utf8");
 
@@ -50,13 +50,10 @@ async function save() {
 beforeEach(() => {
   localStorage.clear();
   saved = undefined;
-  vi.stubGlobal("URL", {
-    createObjectURL: (blob: Blob) => {
-      saved = blob;
-      return "#saved";
-    },
-    revokeObjectURL: () => {},
-  });
+  URL.createObjectURL = (file) => {
+    saved = file as Blob;
+    return "#saved";
+  };
 });
 
 it("shows what is proposed as text, cut where a result page cuts it", () => {
