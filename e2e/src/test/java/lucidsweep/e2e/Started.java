@@ -57,10 +57,12 @@ public final class Started implements ParameterResolver {
                 int port = freePort();
                 address = "http://127.0.0.1:" + port;
                 Path data = Files.createTempDirectory("lucid-e2e-");
-                process = new ProcessBuilder("./start", "--port", "" + port, "--data", data.toString())
+                ProcessBuilder start = new ProcessBuilder("./start", "--port", "" + port, "--data", data.toString())
                         .directory(Path.of("..").toFile())
-                        .redirectErrorStream(true)
-                        .start();
+                        .redirectErrorStream(true);
+                // It lives for minutes: the best compiler would take more time than it saves.
+                start.environment().put("JAVA_TOOL_OPTIONS", "-XX:TieredStopAtLevel=1");
+                process = start.start();
                 awaitLine("The demo client is loaded.");
             } catch (IOException e) {
                 throw new IllegalStateException("the application cannot be started", e);
