@@ -114,7 +114,7 @@ class CommandTest {
         assertThat(Files.readAllLines(folder.resolve("rows.csv")))
                 .containsExactly(
                         "address,title,description,tags,published,modified,group,price,views,favourites",
-                        "1,\u201cAsh\u201d paddle,,,,,45.00,1300,");
+                        "1,\u201cAsh\u201d paddle,,,,,,45.00,1300,");
         assertThat(Files.readAllLines(folder.resolve("unreadable.csv")))
                 .containsExactly(
                         "line,reason",
