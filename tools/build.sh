@@ -43,7 +43,7 @@ at_least() {
 
 need_java() {
   need java openjdk-17-jdk-headless "Java 17 or later"
-  at_least 17 "$(java -version 2>&1 | sed -n '1s/.*"\(.*\)".*/\1/p')" "Java"
+  at_least 17 "$(java -version 2>&1 | sed -n 's/.*version "\([^"]*\)".*/\1/p' | head -n 1)" "Java"
 }
 
 need_build_tools() {

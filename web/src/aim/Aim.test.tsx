@@ -339,6 +339,8 @@ it("draws the click curve with what it was made of, says what is odd in the dema
   });
   serve("GET /api/properties/7/demand/source", { address: "https://reports.example/demand" });
   serve("POST /api/properties/7/demand/fetch", { jobId: 3 });
+  serve("GET /api/properties/7/demand/schedule", { schedule: null });
+  serve("PUT /api/properties/7/demand/schedule", { schedule: null });
   show(<Aim />, "/p/7/aim?side=curve");
   expect(await screen.findByText("37,928 rows of demand, the last of 22 Nov 2026")).toBeTruthy();
   expect(screen.getByText(/413 rows for addresses that are not items/)).toBeTruthy();
@@ -353,6 +355,8 @@ it("draws the click curve with what it was made of, says what is odd in the dema
       address: "https://reports.example/demand",
     }),
   );
+  fireEvent.change(screen.getByLabelText("Fetch it again"), { target: { value: "WEEK" } });
+  await waitFor(() => expect(asked("PUT /api/properties/7/demand/schedule")[0]?.body).toMatchObject({ every: "WEEK" }));
   fireEvent.click(screen.getByRole("link", { name: "Pages to add" }));
   expect(await screen.findByText("Birds Thrift Bay – Tarrin Bay Kayaks")).toBeTruthy();
   expect(screen.getByText("/tours/birds-thrift-bay/")).toBeTruthy();

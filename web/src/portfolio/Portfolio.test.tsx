@@ -184,3 +184,26 @@ it("says how to begin where there is nothing, and what went wrong where there is
   show(<Portfolio />, "/");
   expect(await screen.findByText("Lucid Sweep does not answer. Is it still running?")).toBeTruthy();
 });
+
+it("puts first what most needs somebody, or has most at stake, or by name", async () => {
+  serve("GET /api/clients", [CLIENT, { ...CLIENT, id: 4, name: "Anchor Bakery" }]);
+  const stake = (clicks: number) => ({ stake: { clicks, low: clicks / 2, high: clicks * 2 } });
+  serve("GET /api/portfolio", [
+    standing(stake(10), { id: 8, name: "Website" }),
+    standing(stake(90), { id: 7, name: "Blog" }),
+    standing(stake(40), { id: 9, name: "Bread", clientId: 4 }),
+  ]);
+  serve("GET /api/properties/9/watch/summary", { weeks: [], lastYear: null, due: 40, firstDue: "", moves: 1 });
+  show(<Portfolio />, "/");
+  const order = () =>
+    screen
+      .getAllByRole("link", { name: /^(Website|Blog|Bread)$/ })
+      .map((link) => link.textContent)
+      .join(" ");
+  const sort = await screen.findByLabelText("Sort by");
+  await waitFor(() => expect(order()).toBe("Bread Blog Website"));
+  fireEvent.change(sort, { target: { value: "stake" } });
+  expect(order()).toBe("Blog Website Bread");
+  fireEvent.change(sort, { target: { value: "name" } });
+  expect(order()).toBe("Bread Blog Website");
+});

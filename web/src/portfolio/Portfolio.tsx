@@ -9,6 +9,7 @@ import { QueryProblem } from "../parts/QueryProblem";
 import { Backups } from "./Backups";
 import { ClientForm } from "./ClientForm";
 import { FirstSweep } from "./FirstSweep";
+import { type Order, OrderChoice, useOrder } from "./order";
 import css from "./Portfolio.module.css";
 import { PropertyForm } from "./PropertyForm";
 import { SendDigest } from "./SendDigest";
@@ -17,23 +18,30 @@ import { ToLookAt, WatchedCells } from "./Watched";
 
 type Open = { client?: Client } | { property?: Property; clientId: number } | undefined;
 
+const NO_CLIENTS: Client[] = [];
+
 /** All clients and their properties, with where each stage stands. */
 export function Portfolio() {
   const clients = useClients();
   const portfolio = usePortfolio();
   const [open, setOpen] = useState<Open>();
   const [mailing, setMailing] = useState<Client>();
+  const [order, setOrder] = useState<Order>("needs");
+  const standings = portfolio.data ?? [];
+  const sorted = useOrder(order, clients.data ?? NO_CLIENTS, portfolio.data);
   const close = () => setOpen(undefined);
   if (clients.error) return <QueryProblem query={clients} className={css.page} />;
   return (
     <div className={css.page}>
       <header className={css.head}>
         <h1>Clients and properties</h1>
+        {standings.length > 1 && <OrderChoice order={order} onChange={setOrder} />}
         <Button onClick={() => setOpen({})}>Add a client</Button>
       </header>
       {clients.data?.length === 0 && <FirstSweep onClient={() => setOpen({})} />}
       <DueList standings={portfolio.data?.filter((standing) => standing.due > 0)} />
-      {clients.data?.map((client) => (
+      {!sorted.ready && <div aria-busy />}
+      {(sorted.ready ? sorted.clients : []).map((client) => (
         <section key={client.id} className={css.client}>
           <header>
             <h2>{client.name}</h2>
@@ -54,8 +62,8 @@ export function Portfolio() {
             </a>
           </header>
           <PropertyTable
-            mostAtStake={Math.max(0, ...(portfolio.data ?? []).map((s) => s.stake.clicks))}
-            standings={portfolio.data?.filter((s) => s.property.clientId === client.id)}
+            mostAtStake={Math.max(0, ...standings.map((s) => s.stake.clicks))}
+            standings={portfolio.data && sorted.standings.filter((s) => s.property.clientId === client.id)}
             onChange={(property) => setOpen({ property, clientId: client.id })}
           />
         </section>

@@ -1,4 +1,4 @@
-import { useQuery } from "@tanstack/react-query";
+import { useQueries, useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { answer, api, type WatchSummary } from "../api/client";
 import { ofProperty } from "../api/queries";
@@ -9,11 +9,22 @@ const WIDTH = 120;
 const HEIGHT = 28;
 
 /** Each row asks for its own, so that the first page is there at once however many properties there are. */
-function useSummary(propertyId: number) {
-  return useQuery({
-    queryKey: ofProperty(propertyId, "watch-summary"),
-    queryFn: () => answer(api.GET("/api/properties/{propertyId}/watch/summary", { params: { path: { propertyId } } })),
-  }).data as WatchSummary | undefined;
+const summaryOf = (propertyId: number) => ({
+  queryKey: ofProperty(propertyId, "watch-summary"),
+  queryFn: () => answer(api.GET("/api/properties/{propertyId}/watch/summary", { params: { path: { propertyId } } })),
+});
+
+const useSummary = (propertyId: number) => useQuery(summaryOf(propertyId)).data as WatchSummary | undefined;
+
+/** How much there is to look at in each property, by its id; undefined until all have said so. */
+export function useToLookAt(propertyIds: number[]) {
+  return useQueries({
+    queries: propertyIds.map(summaryOf),
+    combine: (summaries) =>
+      summaries.some((each) => each.isPending)
+        ? undefined
+        : new Map(propertyIds.map((id, i) => [id, (summaries[i].data?.due ?? 0) + (summaries[i].data?.moves ?? 0)])),
+  });
 }
 
 /** The clicks of sixteen months as a line, and how they stand against last year. */

@@ -5,9 +5,9 @@ import { answer, api, type HandoverView, type Property, type PushView } from "..
 import { ofProperty, useChange } from "../api/queries";
 import { FileLink } from "../parts/FileLink";
 import { count, dayAndTime, of } from "../parts/number";
+import { ScheduleChoice } from "../parts/ScheduleChoice";
 import { SHORT_FORMATS } from "./formats";
 import { LiveDialog } from "./LiveDialog";
-import { LiveScheduleChoice } from "./LiveScheduleChoice";
 import { nameOf, textsIn } from "./push/states";
 import css from "./Release.module.css";
 
@@ -46,7 +46,15 @@ export function Delivered({ property, pushes, onOpen }: Props) {
           />
         ))}
       </ol>
-      {property.kind === "website" && <LiveScheduleChoice propertyId={property.id} />}
+      {property.kind === "website" && (
+        <ScheduleChoice
+          propertyId={property.id}
+          path="/api/properties/{propertyId}/live-schedule"
+          label="Check what is live"
+          does="Sweeps the pages of the last 90 days' releases again"
+          every={["DAY", "WEEK"]}
+        />
+      )}
       {lookedAt && <LiveDialog property={property} view={lookedAt} onClose={() => setLooked(undefined)} />}
     </section>
   );

@@ -153,7 +153,10 @@ export function CourseView({ propertyId }: { propertyId: number }) {
         marks={placed(marks, points)}
       />
       {codes.length === 1 && codes[0].startsWith("query:") && (
-        <Holders propertyId={propertyId} query={codes[0].slice("query:".length)} />
+        <>
+          <Holders propertyId={propertyId} query={codes[0].slice("query:".length)} />
+          <ResultLists propertyId={propertyId} query={codes[0].slice("query:".length)} />
+        </>
       )}
       <Sums courses={courses} />
       <Notes propertyId={propertyId} marks={marks} />
@@ -244,6 +247,40 @@ function Holders({ propertyId, query }: { propertyId: number; query: string }) {
     </section>
   );
 }
+
+/** Where the property stood in the result lists of a query, with the results next to it. */
+function ResultLists({ propertyId, query }: { propertyId: number; query: string }) {
+  const looks = useQuery({
+    queryKey: ofProperty(propertyId, "watch-looks", query),
+    queryFn: () =>
+      answer(
+        api.GET("/api/properties/{propertyId}/watch/looks", { params: { path: { propertyId }, query: { query } } }),
+      ),
+  }).data;
+  if (!looks || looks.length === 0) return null;
+  const beside = (result: (typeof looks)[number]["above"]) =>
+    result ? `${result.title} (${hostOf(result.address)})` : "–";
+  return (
+    <section className={css.figures}>
+      <h2>In result lists</h2>
+      <PlainTable dense head={["looked at", "position", "page", "above it", "below it"]} right={[1]}>
+        <tbody>
+          {looks.map(({ day: looked, results, ours, above, below }) => (
+            <tr key={looked}>
+              <td>{day(looked)}</td>
+              <td>{ours ? ours.position : `not in ${of(results, "result")}`}</td>
+              <td>{ours ? pathOf(ours.address) : "–"}</td>
+              <td>{beside(above)}</td>
+              <td>{beside(below)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </PlainTable>
+    </section>
+  );
+}
+
+const hostOf = (address: string) => address.replace(/^https?:\/\//, "").split("/")[0];
 
 function Notes({ propertyId, marks }: { propertyId: number; marks: Mark[] }) {
   const [on, setOn] = useState(new Date().toISOString().slice(0, 10));

@@ -163,7 +163,8 @@ function Actions({ propertyId, move, onAside }: { propertyId: number; move: Move
 }
 
 function AsideForm({ propertyId, move, onClose }: { propertyId: number; move: MoveRow; onClose: () => void }) {
-  const [reason, setReason] = useState("");
+  const everywhere = move.near.some((event) => event.kind === "market");
+  const [reason, setReason] = useState(everywhere ? "Other properties moved, too" : "");
   const put = useChange(propertyId, (body: { key: string; reason: string }) =>
     answer(api.POST("/api/properties/{propertyId}/watch/moves/aside", { params: { path: { propertyId } }, body })),
   );

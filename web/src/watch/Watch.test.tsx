@@ -268,3 +268,27 @@ it.each([
   fireEvent.click(screen.getByRole("button", { name: "Try again" }));
   expect(await screen.findByText(says)).toBeTruthy();
 });
+
+it("shows of one query where it stood in result lists, and who stood around it", async () => {
+  const query = {
+    code: "query:sea kayak",
+    name: "sea kayak",
+    course: { points: [point("2026-10-05", 40)], now: figures(40) },
+  };
+  serve(`GET ${WATCH}/course`, { courses: [query], usualDays: 7, holes: [], marks: [] });
+  serve(`GET ${WATCH}/holders`, []);
+  const result = (position: number, title: string, address: string) => ({ position, title, address });
+  serve(`GET ${WATCH}/looks`, [
+    {
+      day: "2026-11-20",
+      results: 9,
+      ours: result(4, "Tours", "https://tarrin.example/tours/"),
+      above: result(3, "Quay tours", "https://quay.example/all"),
+      below: null,
+    },
+    { day: "2026-10-20", results: 10, ours: null, above: null, below: null },
+  ]);
+  open("?of=query:sea%20kayak&figure=position");
+  expect(await screen.findByRole("row", { name: "20 Nov 2026 4 /tours/ Quay tours (quay.example) –" })).toBeTruthy();
+  expect(screen.getByRole("row", { name: "20 Oct 2026 not in 10 results – – –" })).toBeTruthy();
+});

@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api } from "../../api/client";
 import { ofProperty, useChange } from "../../api/queries";
+import { ScheduleChoice } from "../../parts/ScheduleChoice";
 import css from "../Aim.module.css";
 
 /** Fetches demand from where it was fetched the last time, or from another service. */
@@ -36,6 +37,15 @@ export function FetchDemand({ propertyId }: { propertyId: number }) {
       <Button type="submit" disabled={address.trim() === ""} loading={fetching.isPending}>
         Fetch
       </Button>
+      {source.data?.address && (
+        <ScheduleChoice
+          propertyId={propertyId}
+          path="/api/properties/{propertyId}/demand/schedule"
+          label="Fetch it again"
+          does="From the same address"
+          every={["DAY", "WEEK", "MONTH"]}
+        />
+      )}
     </form>
   );
 }

@@ -166,6 +166,9 @@ class BetterTest {
     void anAddressThatIsNoneIsRefusedAndASilentServiceIsSaid() {
         assertThat(shop.post("/demand/fetch", "{\"address\":\"reports\"}").problem())
                 .contains("expected the address of a reporting service");
+        assertThat(shop.put("/demand/schedule", "{\"every\":\"WEEK\",\"nextDay\":\"2030-01-01\"}")
+                        .problem())
+                .startsWith("Fetch demand once");
         Reply begun = shop.post("/demand/fetch", "{\"address\":\"https://127.0.0.1:9/demand\"}");
         JsonNode job = api.ended(begun.json().path("jobId").asLong());
         assertThat(job.path("state").asString()).isEqualTo("failed");

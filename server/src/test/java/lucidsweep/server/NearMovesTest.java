@@ -26,7 +26,7 @@ class NearMovesTest {
             api.sweep(pages.property());
             site.page("/oars", "Page 1");
             api.sweep(pages.property());
-            pages.importDemand(demandOfWhichOarsFall(site.address()));
+            pages.importDemand(demandOfWhichFall(site.address(), List.of("oars")));
             pages.importResults("""
                     query,position,address,title,date
                     old oars,3,%1$soars,All oars,%2$s
@@ -46,16 +46,38 @@ class NearMovesTest {
             assertThat(query.path("near").findValuesAsString("text"))
                     .containsExactlyInAnyOrder(
                             "a rival's new title: “Oars of the quay since 1902”", "a new rival: “Inlet oars”");
+
+            JsonNode looks = pages.get("/watch/looks?query=old+oars").json();
+            assertThat(looks).hasSize(2);
+            JsonNode last = looks.path(0);
+            assertThat(last.path("ours").path("position").asInt()).isEqualTo(9);
+            assertThat(last.path("above").path("title").asString()).isEqualTo("Oars of the quay since 1902");
+            assertThat(last.path("below").isNull()).isTrue();
+            assertThat(looks.path(1).path("below").path("position").asInt()).isEqualTo(4);
+            assertThat(pages.get("/watch/looks?query=nothing").body()).isEqualTo("[]");
         }
     }
 
-    /** Forty weeks as they were, and then four in which one page stands far lower. */
-    private String demandOfWhichOarsFall(String address) {
+    @Test
+    void saysWhereOtherPropertiesMovedTheSameWay(Api api) {
+        Shop one = new Shop(api, "id,title\noars,Oars\nnets,Nets\nrods,Rods\nbait,Bait\nmaps,Maps\n");
+        Shop other = new Shop(api, "id,title\noars,Oars\nnets,Nets\nrods,Rods\nbait,Bait\nmaps,Maps\n");
+        one.importDemand(demandOfWhichFall("", PAGES));
+        other.importDemand(demandOfWhichFall("", PAGES));
+        JsonNode move = move(one, "items");
+        assertThat(move.path("spread").asString()).isEqualTo("all");
+        assertThat(move.path("near").path(0).path("kind").asString()).isEqualTo("market");
+        assertThat(move.path("near").path(0).path("text").asString())
+                .endsWith(" moved the same way in that week: the search engine may have changed");
+    }
+
+    /** Forty weeks as they were, and then four in which some pages stand far lower. */
+    private String demandOfWhichFall(String address, List<String> falling) {
         StringBuilder demand = new StringBuilder("address,query,from,to,clicks,impressions,position\n");
         for (int week = 0; week < WEEKS; week++) {
             LocalDate day = today.plusWeeks(week - 40L);
             for (String page : PAGES) {
-                boolean fallen = week >= 40 && page.equals("oars");
+                boolean fallen = week >= 40 && falling.contains(page);
                 demand.append("%s%s,old %s,%s,%s,%d,%d,%.1f%n"
                         .formatted(
                                 address,

@@ -63,7 +63,15 @@ class WatchTest {
                     .isEqualTo("too-early");
 
             moveOn(website, 15 * 7);
-            fetchDemand(api, site, website);
+            LocalDate today = LocalDate.now();
+            assertThat(site.put("/demand/schedule", "{\"every\":\"WEEK\",\"nextDay\":\"" + today + "\"}")
+                            .json()
+                            .path("schedule")
+                            .path("nextDay")
+                            .asString())
+                    .as("fetched at once, and then by itself")
+                    .isEqualTo(today.plusWeeks(1).toString());
+            awaitImport(api, site);
             JsonNode row = effect(site, "release");
             JsonNode clicks = row.path("effect").path("clicks");
             assertThat(row.path("name").asString()).isEqualTo("Short titles");
@@ -186,8 +194,18 @@ class WatchTest {
     private static void fetchDemand(Api api, Shop site, Website website) {
         Reply begun = site.post("/demand/fetch", "{\"address\":\"" + website.address() + "search/demand\"}");
         api.ended(begun.json().path("jobId").asLong());
-        // What was fetched is then imported, by a job of its own.
-        for (JsonNode job : site.get("/jobs").json()) api.ended(job.path("id").asLong());
+        awaitImport(api, site);
+    }
+
+    /** What was fetched is then imported, by a job of its own. */
+    private static void awaitImport(Api api, Shop site) {
+        int jobs = -1;
+        for (JsonNode all = site.get("/jobs").json();
+                all.size() > jobs;
+                all = site.get("/jobs").json()) {
+            jobs = all.size();
+            for (JsonNode job : all) api.ended(job.path("id").asLong());
+        }
     }
 
     private void moveOn(Website website, int days) throws IOException, InterruptedException {

@@ -2,6 +2,7 @@ package lucidsweep.server.release;
 
 import java.time.Instant;
 import java.util.List;
+import lucidsweep.server.gather.schedule.Plans;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -10,23 +11,25 @@ import org.apache.ibatis.annotations.Update;
 
 /** Stores when the pages of recent releases are looked at again. */
 @Mapper
-interface LiveScheduleMapper {
+interface LiveScheduleMapper extends Plans {
 
-    record Row(long propertyId, String every, String nextDay) {}
-
+    @Override
     @Select("select * from live_schedule where property_id = #{propertyId}")
-    Row of(long propertyId);
+    Plan of(long propertyId);
 
+    @Override
     @Select("""
             select s.* from live_schedule s join property p on p.id = s.property_id join client c on c.id = p.client_id
             where s.next_day <= #{day} and p.removed is null and c.removed is null order by s.property_id""")
-    List<Row> due(String day);
+    List<Plan> due(String day);
 
+    @Override
     @Update("""
             merge into live_schedule (property_id, every, next_day) key (property_id)
             values (#{propertyId}, #{every}, #{nextDay})""")
-    void set(Row row);
+    void set(Plan plan);
 
+    @Override
     @Delete("delete from live_schedule where property_id = #{propertyId}")
     void remove(long propertyId);
 

@@ -7,27 +7,30 @@ import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 
+/** Stores when properties are swept by themselves. */
 @Mapper
-interface ScheduleMapper {
+interface ScheduleMapper extends Plans {
 
-    record Row(long propertyId, String every, String nextDay) {}
-
+    @Override
     @Select("select * from schedule where property_id = #{propertyId}")
-    Row of(long propertyId);
+    Plan of(long propertyId);
 
+    @Override
     @Select("""
             select s.* from schedule s join property p on p.id = s.property_id join client c on c.id = p.client_id
             where s.next_day <= #{day} and p.removed is null and c.removed is null order by s.property_id""")
-    List<Row> due(String day);
+    List<Plan> due(String day);
 
     @Select("select * from schedule where property_id = any(#{ids})")
-    List<Row> ofAll(@Param("ids") Object[] ids);
+    List<Plan> ofAll(@Param("ids") Object[] ids);
 
+    @Override
     @Update("""
             merge into schedule (property_id, every, next_day) key (property_id)
             values (#{propertyId}, #{every}, #{nextDay})""")
-    void set(Row row);
+    void set(Plan plan);
 
+    @Override
     @Delete("delete from schedule where property_id = #{propertyId}")
     void remove(long propertyId);
 }

@@ -35,10 +35,18 @@ class CourseController {
     private final DemandCourses courses;
     private final CourseParts parts;
     private final PositionCounts positions;
+    private final ResultLooks looks;
     private final Marks marks;
     private final Clients clients;
 
-    CourseController(DemandCourses courses, CourseParts parts, PositionCounts positions, Marks marks, Clients clients) {
+    CourseController(
+            DemandCourses courses,
+            CourseParts parts,
+            PositionCounts positions,
+            ResultLooks looks,
+            Marks marks,
+            Clients clients) {
+        this.looks = looks;
         this.courses = courses;
         this.parts = parts;
         this.positions = positions;
@@ -132,6 +140,12 @@ class CourseController {
     List<DemandCourses.Holder> holders(@PathVariable long propertyId, @RequestParam String query) {
         clients.property(propertyId);
         return courses.holders(propertyId, query);
+    }
+
+    /** Where the property stood in the result lists of a query, and who stood around it; the latest list first. */
+    @GetMapping("/looks")
+    List<ResultLooks.ResultLook> looks(@PathVariable long propertyId, @RequestParam String query) {
+        return looks.of(propertyId, query);
     }
 
     /** A note on the time line. */

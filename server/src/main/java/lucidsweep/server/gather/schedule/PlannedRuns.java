@@ -1,0 +1,58 @@
+package lucidsweep.server.gather.schedule;
+
+import java.time.LocalDate;
+import java.util.Optional;
+import java.util.function.LongConsumer;
+import lucidsweep.server.web.Refusal;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/** Begins what is planned on its day, and plans it anew for the next time. */
+public final class PlannedRuns {
+
+    private static final Logger LOG = LoggerFactory.getLogger(PlannedRuns.class);
+
+    private final Plans plans;
+    private final LongConsumer run;
+
+    /**
+     * @param run begins it for a property; a {@link Refusal} puts it off until the next minute, as where somebody is at work
+     */
+    public PlannedRuns(Plans plans, LongConsumer run) {
+        this.plans = plans;
+        this.run = run;
+    }
+
+    public Optional<Schedule> of(long propertyId) {
+        return Optional.ofNullable(plans.of(propertyId)).map(PlannedRuns::schedule);
+    }
+
+    public void set(long propertyId, Schedule schedule) {
+        plans.set(new Plans.Plan(
+                propertyId, schedule.every().name(), schedule.nextDay().toString()));
+    }
+
+    public void remove(long propertyId) {
+        plans.remove(propertyId);
+    }
+
+    /** Begins everything that is due on a day. */
+    public void run(LocalDate today) {
+        for (Plans.Plan due : plans.due(today.toString())) {
+            try {
+                run.accept(due.propertyId());
+            } catch (Refusal e) {
+                LOG.info("what is planned for property {} waits: {}", due.propertyId(), e.getMessage());
+                continue;
+            }
+            Schedule schedule = schedule(due);
+            LocalDate next = schedule.after(today);
+            if (next == null) remove(due.propertyId());
+            else set(due.propertyId(), new Schedule(schedule.every(), next));
+        }
+    }
+
+    private static Schedule schedule(Plans.Plan plan) {
+        return new Schedule(Schedule.Every.valueOf(plan.every()), LocalDate.parse(plan.nextDay()));
+    }
+}
