@@ -106,7 +106,7 @@ public final class Started implements ParameterResolver {
             throw new IllegalStateException("./start ended before it was ready:\n" + String.join("\n", seen));
         }
 
-        private static int freePort() throws IOException {
+        static int freePort() throws IOException {
             for (int port = 8530; port < 8600; port += 2) {
                 try (ServerSocket one = new ServerSocket(port);
                         ServerSocket two = new ServerSocket(port + 1)) {

@@ -287,13 +287,15 @@ class ImportTest {
         JsonNode plan = plan(shop.property(), "demand.csv", demand);
         assertThat(plan.path("kind").asString()).isEqualTo("DEMAND");
         assertThat(apply(plan, Api.choice(plan))).isEqualTo("3,000 rows of demand read.");
-        JsonNode again = plan(shop.property(), "demand.csv", demand + "https://bay.example/9,new,gb,2026-10,1,2\n");
+        String later = demand.replace("kayak 7,gb,2026-10,0,7", "kayak 7,gb,2026-10,3,9");
+        JsonNode again = plan(shop.property(), "demand.csv", later + "https://bay.example/9,new,gb,2026-10,1,2\n");
         JsonNode trial = api.post("/api/imports/" + token(again) + "/trial", Api.choice(again))
                 .json();
         assertThat(trial.path("added").asInt()).isEqualTo(1);
         assertThat(trial.path("changed").asInt()).isEqualTo(3_000);
         assertThat(apply(again, Api.choice(again)))
-                .isEqualTo("3,001 rows of demand read, 3,000 of them in the place of earlier ones.");
+                .isEqualTo(
+                        "3,001 rows of demand read, 3,000 of them in the place of earlier ones (1 with other figures, which count now).");
         assertThat(shop.total("")).as("the listings are as they were").isEqualTo(3);
         assertThat(api.post("/api/sweeps/" + lastSweep(shop.property()) + "/take-back", "")
                         .status())

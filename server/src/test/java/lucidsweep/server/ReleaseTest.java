@@ -3,6 +3,7 @@ package lucidsweep.server;
 import static lucidsweep.server.Shop.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.server.RunningApplication.Reply;
 import org.junit.jupiter.api.BeforeEach;
@@ -84,6 +85,28 @@ class ReleaseTest {
         assertThat(shop.get("/drafts.csv?state=sent-back").body())
                 .contains("A1,title,sent-back,Ash paddle,ASH PADDLE")
                 .doesNotContain("A2");
+    }
+
+    /** What was written for an item as it was, or for one that is gone, is said before it is delivered. */
+    @Test
+    void draftsOfPagesThatChangedSinceOrAreGoneAreNamed() {
+        shop = new Shop(api, "id,title,description\nB1,Boat hook,Of ash\nB2,Bailer,Of tin\nB3,Buoy,Of cork\n");
+        for (String id : List.of("B1", "B2", "B3")) shop.type(id, "title", "Another title of " + id + ", long enough");
+        shop.post("/decisions", "{\"selection\":{},\"state\":\"approved\"}");
+        assertThat(objections()).isEmpty();
+        shop.importFile("id,title,description\nB1,Boat hook,Of ash\nB3,Buoy,Of old cork\n");
+        assertThat(objections()).containsExactly("OLDER 1 B3", "GONE 1 B2");
+        JsonNode delivered = shop.post("/handovers", "{\"format\":\"csv\"}").json();
+        assertThat(delivered.path("texts").asInt()).isEqualTo(2);
+    }
+
+    private List<String> objections() {
+        return shop.get("/handover-objections")
+                .json()
+                .valueStream()
+                .map(found -> found.path("mistake").asString() + " " + found.path("texts") + " "
+                        + found.path("examples").path(0).asString())
+                .toList();
     }
 
     @Test

@@ -18,7 +18,9 @@ import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.TextKey;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.draft.Drafts;
+import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.ItemFilter;
 import lucidsweep.server.item.table.ItemStandards;
@@ -38,8 +40,10 @@ class DeliveryCheck {
     private final Items items;
     private final Drafts drafts;
     private final SetStandards standards;
+    private final ReleaseMapper mapper;
 
-    DeliveryCheck(Clients clients, Items items, Drafts drafts, SetStandards standards) {
+    DeliveryCheck(Clients clients, Items items, Drafts drafts, SetStandards standards, ReleaseMapper mapper) {
+        this.mapper = mapper;
         this.clients = clients;
         this.items = items;
         this.drafts = drafts;
@@ -52,7 +56,9 @@ class DeliveryCheck {
         ADDRESS_TAKEN("another page is at the new address, or is to be"),
         NO_FIT("the text does not fit the standard, which may have changed since"),
         IN_PLACE("the page says it already"),
-        EMPTY("the text is empty");
+        EMPTY("the text is empty"),
+        OLDER("the page changed since the text was written"),
+        GONE("the item was gone at the last sweep; its text is left out");
 
         private final String says;
 
@@ -87,6 +93,11 @@ class DeliveryCheck {
             });
         });
         addresses(propertyId, approved.getOrDefault(Field.SLUG, new long[0]), found);
+        IdRange range = IdRange.of(propertyId);
+        long first = FieldId.first(range.first());
+        long last = FieldId.last(range.last());
+        mapper.older(first, last).forEach(item -> add(Mistake.OLDER, item, found));
+        mapper.gone(first, last).forEach(item -> add(Mistake.GONE, item, found));
         return found.entrySet().stream()
                 .map(each -> objection(each.getKey(), each.getValue()))
                 .toList();

@@ -10,7 +10,7 @@ import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 
-/** Stores what sweeps saw of texts that were delivered. */
+/** Stores what sweeps saw of texts that were delivered; what was taken back, or never arrived, is left out everywhere. */
 @Mapper
 interface LiveMapper {
 
@@ -42,7 +42,9 @@ interface LiveMapper {
 
     @Select("""
             select l.handover_id, l.live, count(*) texts from handover_line l join handover h on h.id = l.handover_id
-            where h.property_id = #{propertyId} group by l.handover_id, l.live""")
+            left join push_line p on p.handover_id = l.handover_id and p.item_id = l.item_id and p.field = l.field
+            where h.property_id = #{propertyId} and (p.state is null or p.state in ('pushed', 'in-place'))
+            group by l.handover_id, l.live""")
     List<Count> counts(long propertyId);
 
     /** A text that was delivered, and since when it was seen as it is. */
@@ -51,7 +53,8 @@ interface LiveMapper {
     @Select("""
             select l.item_id, i.address, l.field, l.before_text "BEFORE", l.after_text "AFTER", l.live_since since
             from handover_line l join item i on i.id = l.item_id
-            where l.handover_id = #{handoverId} and l.live = #{live}
+            left join push_line p on p.handover_id = l.handover_id and p.item_id = l.item_id and p.field = l.field
+            where l.handover_id = #{handoverId} and l.live = #{live} and (p.state is null or p.state in ('pushed', 'in-place'))
             order by l.item_id, l.field fetch first #{limit} rows only""")
     List<Looked> texts(@Param("handoverId") long handoverId, @Param("live") LiveState live, @Param("limit") int limit);
 
@@ -62,7 +65,8 @@ interface LiveMapper {
     @Select("""
             select l.handover_id, l.item_id, l.field, l.before_text "BEFORE", l.after_text text, l.live_since since
             from handover_line l join handover h on h.id = l.handover_id
-            where h.property_id = #{propertyId} and l.item_id = any(#{itemIds}) and l.live = 'live'
+            left join push_line p on p.handover_id = l.handover_id and p.item_id = l.item_id and p.field = l.field
+            where h.property_id = #{propertyId} and l.item_id = any(#{itemIds}) and l.live = 'live' and (p.state is null or p.state in ('pushed', 'in-place'))
                 and l.field in ('title', 'description') and l.after_text <> ''
             order by l.handover_id""")
     List<LiveText> liveTexts(@Param("propertyId") long propertyId, @Param("itemIds") Object[] itemIds);
@@ -73,7 +77,9 @@ interface LiveMapper {
     @Select("""
             select l.handover_id, l.item_id, l.field, h.created, l.live_since since
             from handover_line l join handover h on h.id = l.handover_id
-            where h.property_id = #{propertyId} and l.live = 'live' order by l.handover_id, l.item_id""")
+            left join push_line p on p.handover_id = l.handover_id and p.item_id = l.item_id and p.field = l.field
+            where h.property_id = #{propertyId} and l.live = 'live' and (p.state is null or p.state in ('pushed', 'in-place'))
+            order by l.handover_id, l.item_id""")
     List<LiveLine> liveLines(long propertyId);
 
     /** All items that a text of ours arrived at, ever. */

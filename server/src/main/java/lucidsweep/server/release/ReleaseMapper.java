@@ -4,6 +4,7 @@ import java.io.InputStream;
 import java.util.List;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.database.ManyRows;
+import lucidsweep.server.item.draft.FieldId;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Lang;
 import org.apache.ibatis.annotations.Mapper;
@@ -88,4 +89,20 @@ interface ReleaseMapper {
             select * from handover h
             where not exists (select 1 from handover_file f where f.handover_id = h.id) order by id""")
     List<Handover> withoutFile();
+
+    /** The items of approved drafts, d and i. */
+    String APPROVED =
+            "select i.id from draft d join item i on i.id = d.id / " + FieldId.STEP + " and d.state = 'approved' ";
+
+    /** The items of approved drafts, an entry for each, that were captured otherwise after the draft was written; imported rows have the ids of their import. */
+    @Select(APPROVED + """
+            join batch b on b.id = d.batch_id
+            left join capture c on c.id = i.capture_id
+            join sweep s on s.id = coalesce(c.sweep_id, i.capture_id / 2147483648)
+            where d.id between #{first} and #{last} and not i.gone and s.started > b.created""")
+    List<Long> older(long first, long last);
+
+    /** The items of approved drafts, an entry for each, that are gone. */
+    @Select(APPROVED + "where d.id between #{first} and #{last} and i.gone")
+    List<Long> gone(long first, long last);
 }

@@ -416,7 +416,11 @@ public class Imports {
         String replaced = rows.replaced() == 0
                 ? ""
                 : ", " + String.format(Locale.ROOT, "%,d", rows.replaced()) + " of them in the place of earlier ones";
-        return said(count + " read" + replaced, reading);
+        String contradicted = rows.contradicted() == 0
+                ? ""
+                : " (" + String.format(Locale.ROOT, "%,d", rows.contradicted())
+                        + " with other figures, which count now)";
+        return said(count + " read" + replaced + contradicted, reading);
     }
 
     private static String said(String read, ImportReading<?> reading) {

@@ -120,6 +120,12 @@ interface ReportMapper {
     @Insert("insert into ${table}_before select #{sweepId}, t.* from ${table} t where id = any(#{ids})")
     void keep(@Param("table") String table, @Param("sweepId") long sweepId, @Param("ids") Object[] ids);
 
+    /** How many rows of demand have other figures than before they were changed. */
+    @Select("""
+            select count(*) from demand d join demand_before b on b.id = d.id and b.sweep_id = #{sweepId}
+            where d.id = any(#{ids}) and (d.clicks <> b.clicks or d.impressions <> b.impressions)""")
+    int contradicted(@Param("sweepId") long sweepId, @Param("ids") Object[] ids);
+
     @Select("select id from ${table}_before where sweep_id = #{sweepId} order by id limit #{limit}")
     List<Long> keptSome(String table, long sweepId, int limit);
 

@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.Consumer;
 import lucidsweep.core.column.Meaning;
 import lucidsweep.core.column.RowKind;
 import lucidsweep.core.text.TextKey;
@@ -28,6 +29,7 @@ final class ReportedRows {
     private final LongLongHashMap known = new LongLongHashMap();
     private long count;
     private int replaced;
+    private int contradicted;
 
     /** @param today the day of results that name none */
     ReportedRows(ReportMapper mapper, RowKind kind, long propertyId, long sweepId, LocalDate today) {
@@ -104,10 +106,14 @@ final class ReportedRows {
         ManyRows.each(added, demand ? mapper::insertDemand : mapper::insertResults);
         if (changed.isEmpty()) return;
         Object[] ids = changed.stream().map(row -> known.get(hash(row))).toArray();
-        for (int start = 0; start < ids.length; start += LIST) {
-            mapper.keep(table(kind), sweepId, Arrays.copyOfRange(ids, start, Math.min(ids.length, start + LIST)));
-        }
+        eachList(ids, some -> mapper.keep(table(kind), sweepId, some));
         ManyRows.each(changed, demand ? mapper::changeDemand : mapper::changeResults);
+        if (demand) eachList(ids, some -> contradicted += mapper.contradicted(sweepId, some));
+    }
+
+    private static void eachList(Object[] ids, Consumer<Object[]> visit) {
+        for (int start = 0; start < ids.length; start += LIST)
+            visit.accept(Arrays.copyOfRange(ids, start, Math.min(ids.length, start + LIST)));
     }
 
     private static String table(RowKind kind) {
@@ -136,6 +142,11 @@ final class ReportedRows {
 
     int replaced() {
         return replaced;
+    }
+
+    /** How many of the rows of demand that were replaced had other clicks or impressions: the later report counts. */
+    int contradicted() {
+        return contradicted;
     }
 
     private static long hash(Record row) {

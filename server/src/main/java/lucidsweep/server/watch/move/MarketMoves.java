@@ -2,6 +2,7 @@ package lucidsweep.server.watch.move;
 
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import lucidsweep.core.move.Move;
@@ -14,7 +15,7 @@ import org.springframework.stereotype.Component;
 @Component
 class MarketMoves {
 
-    /** So many other properties are asked at most. */
+    /** So many other properties are asked at most, those that were added last. */
     private static final int MOST = 20;
 
     private static final int DAYS_APART = 7;
@@ -31,6 +32,7 @@ class MarketMoves {
     Others beside(Property property) {
         return new Others(clients.properties().stream()
                 .filter(other -> other.id() != property.id())
+                .sorted(Comparator.comparingLong(Property::id).reversed())
                 .limit(MOST)
                 .map(other ->
                         moves.of(other).stream().filter(MarketMoves::isWide).toList())
