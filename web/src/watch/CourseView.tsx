@@ -261,9 +261,9 @@ function ResultLists({ propertyId, query }: { propertyId: number; query: string 
   const beside = (result: (typeof looks)[number]["above"]) =>
     result ? `${result.title} (${hostOf(result.address)})` : "–";
   return (
-    <section className={css.figures}>
+    <section>
       <h2>In result lists</h2>
-      <PlainTable dense head={["looked at", "position", "page", "above it", "below it"]} right={[1]}>
+      <PlainTable dense head={["looked at", "position", "page", "above it", "below it"]} right={[]}>
         <tbody>
           {looks.map(({ day: looked, results, ours, above, below }) => (
             <tr key={looked}>
