@@ -83,6 +83,7 @@ export function CourseView({ propertyId }: { propertyId: number }) {
       ours: false,
       dashes: "3 3",
     });
+  const isDrawn = lines.some((line) => line.values.some((value) => value !== null));
   const name = (point: CoursePoint) => (grain === "month" ? month(point.first.slice(0, 7)) : day(point.first));
   return (
     <div className={css.view}>
@@ -142,16 +143,20 @@ export function CourseView({ propertyId }: { propertyId: number }) {
           </li>
         )}
       </ul>
-      <LineChart
-        label={`${label} by ${grain}`}
-        unit={label}
-        say={say}
-        upsideDown={figure === "position"}
-        places={points.map(name)}
-        lines={lines}
-        holes={points.map((point) => point.figures === null || !point.whole)}
-        marks={placed(marks, points)}
-      />
+      {isDrawn ? (
+        <LineChart
+          label={`${label} by ${grain}`}
+          unit={label}
+          say={say}
+          upsideDown={figure === "position"}
+          places={points.map(name)}
+          lines={lines}
+          holes={points.map((point) => point.figures === null || !point.whole)}
+          marks={placed(marks, points)}
+        />
+      ) : (
+        <p className={css.soft}>Nothing is reported of this.</p>
+      )}
       {codes.length === 1 && codes[0].startsWith("query:") && (
         <>
           <Holders propertyId={propertyId} query={codes[0].slice("query:".length)} />

@@ -291,4 +291,19 @@ it("shows of one query where it stood in result lists, and who stood around it",
   open("?of=query:sea%20kayak&figure=position");
   expect(await screen.findByRole("row", { name: "20 Nov 2026 4 /tours/ Quay tours (quay.example) –" })).toBeTruthy();
   expect(screen.getByRole("row", { name: "20 Oct 2026 not in 10 results – – –" })).toBeTruthy();
+  expect(screen.queryByText("Nothing is reported of this.")).toBeNull();
+});
+
+it("says where nothing is reported of a part, instead of an empty picture", async () => {
+  const none = { ...figures(0), position: 0 };
+  const query = {
+    code: "query:oars",
+    name: "oars",
+    course: { points: [{ ...point("2026-10-05", 0), figures: none }], now: none },
+  };
+  serve(`GET ${WATCH}/course`, { courses: [query], usualDays: 7, holes: [], marks: [] });
+  serve(`GET ${WATCH}/holders`, []);
+  serve(`GET ${WATCH}/looks`, []);
+  open("?of=query:oars&figure=position");
+  expect(await screen.findByText("Nothing is reported of this.")).toBeTruthy();
 });
