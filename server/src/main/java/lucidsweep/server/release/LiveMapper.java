@@ -14,6 +14,12 @@ import org.apache.ibatis.annotations.Update;
 @Mapper
 interface LiveMapper {
 
+    /** Leaves the lines l that arrived: all of a file, and of a push those that are in place and were not taken back. */
+    String ARRIVED = """
+            left join push_line p on p.handover_id = l.handover_id and p.item_id = l.item_id and p.field = l.field
+            where (p.state is null or p.state in ('pushed', 'in-place'))
+            """;
+
     /** A text that was delivered, whether it has been seen live, and whether its item is gone. */
     record Delivered(long itemId, Field field, String before, String after, LiveState live, boolean gone) {}
 
@@ -21,9 +27,8 @@ interface LiveMapper {
     @Select("""
             select l.item_id, l.field, l.before_text "BEFORE", l.after_text "AFTER", l.live, i.gone
             from handover_line l join item i on i.id = l.item_id
-            left join push_line p on p.handover_id = l.handover_id and p.item_id = l.item_id and p.field = l.field
-            where l.handover_id = #{handoverId} and l.item_id > #{afterItem}
-                and (p.state is null or p.state in ('pushed', 'in-place'))
+            """ + ARRIVED + """
+            and l.handover_id = #{handoverId} and l.item_id > #{afterItem}
             order by l.item_id fetch first #{limit} rows with ties""")
     List<Delivered> delivered(long handoverId, long afterItem, int limit);
 
@@ -42,8 +47,8 @@ interface LiveMapper {
 
     @Select("""
             select l.handover_id, l.live, count(*) texts from handover_line l join handover h on h.id = l.handover_id
-            left join push_line p on p.handover_id = l.handover_id and p.item_id = l.item_id and p.field = l.field
-            where h.property_id = #{propertyId} and (p.state is null or p.state in ('pushed', 'in-place'))
+            """ + ARRIVED + """
+            and h.property_id = #{propertyId}
             group by l.handover_id, l.live""")
     List<Count> counts(long propertyId);
 
@@ -53,8 +58,8 @@ interface LiveMapper {
     @Select("""
             select l.item_id, i.address, l.field, l.before_text "BEFORE", l.after_text "AFTER", l.live_since since
             from handover_line l join item i on i.id = l.item_id
-            left join push_line p on p.handover_id = l.handover_id and p.item_id = l.item_id and p.field = l.field
-            where l.handover_id = #{handoverId} and l.live = #{live} and (p.state is null or p.state in ('pushed', 'in-place'))
+            """ + ARRIVED + """
+            and l.handover_id = #{handoverId} and l.live = #{live}
             order by l.item_id, l.field fetch first #{limit} rows only""")
     List<Looked> texts(@Param("handoverId") long handoverId, @Param("live") LiveState live, @Param("limit") int limit);
 
@@ -65,8 +70,8 @@ interface LiveMapper {
     @Select("""
             select l.handover_id, l.item_id, l.field, l.before_text "BEFORE", l.after_text text, l.live_since since
             from handover_line l join handover h on h.id = l.handover_id
-            left join push_line p on p.handover_id = l.handover_id and p.item_id = l.item_id and p.field = l.field
-            where h.property_id = #{propertyId} and l.item_id = any(#{itemIds}) and l.live = 'live' and (p.state is null or p.state in ('pushed', 'in-place'))
+            """ + ARRIVED + """
+            and h.property_id = #{propertyId} and l.item_id = any(#{itemIds}) and l.live = 'live'
                 and l.field in ('title', 'description') and l.after_text <> ''
             order by l.handover_id""")
     List<LiveText> liveTexts(@Param("propertyId") long propertyId, @Param("itemIds") Object[] itemIds);
@@ -77,8 +82,8 @@ interface LiveMapper {
     @Select("""
             select l.handover_id, l.item_id, l.field, h.created, l.live_since since
             from handover_line l join handover h on h.id = l.handover_id
-            left join push_line p on p.handover_id = l.handover_id and p.item_id = l.item_id and p.field = l.field
-            where h.property_id = #{propertyId} and l.live = 'live' and (p.state is null or p.state in ('pushed', 'in-place'))
+            """ + ARRIVED + """
+            and h.property_id = #{propertyId} and l.live = 'live'
             order by l.handover_id, l.item_id""")
     List<LiveLine> liveLines(long propertyId);
 
@@ -92,7 +97,7 @@ interface LiveMapper {
     /** The addresses of items with texts that arrived. */
     @Select("""
             select distinct i.address from handover_line l join item i on i.id = l.item_id
-            left join push_line p on p.handover_id = l.handover_id and p.item_id = l.item_id and p.field = l.field
-            where l.handover_id = #{handoverId} and (p.state is null or p.state in ('pushed', 'in-place')) fetch first #{limit} rows only""")
+            """ + ARRIVED + """
+            and l.handover_id = #{handoverId} fetch first #{limit} rows only""")
     List<String> addresses(long handoverId, int limit);
 }

@@ -36,9 +36,8 @@ interface LiveScheduleMapper extends Plans {
     /** The addresses of items with texts that arrived since a moment, those of the latest release first. */
     @Select("""
             select i.address from handover_line l join item i on i.id = l.item_id join handover h on h.id = l.handover_id
-            left join push_line p on p.handover_id = l.handover_id and p.item_id = l.item_id and p.field = l.field
-            where h.property_id = #{propertyId} and h.created >= #{since} and not i.gone
-                and (p.state is null or p.state in ('pushed', 'in-place'))
+            """ + LiveMapper.ARRIVED + """
+            and h.property_id = #{propertyId} and h.created >= #{since} and not i.gone
             group by i.address order by max(l.handover_id) desc, i.address fetch first #{limit} rows only""")
     List<String> addresses(
             @Param("propertyId") long propertyId, @Param("since") Instant since, @Param("limit") int limit);

@@ -75,7 +75,7 @@ public final class TableFile {
     /** Opens a pasted text. */
     public static TableFile of(String text) {
         if (text.isBlank()) throw Refusal.badInput("there is nothing in it; at least one line was expected");
-        return new TableFile(DelimitedTable.of(text), List.of(), null);
+        return new TableFile(DeliveredTexts.itemsOf(DelimitedTable.of(text)), List.of(), null);
     }
 
     /** The name of its encoding, or "none" where the format has none of its own. */

@@ -220,6 +220,28 @@ class IntakeTest {
         assertThat(read.unreadable).hasSize(1);
     }
 
+    /** A row a text, as a release is delivered, is a row an item; what is none of its texts is told. */
+    @Test
+    void textsOfARelease() throws IOException {
+        Read read = read(RowKind.PAGES, "release.csv", """
+                address,field,part,before,after
+                https://bay.example/a,title,,Oars,"Oars of ash, by the day"
+                https://bay.example/a,images,boat.svg,,A boat on the slip
+                https://bay.example/a,description,,Cheap,By the day
+                https://bay.example/b,colour,,red,blue
+                https://bay.example/b,description,,,Of hemp
+                ,title,,Nets,Nets of hemp
+                """);
+        assertThat(read.rows)
+                .containsExactly(
+                        "address=https://bay.example/a; title=Oars of ash, by the day; description=By the day",
+                        "address=https://bay.example/b; description=Of hemp");
+        assertThat(read.unreadable).hasSize(2).allMatch(reason -> reason.contains("expected an address, a field"));
+        assertThat(TableFile.of("address,field,before,after\n/a,title,x,y").first(2))
+                .as("pasted, too")
+                .containsExactly(List.of("address", "title"), List.of("/a", "y"));
+    }
+
     @Test
     void savedPagesInAnArchive() throws IOException {
         Path file = zip(Map.of(

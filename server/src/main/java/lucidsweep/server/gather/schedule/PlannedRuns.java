@@ -36,8 +36,8 @@ public final class PlannedRuns {
         plans.remove(propertyId);
     }
 
-    /** Begins everything that is due on a day. */
-    public void run(LocalDate today) {
+    /** Begins everything that is due on a day; one who asks meanwhile waits, so that nothing is begun twice. */
+    public synchronized void run(LocalDate today) {
         for (Plans.Plan due : plans.due(today.toString())) {
             try {
                 run.accept(due.propertyId());

@@ -46,11 +46,13 @@ public class FoundMoves {
         Map<String, String> setAside = mapper.all(propertyId).stream()
                 .collect(Collectors.toMap(MoveAsideMapper.AsideLine::moveKey, MoveAsideMapper.AsideLine::reason));
         NearEvents.History history = near.of(property);
-        MarketMoves.Others others = market.beside(property);
-        return moves.of(property).stream()
+        List<SidedMove> shown = moves.of(property).stream()
                 .filter(sided -> sided.move().week() >= sided.weeks().figures().weeks() - weeks)
                 .filter(sided -> setAside.containsKey(shortened(sided.key())) == aside)
                 .limit(SHOWN)
+                .toList();
+        MarketMoves.Others others = market.beside(property, shown);
+        return shown.stream()
                 .map(sided -> row(history, others, sided, setAside.get(shortened(sided.key()))))
                 .toList();
     }

@@ -28,8 +28,9 @@ class MarketMoves {
         this.clients = clients;
     }
 
-    /** The wide moves of other properties, read once for all moves of one. */
-    Others beside(Property property) {
+    /** The wide moves of other properties, read once for all moves of one; none where no move of it is wide. */
+    Others beside(Property property, List<SidedMove> own) {
+        if (own.stream().noneMatch(MarketMoves::isWide)) return new Others(List.of());
         return new Others(clients.properties().stream()
                 .filter(other -> other.id() != property.id())
                 .sorted(Comparator.comparingLong(Property::id).reversed())
