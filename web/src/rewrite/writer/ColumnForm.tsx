@@ -48,7 +48,12 @@ export function ColumnForm({ propertyId, column, others, listings, onDone }: Pro
             { value: "", label: "a note" },
             { value: "title", label: "titles" },
             { value: "description", label: "descriptions" },
-            listings ? { value: "tags", label: "tags" } : { value: "h1", label: "H1s" },
+            ...(listings
+              ? [{ value: "tags", label: "tags" }]
+              : [
+                  { value: "h1", label: "H1s" },
+                  { value: "images", label: "alt texts where they lack" },
+                ]),
           ]}
           onChange={(event) => set({ makes: (event.currentTarget.value || null) as Field | null })}
         />

@@ -134,7 +134,7 @@ export function WriterPanel(props: Props) {
                   </button>
                   <span className={css.makes}>
                     {column.makes
-                      ? `makes ${column.makes === "tags" ? "tags" : `${fieldLabel(column.makes)}s`}`
+                      ? `makes ${["tags", "images"].includes(column.makes) ? fieldLabel(column.makes) : `${fieldLabel(column.makes)}s`}`
                       : "a note"}
                     {column.after.length > 0 && `, after ${column.after.join(", ")}`}
                   </span>

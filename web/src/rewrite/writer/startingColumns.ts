@@ -24,6 +24,7 @@ export const INPUTS: { value: WriterInput; label: string }[] = [
   { value: "PLACE", label: "place" },
   { value: "BRAND", label: "brand" },
   { value: "ADDRESS", label: "address" },
+  { value: "IMAGES", label: "images without alt text" },
 ];
 
 const column = (
@@ -65,6 +66,12 @@ export const startingColumns = (listings: boolean): ColumnDraft[] => [
           "COPY",
           "KEYWORD",
         ]),
+        column(
+          "Alt texts",
+          "images",
+          "Say of each image what it shows, as its file name and the page tell, for somebody who cannot see it.",
+          ["TITLE", "H1", "COPY", "IMAGES"],
+        ),
       ]),
   column(
     "Intent",

@@ -176,6 +176,42 @@ class WriterTest {
     }
 
     @Test
+    void writesTheAltTextsThatImagesLack(Api api) throws IOException {
+        try (TextServer service = new TextServer();
+                Site site = new Site()
+                        .html(
+                                "/",
+                                "<title>Boats</title><a href=/oars>Oars</a><img src=slip.jpg alt='The slip at low water'>")
+                        .html(
+                                "/oars",
+                                "<title>Oars</title><h1>Oars of ash</h1><p>Turned by hand.</p><img src=long-oar.jpg>"
+                                        + "<img src=bench.jpg alt='The bench'><img src=blade.jpg alt='blade.jpg'>")) {
+            service.setUp(api, "steady", TextService.KEY);
+            Shop pages = new Shop(api, api.property("website", site.address(), true));
+            api.sweep(pages.property());
+            List<Long> columns = List.of(column(pages, "Alts", "images", "Say what each image shows.", List.of()));
+            assertThat(write(api, pages, columns, null).path("note").asString())
+                    .startsWith("1 answer can be used, 1 cannot");
+            assertThat(cells(pages).toString()).contains("no image of the page lacks an alt text");
+            assertThat(service.answered().keySet())
+                    .as("asked about these two only")
+                    .singleElement()
+                    .asString()
+                    .contains("long-oar.jpg", "blade.jpg", "One line for each")
+                    .doesNotContain("bench.jpg", "slip.jpg");
+            pages.batch(Shop.edit("writer", "images", "\"with\":\"Alts\""));
+            assertThat(pages.get("/items?parts=true&q=oars")
+                            .json()
+                            .path("rows")
+                            .get(0)
+                            .path("images")
+                            .path("draft")
+                            .asString())
+                    .isEqualTo("long-oar.jpg\tLong oar, Oars\nbench.jpg\tThe bench\nblade.jpg\tBlade, Oars");
+        }
+    }
+
+    @Test
     void doesNotDoAsThePageSays(Api api) throws IOException {
         StringBuilder csv = new StringBuilder("id,title,description,price\n");
         for (int i = 0; i < 60; i++) {

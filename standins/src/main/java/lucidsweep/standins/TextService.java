@@ -115,6 +115,7 @@ public final class TextService {
                     Integer.parseInt(tags.group(2)),
                     Integer.parseInt(tags.group(3)));
         }
+        if (asked.contains("images without alt text, in their order")) return alts(asked, material);
         Matcher most = MOST_CHARS.matcher(asked);
         int chars = most.find() ? Integer.parseInt(most.group(1)) : 300;
         String wanted = asked.substring(0, asked.indexOf('\n') < 0 ? asked.length() : asked.indexOf('\n'));
@@ -184,6 +185,20 @@ public final class TextService {
             length += small.length() + 1;
         }
         return String.join(", ", tags);
+    }
+
+    /** What the name of each file says, and what the page is about. */
+    private static String alts(String asked, Map<String, String> material) {
+        String about = first(material, "H1", "title");
+        String listed = FENCE.split(asked)[1].split("images without alt text: ")[1];
+        List<String> alts = new ArrayList<>();
+        for (String address : listed.split("\n")) {
+            if (address.isBlank() || address.contains(": ")) break;
+            String file = address.substring(address.lastIndexOf('/') + 1).replaceFirst("\\.\\w+$", "");
+            String words = file.replaceAll("[^\\p{L}]+", " ").strip();
+            alts.add((alts.size() + 1) + ". " + capital(words.isEmpty() ? about : words + ", " + about));
+        }
+        return String.join("\n", alts);
     }
 
     private static String intent(Map<String, String> material) {

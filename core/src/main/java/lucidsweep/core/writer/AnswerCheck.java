@@ -4,7 +4,9 @@ import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -14,6 +16,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import lucidsweep.core.compose.TagList;
+import lucidsweep.core.finding.SaysNothing;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Language;
 import lucidsweep.core.keyword.LanguageGuess;
@@ -89,11 +92,34 @@ public final class AnswerCheck {
     /** What is wrong with an answer, in the order of weight; nothing where it may be used. */
     public List<Objection> of(String answer, Wanted wanted, Briefing item) {
         if (answer.isBlank()) return List.of(Objection.of(Objection.Kind.EMPTY, "there is no text"));
+        if (wanted.makes == Field.IMAGES) return ofAlts(answer, wanted, item);
+        return ofText(answer, wanted, new PageWords(item, words), item);
+    }
+
+    /** Of alt texts every line is held against the page by itself. */
+    private List<Objection> ofAlts(String answer, Wanted wanted, Briefing item) {
+        List<String> lines = AltLines.of(answer);
+        List<String> images = item.lines(Input.IMAGES);
+        if (lines.size() != images.size()) {
+            return List.of(plain("it has " + lines.size() + " lines for " + images.size()
+                    + (images.size() == 1 ? " image" : " images")));
+        }
+        Set<Objection> wrong = new LinkedHashSet<>();
+        Set<String> said = new HashSet<>();
+        PageWords page = new PageWords(item, words);
+        for (String line : lines) {
+            if (SaysNothing.asAlt(line)) wrong.add(plain("“" + line + "” is the name of a file"));
+            if (!said.add(TextKey.key(line))) wrong.add(plain("two images get “" + line + "”"));
+            wrong.addAll(ofText(line, wanted, page, item));
+        }
+        return List.copyOf(wrong);
+    }
+
+    private List<Objection> ofText(String answer, Wanted wanted, PageWords page, Briefing item) {
         List<Objection> wrong = new ArrayList<>();
         List<Word> said = words.of(answer);
         plainText(answer, said, wanted, wrong);
         length(answer, wanted, wrong);
-        PageWords page = new PageWords(item, words);
         keyword(said, wanted, wrong);
         language(answer, said, page, wrong);
         othersNames(answer, item, page, wrong);

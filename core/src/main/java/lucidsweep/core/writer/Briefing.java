@@ -1,6 +1,7 @@
 package lucidsweep.core.writer;
 
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 
 /**
@@ -20,5 +21,10 @@ public record Briefing(Map<Input, String> texts, Map<String, String> answers) {
     /** The text of an input; "" where there is none. */
     public String text(Input input) {
         return texts.getOrDefault(input, "");
+    }
+
+    /** The lines of an input; none where there is none. */
+    public List<String> lines(Input input) {
+        return text(input).lines().toList();
     }
 }

@@ -15,7 +15,10 @@ public enum Input {
     SECONDARY("secondary keywords"),
     INTENT("intent"),
     PLACE("place"),
-    BRAND("brand");
+    BRAND("brand"),
+
+    /** Their addresses, a line each. */
+    IMAGES("images without alt text");
 
     private final String label;
 

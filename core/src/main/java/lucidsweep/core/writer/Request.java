@@ -66,8 +66,9 @@ public final class Request {
     }
 
     /** About how many tokens an answer takes. */
-    public static int answerTokens(Instruction column, Standard standard) {
-        return (int) Math.ceil(maxChars(column, standard) / CHARS_PER_TOKEN) + 8;
+    public static int answerTokens(Instruction column, Briefing item, Standard standard) {
+        int texts = column.makes() == Field.IMAGES ? item.lines(Input.IMAGES).size() : 1;
+        return (int) Math.ceil(texts * maxChars(column, standard) / CHARS_PER_TOKEN) + 8;
     }
 
     private static String limits(Instruction column, Briefing item, Standard standard) {
@@ -80,10 +81,16 @@ public final class Request {
                     tags.max(),
                     tags.maxChars(),
                     tags.maxTotalChars()));
+        } else if (column.makes() == Field.IMAGES) {
+            limits.append(String.format(
+                    Locale.ROOT,
+                    "%nOne line for each of the images without alt text, in their order: its alt text and nothing else, at most %d characters.",
+                    maxChars(column, standard)));
         } else {
             limits.append("\nAt most ").append(maxChars(column, standard)).append(" characters.");
         }
-        if (column.makes() != null && !item.text(Input.KEYWORD).isEmpty()) {
+        boolean withKeyword = column.makes() != null && column.makes() != Field.IMAGES;
+        if (withKeyword && !item.text(Input.KEYWORD).isEmpty()) {
             limits.append("\nIt contains the words of the keyword.");
         }
         return limits.toString();
@@ -93,6 +100,9 @@ public final class Request {
         if (column.makes() == Field.TAGS) return standard.tags().maxTotalChars();
         if (column.makes() == null) return column.maxChars() == 0 ? 1_000 : column.maxChars();
         Standard.TextLimits limits = standard.limits(column.makes());
+        if (column.makes() == Field.IMAGES) {
+            return column.maxChars() == 0 ? limits.maxChars() : Math.min(limits.maxChars(), column.maxChars());
+        }
         int fitting = (int) (Math.min(inSlot(limits.desktop()), inSlot(limits.phone())) * MARGIN);
         int most = Math.min(limits.maxChars(), fitting);
         return column.maxChars() == 0 ? most : Math.min(most, column.maxChars());
@@ -104,7 +114,9 @@ public final class Request {
 
     private static String material(Instruction column, Briefing item) {
         StringBuilder material = new StringBuilder();
-        for (Input input : column.inputs()) {
+        List<Input> inputs = new ArrayList<>(column.inputs());
+        if (column.makes() == Field.IMAGES && !inputs.contains(Input.IMAGES)) inputs.add(Input.IMAGES);
+        for (Input input : inputs) {
             String text = item.text(input);
             if (text.length() > MAX_COPY) text = text.substring(0, MAX_COPY);
             if (!text.isBlank()) line(material, input.label(), text);

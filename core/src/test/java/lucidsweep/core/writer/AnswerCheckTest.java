@@ -109,6 +109,41 @@ class AnswerCheckTest {
                 .isEqualTo(caught);
     }
 
+    /** Of alt texts every line is judged, and goes to its image. */
+    @ParameterizedTest(name = "{0}")
+    @CsvSource(
+            delimiter = '|',
+            nullValues = "-",
+            value = {
+                "An oar of ash~A red kayak on the slip | -",
+                "1. An oar of ash~2) A red kayak on the slip | -",
+                "An oar of ash | it has 1 lines for 2 images",
+                "An oar of ash~DSC_0042.jpg | is the name of a file",
+                "An oar of ash~an OAR of ash | two images get",
+                "An oar of ash~A red kayak for £9 | not on the page",
+                "Sure! Here are the texts:~A red kayak | it talks about the text",
+            })
+    void altTextsAreJudgedLineByLine(String lines, String says) {
+        List<String> images = List.of("/img/oar-ash.jpg", "/img/kayak.jpg");
+        Briefing page = new Briefing(
+                Map.of(
+                        Input.COPY,
+                        "A red kayak on the slip, an oar of ash beside it.",
+                        Input.IMAGES,
+                        String.join("\n", images)),
+                Map.of());
+        String answer = lines.replace('~', '\n');
+        List<Objection> wrong = new AnswerCheck(Words.in("en"), new Vocabulary(), List.of())
+                .of(answer, new AnswerCheck.Wanted(Field.IMAGES, 0, Standard.ofPages(), null), page);
+        if (says == null) {
+            assertThat(wrong).isEmpty();
+            assertThat(AltLines.given(answer, images))
+                    .hasValue("/img/oar-ash.jpg\tAn oar of ash\n/img/kayak.jpg\tA red kayak on the slip");
+        } else {
+            assertThat(wrong).anySatisfy(each -> assertThat(each.says()).contains(says));
+        }
+    }
+
     /** Pages and answers of anything: whatever they hold, an answer is judged. */
     @ParameterizedTest
     @ValueSource(strings = {"en", "de", "fr", "pl", "xx"})

@@ -2,6 +2,7 @@ package lucidsweep.server.rewrite;
 
 import java.util.List;
 import java.util.Map;
+import lucidsweep.core.item.PartTexts;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.ItemStandards;
@@ -35,6 +36,7 @@ final class TakenTexts implements TextMaker {
     private Proposal of(FieldLine field, String text, Standard standard) {
         if (field.isKept()) return Proposal.unchanged(field, standard, Proposal.Result.KEPT);
         if (text == null) return Proposal.unchanged(field, standard, Proposal.Result.NOTHING);
-        return edit.whole(field, standard, text);
+        return edit.whole(
+                field, standard, PartTexts.areOf(field.field()) ? PartTexts.merged(field.text(), text) : text);
     }
 }

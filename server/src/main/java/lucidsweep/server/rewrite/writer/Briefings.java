@@ -3,10 +3,13 @@ package lucidsweep.server.rewrite.writer;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.Standard;
+import lucidsweep.core.writer.AltLines;
 import lucidsweep.core.writer.Briefing;
 import lucidsweep.core.writer.Input;
 import lucidsweep.server.aim.targets.ItemKeywords;
@@ -14,6 +17,8 @@ import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.database.Packed;
+import lucidsweep.server.item.draft.Drafts;
+import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.ItemDetail;
 import lucidsweep.server.item.table.ItemStandards;
 import lucidsweep.server.item.table.Items;
@@ -31,12 +36,14 @@ class Briefings {
     private final Items items;
     private final ItemKeywords keywords;
     private final SetStandards standards;
+    private final Drafts drafts;
 
-    Briefings(Clients clients, Items items, ItemKeywords keywords, SetStandards standards) {
+    Briefings(Clients clients, Items items, ItemKeywords keywords, SetStandards standards, Drafts drafts) {
         this.clients = clients;
         this.items = items;
         this.keywords = keywords;
         this.standards = standards;
+        this.drafts = drafts;
     }
 
     /**
@@ -60,11 +67,14 @@ class Briefings {
         long first = Arrays.stream(ids).min().orElseThrow();
         long last = Arrays.stream(ids).max().orElseThrow();
         Map<Long, List<ItemKeywords.Aim>> aims = keywords.between(first, last);
+        Map<Long, String> images = new HashMap<>();
+        for (FieldLine field : drafts.fields(ids, Field.IMAGES)) images.put(field.itemId(), field.text());
         List<Briefed> briefed = new ArrayList<>();
         for (ItemDetail item :
                 items.detailsWithCapture(Arrays.stream(ids).boxed().toList())) {
-            briefed.add(new Briefed(
-                    item.id(), held.standard(item.id()), texts(item, client, aims.getOrDefault(item.id(), List.of()))));
+            Map<Input, String> texts = texts(item, client, aims.getOrDefault(item.id(), List.of()));
+            put(texts, Input.IMAGES, String.join("\n", AltLines.lacking(images.getOrDefault(item.id(), ""))));
+            briefed.add(new Briefed(item.id(), held.standard(item.id()), texts));
         }
         return briefed;
     }

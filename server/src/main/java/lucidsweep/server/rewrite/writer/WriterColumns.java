@@ -20,7 +20,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 class WriterColumns {
 
     private static final int MOST = 30;
-    private static final Set<Field> MADE = Set.of(Field.TITLE, Field.DESCRIPTION, Field.TAGS, Field.H1);
+    private static final Set<Field> MADE = Set.of(Field.TITLE, Field.DESCRIPTION, Field.TAGS, Field.H1, Field.IMAGES);
 
     private final WriterColumnMapper mapper;
     private final Clients clients;

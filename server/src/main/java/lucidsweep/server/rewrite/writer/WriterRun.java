@@ -16,9 +16,11 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.keyword.Language;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.Words;
+import lucidsweep.core.writer.AltLines;
 import lucidsweep.core.writer.AnswerCheck;
 import lucidsweep.core.writer.Briefing;
 import lucidsweep.core.writer.Input;
@@ -188,11 +190,15 @@ final class WriterRun {
             needed.put(name, answers.get(name));
         }
         Briefing briefing = item.with(needed);
+        List<String> images = briefing.lines(Input.IMAGES);
+        if (column.makes() == Field.IMAGES && images.isEmpty()) {
+            return fail(cell, null, cell.asked(), 0, 0, "no image of the page lacks an alt text");
+        }
         String phrase = briefing.text(Input.KEYWORD);
         Phrase keyword = phrase.isEmpty() ? null : Phrase.of(phrase, Words.in(property.language()));
         AnswerCheck.Wanted wanted = new AnswerCheck.Wanted(column.makes(), column.maxChars(), item.standard(), keyword);
         List<Message> messages = Request.of(column, briefing, item.standard(), language);
-        int maxTokens = 2 * Request.answerTokens(column, item.standard()) + 50;
+        int maxTokens = 2 * Request.answerTokens(column, briefing, item.standard()) + 50;
         // Whoever asks again for what failed gets one more try than before.
         int most = cell.problems() == null ? ASKED : Math.max(ASKED, cell.asked() + 1);
         int retried = 0;
@@ -214,7 +220,10 @@ final class WriterRun {
             List<Objection> wrong = text == null ? List.of(noObject(got.answer)) : check.of(text, wanted, briefing);
             if (wrong.isEmpty()) {
                 done.incrementAndGet();
-                return set(cell, CellState.DONE, text, null, asked, retried, cost);
+                String usable = column.makes() == Field.IMAGES
+                        ? AltLines.given(text, images).orElseThrow()
+                        : text;
+                return set(cell, CellState.DONE, usable, null, asked, retried, cost);
             }
             if (asked >= most) {
                 failed.incrementAndGet();

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Random;
 import java.util.stream.Collectors;
 import lucidsweep.core.keyword.Language;
+import lucidsweep.core.writer.Briefing;
 import lucidsweep.core.writer.Instruction;
 import lucidsweep.core.writer.Request;
 import lucidsweep.server.client.Clients;
@@ -89,8 +90,9 @@ class WriterRuns {
             for (Instruction column : wanted) {
                 Map<String, String> unknown =
                         column.after().stream().collect(Collectors.toMap(name -> name, name -> ""));
-                in += Request.tokens(Request.of(column, item.with(unknown), item.standard(), language));
-                out += Request.answerTokens(column, item.standard());
+                Briefing briefing = item.with(unknown);
+                in += Request.tokens(Request.of(column, briefing, item.standard(), language));
+                out += Request.answerTokens(column, briefing, item.standard());
             }
         }
         double times = some.isEmpty() ? 0 : ids.length / (double) some.size();
