@@ -169,6 +169,32 @@ it("adds the clients of a backup, or says why not", async () => {
   expect(screen.queryByText("This file is none.")).toBeNull();
 });
 
+it("sends the week of a client by itself, says why it could not, and stops", async () => {
+  const path = "/api/clients/3/digest/schedule";
+  const planned = {
+    to: "ines@bay.example",
+    schedule: { every: "WEEK", nextDay: "2026-12-05" },
+    problem: "The mail server did not take it: full",
+  };
+  serve(`GET ${path}`, { planned: null });
+  serve(`PUT ${path}`, () => {
+    serve(`GET ${path}`, { planned });
+    return { planned };
+  });
+  serve(`DELETE ${path}`, { planned: null });
+  show(<Portfolio />, "/");
+  fireEvent.click(await screen.findByRole("button", { name: "Send the week" }));
+  fireEvent.change(await screen.findByLabelText("To *"), { target: { value: "ines@bay.example" } });
+  fireEvent.change(screen.getByLabelText("When"), { target: { value: "WEEK" } });
+  fireEvent.click(screen.getByRole("button", { name: "Send" }));
+  expect((await screen.findByRole("alert")).textContent).toContain("The mail server did not take it: full");
+  expect(screen.getByText(/Goes to ines@bay.example every week, next on 5 Dec 2026/)).toBeTruthy();
+  expect(asked(`PUT ${path}`)[0].body).toMatchObject({ to: "ines@bay.example", schedule: { every: "WEEK" } });
+  fireEvent.click(screen.getByRole("button", { name: "Stop sending" }));
+  await waitFor(() => expect(screen.queryByText(/Goes to/)).toBeNull());
+  expect(asked(`DELETE ${path}`)).toHaveLength(1);
+});
+
 it("says how to begin where there is nothing, and what went wrong where there is no answer", async () => {
   serve("GET /api/clients", []);
   const { unmount } = show(<Portfolio />, "/");

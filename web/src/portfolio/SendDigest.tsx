@@ -1,21 +1,49 @@
-import { Button, Modal, TextInput } from "@mantine/core";
-import { useMutation } from "@tanstack/react-query";
+import { Button, Modal, NativeSelect, TextInput } from "@mantine/core";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { answer, api, type Client } from "../api/client";
+import { answer, api, type Client, type Schedule } from "../api/client";
+import { day } from "../parts/number";
 import { tell } from "../parts/tell";
 
-/** Sends the week of a client by mail. */
+const PLANS = [
+  { value: "", label: "now" },
+  { value: "WEEK", label: "now and every week" },
+  { value: "MONTH", label: "now and every month" },
+];
+
+const today = () => new Date().toISOString().slice(0, 10);
+
+/** Sends the week of a client by mail, once or again and again. */
 export function SendDigest({ client, onClose }: { client: Client; onClose: () => void }) {
   const [to, setTo] = useState("");
+  const [every, setEvery] = useState<Schedule["every"] | "">("");
+  const params = { path: { clientId: client.id } };
+  const key = ["digest", client.id];
+  const queries = useQueryClient();
+  const planned = useQuery({
+    queryKey: key,
+    queryFn: () => answer(api.GET("/api/clients/{clientId}/digest/schedule", { params })),
+  }).data?.planned;
   const send = useMutation({
     mutationFn: () =>
-      answer(
-        api.POST("/api/clients/{clientId}/digest/mail", { params: { path: { clientId: client.id } }, body: { to } }),
-      ),
-    onSuccess: () => {
+      every === ""
+        ? answer(api.POST("/api/clients/{clientId}/digest/mail", { params, body: { to } }))
+        : answer(
+            api.PUT("/api/clients/{clientId}/digest/schedule", {
+              params,
+              body: { to, schedule: { every, nextDay: today() } },
+            }),
+          ),
+    onSuccess: (sent) => {
+      queries.invalidateQueries({ queryKey: key });
+      if (sent?.planned?.problem) return;
       tell(`The week of ${client.name} is on its way to ${to}.`);
       onClose();
     },
+  });
+  const stop = useMutation({
+    mutationFn: () => answer(api.DELETE("/api/clients/{clientId}/digest/schedule", { params })),
+    onSuccess: (left) => queries.setQueryData(key, left),
   });
   return (
     <Modal opened onClose={onClose} title={`The week of ${client.name}`}>
@@ -26,6 +54,16 @@ export function SendDigest({ client, onClose }: { client: Client; onClose: () =>
           send.mutate();
         }}
       >
+        {planned && (
+          <p>
+            Goes to {planned.to} every {planned.schedule.every === "MONTH" ? "month" : "week"}, next on{" "}
+            {day(planned.schedule.nextDay)}.{" "}
+            {planned.problem && <b role="alert">It could not be sent and is tried again: {planned.problem} </b>}
+            <Button variant="subtle" size="compact-sm" loading={stop.isPending} onClick={() => stop.mutate()}>
+              Stop sending
+            </Button>
+          </p>
+        )}
         <TextInput
           label="To"
           type="email"
@@ -34,6 +72,12 @@ export function SendDigest({ client, onClose }: { client: Client; onClose: () =>
           maxLength={300}
           value={to}
           onChange={(event) => setTo(event.currentTarget.value)}
+        />
+        <NativeSelect
+          label="When"
+          value={every}
+          data={PLANS}
+          onChange={(event) => setEvery(event.currentTarget.value as Schedule["every"] | "")}
         />
         <Button type="submit" loading={send.isPending}>
           Send

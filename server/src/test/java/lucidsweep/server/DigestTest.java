@@ -8,6 +8,7 @@ import lucidsweep.server.RunningApplication.Reply;
 import lucidsweep.standins.MailServer;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
 
 /** The week of a client as a file and as a mail. */
 @ExtendWith(RunningApplication.class)
@@ -40,6 +41,25 @@ class DigestTest {
                         .status())
                 .isEqualTo(200);
         assertThat(mail.mails()).singleElement().asString().contains("To: ines@bay.example", "text/html");
+        String schedule = "/api/clients/" + client + "/digest/schedule";
+        String weekly = "{\"to\":\"%s\",\"schedule\":{\"every\":\"WEEK\",\"nextDay\":\"" + LocalDate.now() + "\"}}";
+        JsonNode planned = api.method("PUT", schedule, weekly.formatted("ines@bay.example"))
+                .json()
+                .path("planned");
+        assertThat(mail.mails()).as("the first goes today").hasSize(2);
+        assertThat(planned.path("schedule").path("nextDay").asString())
+                .isEqualTo(LocalDate.now().plusWeeks(1).toString());
+        JsonNode unsent = api.method("PUT", schedule, weekly.formatted("nobody@bay.example"))
+                .json()
+                .path("planned");
+        assertThat(unsent.path("problem").asString()).contains("nobody of this name is here");
+        assertThat(unsent.path("schedule").path("nextDay").asString())
+                .as("it is tried again")
+                .isEqualTo(LocalDate.now().toString());
+        assertThat(api.method("PUT", schedule, weekly.formatted("ines")).status())
+                .isEqualTo(422);
+        api.method("DELETE", schedule, "");
+        assertThat(api.get(schedule).json().path("planned").isNull()).isTrue();
         Reply nowhere = api.post("/api/clients/" + client + "/digest/mail", "{\"to\":\"ines\"}");
         assertThat(nowhere.status()).isEqualTo(422);
         assertThat(nowhere.problem()).isEqualTo("expected a mail address such as ines@bay.example, got \"ines\"");

@@ -14,24 +14,24 @@ import org.apache.ibatis.annotations.Update;
 interface LiveScheduleMapper extends Plans {
 
     @Override
-    @Select("select * from live_schedule where property_id = #{propertyId}")
-    Plan of(long propertyId);
+    @Select("select property_id id, every, next_day from live_schedule where property_id = #{id}")
+    Plan of(long id);
 
     @Override
     @Select("""
-            select s.* from live_schedule s join property p on p.id = s.property_id join client c on c.id = p.client_id
+            select s.property_id id, s.every, s.next_day from live_schedule s join property p on p.id = s.property_id join client c on c.id = p.client_id
             where s.next_day <= #{day} and p.removed is null and c.removed is null order by s.property_id""")
     List<Plan> due(String day);
 
     @Override
     @Update("""
             merge into live_schedule (property_id, every, next_day) key (property_id)
-            values (#{propertyId}, #{every}, #{nextDay})""")
+            values (#{id}, #{every}, #{nextDay})""")
     void set(Plan plan);
 
     @Override
-    @Delete("delete from live_schedule where property_id = #{propertyId}")
-    void remove(long propertyId);
+    @Delete("delete from live_schedule where property_id = #{id}")
+    void remove(long id);
 
     /** The addresses of items with texts that arrived since a moment, those of the latest release first. */
     @Select("""

@@ -19,22 +19,22 @@ interface DemandSourceMapper extends Plans {
 
     @Override
     @Select("""
-            select property_id, every, next_day from demand_source
-            where property_id = #{propertyId} and next_day is not null""")
-    Plan of(long propertyId);
+            select property_id id, every, next_day from demand_source
+            where property_id = #{id} and next_day is not null""")
+    Plan of(long id);
 
     @Override
     @Select("""
-            select s.property_id, s.every, s.next_day
+            select s.property_id id, s.every, s.next_day
             from demand_source s join property p on p.id = s.property_id join client c on c.id = p.client_id
             where s.next_day <= #{day} and p.removed is null and c.removed is null order by s.property_id""")
     List<Plan> due(String day);
 
     @Override
-    @Update("update demand_source set every = #{every}, next_day = #{nextDay} where property_id = #{propertyId}")
+    @Update("update demand_source set every = #{every}, next_day = #{nextDay} where property_id = #{id}")
     void set(Plan plan);
 
     @Override
-    @Update("update demand_source set every = null, next_day = null where property_id = #{propertyId}")
-    void remove(long propertyId);
+    @Update("update demand_source set every = null, next_day = null where property_id = #{id}")
+    void remove(long id);
 }

@@ -16,39 +16,38 @@ public final class PlannedRuns {
     private final LongConsumer run;
 
     /**
-     * @param run begins it for a property; a {@link Refusal} puts it off until the next minute, as where somebody is at work
+     * @param run begins it for a property or client, by its id; a {@link Refusal} puts it off until the next minute, as where somebody is at work
      */
     public PlannedRuns(Plans plans, LongConsumer run) {
         this.plans = plans;
         this.run = run;
     }
 
-    public Optional<Schedule> of(long propertyId) {
-        return Optional.ofNullable(plans.of(propertyId)).map(PlannedRuns::schedule);
+    public Optional<Schedule> of(long id) {
+        return Optional.ofNullable(plans.of(id)).map(PlannedRuns::schedule);
     }
 
-    public void set(long propertyId, Schedule schedule) {
-        plans.set(new Plans.Plan(
-                propertyId, schedule.every().name(), schedule.nextDay().toString()));
+    public void set(long id, Schedule schedule) {
+        plans.set(new Plans.Plan(id, schedule.every().name(), schedule.nextDay().toString()));
     }
 
-    public void remove(long propertyId) {
-        plans.remove(propertyId);
+    public void remove(long id) {
+        plans.remove(id);
     }
 
     /** Begins everything that is due on a day; one who asks meanwhile waits, so that nothing is begun twice. */
     public synchronized void run(LocalDate today) {
         for (Plans.Plan due : plans.due(today.toString())) {
             try {
-                run.accept(due.propertyId());
+                run.accept(due.id());
             } catch (Refusal e) {
-                LOG.info("what is planned for property {} waits: {}", due.propertyId(), e.getMessage());
+                LOG.info("what is planned for {} waits: {}", due.id(), e.getMessage());
                 continue;
             }
             Schedule schedule = schedule(due);
             LocalDate next = schedule.after(today);
-            if (next == null) remove(due.propertyId());
-            else set(due.propertyId(), new Schedule(schedule.every(), next));
+            if (next == null) remove(due.id());
+            else set(due.id(), new Schedule(schedule.every(), next));
         }
     }
 

@@ -35,7 +35,7 @@ public class Schedules {
     /** The next day of each of some properties that has one. */
     public Map<Long, LocalDate> nextDays(Collection<Long> propertyIds) {
         return mapper.ofAll(propertyIds.toArray()).stream()
-                .collect(Collectors.toMap(Plans.Plan::propertyId, plan -> LocalDate.parse(plan.nextDay())));
+                .collect(Collectors.toMap(Plans.Plan::id, plan -> LocalDate.parse(plan.nextDay())));
     }
 
     void set(long propertyId, Schedule schedule) {

@@ -26,10 +26,21 @@ class DigestMail {
         this.from = from;
     }
 
-    void send(String to, String subject, String html) {
+    /** @throws Refusal where no mail server is set, or that is no mail address */
+    void requireSendable(String to) {
+        server();
+        recipient(to);
+    }
+
+    private JavaMailSender server() {
         JavaMailSender sender = server.getIfAvailable();
         if (sender == null)
             throw Refusal.conflict("No mail server is set: start with --mail HOST:PORT, or download the digest.");
+        return sender;
+    }
+
+    void send(String to, String subject, String html) {
+        JavaMailSender sender = server();
         InternetAddress recipient = recipient(to);
         MimeMessage message = sender.createMimeMessage();
         try {
