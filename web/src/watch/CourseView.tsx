@@ -55,7 +55,7 @@ export function CourseView({ propertyId }: { propertyId: number }) {
   const setParts = (parts: string[]) => change({ of: parts.join("|") });
   if (found.error) return <QueryProblem query={found} className={css.view} />;
   if (!found.data) return <div className={css.view} aria-busy />;
-  const { courses, usualDays, holes, marks } = found.data;
+  const { courses, usualDays, holes, marks, moved } = found.data;
   if (courses.length === 0)
     return (
       <div className={css.view}>
@@ -92,6 +92,7 @@ export function CourseView({ propertyId }: { propertyId: number }) {
         <p>
           {day(points[0].first)} to {day(points[points.length - 1].first)}
           {holes.length > 0 && `; of ${of(holes.length, grain)} nothing is reported`}
+          {moved.map(({ from, to }) => `; what was reported of ${from} counts for the same paths on ${to}`).join("")}
         </p>
         <TableLinks
           csv={`/api/properties/${propertyId}/watch/course.csv?grain=${grain}&${codes.map((code) => `of=${encodeURIComponent(code)}`).join("&")}`}

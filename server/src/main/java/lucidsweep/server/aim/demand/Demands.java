@@ -16,6 +16,8 @@ import lucidsweep.core.demand.DemandRows.Only;
 import lucidsweep.core.demand.DemandTally;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.Words;
+import lucidsweep.core.page.MovedSites;
+import lucidsweep.core.page.PageAddress;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
@@ -33,6 +35,7 @@ import org.springframework.stereotype.Component;
 public class Demands {
 
     private static final long MAX_ROWS_KEPT = 3_000_000;
+    private static final int RECENT_DAYS = 28;
 
     private final Reports reports;
     private final Clients clients;
@@ -68,11 +71,38 @@ public class Demands {
     }
 
     private ReadDemand read(long propertyId) {
-        ReadDemand demand = new ReadDemand();
+        ReadDemand demand = read(propertyId, MovedSites.NONE);
+        MovedSites moved = moved(propertyId, demand);
+        return moved.isEmpty() ? demand : read(propertyId, moved);
+    }
+
+    private ReadDemand read(long propertyId, MovedSites moved) {
+        ReadDemand demand = new ReadDemand(moved);
         int today = (int) ReportedDays.today(reports, propertyId).toEpochDay();
         reports.forEachDemand(propertyId, row -> demand.add(row, today));
         if (demand.rows().size() > 0) items.forEachAddress(propertyId, demand::item);
         return demand;
+    }
+
+    private MovedSites moved(long propertyId, ReadDemand demand) {
+        int last = demand.rows().lastDay();
+        double[] recent = new double[demand.addressCount()];
+        if (recent.length > 0)
+            demand.rows().tally(last - RECENT_DAYS + 1, last, By.ITEM, Only.ANY).lines().stream()
+                    .filter(line -> line.item() >= 0)
+                    .forEach(line -> recent[line.item()] = line.now().impressions());
+        MovedSites.Finder finder = new MovedSites.Finder();
+        for (int i = 0; i < recent.length; i++) finder.reported(demand.address(i), demand.item(i) != null, recent[i]);
+        if (!finder.isAny()) return MovedSites.NONE;
+        items.forEachAddress(
+                propertyId,
+                (address, id) -> finder.item(PageAddress.text(address).orElse(address)));
+        return finder.found();
+    }
+
+    /** The sites of a property that moved since they were reported of: their demand counts for the addresses of today. */
+    public MovedSites movedSites(long propertyId) {
+        return of(propertyId).moved();
     }
 
     /** The numbers of the queries with the client's brand, or of all others. */

@@ -11,6 +11,7 @@ import lucidsweep.core.demand.DemandRows;
 import lucidsweep.core.keyword.BrandNames;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.Words;
+import lucidsweep.core.page.MovedSites;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.text.Country;
 import lucidsweep.server.gather.imports.Reports;
@@ -20,6 +21,7 @@ final class ReadDemand {
 
     private static final String NO_COUNTRY = "not named";
 
+    private final MovedSites moved;
     private final Object version = new Object();
     private final DemandRows rows = new DemandRows();
     private final Numbered addresses = new Numbered();
@@ -34,6 +36,11 @@ final class ReadDemand {
     private Words languageOfKeys;
 
     private record Brand(Set<String> names, String language) {}
+
+    /** @param moved what is reported of their old addresses counts for those of today */
+    ReadDemand(MovedSites moved) {
+        this.moved = moved;
+    }
 
     /** Texts by number. */
     private static final class Numbered {
@@ -63,7 +70,7 @@ final class ReadDemand {
 
     private int address(String text) {
         return normal.computeIfAbsent(
-                text, any -> addresses.of(PageAddress.text(text).orElse(text)));
+                text, any -> addresses.of(moved.now(PageAddress.text(text).orElse(text))));
     }
 
     void item(String address, long id) {
@@ -71,6 +78,11 @@ final class ReadDemand {
         if (number == null) return;
         items.put(number, id);
         numbers.put(id, number);
+    }
+
+    /** The sites that moved since they were reported of. */
+    MovedSites moved() {
+        return moved;
     }
 
     /** Another object for each time that demand was read, which can be kept without keeping the demand. */

@@ -11,8 +11,10 @@ import java.util.concurrent.ConcurrentHashMap;
 import lucidsweep.core.aim.KeywordMapper;
 import lucidsweep.core.keyword.ItemTexts;
 import lucidsweep.core.keyword.Words;
+import lucidsweep.core.page.MovedSites;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.text.CommonPart;
+import lucidsweep.server.aim.demand.Demands;
 import lucidsweep.server.aim.demand.ReportedDays;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
@@ -35,15 +37,18 @@ public class PreparedProperties {
     private final Items items;
     private final Reports reports;
     private final JsonMapper json;
+    private final Demands demands;
     private final Map<Long, SoftReference<Ready>> kept = new ConcurrentHashMap<>();
     private final Map<Long, Long> changes = new ConcurrentHashMap<>();
 
-    PreparedProperties(TargetMapper mapper, Clients clients, Items items, Reports reports, JsonMapper json) {
+    PreparedProperties(
+            TargetMapper mapper, Clients clients, Items items, Reports reports, JsonMapper json, Demands demands) {
         this.mapper = mapper;
         this.clients = clients;
         this.items = items;
         this.reports = reports;
         this.json = json;
+        this.demands = demands;
     }
 
     /**
@@ -102,9 +107,11 @@ public class PreparedProperties {
         if (services != null) services.lines().forEach(aiming::service);
         if (!keywords.isEmpty() || services != null) {
             boolean ofItems = reports.namesItemsAndQueries(property.id());
+            MovedSites moved =
+                    property.kind() == PropertyKind.WEBSITE ? demands.movedSites(property.id()) : MovedSites.NONE;
             reports.forEachDemand(property.id(), row -> {
                 // What a report by query alone says is in the rows by item and query.
-                if (!ofItems || !row.address().isEmpty()) add(aiming, row, day);
+                if (!ofItems || !row.address().isEmpty()) add(aiming, row, moved, day);
             });
             aiming.commonEndings(endings(property));
             items.forEachDetail(property.id(), chunk -> chunk.forEach(item -> add(aiming, item)));
@@ -112,10 +119,19 @@ public class PreparedProperties {
         return new Ready(aiming, keywords, places, today, client, property.language());
     }
 
-    private static void add(KeywordMapper aiming, Reports.Demand row, int today) {
+    private static void add(KeywordMapper aiming, Reports.Demand row, MovedSites moved, int today) {
         ReportedDays days = ReportedDays.of(row, today);
         double position = row.position() == null ? 0 : row.position();
-        aiming.demand(row.address(), row.query(), days.first(), days.last(), row.clicks(), row.impressions(), position);
+        aiming.demand(
+                moved.isEmpty()
+                        ? row.address()
+                        : moved.now(PageAddress.text(row.address()).orElse(row.address())),
+                row.query(),
+                days.first(),
+                days.last(),
+                row.clicks(),
+                row.impressions(),
+                position);
     }
 
     private List<String> endings(Property property) {

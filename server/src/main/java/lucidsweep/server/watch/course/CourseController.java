@@ -12,6 +12,7 @@ import lucidsweep.server.aim.demand.DemandCourses;
 import lucidsweep.server.aim.demand.DemandCourses.Course;
 import lucidsweep.server.aim.demand.DemandCourses.CoursePoint;
 import lucidsweep.server.aim.demand.DemandCourses.Grain;
+import lucidsweep.server.aim.demand.Demands;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.web.Refusal;
 import lucidsweep.server.web.Rows;
@@ -38,6 +39,7 @@ class CourseController {
     private final ResultLooks looks;
     private final Marks marks;
     private final Clients clients;
+    private final Demands demands;
 
     CourseController(
             DemandCourses courses,
@@ -45,7 +47,9 @@ class CourseController {
             PositionCounts positions,
             ResultLooks looks,
             Marks marks,
-            Clients clients) {
+            Clients clients,
+            Demands demands) {
+        this.demands = demands;
         this.looks = looks;
         this.courses = courses;
         this.parts = parts;
@@ -63,8 +67,13 @@ class CourseController {
      * @param courses empty where nothing is reported
      * @param usualDays how many days most rows of the reports are of
      * @param holes the stretches within which nothing at all is reported, by their first days
+     * @param moved sites that were reported of and whose pages stand elsewhere now: their figures count there
      */
-    record Courses(List<NamedCourse> courses, int usualDays, List<String> holes, List<Mark> marks) {}
+    record Courses(
+            List<NamedCourse> courses, int usualDays, List<String> holes, List<Mark> marks, List<MovedSite> moved) {}
+
+    /** The scheme and host of a site before it moved, and of today. */
+    record MovedSite(String from, String to) {}
 
     @GetMapping("/course")
     Courses course(
@@ -98,7 +107,9 @@ class CourseController {
                         .filter(point -> point.figures() == null)
                         .map(CoursePoint::first)
                         .toList();
-        return new Courses(all, courses.usualDays(propertyId), holes, marks.of(propertyId));
+        List<MovedSite> moved = new ArrayList<>();
+        demands.movedSites(propertyId).origins().forEach((from, to) -> moved.add(new MovedSite(from, to)));
+        return new Courses(all, courses.usualDays(propertyId), holes, marks.of(propertyId), moved);
     }
 
     @GetMapping({"/course.csv", "/course.xlsx"})
