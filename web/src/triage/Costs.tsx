@@ -63,6 +63,7 @@ function Reach({ reach }: { reach: Reach }) {
 /** What each fault of a title or description costs on this property, with how sure that is. */
 export function Costs({ propertyId }: { propertyId: number }) {
   const costs = useCosts(propertyId);
+  const learns = costs.data?.appeal.some((cost) => cost.learnt) ?? false;
   return (
     <>
       <TriageHead title="What faults cost here" csv={`/api/properties/${propertyId}/costs.csv`}>
@@ -76,8 +77,20 @@ export function Costs({ propertyId }: { propertyId: number }) {
           <h2 className={css.part}>How often a result is clicked</h2>
           <p className={css.about}>
             Items with a fault against others at the same positions. A minus stands for more clicks.
+            {learns &&
+              " What became of items that your own releases fixed counts with it, each as far as it is certain; Watch has these under Did it work."}
           </p>
-          <PlainTable head={["Check", "Items", "Fewer clicks", "95% interval", "Known from"]} right={[1, 2, 3]}>
+          <PlainTable
+            head={[
+              "Check",
+              "Items",
+              "Fewer clicks",
+              "95% interval",
+              ...(learns ? ["By your own releases"] : []),
+              "Known from",
+            ]}
+            right={[1, 2, 3]}
+          >
             <tbody>
               {costs.data.appeal.map((cost) => (
                 <tr key={`${cost.field} ${cost.check}`}>
@@ -87,6 +100,7 @@ export function Costs({ propertyId }: { propertyId: number }) {
                   <td className={css.number}>
                     {signed(cost.lostLow)} to {signed(cost.lostHigh)}
                   </td>
+                  {learns && <td>{cost.learnt && <Learnt {...cost.learnt} />}</td>}
                   <td>{SOURCES[cost.source]}</td>
                 </tr>
               ))}
@@ -94,6 +108,15 @@ export function Costs({ propertyId }: { propertyId: number }) {
           </PlainTable>
         </>
       )}
+    </>
+  );
+}
+
+/** What releases say of a fault by themselves. */
+function Learnt({ lostShare, lostLow, lostHigh, items }: NonNullable<FaultCost["learnt"]>) {
+  return (
+    <>
+      {signed(lostShare)} ({signed(lostLow)} to {signed(lostHigh)}), {of(items, "item")}
     </>
   );
 }

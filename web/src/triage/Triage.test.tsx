@@ -94,6 +94,7 @@ it("says what is at stake in clicks a month, how sure that is, and what that res
         lostHigh: 0.25,
         items: 53,
         source: "own",
+        learnt: { lostShare: 0.15, lostLow: -0.02, lostHigh: 0.29, items: 31 },
       },
     ],
   });
@@ -102,7 +103,7 @@ it("says what is at stake in clicks a month, how sure that is, and what that res
   expect(screen.getByText("no clicks at stake")).toBeTruthy();
   fireEvent.click(await screen.findByRole("link", { name: "What faults cost" }));
   const row = (await screen.findByText("description missing")).closest("tr") as HTMLElement;
-  expect(row.textContent).toBe("description missing5318%11% to 25%this property’s figures");
+  expect(row.textContent).toBe("description missing5318%11% to 25%15% (−2.0% to 29%), 31 itemsthis property’s figures");
   const words = screen.getByText(/all words of the query/).closest("tr") as HTMLElement;
   expect(words.textContent).toContain("21%14% to 27%this property’s figures");
   expect(screen.getByText(/1,860 pairs/)).toBeTruthy();

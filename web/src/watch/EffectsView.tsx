@@ -13,6 +13,7 @@ import css from "./Watch.module.css";
 const KINDS: Record<string, string> = {
   release: "Releases",
   field: "Texts",
+  check: "Faults fixed",
   section: "Sections",
   set: "Sets",
   batch: "Bulk edits and recipes",
@@ -111,6 +112,7 @@ function EffectFigures({ row }: { row: EffectRow }) {
       <p className={css.said}>{sentence(row.words)}</p>
       {isTold(row) && (
         <>
+          <Estimated row={row} />
           <PlainTable head={["", "difference", "19 times in 20 between", ""]} right={[1]}>
             <tbody>
               {(["clicks", "rate", "position"] as const).map((figure) => {
@@ -162,6 +164,36 @@ function EffectFigures({ row }: { row: EffectRow }) {
       )}
       {left.length > 0 && <p className={css.soft}>Left out: {left.join("; ")}.</p>}
     </section>
+  );
+}
+
+/** A number of clicks with a sign as wide as the others. */
+const clicks = (value: number) => `${value < 0 ? "−" : "+"}${count(Math.abs(Math.round(value)))}`;
+
+/** What was expected of the release before anybody had seen it, beside what came. */
+function Estimated({ row }: { row: EffectRow }) {
+  const { estimated } = row;
+  if (!estimated) return null;
+  const came = row.effect.perMonth;
+  return (
+    <PlainTable head={["clicks a month", "", "19 times in 20 between"]} right={[1]}>
+      <tbody>
+        <tr>
+          <td>estimated before it was delivered</td>
+          <td>{clicks(estimated.clicks)}</td>
+          <td>
+            {clicks(estimated.low)} and {clicks(estimated.high)}
+          </td>
+        </tr>
+        <tr>
+          <td>came</td>
+          <td>{clicks(came.clicks)}</td>
+          <td>
+            {clicks(came.low)} and {clicks(came.high)}
+          </td>
+        </tr>
+      </tbody>
+    </PlainTable>
   );
 }
 

@@ -47,10 +47,12 @@ it("draws clicks over time with what happened, and reads them out by the arrow k
     ],
     usualDays: 7,
     holes: ["2026-10-12"],
+    moved: [{ from: "http://old.example", to: "https://tarrin.example" }],
     marks: [{ day: "2026-10-20", kind: "release", id: 4, text: "Autumn titles" }],
   });
   open("");
   const chart = await screen.findByRole("img", { name: /^Clicks by week/ });
+  expect(screen.getByText(/reported of http:..old.example counts for the same paths on https:/)).toBeTruthy();
   fireEvent.keyDown(chart, { key: "ArrowLeft" });
   expect(await screen.findByText("19 Oct 2026: 60 clicks · Autumn titles, 20 Oct 2026")).toBeTruthy();
   fireEvent.keyDown(chart, { key: "ArrowLeft" });
@@ -93,6 +95,7 @@ it("says what a release brought with its interval, and why nothing can be said o
     live: "2026-10-20",
     texts: 80,
     effect,
+    estimated: { clicks: 350, low: 240, high: 480 },
     oneOfSeveral: false,
     words: "+9% clicks (+3 to +16%), 78 items against 143; +410 clicks a month",
   };
@@ -108,6 +111,8 @@ it("says what a release brought with its interval, and why nothing can be said o
   ]);
   open("?view=effects");
   expect(await screen.findByText("+9% clicks (+3 to +16%), 78 items against 143; +410 clicks a month.")).toBeTruthy();
+  expect(screen.getByRole("row", { name: "estimated before it was delivered +350 +240 and +480" })).toBeTruthy();
+  expect(screen.getByRole("row", { name: "came +410 +120 and +700" })).toBeTruthy();
   expect(screen.getByText("Left out: 2 items were too young before.")).toBeTruthy();
   fireEvent.click(screen.getByRole("button", { name: /Winter titles/ }));
   expect(await screen.findByText(/^No comparable item was left alone/)).toBeTruthy();
@@ -242,7 +247,7 @@ it("shows where queries stand week by week, and which came to the first page", a
 
 it("compares with a part that is known by name, and with any query", async () => {
   const all = { code: "all", name: "All", course: { points: [point("2026-10-05", 40)], now: figures(40) } };
-  serve(`GET ${WATCH}/course`, { courses: [all], usualDays: 7, holes: [], marks: [] });
+  serve(`GET ${WATCH}/course`, { courses: [all], usualDays: 7, holes: [], marks: [], moved: [] });
   serve("GET /api/properties/7/keywords/choices", { topics: [{ value: "tour", count: 3 }], places: [] });
   open("?of=all");
   const box = await screen.findByRole("combobox", { name: "Compare with" });
@@ -255,7 +260,7 @@ it("compares with a part that is known by name, and with any query", async () =>
 });
 
 it.each([
-  ["course", { courses: [], usualDays: 7, holes: [], marks: [] }, "No demand is reported yet"],
+  ["course", { courses: [], usualDays: 7, holes: [], marks: [], moved: [] }, "No demand is reported yet"],
   ["positions", { weeks: [], won: [], lost: [] }, "No positions are reported yet."],
   ["moves", [], "Nothing moved suddenly in the last 26 weeks."],
   ["effects", [], "Nothing was delivered yet"],
@@ -275,7 +280,7 @@ it("shows of one query where it stood in result lists, and who stood around it",
     name: "sea kayak",
     course: { points: [point("2026-10-05", 40)], now: figures(40) },
   };
-  serve(`GET ${WATCH}/course`, { courses: [query], usualDays: 7, holes: [], marks: [] });
+  serve(`GET ${WATCH}/course`, { courses: [query], usualDays: 7, holes: [], marks: [], moved: [] });
   serve(`GET ${WATCH}/holders`, []);
   const result = (position: number, title: string, address: string) => ({ position, title, address });
   serve(`GET ${WATCH}/looks`, [
@@ -301,7 +306,7 @@ it("says where nothing is reported of a part, instead of an empty picture", asyn
     name: "oars",
     course: { points: [{ ...point("2026-10-05", 0), figures: none }], now: none },
   };
-  serve(`GET ${WATCH}/course`, { courses: [query], usualDays: 7, holes: [], marks: [] });
+  serve(`GET ${WATCH}/course`, { courses: [query], usualDays: 7, holes: [], marks: [], moved: [] });
   serve(`GET ${WATCH}/holders`, []);
   serve(`GET ${WATCH}/looks`, []);
   open("?of=query:oars&figure=position");

@@ -14,6 +14,7 @@ import java.util.stream.IntStream;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.server.RunningApplication.Reply;
 import lucidsweep.standins.DemoSite;
+import lucidsweep.standins.Searchers;
 import lucidsweep.standins.Website;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -24,6 +25,10 @@ import tools.jackson.databind.JsonNode;
 class WatchTest {
 
     private static final double MARGIN = 0.1;
+
+    /** As the made-up searchers have it. */
+    private static final double LOG_OF_TOO_LONG = Searchers.OF_DEMO.appeal().get("title too-long");
+
     private static final String ENDING = " | Tarrin Bay Kayaks: hire, tours and lessons";
 
     private final HttpClient http = HttpClient.newHttpClient();
@@ -82,6 +87,31 @@ class WatchTest {
             assertThat(clicks.path("low").asDouble()).as(row.toString()).isLessThan(truth + MARGIN);
             assertThat(clicks.path("high").asDouble()).as(row.toString()).isGreaterThan(truth - MARGIN);
             assertThat(row.path("words").asString()).contains("% clicks", "items against");
+            JsonNode check = effect(site, "check");
+            assertThat(check.path("name").asString()).isEqualTo("Title too long");
+            assertThat(check.path("estimated").path("clicks").asDouble())
+                    .as("what was estimated when it was delivered stands beside what came: " + check)
+                    .isGreaterThan(0);
+            JsonNode cost = site.get("/costs")
+                    .json()
+                    .path("appeal")
+                    .valueStream()
+                    .filter(each -> each.path("label").asString().equals("title too long"))
+                    .findFirst()
+                    .orElseThrow();
+            JsonNode learnt = cost.path("learnt");
+            assertThat(learnt.path("items").asInt())
+                    .as("what faults cost learns from it: " + cost)
+                    .isEqualTo(check.path("effect").path("items").asInt());
+            double lost = 1 - Math.exp(LOG_OF_TOO_LONG);
+            assertThat(lost)
+                    .as("what the market's searchers make of it, in " + cost)
+                    .isBetween(
+                            learnt.path("lostLow").asDouble() - MARGIN,
+                            learnt.path("lostHigh").asDouble() + MARGIN);
+            assertThat(Math.abs(cost.path("lostShare").asDouble() - lost))
+                    .as("nearer to the truth than what is assumed of any property, in " + cost)
+                    .isLessThan(lost - 0.06);
             assertThat(effect(site, "section").path("name").asString()).isEqualTo("/tours/");
             assertThat(effect(site, "batch").path("effect").path("items").asInt())
                     .isEqualTo(row.path("effect").path("items").asInt());
@@ -189,6 +219,32 @@ class WatchTest {
         assertThat(shop.post("/watch/due/decide", "{\"key\":\"x\",\"state\":\"LATER\"}")
                         .problem())
                 .isEqualTo("expected a day to come back to it on");
+    }
+
+    @Test
+    void aSiteThatMovedKeepsWhatWasReportedOfIt(Api api) {
+        Shop site = new Shop(api, api.property("website", "https://bay.example/", false));
+        StringBuilder pages = new StringBuilder("address,title\n");
+        StringBuilder demand = new StringBuilder("page,query,from,to,clicks,impressions,position\n");
+        LocalDate start = LocalDate.of(2026, 4, 6);
+        for (int page = 0; page < 12; page++) {
+            pages.append("https://bay.example/oars-%d,Oars %d%n".formatted(page, page));
+            for (int week = 0; week < 30; week++) {
+                LocalDate day = start.plusWeeks(week);
+                String from = week < 20 ? "http://www.old-bay.example" : "https://bay.example";
+                demand.append("%s/oars-%d,oars,%s,%s,3,100,5%n".formatted(from, page, day, day.plusDays(6)));
+            }
+        }
+        site.importFile(pages.toString());
+        site.importDemand(demand.toString());
+        JsonNode courses = site.get("/watch/course?of=item:" + site.itemId("https://bay.example/oars-7"))
+                .json();
+        assertThat(courses.path("moved").toString())
+                .isEqualTo("[{\"from\":\"http://www.old-bay.example\",\"to\":\"https://bay.example\"}]");
+        assertThat(courses.path("courses").get(0).path("course").path("points"))
+                .hasSize(30)
+                .allSatisfy(week ->
+                        assertThat(week.path("figures").path("clicks").asInt()).isEqualTo(3));
     }
 
     private static void fetchDemand(Api api, Shop site, Website website) {

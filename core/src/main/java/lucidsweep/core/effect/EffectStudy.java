@@ -112,6 +112,12 @@ public final class EffectStudy {
         return study.effect(notTold);
     }
 
+    /** Whether enough weeks before and after a change are known to say something of it. */
+    public static boolean isLongEnough(WeeklyFigures figures, Changed changed) {
+        Windows windows = Windows.of(changed);
+        return windows.isLongEnough(figures.weeks()) && windows.isOldEnough();
+    }
+
     private void add(Changed changed, Windows windows, int[] like) {
         Sums[] others = new Sums[like.length];
         for (int i = 0; i < like.length; i++) {

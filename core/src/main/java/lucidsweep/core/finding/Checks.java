@@ -134,6 +134,11 @@ public final class Checks {
         return check;
     }
 
+    /** The check with an id; null where there is none such, as of an earlier version. */
+    public static Check find(String id) {
+        return BY_ID.get(id);
+    }
+
     /** The place of a check among all; it lasts as long as the application runs. */
     public static int number(Check check) {
         return NUMBERS.get(check);

@@ -3,6 +3,7 @@ package lucidsweep.core.finding;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Predicate;
 import lucidsweep.core.item.Field;
 
@@ -80,6 +81,11 @@ public final class FindingLife {
     /** Since when a finding is there; null where it is not. */
     public Since since(String checkId) {
         return findings.get(checkId);
+    }
+
+    /** The findings that are there, by the ids of their checks. */
+    public Set<String> open() {
+        return findings.keySet();
     }
 
     /** The findings that were there once and are not now, by the id of their check. */

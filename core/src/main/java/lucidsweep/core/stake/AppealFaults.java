@@ -47,7 +47,12 @@ public final class AppealFaults {
 
     /** The number of a check; -1 where it says nothing of how often a result is clicked. */
     public static int number(Field field, String code) {
-        return NUMBERS.getOrDefault(Check.id(field, code), -1);
+        return number(Check.id(field, code));
+    }
+
+    /** The same by the id of the check. */
+    public static int number(String checkId) {
+        return NUMBERS.getOrDefault(checkId, -1);
     }
 
     /** The numbers of those checks that are faults here, in their order. */

@@ -32,9 +32,9 @@ public final class AppealModel {
     }
 
     /**
-     * What is assumed of a fault before a property's figures are looked at, on the log scale.
+     * What is assumed of a fault before the figures of a property's items are looked at, on the log scale.
      *
-     * @param mean never above 0
+     * @param mean never above 0, unless own releases said so
      * @param deviation how sure that is
      */
     public record Prior(double mean, double deviation) {}

@@ -77,10 +77,19 @@ interface LiveMapper {
     List<LiveText> liveTexts(@Param("propertyId") long propertyId, @Param("itemIds") Object[] itemIds);
 
     /** A text that is live, without its words. */
-    record LiveLine(long handoverId, long itemId, Field field, Instant created, Instant since) {}
+    record LiveLine(
+            long handoverId,
+            long itemId,
+            Field field,
+            Instant created,
+            Instant since,
+            @Nullable String mended,
+            @Nullable Double won,
+            @Nullable Double wonLow,
+            @Nullable Double wonHigh) {}
 
     @Select("""
-            select l.handover_id, l.item_id, l.field, h.created, l.live_since since
+            select l.handover_id, l.item_id, l.field, h.created, l.live_since since, l.mended, l.won, l.won_low, l.won_high
             from handover_line l join handover h on h.id = l.handover_id
             """ + ARRIVED + """
             and h.property_id = #{propertyId} and l.live = 'live'

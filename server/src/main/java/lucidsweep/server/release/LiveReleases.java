@@ -1,10 +1,12 @@
 package lucidsweep.server.release;
 
+import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.Field;
 import org.springframework.stereotype.Service;
 
@@ -23,14 +25,35 @@ public class LiveReleases {
      *
      * @param delivered when it was delivered: until then it cannot have been live
      * @param since when a sweep saw it first
+     * @param mended the ids of the checks whose findings it ended
+     * @param won the clicks a month that it was estimated to win; null where that was not estimated
      */
-    public record LiveText(long handoverId, long itemId, Field field, Instant delivered, Instant since) {}
+    public record LiveText(
+            long handoverId,
+            long itemId,
+            Field field,
+            Instant delivered,
+            Instant since,
+            Set<String> mended,
+            @Nullable Stake won) {
+
+        private static LiveText of(LiveMapper.LiveLine line) {
+            return new LiveText(
+                    line.handoverId(),
+                    line.itemId(),
+                    line.field(),
+                    line.created(),
+                    line.since(),
+                    line.mended() == null || line.mended().isEmpty()
+                            ? Set.of()
+                            : Set.of(line.mended().split(",")),
+                    line.won() == null ? null : new Stake(line.won(), line.wonLow(), line.wonHigh()));
+        }
+    }
 
     /** All of a property, the earliest release first. */
     public List<LiveText> live(long propertyId) {
-        return mapper.liveLines(propertyId).stream()
-                .map(line -> new LiveText(line.handoverId(), line.itemId(), line.field(), line.created(), line.since()))
-                .toList();
+        return mapper.liveLines(propertyId).stream().map(LiveText::of).toList();
     }
 
     /** How many texts of each release of a property are live; those of which none is are left out. */

@@ -1,10 +1,15 @@
 package lucidsweep.server.release;
 
+import jakarta.annotation.Nullable;
 import java.io.InputStream;
 import java.util.List;
+import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.database.ManyRows;
+import lucidsweep.server.item.draft.DraftMapper;
 import lucidsweep.server.item.draft.FieldId;
+import lucidsweep.server.item.draft.FieldLine;
+import lucidsweep.server.triage.Estimates.Estimate;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Lang;
 import org.apache.ibatis.annotations.Mapper;
@@ -40,8 +45,47 @@ interface ReleaseMapper {
     @Update("update handover set items = #{items}, texts = #{texts} where id = #{id}")
     void setCounts(long id, int items, int texts);
 
-    /** A text as it is recorded. */
-    record LineValues(long handoverId, long itemId, Field field, String beforeText, String afterText) {}
+    /**
+     * A text as it is recorded.
+     *
+     * @param mended the ids of the checks whose findings it ends, with commas between
+     * @param won, wonLow, wonHigh the clicks a month that it is estimated to win; null where nothing is reported
+     */
+    record LineValues(
+            long handoverId,
+            long itemId,
+            Field field,
+            String beforeText,
+            String afterText,
+            String mended,
+            @Nullable Double won,
+            @Nullable Double wonLow,
+            @Nullable Double wonHigh) {
+
+        static LineValues of(long handoverId, FieldLine text, Estimate estimate) {
+            Stake won = estimate.won();
+            return new LineValues(
+                    handoverId,
+                    text.itemId(),
+                    text.field(),
+                    text.captured(),
+                    text.text(),
+                    String.join(",", estimate.mended()),
+                    won == null ? null : won.clicks(),
+                    won == null ? null : won.low(),
+                    won == null ? null : won.high());
+        }
+    }
+
+    record Moment(long itemId, long moment) {}
+
+    /** When a field of some items was delivered the last time before a handover, in seconds since 1970. */
+    @Select("select l.item_id, cast(floor(extract(epoch from max(h.created))) as bigint) moment from handover_line l "
+            + DraftMapper.AMONG_IDS + """
+            l.item_id join handover h on h.id = l.handover_id
+            where l.handover_id < #{handoverId} and l.field = #{field} group by l.item_id""")
+    List<Moment> deliveredBefore(
+            @Param("ids") Object[] ids, @Param("handoverId") long handoverId, @Param("field") Field field);
 
     @Lang(ManyRows.class)
     @Insert("insert into handover_line (columns) values (rows)")

@@ -13,6 +13,7 @@ import java.util.function.Consumer;
 import java.util.function.LongPredicate;
 import java.util.function.Predicate;
 import java.util.function.ToIntBiFunction;
+import java.util.stream.Collectors;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.client.Clients;
@@ -28,6 +29,9 @@ import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.Selection;
 import lucidsweep.server.job.Lookahead;
 import lucidsweep.server.job.PropertyLine;
+import lucidsweep.server.triage.Estimates;
+import lucidsweep.server.triage.Estimates.Estimate;
+import lucidsweep.server.triage.FindingsQueue;
 import lucidsweep.server.web.Conflict;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
@@ -50,6 +54,8 @@ public class Releases {
     private final PropertyLine line;
     private final HandoverFiles files;
     private final HeldBack heldBack;
+    private final FindingsQueue findings;
+    private final Estimates estimates;
 
     Releases(
             ReleaseMapper mapper,
@@ -60,7 +66,9 @@ public class Releases {
             TransactionTemplate transaction,
             PropertyLine line,
             HandoverFiles files,
-            HeldBack heldBack) {
+            HeldBack heldBack,
+            FindingsQueue findings,
+            Estimates estimates) {
         this.mapper = mapper;
         this.drafts = drafts;
         this.items = items;
@@ -70,6 +78,8 @@ public class Releases {
         this.line = line;
         this.files = files;
         this.heldBack = heldBack;
+        this.findings = findings;
+        this.estimates = estimates;
     }
 
     /**
@@ -197,6 +207,8 @@ public class Releases {
             Naming naming) {}
 
     private Handover record(Property property, Selection selection, Order order, Consumer<Handover> then) {
+        // What drafts mend is told by findings that follow them.
+        findings.await(property.id());
         return line.get(property.id(), order.says, () -> {
             long[] ids = items.ids(ItemView.of(property.id(), ItemFilter.ofState(DraftState.APPROVED)));
             if (selection != null) {
@@ -245,8 +257,8 @@ public class Releases {
             Lookahead.over(
                     ids,
                     AT_ONCE,
-                    some -> drafts.fields(some, field),
-                    approved -> recorded[0] += record(key.id, order, field, approved));
+                    some -> estimated(property, key.id, field, drafts.fields(some, field)),
+                    approved -> recorded[0] += record(key.id, order, approved));
             if (recorded[0] != ids.length) {
                 throw Refusal.conflict(
                         "Drafts were changed while they were being delivered, so nothing was delivered. Try again.");
@@ -265,15 +277,25 @@ public class Releases {
         texts.values().removeIf(ids -> ids.length == 0);
     }
 
+    /** Texts of one field, and what each is estimated to bring. */
+    private record Estimated(List<FieldLine> texts, Map<Long, Estimate> estimates) {}
+
+    private Estimated estimated(Property property, long handoverId, Field field, List<FieldLine> texts) {
+        Object[] ids = texts.stream().map(FieldLine::itemId).toArray();
+        Map<Long, Long> before = mapper.deliveredBefore(ids, handoverId, field).stream()
+                .collect(Collectors.toMap(ReleaseMapper.Moment::itemId, ReleaseMapper.Moment::moment));
+        return new Estimated(texts, estimates.of(property, field, texts, before));
+    }
+
     /** Records some texts and moves their drafts on; returns how many it moved. */
-    private int record(long handoverId, Order order, Field field, List<FieldLine> approved) {
+    private int record(long handoverId, Order order, Estimated approved) {
         ManyRows.each(
-                approved.stream()
-                        .map(text -> new ReleaseMapper.LineValues(
-                                handoverId, text.itemId(), field, text.captured(), text.text()))
+                approved.texts.stream()
+                        .map(text -> ReleaseMapper.LineValues.of(
+                                handoverId, text, approved.estimates.getOrDefault(text.itemId(), Estimate.NONE)))
                         .toList(),
                 mapper::insertLines);
-        return order.move.applyAsInt(approved, handoverId);
+        return order.move.applyAsInt(approved.texts, handoverId);
     }
 
     public List<Handover> ofProperty(long propertyId) {

@@ -10,6 +10,7 @@ import lucidsweep.core.item.Field;
 import lucidsweep.core.stake.AppealFaults;
 import lucidsweep.core.stake.Cost;
 import lucidsweep.core.stake.ItemDemand;
+import lucidsweep.core.stake.LearntCost;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.web.Rows;
 import org.springframework.http.ResponseEntity;
@@ -55,7 +56,8 @@ class CostController {
             List<CostView> views = AppealFaults.checks().stream()
                     .map(check -> CostView.of(
                             check,
-                            fitted.map(costs -> costs.costs().get(check.id())).orElse(AppealFaults.assumed(check))))
+                            fitted.map(costs -> costs.costs().get(check.id())).orElse(AppealFaults.assumed(check)),
+                            fitted.map(costs -> costs.learnt().get(check.id())).orElse(null)))
                     .sorted(Comparator.comparingDouble(CostView::effect))
                     .toList();
             return fitted.map(costs -> new CostsView(
@@ -102,6 +104,7 @@ class CostController {
      * @param lostShare the share of its clicks that an item loses, 1 at most; below 0 where it wins some
      * @param lostLow, lostHigh the ends of its 95% interval
      * @param items how many items with demand have it
+     * @param learnt what own releases say of it by themselves; null where they say nothing
      */
     record CostView(
             Field field,
@@ -114,9 +117,10 @@ class CostController {
             double lostLow,
             double lostHigh,
             int items,
-            Cost.Source source) {
+            Cost.Source source,
+            @Nullable LearntView learnt) {
 
-        static CostView of(Check check, Cost cost) {
+        static CostView of(Check check, Cost cost, @Nullable LearntCost learnt) {
             return new CostView(
                     check.field(),
                     check.code(),
@@ -128,7 +132,25 @@ class CostController {
                     Cost.lostShare(cost.high()),
                     Cost.lostShare(cost.low()),
                     cost.items(),
-                    cost.source());
+                    cost.source(),
+                    learnt == null ? null : LearntView.of(learnt));
+        }
+    }
+
+    /**
+     * What items lost by a fault that a release freed them of.
+     *
+     * @param lostShare, lostLow, lostHigh as a share of their clicks; below 0 where they had won some
+     * @param items how many were freed of it
+     */
+    record LearntView(double lostShare, double lostLow, double lostHigh, int items) {
+
+        static LearntView of(LearntCost learnt) {
+            return new LearntView(
+                    Cost.lostShare(learnt.effect()),
+                    Cost.lostShare(learnt.high()),
+                    Cost.lostShare(learnt.low()),
+                    learnt.items());
         }
     }
 

@@ -81,6 +81,20 @@ public class FindingsQueue {
         }
     }
 
+    /** Waits a moment for the findings of all changes up to now. */
+    public synchronized void await(long propertyId) {
+        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(PATIENCE_SECONDS);
+        try {
+            for (long left = until - System.nanoTime();
+                    left > 0 && atWork.contains(propertyId);
+                    left = until - System.nanoTime()) {
+                TimeUnit.NANOSECONDS.timedWait(this, left);
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
     private void work(long propertyId) {
         for (Due due = next(propertyId); due != null; due = next(propertyId)) {
             try {
@@ -95,7 +109,7 @@ public class FindingsQueue {
 
     private synchronized Due next(long propertyId) {
         Due due = waiting.remove(propertyId);
-        if (due == null) atWork.remove(propertyId);
+        if (due == null && atWork.remove(propertyId)) notifyAll();
         return due;
     }
 

@@ -1,5 +1,6 @@
 package lucidsweep.server.triage;
 
+import jakarta.annotation.Nullable;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -8,6 +9,7 @@ import lucidsweep.core.finding.Check;
 import lucidsweep.core.stake.AppealFaults;
 import lucidsweep.core.stake.AppealModel;
 import lucidsweep.core.stake.Cost;
+import lucidsweep.core.stake.LearntCost;
 import lucidsweep.core.stake.ReachModel;
 import lucidsweep.core.stake.StakeModel;
 import lucidsweep.server.aim.demand.ItemQueries;
@@ -20,6 +22,7 @@ import lucidsweep.server.aim.demand.ItemQueries;
  * @param words, leads, pairs as {@link ReachModel} has them
  * @param from, to the first and last day of the demand, from 1970-01-01 on
  * @param months how many months of them are reported
+ * @param learnt what own releases say of costs, by the ids of the checks; they are in the costs already
  */
 public record FittedCosts(
         double base,
@@ -32,9 +35,15 @@ public record FittedCosts(
         ClickRates rates,
         int from,
         int to,
-        double months) {
+        double months,
+        @Nullable Map<String, LearntCost> learnt) {
 
-    static FittedCosts of(StakeModel model, ItemQueries queries) {
+    public FittedCosts {
+        // Costs that an earlier version stored have none.
+        if (learnt == null) learnt = Map.of();
+    }
+
+    static FittedCosts of(StakeModel model, ItemQueries queries, Map<String, LearntCost> learnt) {
         Map<String, Cost> costs = new HashMap<>();
         List<Check> checks = AppealFaults.checks();
         for (int i = 0; i < checks.size(); i++)
@@ -50,7 +59,8 @@ public record FittedCosts(
                 model.rates(),
                 queries.from(),
                 queries.to(),
-                queries.months());
+                queries.months(),
+                learnt);
     }
 
     StakeModel model(int leadingWords) {

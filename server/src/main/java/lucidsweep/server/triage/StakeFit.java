@@ -17,6 +17,7 @@ import lucidsweep.core.page.Slug;
 import lucidsweep.core.stake.AppealFaults;
 import lucidsweep.core.stake.AppealModel;
 import lucidsweep.core.stake.ItemDemand;
+import lucidsweep.core.stake.LearntCost;
 import lucidsweep.core.stake.ReachModel;
 import lucidsweep.core.stake.StakeModel;
 import lucidsweep.core.text.TextKey;
@@ -42,7 +43,8 @@ final class StakeFit {
     private final int leadingWords;
     private final ClickRates rates;
     private final int every;
-    private final AppealModel.Fitter appeal = new AppealModel.Fitter(AppealFaults.priors());
+    private final Map<String, LearntCost> learnt;
+    private final AppealModel.Fitter appeal;
     private final ReachModel.Fitter reach = new ReachModel.Fitter();
     private final Map<Integer, Integer> queryNumbers = new HashMap<>();
     private final List<Phrase> phrases = new ArrayList<>();
@@ -57,13 +59,35 @@ final class StakeFit {
     /** What is at stake with an item, and what that rests on. */
     record ItemStake(long itemId, ItemDemand demand, String parts) {}
 
-    StakeFit(ItemQueries queries, Map<Long, List<ItemKeywords.Aim>> keywords, Words language, int leadingWords) {
+    /** @param learnt what own releases say of costs, by the ids of the checks */
+    StakeFit(
+            ItemQueries queries,
+            Map<Long, List<ItemKeywords.Aim>> keywords,
+            Words language,
+            int leadingWords,
+            Map<String, LearntCost> learnt) {
+        this.learnt = learnt;
+        appeal = new AppealModel.Fitter(assumed(learnt));
         this.queries = queries;
         this.keywords = keywords;
         this.language = language;
         this.leadingWords = leadingWords;
         rates = queries.curve().rates();
         every = 1 + queries.size() / MAX_PAIRS;
+    }
+
+    private static AppealModel.Prior[] assumed(Map<String, LearntCost> learnt) {
+        AppealModel.Prior[] assumed = AppealFaults.priors();
+        learnt.forEach((id, cost) -> {
+            int fault = AppealFaults.number(id);
+            assumed[fault] = cost.with(assumed[fault]);
+        });
+        return assumed;
+    }
+
+    /** The costs as they are stored. */
+    FittedCosts costs(StakeModel model) {
+        return FittedCosts.of(model, queries, learnt);
     }
 
     /** The demand that it is fitted to. */

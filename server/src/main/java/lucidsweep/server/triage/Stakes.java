@@ -8,8 +8,12 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import lucidsweep.core.demand.ClickRates;
 import lucidsweep.core.keyword.Words;
+import lucidsweep.core.stake.AppealFaults;
+import lucidsweep.core.stake.AppealModel;
 import lucidsweep.core.stake.ItemDemand;
+import lucidsweep.core.stake.LearntCost;
 import lucidsweep.core.stake.StakeModel;
 import lucidsweep.server.aim.demand.Demands;
 import lucidsweep.server.aim.demand.ItemQueries;
@@ -18,6 +22,7 @@ import lucidsweep.server.client.Property;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.triage.StakeFit.ItemStake;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
@@ -37,6 +42,8 @@ public class Stakes {
     private final ItemKeywords keywords;
     private final TransactionTemplate transaction;
     private final JsonMapper json;
+    // Who follows releases asks for findings itself.
+    private final ObjectProvider<MendedFaults> mendedFaults;
     private final Cache<Long, Optional<FittedCosts>> kept =
             Caffeine.newBuilder().maximumSize(MAX_KEPT).build();
 
@@ -45,12 +52,14 @@ public class Stakes {
             Demands demands,
             ItemKeywords keywords,
             TransactionTemplate transaction,
-            JsonMapper json) {
+            JsonMapper json,
+            ObjectProvider<MendedFaults> mendedFaults) {
         this.mapper = mapper;
         this.demands = demands;
         this.keywords = keywords;
         this.transaction = transaction;
         this.json = json;
+        this.mendedFaults = mendedFaults;
     }
 
     /** The costs of a property; empty where nothing is reported of its items. */
@@ -97,7 +106,24 @@ public class Stakes {
                 queries,
                 keywords.of(property.id()),
                 Words.in(property.language()),
-                property.standard().leadingWords()));
+                property.standard().leadingWords(),
+                learnt(property.id(), queries.curve().rates())));
+    }
+
+    /** What own releases say of the costs of faults, by the ids of the checks. */
+    private Map<String, LearntCost> learnt(long propertyId, ClickRates rates) {
+        AppealModel.Prior[] assumed = AppealFaults.priors();
+        Map<String, LearntCost> learnt = new HashMap<>();
+        for (MendedFaults.Mended mended : mendedFaults.getObject().of(propertyId)) {
+            if (AppealFaults.number(mended.checkId()) < 0) continue;
+            Map<Integer, Double> others = new HashMap<>();
+            mended.others().forEach((id, share) -> {
+                int fault = AppealFaults.number(id);
+                if (fault >= 0) others.put(fault, share);
+            });
+            learnt.put(mended.checkId(), LearntCost.of(mended.became(), mended.position(), rates, others, assumed));
+        }
+        return learnt;
     }
 
     /**
@@ -117,7 +143,7 @@ public class Stakes {
         });
         write(written[0] + 1, IdRange.of(propertyId).last(), some);
         if (before.isEmpty()) {
-            mapper.setModel(propertyId, json.writeValueAsString(FittedCosts.of(model, fit.queries())));
+            mapper.setModel(propertyId, json.writeValueAsString(fit.costs(model)));
         }
         kept.invalidate(propertyId);
     }

@@ -2,6 +2,7 @@ package lucidsweep.server.watch.effect;
 
 import java.util.List;
 import lucidsweep.core.effect.Effect;
+import lucidsweep.core.finding.Stake;
 import lucidsweep.server.web.Rows;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -43,9 +44,13 @@ class EffectController {
                     "items",
                     "held_against",
                     "clicks_a_month",
+                    "estimated",
+                    "estimated_low",
+                    "estimated_high",
                     "in_words");
             for (EffectRow row : rows) {
                 Effect effect = row.effect();
+                Stake estimated = row.estimated();
                 table.row(
                         row.kind(),
                         row.name(),
@@ -59,6 +64,9 @@ class EffectController {
                         effect.items(),
                         effect.controls(),
                         Math.round(effect.perMonth().clicks()),
+                        estimated == null ? "" : Math.round(estimated.clicks()),
+                        estimated == null ? "" : Math.round(estimated.low()),
+                        estimated == null ? "" : Math.round(estimated.high()),
                         row.words());
             }
         });

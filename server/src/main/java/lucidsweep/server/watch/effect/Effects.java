@@ -12,12 +12,14 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import lucidsweep.core.demand.WeeklyFigures;
 import lucidsweep.core.effect.Changed;
 import lucidsweep.core.effect.Effect;
 import lucidsweep.core.effect.EffectStudy;
 import lucidsweep.core.effect.FalseDiscoveries;
+import lucidsweep.core.finding.Stake;
 import lucidsweep.server.aim.demand.WeeklyDemand;
 import lucidsweep.server.aim.demand.WeeklyDemand.Weeks;
 import lucidsweep.server.client.Clients;
@@ -25,6 +27,7 @@ import lucidsweep.server.item.table.Items;
 import lucidsweep.server.release.Acceptances;
 import lucidsweep.server.release.LiveReleases;
 import lucidsweep.server.release.LiveReleases.LiveText;
+import lucidsweep.server.triage.MendedFaults.Mended;
 import lucidsweep.server.watch.effect.Subjects.Subject;
 import org.springframework.stereotype.Service;
 
@@ -50,7 +53,8 @@ public class Effects {
     /** What was worked out, as long as it would come from the same. */
     private final Cache<Long, Found> kept = Caffeine.newBuilder().softValues().build();
 
-    private record Found(Sources sources, List<EffectRow> rows) {}
+    /** @param mended what became of items that were freed of a fault */
+    private record Found(Sources sources, List<EffectRow> rows, List<Mended> mended) {}
 
     /**
      * What effects are worked out from.
@@ -81,6 +85,15 @@ public class Effects {
 
     /** All that can be told of a property: its releases first, the latest on top. */
     public List<EffectRow> of(long propertyId) {
+        return found(propertyId).rows;
+    }
+
+    /** What became of items that were freed of a fault, where that can be told. */
+    List<Mended> mended(long propertyId) {
+        return found(propertyId).mended;
+    }
+
+    private Found found(long propertyId) {
         clients.property(propertyId);
         Weeks weeks = demand.ofItems(propertyId);
         Sources sources = new Sources(
@@ -94,12 +107,21 @@ public class Effects {
                         propertyId,
                         (id, found) -> found != null && found.sources.equals(sources)
                                 ? found
-                                : new Found(
+                                : found(
+                                        new Study(weeks, sources),
                                         sources,
-                                        held(
-                                                new Study(weeks, sources),
-                                                subjects.of(propertyId, sources.live, sources.groupings))))
-                .rows;
+                                        subjects.of(propertyId, sources.live, sources.groupings)));
+    }
+
+    private static Found found(Study study, Sources sources, List<Subject> subjects) {
+        List<EffectRow> rows = subjects.stream().map(study::row).toList();
+        List<Mended> mended = new ArrayList<>();
+        for (int i = 0; i < rows.size(); i++) {
+            Subject subject = subjects.get(i);
+            if (!subject.kind().equals(Subjects.CHECK) || !rows.get(i).isTold()) continue;
+            mended.add(study.mended(subject, rows.get(i).effect()));
+        }
+        return new Found(sources, held(rows), mended);
     }
 
     /** How many items stand in releases that brought more clicks. */
@@ -122,10 +144,9 @@ public class Effects {
     }
 
     /** Of as many effects at once no more than a tenth of those that are called one may be none. */
-    private static List<EffectRow> held(Study study, List<Subject> subjects) {
-        List<EffectRow> rows = subjects.stream().map(study::row).toList();
+    private static List<EffectRow> held(List<EffectRow> rows) {
         List<Integer> told = IntStream.range(0, rows.size())
-                .filter(i -> !rows.get(i).effect().weeks().isEmpty())
+                .filter(i -> rows.get(i).isTold())
                 .boxed()
                 .toList();
         double[] chances =
@@ -135,17 +156,7 @@ public class Effects {
         for (int i = 0; i < chances.length; i++) {
             EffectRow row = rows.get(told.get(i));
             if (picked[i] || row.effect().verdict() == Effect.Verdict.UNTOLD) continue;
-            held.set(
-                    told.get(i),
-                    new EffectRow(
-                            row.kind(),
-                            row.id(),
-                            row.name(),
-                            row.live(),
-                            row.texts(),
-                            row.effect(),
-                            true,
-                            row.effect().words(true)));
+            held.set(told.get(i), row.asOneOfSeveral());
         }
         return held;
     }
@@ -157,8 +168,10 @@ public class Effects {
         private final int[] left;
         private final Map<Long, Integer> numbers = new HashMap<>();
         private final Map<Long, LocalDate> shownOld;
+        private final List<LiveText> live;
 
         private Study(Weeks weeks, Sources sources) {
+            live = sources.live;
             figures = weeks.figures();
             for (int i = 0; i < weeks.itemIds().length; i++)
                 if (weeks.itemIds()[i] != 0) numbers.put(weeks.itemIds()[i], i);
@@ -201,8 +214,44 @@ public class Effects {
                     since,
                     subject.texts().size(),
                     effect,
+                    estimated(subject, changed),
                     false,
                     effect.words(false));
+        }
+
+        /** What was estimated of items of which enough weeks are known. */
+        private Stake estimated(Subject subject, Map<Long, Changed> changed) {
+            return subject.texts().stream()
+                    .filter(text -> text.won() != null && changed.containsKey(text.itemId()))
+                    .filter(text -> EffectStudy.isLongEnough(figures, changed.get(text.itemId())))
+                    .map(LiveText::won)
+                    .reduce(Stake::plus)
+                    .orElse(null);
+        }
+
+        private Mended mended(Subject subject, Effect became) {
+            Set<Long> freed = subject.texts().stream().map(LiveText::itemId).collect(Collectors.toSet());
+            double places = 0;
+            double shown = 0;
+            for (long item : freed) {
+                Integer number = numbers.get(item);
+                if (number == null) continue;
+                for (int week = 0; week < figures.weeks(); week++) {
+                    places += figures.logPositions(number, week);
+                    shown += figures.placedImpressions(number, week);
+                }
+            }
+            Map<String, Set<Long>> others = new HashMap<>();
+            for (LiveText text : live) {
+                if (!freed.contains(text.itemId())) continue;
+                for (String check : text.mended()) {
+                    if (check.equals(subject.id())) continue;
+                    others.computeIfAbsent(check, any -> new HashSet<>()).add(text.itemId());
+                }
+            }
+            Map<String, Double> shares = new HashMap<>();
+            others.forEach((check, items) -> shares.put(check, items.size() / (double) freed.size()));
+            return new Mended(subject.id(), became, shown == 0 ? 1 : Math.exp(places / shown), shares);
         }
 
         private Changed changed(int number, LiveText text) {

@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import lucidsweep.core.finding.Check;
+import lucidsweep.core.finding.Checks;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.table.ItemFilter;
@@ -21,10 +23,14 @@ import lucidsweep.server.release.Releases;
 import lucidsweep.server.rewrite.Batch;
 import lucidsweep.server.rewrite.Batches;
 import org.springframework.stereotype.Component;
+import org.springframework.util.StringUtils;
 
-/** What the texts that are live can be taken together by: releases, fields, sets, sections, batches. */
+/** What the texts that are live can be taken together by: releases, fields, faults that they mended, sets, sections, batches. */
 @Component
 class Subjects {
+
+    /** The kind of what was freed of one fault. */
+    static final String CHECK = "check";
 
     private static final int FEWEST_OF_PART = 5;
 
@@ -62,6 +68,10 @@ class Subjects {
         for (Field field : FieldId.FIELDS) {
             if (field == Field.SLUG) continue;
             parts.add(part(live, "field", field.code(), field.label(), text -> text.field() == field));
+        }
+        for (Check check : Checks.all()) {
+            String name = StringUtils.capitalize(check.field().label() + " " + check.label());
+            parts.add(part(live, CHECK, check.id(), name, text -> text.mended().contains(check.id())));
         }
         for (ItemSet set : groupings.sets) {
             long[] members = items.ids(ItemView.of(propertyId, ItemFilter.ofSet(set.id())));
