@@ -22,6 +22,9 @@ import org.apache.ibatis.plugin.Interceptor;
 import org.apache.ibatis.plugin.Intercepts;
 import org.apache.ibatis.plugin.Invocation;
 import org.apache.ibatis.plugin.Signature;
+import org.apache.ibatis.reflection.DefaultReflectorFactory;
+import org.apache.ibatis.reflection.MetaObject;
+import org.apache.ibatis.reflection.ReflectorFactory;
 import org.apache.ibatis.reflection.SystemMetaObject;
 import org.springframework.stereotype.Component;
 
@@ -37,10 +40,17 @@ final class RecordRows implements Interceptor {
 
     private final Map<Class<?>, Shape> shapes = new ConcurrentHashMap<>();
 
+    /** Remembers what it reflected of MyBatis' own classes; {@link SystemMetaObject#forObject} would reflect anew for every query. */
+    private final ReflectorFactory reflectors = new DefaultReflectorFactory();
+
     @Override
     public Object intercept(Invocation call) throws Throwable {
-        MappedStatement statement =
-                (MappedStatement) SystemMetaObject.forObject(call.getTarget()).getValue("mappedStatement");
+        MappedStatement statement = (MappedStatement) MetaObject.forObject(
+                        call.getTarget(),
+                        SystemMetaObject.DEFAULT_OBJECT_FACTORY,
+                        SystemMetaObject.DEFAULT_OBJECT_WRAPPER_FACTORY,
+                        reflectors)
+                .getValue("mappedStatement");
         Class<?> type = statement.getResultMaps().get(0).getType();
         if (type == Long.class) return numbers((Statement) call.getArgs()[0]);
         if (!type.isRecord()) return call.proceed();
