@@ -64,6 +64,7 @@ beforeEach(() => {
       impressions: 340.2,
       clicks: 15,
       expected: 20.8,
+      season: 1.4,
       ranks: [{ keyword: "kayak lesson", searches: 210, position: 8.24, primary: true }],
     },
   ]);
@@ -86,7 +87,7 @@ it("shows the result as it will look, the measure, the keyword, the findings and
   expect(screen.getByText("1 finding")).toBeTruthy();
   expect(screen.getByText("12 clicks a month (4 to 20)")).toBeTruthy();
   expect((await screen.findByText(/340 impressions a month/)).textContent).toBe(
-    "340 impressions a month, at positions that let 21 clicks be expected; 15 came. For “kayak lesson” (210 searches) it stands at 8.2.",
+    "340 impressions a month, at positions that let 21 clicks be expected; 15 came. All in an average month of the year; the reported months bring 40% more. For “kayak lesson” (210 searches) it stands at 8.2.",
   );
   expect(await screen.findByText("(undone)")).toBeTruthy();
   expect((screen.getByLabelText("Title") as HTMLTextAreaElement).readOnly).toBe(true);

@@ -8,6 +8,7 @@ import css from "./CloseUp.module.css";
 import { ExemptForm } from "./ExemptForm";
 import { FIXES, WRITTEN } from "./fixes";
 import { atStake, count, day, of } from "./number";
+import { season } from "./season";
 import { useLabels } from "./useLabels";
 
 interface Props {
@@ -156,6 +157,7 @@ function RestsOn({ propertyId, itemId }: { propertyId: number; itemId: number })
     <p className={css.soft}>
       {count(Math.round(of.impressions))} impressions a month, at positions that let {count(Math.round(of.expected))}{" "}
       clicks be expected; {count(Math.round(of.clicks))} came.
+      {season(of.season) && ` All in an average month of the year; the reported months bring ${season(of.season)}.`}
       {of.ranks.map((rank) => (
         <span key={rank.keyword}>
           {" "}

@@ -4,6 +4,7 @@ import { ofProperty } from "../api/queries";
 import { count, day, of, percent } from "../parts/number";
 import { PlainTable } from "../parts/PlainTable";
 import { QueryProblem } from "../parts/QueryProblem";
+import { season } from "../parts/season";
 import css from "./Triage.module.css";
 import { TriageHead } from "./TriageHead";
 
@@ -22,10 +23,13 @@ export const useCosts = (propertyId: number) =>
 /** A share that may be below 0, with a minus that is as wide as a plus. */
 const signed = (part: number) => (part < 0 ? `−${percent(-part)}` : percent(part));
 
-const restsOn = ({ items, from, to, months }: FaultCosts) =>
+const restsOn = ({ items, from, to, months, season: level }: FaultCosts) =>
   from === ""
     ? "No demand by item and query was imported, so this is what is assumed of any property."
-    : `By ${of(items, "item")} with demand of ${day(from)} to ${day(to)} (${months.toFixed(1)} months), queries with the brand left out.`;
+    : `By ${of(items, "item")} with demand of ${day(from)} to ${day(to)} (${months.toFixed(1)} months), queries with the brand left out.${
+        season(level) &&
+        ` Clicks a month are those of an average month of the year; these months bring ${season(level)}. Each section is levelled by its own season.`
+      }`;
 
 type Reach = NonNullable<FaultCosts["reach"]>;
 

@@ -34,7 +34,7 @@ beforeEach(() => {
   serve("GET /api/properties/7/jobs", []);
   serve("GET /api/properties/7/sections", []);
   serve("GET /api/properties/7/causes", [ENDING, HEADINGS]);
-  serve("GET /api/properties/7/costs", { items: 0, from: "", to: "", months: 0, appeal: [], reach: null });
+  serve("GET /api/properties/7/costs", { items: 0, from: "", to: "", months: 0, season: 1, appeal: [], reach: null });
   serve("GET /api/properties/7/findings/spots", [
     { section: "/tours/", field: "title", findings: 90, clicks: 81.2 },
     { section: "/hire/", field: "title", findings: 4, clicks: 3.4 },
@@ -76,6 +76,7 @@ it("says what is at stake in clicks a month, how sure that is, and what that res
     from: "2026-08-28",
     to: "2026-11-26",
     months: 3,
+    season: 0.71,
     reach: {
       pairs: 1860,
       wordsHigher: { share: 0.21, low: 0.14, high: 0.27, source: "own" },
@@ -109,6 +110,7 @@ it("says what is at stake in clicks a month, how sure that is, and what that res
   expect(screen.getByText(/1,860 pairs/)).toBeTruthy();
   expect(screen.getByText("−2.0% to 11%")).toBeTruthy();
   expect(screen.getByText(/412 items with demand of 28 Aug 2026 to 26 Nov 2026 \(3.0 months\)/)).toBeTruthy();
+  expect(screen.getByText(/average month of the year; these months bring 29% less/)).toBeTruthy();
 });
 
 it("says what went wrong with the costs, and leads back", async () => {

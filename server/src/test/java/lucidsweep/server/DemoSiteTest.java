@@ -352,10 +352,9 @@ class DemoSiteTest {
                             .toList())
                     .isNotEmpty();
 
-            double lost =
-                    SearchReports.truth(SearchMarket.of(site, 7, Searchers.OF_DEMO), SearchReports.FIRST_TODAY).stream()
-                            .mapToDouble(page -> page.faultless() - page.now())
-                            .sum();
+            double lost = SearchReports.truth(SearchMarket.of(site, 7, Searchers.OF_DEMO)).stream()
+                    .mapToDouble(page -> page.faultless() - page.now())
+                    .sum();
             JsonNode stake = api.get(path + "/standing").json().path("stake");
             assertThat(stake.path("clicks").asDouble() / lost).isBetween(1 / 1.5, 1.5);
             assertThat(lost)

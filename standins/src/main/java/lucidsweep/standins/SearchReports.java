@@ -68,16 +68,17 @@ public final class SearchReports {
         }
     }
 
-    /** What the searchers would do, over the last thirteen weeks; queries for the brand are left out. */
-    public static List<Clicks> truth(SearchMarket market, LocalDate today) {
-        LocalDate lastSunday = today.minusDays(1).with(TemporalAdjusters.previousOrSame(DayOfWeek.SUNDAY));
+    /**
+     * What the searchers would do in an average month of the year, where pages stand as in the last thirteen weeks; queries for
+     * the brand are left out.
+     */
+    public static List<Clicks> truth(SearchMarket market) {
         Map<String, Clicks> byPage = new TreeMap<>();
         for (SearchMarket.Interest interest : market.interests()) {
             if (interest.brand()) continue;
             for (int weeksAgo = 0; weeksAgo < QUARTER; weeksAgo++) {
-                LocalDate sunday = lastSunday.minusWeeks(weeksAgo);
                 double position = interest.position(weeksAgo);
-                double shown = interest.monthly() * 12 / 52 * interest.season(sunday.getMonthValue()) * seen(position);
+                double shown = interest.monthly() * 12 / 52 * seen(position);
                 Clicks clicks = new Clicks(
                         interest.path(),
                         shown * rate(position) * Math.exp(interest.appeal()) / 3,
@@ -92,8 +93,8 @@ public final class SearchReports {
     }
 
     /** The truth as JSON. */
-    static String truthJson(SearchMarket market, LocalDate today) {
-        return truth(market, today).stream().map(Clicks::json).collect(Collectors.joining(",\n", "[", "]"));
+    static String truthJson(SearchMarket market) {
+        return truth(market).stream().map(Clicks::json).collect(Collectors.joining(",\n", "[", "]"));
     }
 
     /**

@@ -148,7 +148,7 @@ public final class Website implements AutoCloseable {
             return Reply.text(200, "<title>It is " + today + "</title>");
         }
         if (path.equals("/search/truth")) {
-            return json(new Feed.Answer(200, Map.of(), SearchReports.truthJson(market(site), today)));
+            return json(new Feed.Answer(200, Map.of(), SearchReports.truthJson(market(site))));
         }
         if (path.equals("/search/changed")) {
             return json(new Feed.Answer(200, Map.of(), SearchReports.changedJson(world(site), today)));

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.stake.AppealFaults;
 import lucidsweep.core.stake.Cost;
 import lucidsweep.core.stake.ItemDemand;
@@ -41,6 +42,7 @@ class CostController {
      * @param items how many items with demand the costs were fitted to
      * @param from, to the days whose demand counts, as ISO dates; "" where there is none
      * @param months how many months of them are reported
+     * @param season how many times the impressions of an average month of the year these months bring; 1 where that is not known
      * @param appeal what each fault of a title or description does to how often a result is clicked
      * @param reach what a title with its keyword does to the position
      */
@@ -49,6 +51,7 @@ class CostController {
             String from,
             String to,
             double months,
+            double season,
             List<CostView> appeal,
             @Nullable ReachView reach) {
 
@@ -65,9 +68,10 @@ class CostController {
                             LocalDate.ofEpochDay(costs.from()).toString(),
                             LocalDate.ofEpochDay(costs.to()).toString(),
                             costs.months(),
+                            costs.seasons().whole(),
                             views,
                             ReachView.of(costs)))
-                    .orElse(new CostsView(0, "", "", 0, views, null));
+                    .orElse(new CostsView(0, "", "", 0, 1, views, null));
         }
     }
 
@@ -159,16 +163,25 @@ class CostController {
         return CostsView.of(stakes.costs(propertyId));
     }
 
-    /** What search engines report of an item in a month, as far as its clicks at stake rest on it. */
-    record ItemDemandView(double impressions, double clicks, double expected, List<ItemDemand.Rank> ranks) {}
+    /**
+     * What search engines report of an item in an average month of the year, as far as its clicks at stake rest on it.
+     *
+     * @param season how many times as much the reported months bring; 1 where that is not known
+     */
+    record ItemDemandView(
+            double impressions, double clicks, double expected, double season, List<ItemDemand.Rank> ranks) {}
 
     /** The demand of an item; nothing where none is reported of it. */
     @GetMapping("/items/{itemId}/demand")
     List<ItemDemandView> demand(@PathVariable long propertyId, @PathVariable long itemId) {
         items.requireOf(propertyId, itemId);
+        String section = PageAddress.section(items.addresses(List.of(itemId)).get(itemId));
+        double season = stakes.costs(propertyId)
+                .map(costs -> costs.seasons().of(section))
+                .orElse(1.0);
         return stakes.demand(new long[] {itemId}).values().stream()
-                .map(demand ->
-                        new ItemDemandView(demand.impressions(), demand.clicked(), demand.expected(), demand.ranks()))
+                .map(demand -> new ItemDemandView(
+                        demand.impressions(), demand.clicked(), demand.expected(), season, demand.ranks()))
                 .toList();
     }
 

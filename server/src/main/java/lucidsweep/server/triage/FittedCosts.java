@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import lucidsweep.core.demand.ClickRates;
+import lucidsweep.core.demand.SeasonLevels;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.stake.AppealFaults;
 import lucidsweep.core.stake.AppealModel;
@@ -22,6 +23,7 @@ import lucidsweep.server.aim.demand.ItemQueries;
  * @param words, leads, pairs as {@link ReachModel} has them
  * @param from, to the first and last day of the demand, from 1970-01-01 on
  * @param months how many months of them are reported
+ * @param seasons how these months stand to an average one of the year; all that is said a month is of an average one
  * @param learnt what own releases say of costs, by the ids of the checks; they are in the costs already
  */
 public record FittedCosts(
@@ -36,11 +38,13 @@ public record FittedCosts(
         int from,
         int to,
         double months,
+        @Nullable SeasonLevels seasons,
         @Nullable Map<String, LearntCost> learnt) {
 
     public FittedCosts {
         // Costs that an earlier version stored have none.
         if (learnt == null) learnt = Map.of();
+        if (seasons == null) seasons = SeasonLevels.UNKNOWN;
     }
 
     static FittedCosts of(StakeModel model, ItemQueries queries, Map<String, LearntCost> learnt) {
@@ -60,6 +64,7 @@ public record FittedCosts(
                 queries.from(),
                 queries.to(),
                 queries.months(),
+                queries.seasons(),
                 learnt);
     }
 

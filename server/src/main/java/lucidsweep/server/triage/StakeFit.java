@@ -13,6 +13,7 @@ import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.PhraseMatch;
 import lucidsweep.core.keyword.Word;
 import lucidsweep.core.keyword.Words;
+import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.page.Slug;
 import lucidsweep.core.stake.AppealFaults;
 import lucidsweep.core.stake.AppealModel;
@@ -104,7 +105,9 @@ final class StakeFit {
         long id = found.item().id();
         if (!queries.has(id)) return;
         List<DemandTally.Line> lines = queries.of(id);
-        ItemDemand demand = ItemDemand.of(lines, rates, queries.monthsToDivideBy(), ranks(id, lines));
+        double months =
+                queries.monthsToDivideBy(PageAddress.section(found.item().address()));
+        ItemDemand demand = ItemDemand.of(lines, rates, months, ranks(id, lines, months));
         if (found.item().noindex() != null) {
             // Better texts win nothing there; that it is searched for is worth knowing.
             due.add(new Due(id, demand, new short[0], ""));
@@ -116,7 +119,6 @@ final class StakeFit {
             unseen++;
             return;
         }
-        double months = queries.monthsToDivideBy();
         appeal.add(demand.expected() * months, demand.clicked() * months, AppealFaults.numbers(found.checks()));
         if (learntFrom++ % every == 0) learnReach(found, lines);
     }
@@ -132,7 +134,7 @@ final class StakeFit {
     }
 
     /** Where the item stands for its own keywords. */
-    private List<ItemDemand.Rank> ranks(long id, List<DemandTally.Line> lines) {
+    private List<ItemDemand.Rank> ranks(long id, List<DemandTally.Line> lines, double months) {
         List<ItemDemand.Rank> ranks = new ArrayList<>();
         for (ItemKeywords.Aim aim : keywords.getOrDefault(id, List.of())) {
             long key = key(aim.phrase());
@@ -142,7 +144,7 @@ final class StakeFit {
                     .reduce(DemandTally.Sum::plus)
                     .orElse(null);
             if (sum == null) continue;
-            double impressions = sum.impressions() / queries.monthsToDivideBy();
+            double impressions = sum.impressions() / months;
             double searches = StakeModel.searches(aim.volume(), impressions, sum.position());
             ranks.add(new ItemDemand.Rank(aim.phrase(), searches, sum.position(), aim.primary()));
         }

@@ -14,6 +14,7 @@ import lucidsweep.core.demand.DemandRows;
 import lucidsweep.core.demand.DemandRows.By;
 import lucidsweep.core.demand.DemandRows.Only;
 import lucidsweep.core.demand.DemandTally;
+import lucidsweep.core.demand.SeasonLevels;
 import lucidsweep.core.keyword.Phrase;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.page.MovedSites;
@@ -36,6 +37,12 @@ public class Demands {
 
     private static final long MAX_ROWS_KEPT = 3_000_000;
     private static final int RECENT_DAYS = 28;
+    private static final int YEAR = 364;
+
+    /** With more days of which nothing is reported, a season would be a gap. */
+    private static final int MISSING_OF_WINDOW = 7;
+
+    private static final int MISSING_OF_YEAR = 28;
 
     private final Reports reports;
     private final Clients clients;
@@ -179,7 +186,26 @@ public class Demands {
         int from = rows.lastDay() - KeywordMapper.WINDOW + 1;
         Only withoutBrand = new Only(null, queries(propertyId, demand, false), -1);
         DemandTally tally = rows.tallyPairs(from, rows.lastDay(), withoutBrand);
-        return new ItemQueries(demand, tally, from, rows.lastDay());
+        return new ItemQueries(demand, tally, seasons(demand, from, withoutBrand), from, rows.lastDay());
+    }
+
+    /** How the weeks from a day on stand to the rest of the year; unknown where a year before is not reported. */
+    private static SeasonLevels seasons(ReadDemand demand, int from, Only only) {
+        DemandRows rows = demand.rows();
+        DemandTally window = rows.tally(from - YEAR, rows.lastDay() - YEAR, By.ITEM, only);
+        DemandTally year = rows.tally(from - YEAR, from - 1, By.ITEM, only);
+        if (window.missingDays() > MISSING_OF_WINDOW || year.missingDays() > MISSING_OF_YEAR)
+            return SeasonLevels.UNKNOWN;
+        SeasonLevels.Adder adder = new SeasonLevels.Adder(KeywordMapper.WINDOW / (double) YEAR);
+        for (DemandTally.Line line : window.lines())
+            adder.window(section(demand, line.item()), line.now().impressions());
+        for (DemandTally.Line line : year.lines())
+            adder.year(section(demand, line.item()), line.now().impressions());
+        return adder.levels();
+    }
+
+    private static String section(ReadDemand demand, int address) {
+        return PageAddress.section(demand.address(address));
     }
 
     /** Queries of some items, and those of the others only. */

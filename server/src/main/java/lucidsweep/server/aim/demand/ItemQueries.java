@@ -7,6 +7,7 @@ import java.util.Set;
 import lucidsweep.core.demand.ClickCurve;
 import lucidsweep.core.demand.DemandTally;
 import lucidsweep.core.demand.DemandTally.Line;
+import lucidsweep.core.demand.SeasonLevels;
 
 /** What is reported of the items of a property by query, over some weeks. */
 public final class ItemQueries {
@@ -19,24 +20,27 @@ public final class ItemQueries {
     private final int from;
     private final int to;
     private final double months;
+    private final SeasonLevels seasons;
 
     /** Where the lines of an item stand. */
     private record Stretch(int start, int end) {}
 
-    ItemQueries(ReadDemand demand, DemandTally tally, int from, int to) {
+    ItemQueries(ReadDemand demand, DemandTally tally, SeasonLevels seasons, int from, int to) {
         this(
                 demand,
                 tally.lines().stream()
                         .filter(line ->
                                 line.now().impressions() > 0 && line.now().position() >= 1)
                         .toList(),
+                seasons,
                 from,
                 to,
                 tally.months());
     }
 
-    private ItemQueries(ReadDemand demand, List<Line> lines, int from, int to, double months) {
+    private ItemQueries(ReadDemand demand, List<Line> lines, SeasonLevels seasons, int from, int to, double months) {
         this.demand = demand;
+        this.seasons = seasons;
         this.lines = lines;
         this.from = from;
         this.to = to;
@@ -51,7 +55,7 @@ public final class ItemQueries {
     }
 
     static ItemQueries none(ReadDemand demand) {
-        return new ItemQueries(demand, List.of(), 0, 0, 0);
+        return new ItemQueries(demand, List.of(), SeasonLevels.UNKNOWN, 0, 0, 0);
     }
 
     public boolean isEmpty() {
@@ -73,9 +77,14 @@ public final class ItemQueries {
         return months;
     }
 
-    /** The same for sums to be divided by; days that are hardly covered are taken for a week. */
-    public double monthsToDivideBy() {
-        return Math.max(months, MIN_MONTHS);
+    /** How the months stand to an average one of the year. */
+    public SeasonLevels seasons() {
+        return seasons;
+    }
+
+    /** How many average months of the year they are worth for a section, for sums to be divided by; at least a week. */
+    public double monthsToDivideBy(String section) {
+        return Math.max(months, MIN_MONTHS) * seasons.of(section);
     }
 
     /** How many items with a query there are. */
