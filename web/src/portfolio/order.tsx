@@ -1,5 +1,5 @@
 import { NativeSelect } from "@mantine/core";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import type { Client, Standing } from "../api/client";
 import { useToLookAt } from "./Watched";
 
@@ -38,9 +38,9 @@ export function useOrder(order: Order, clients: Client[], given: Standing[] | un
     const late = setTimeout(() => setWaited(true), PATIENCE_MS);
     return () => clearTimeout(late);
   }, []);
-  const drawn = useRef<{ order: Order; needs: typeof found }>({ order, needs: undefined });
-  if (order !== drawn.current.order || (!waited && !drawn.current.needs)) drawn.current = { order, needs: found };
-  const { needs } = drawn.current;
+  const [drawn, setDrawn] = useState<{ order: Order; needs: typeof found }>({ order, needs: undefined });
+  if (order !== drawn.order || (!waited && !drawn.needs && found)) setDrawn({ order, needs: found });
+  const { needs } = drawn;
   const sorted = useMemo(() => {
     const weight = ({ property, stake }: Standing) =>
       order === "needs" ? (needs?.get(property.id) ?? 0) : order === "stake" ? stake.clicks : 0;
