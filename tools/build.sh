@@ -84,7 +84,7 @@ compile_java() {
 train() {
   local data status=0
   data=$(mktemp -d)
-  java -XX:ArchiveClassesAtExit="$BUILT/app/app.jsa" -Xlog:cds=off -Xlog:cds+dynamic=off -jar "$APP" --server.port=0 \
+  java -XX:TieredStopAtLevel=1 -XX:ArchiveClassesAtExit="$BUILT/app/app.jsa" -Xlog:cds=off -Xlog:cds+dynamic=off -jar "$APP" --server.port=0 \
     --lucid.data="$data" --lucid.describe="$BUILT/openapi.json" || status=$?
   rm -rf "$data"
   return $status

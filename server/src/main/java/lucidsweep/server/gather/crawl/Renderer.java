@@ -23,7 +23,10 @@ import lucidsweep.server.web.Refusal;
 final class Renderer implements AutoCloseable {
 
     private static final int PAGES_AT_ONCE = 2;
-    private static final int LONGEST_SECONDS = 30;
+
+    /** Tests wait for scripts that never end; each of them burns a core as long. */
+    private static final int LONGEST_SECONDS = Integer.getInteger("lucid.script-seconds", 30);
+
     private static final List<String> BROWSERS = List.of("chromium", "chromium-browser");
 
     private final ScriptSources sources;
@@ -34,12 +37,13 @@ final class Renderer implements AutoCloseable {
     private final List<Thread> threads = new ArrayList<>();
     private volatile boolean closed;
 
-    /** A page that waits for a browser, and the thread that is at it. */
+    /** A page that waits for a browser, and the thread and the browser that are at it. */
     private static final class Work {
         private final URI address;
         private final Fetched page;
         private final CompletableFuture<String> html = new CompletableFuture<>();
         private Thread at;
+        private RenderingBrowser in;
 
         private Work(URI address, Fetched page) {
             this.address = address;
@@ -52,8 +56,15 @@ final class Renderer implements AutoCloseable {
             return !html.isDone();
         }
 
+        /** Says which browser builds it; returns whether it is still wanted. */
+        private synchronized boolean build(RenderingBrowser browser) {
+            in = browser;
+            return !html.isDone();
+        }
+
         private synchronized void end() {
             at = null;
+            in = null;
             // What came too late concerns this page, not the next one.
             Thread.interrupted();
         }
@@ -61,6 +72,7 @@ final class Renderer implements AutoCloseable {
         /** Ends it: a script that never ends holds the browser, and the thread with it, for ever. */
         private synchronized void giveUp() {
             html.cancel(false);
+            if (in != null) in.kill();
             if (at != null) at.interrupt();
         }
     }
@@ -160,7 +172,7 @@ final class Renderer implements AutoCloseable {
         try {
             if (!work.begin()) return browser;
             if (browser == null) browser = new RenderingBrowser(chromium, node, agent, sources);
-            work.html.complete(browser.html(work.address, work.page));
+            if (work.build(browser)) work.html.complete(browser.html(work.address, work.page));
             return browser;
         } catch (RuntimeException e) {
             work.html.completeExceptionally(e);

@@ -17,6 +17,8 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** One browser, for one thread. */
 final class RenderingBrowser implements AutoCloseable {
@@ -40,7 +42,10 @@ final class RenderingBrowser implements AutoCloseable {
             "--proxy-server=http://127.0.0.1:9",
             "--proxy-bypass-list=<-loopback>");
 
+    private static final Object ONE_AT_A_TIME = new Object();
+
     private final Playwright playwright;
+    private final ProcessHandle driver;
     private final Browser browser;
     private final Agent agent;
     private final ScriptSources sources;
@@ -48,8 +53,17 @@ final class RenderingBrowser implements AutoCloseable {
     RenderingBrowser(Path chromium, Path node, Agent agent, ScriptSources sources) {
         this.agent = agent;
         this.sources = sources;
-        playwright = Playwright.create(new Playwright.CreateOptions()
-                .setEnv(Map.of("PLAYWRIGHT_NODEJS_PATH", node.toString(), "PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        synchronized (ONE_AT_A_TIME) {
+            Set<ProcessHandle> others = ProcessHandle.current().children().collect(Collectors.toSet());
+            playwright = Playwright.create(new Playwright.CreateOptions()
+                    .setEnv(Map.of(
+                            "PLAYWRIGHT_NODEJS_PATH", node.toString(), "PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+            driver = ProcessHandle.current()
+                    .children()
+                    .filter(child -> !others.contains(child))
+                    .findFirst()
+                    .orElse(null);
+        }
         try {
             browser = playwright
                     .chromium()
@@ -130,6 +144,16 @@ final class RenderingBrowser implements AutoCloseable {
                         "access-control-allow-origin",
                         "*"))
                 .setBodyBytes(answer.body()));
+    }
+
+    /**
+     * Ends it at once, from any thread: a script that never ends would keep it, and a core, busy until then. Whoever waits for
+     * it gets an exception.
+     */
+    void kill() {
+        if (driver == null) return;
+        driver.descendants().forEach(ProcessHandle::destroyForcibly);
+        driver.destroyForcibly();
     }
 
     @Override
