@@ -14,6 +14,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
+import lucidsweep.standins.MailServer;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
@@ -47,6 +48,7 @@ public final class Started implements ParameterResolver {
 
         private static final double ASSERTION_MS = 60_000;
 
+        private final MailServer mail = new MailServer();
         private final Process process;
         private final Playwright playwright;
         private final Browser browser;
@@ -57,7 +59,14 @@ public final class Started implements ParameterResolver {
                 int port = freePort();
                 address = "http://127.0.0.1:" + port;
                 Path data = Files.createTempDirectory("lucid-e2e-");
-                ProcessBuilder start = new ProcessBuilder("./start", "--port", "" + port, "--data", data.toString())
+                ProcessBuilder start = new ProcessBuilder(
+                                "./start",
+                                "--port",
+                                "" + port,
+                                "--data",
+                                data.toString(),
+                                "--mail",
+                                "127.0.0.1:" + mail.port())
                         .directory(Path.of("..").toFile())
                         .redirectErrorStream(true);
                 // It lives for minutes: the best compiler would take more time than it saves.
@@ -88,6 +97,11 @@ public final class Started implements ParameterResolver {
 
         public String address() {
             return address;
+        }
+
+        /** What the application sends its mails to. */
+        MailServer mail() {
+            return mail;
         }
 
         private void awaitLine(String wanted) throws IOException {
@@ -121,6 +135,7 @@ public final class Started implements ParameterResolver {
         @Override
         public void close() throws InterruptedException {
             playwright.close();
+            mail.close();
             process.destroy();
             if (!process.waitFor(20, TimeUnit.SECONDS)) {
                 process.destroyForcibly();

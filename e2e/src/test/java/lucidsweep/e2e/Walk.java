@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import lucidsweep.standins.MailServer;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
@@ -36,6 +37,9 @@ abstract class Walk {
     /** The address of the demo's website. */
     protected String website;
 
+    /** What the application sends its mails to. */
+    protected MailServer mail;
+
     /** A walk that fails says what the page showed. */
     @RegisterExtension
     final AfterTestExecutionCallback onFailure = test -> test.getExecutionException()
@@ -46,6 +50,7 @@ abstract class Walk {
     void open(Started.Stage stage) {
         address = stage.address();
         website = "http://127.0.0.1:" + (URI.create(address).getPort() + 1) + "/";
+        mail = stage.mail();
         context = stage.browser().newContext(options());
         context.setDefaultTimeout(PATIENCE_MS);
         page = another();

@@ -76,6 +76,13 @@ class WatchWalkTest extends Walk {
         assertThat(share(figures.group(2))).as(figures.group()).isLessThan(truth + MARGIN);
         assertThat(share(figures.group(3))).as(figures.group()).isGreaterThan(truth - MARGIN);
 
+        assertThat(page.getByRole(AriaRole.ROW)
+                        .filter(new Locator.FilterOptions().setHasText("estimated before it was delivered")))
+                .isVisible();
+        page.getByLabel("What was changed").getByText("Title too long").click();
+        assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Title too long")))
+                .containsText("% clicks");
+
         view("Sudden moves");
         Locator journal = page.getByRole(AriaRole.LISTITEM)
                 .filter(new Locator.FilterOptions().setHasText("Section /journal/ rose from position"));
@@ -118,6 +125,24 @@ class WatchWalkTest extends Walk {
         assertThat(page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName(Pattern.compile("^Clicks by week")))
                         .last())
                 .isVisible();
+        Locator client = page.locator("section")
+                .filter(new Locator.FilterOptions()
+                        .setHas(page.getByRole(
+                                AriaRole.HEADING, new Page.GetByRoleOptions().setName("Fennick Sails"))));
+        client.getByText("Send the week").click();
+        Locator week = dialog("The week of Fennick Sails");
+        week.getByLabel("To").fill("ines@bay.example");
+        week.getByLabel("When").selectOption("WEEK");
+        week.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Send"))
+                .click();
+        assertThat(week).hasCount(0);
+        assertThat(mail.mails())
+                .filteredOn(sent -> sent.contains("Fennick Sails"))
+                .singleElement()
+                .asString()
+                .contains("To: ines@bay.example", "text/html");
+        client.getByText("Send the week").click();
+        assertThat(week.getByText("Goes to ines@bay.example every week")).isVisible();
         String digest = page.request()
                 .get(address + "/api/clients/" + client() + "/digest.html")
                 .text();

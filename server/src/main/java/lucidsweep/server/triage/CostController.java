@@ -60,7 +60,8 @@ class CostController {
                     .map(check -> CostView.of(
                             check,
                             fitted.map(costs -> costs.costs().get(check.id())).orElse(AppealFaults.assumed(check)),
-                            fitted.map(costs -> costs.learnt().get(check.id())).orElse(null)))
+                            fitted.map(costs -> costs.past().learnt().get(check.id()))
+                                    .orElse(null)))
                     .sorted(Comparator.comparingDouble(CostView::effect))
                     .toList();
             return fitted.map(costs -> new CostsView(
@@ -68,7 +69,7 @@ class CostController {
                             LocalDate.ofEpochDay(costs.from()).toString(),
                             LocalDate.ofEpochDay(costs.to()).toString(),
                             costs.months(),
-                            costs.seasons().whole(),
+                            costs.past().seasons().whole(),
                             views,
                             ReachView.of(costs)))
                     .orElse(new CostsView(0, "", "", 0, 1, views, null));
@@ -177,7 +178,7 @@ class CostController {
         items.requireOf(propertyId, itemId);
         String section = PageAddress.section(items.addresses(List.of(itemId)).get(itemId));
         double season = stakes.costs(propertyId)
-                .map(costs -> costs.seasons().of(section))
+                .map(costs -> costs.past().seasons().of(section))
                 .orElse(1.0);
         return stakes.demand(new long[] {itemId}).values().stream()
                 .map(demand -> new ItemDemandView(

@@ -23,8 +23,7 @@ import lucidsweep.server.aim.demand.ItemQueries;
  * @param words, leads, pairs as {@link ReachModel} has them
  * @param from, to the first and last day of the demand, from 1970-01-01 on
  * @param months how many months of them are reported
- * @param seasons how these months stand to an average one of the year; all that is said a month is of an average one
- * @param learnt what own releases say of costs, by the ids of the checks; they are in the costs already
+ * @param past what earlier months say
  */
 public record FittedCosts(
         double base,
@@ -38,13 +37,22 @@ public record FittedCosts(
         int from,
         int to,
         double months,
-        @Nullable SeasonLevels seasons,
-        @Nullable Map<String, LearntCost> learnt) {
+        @Nullable Past past) {
+
+    /**
+     * What earlier months say.
+     *
+     * @param seasons how these months stand to an average one of the year; all that is said a month is of an average one
+     * @param learnt what own releases say of costs, by the ids of the checks; they are in the costs already
+     */
+    record Past(SeasonLevels seasons, Map<String, LearntCost> learnt) {
+
+        private static final Past UNKNOWN = new Past(SeasonLevels.UNKNOWN, Map.of());
+    }
 
     public FittedCosts {
         // Costs that an earlier version stored have none.
-        if (learnt == null) learnt = Map.of();
-        if (seasons == null) seasons = SeasonLevels.UNKNOWN;
+        if (past == null) past = Past.UNKNOWN;
     }
 
     static FittedCosts of(StakeModel model, ItemQueries queries, Map<String, LearntCost> learnt) {
@@ -64,8 +72,7 @@ public record FittedCosts(
                 queries.from(),
                 queries.to(),
                 queries.months(),
-                queries.seasons(),
-                learnt);
+                new Past(queries.seasons(), learnt));
     }
 
     StakeModel model(int leadingWords) {
