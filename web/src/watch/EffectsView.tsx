@@ -179,14 +179,14 @@ function Estimated({ row }: { row: EffectRow }) {
     <PlainTable head={["clicks a month", "", "19 times in 20 between"]} right={[1]}>
       <tbody>
         <tr>
-          <td>estimated before it was delivered</td>
+          <td>estimated before it was delivered, for an average month of the year</td>
           <td>{clicks(estimated.clicks)}</td>
           <td>
             {clicks(estimated.low)} and {clicks(estimated.high)}
           </td>
         </tr>
         <tr>
-          <td>came</td>
+          <td>came, in the weeks since</td>
           <td>{clicks(came.clicks)}</td>
           <td>
             {clicks(came.low)} and {clicks(came.high)}

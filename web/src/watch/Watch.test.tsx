@@ -111,8 +111,12 @@ it("says what a release brought with its interval, and why nothing can be said o
   ]);
   open("?view=effects");
   expect(await screen.findByText("+9% clicks (+3 to +16%), 78 items against 143; +410 clicks a month.")).toBeTruthy();
-  expect(screen.getByRole("row", { name: "estimated before it was delivered +350 +240 and +480" })).toBeTruthy();
-  expect(screen.getByRole("row", { name: "came +410 +120 and +700" })).toBeTruthy();
+  expect(
+    screen.getByRole("row", {
+      name: "estimated before it was delivered, for an average month of the year +350 +240 and +480",
+    }),
+  ).toBeTruthy();
+  expect(screen.getByRole("row", { name: "came, in the weeks since +410 +120 and +700" })).toBeTruthy();
   expect(screen.getByText("Left out: 2 items were too young before.")).toBeTruthy();
   fireEvent.click(screen.getByRole("button", { name: /Winter titles/ }));
   expect(await screen.findByText(/^No comparable item was left alone/)).toBeTruthy();
