@@ -86,13 +86,13 @@ final class ScaleBench {
                 Report.format("%.2f s (%s done)", first, Api.find(preview, "\"done\":(\\d+)")),
                 first < 1 && !preview.contains("\"done\":0"));
         String token = Api.find(preview, "\"token\":\"([^\"]+)\"");
-        while (preview.contains("\"complete\":false")) preview = api.get("/api/previews/" + token);
+        awaitAll(preview, token);
         report("A recipe over " + COUNT + ": all figures", 5, start);
 
         start = System.nanoTime();
         String replaced = api.post("/api/properties/" + property + "/previews", REPLACE);
         token = Api.find(replaced, "\"token\":\"([^\"]+)\"");
-        while (replaced.contains("\"complete\":false")) replaced = api.get("/api/previews/" + token);
+        awaitAll(replaced, token);
         report("Find and replace over " + COUNT + " titles: all figures", 3, start);
 
         int before = drafted();
@@ -114,6 +114,15 @@ final class ScaleBench {
         report("… undone, findings brought up to date", 10, start);
         demand(findings);
         wordings();
+    }
+
+    /** Asks for a preview as the interface does, now and then, until it has all figures. */
+    private void awaitAll(String begun, String token) throws IOException, InterruptedException {
+        String preview = begun;
+        while (preview.contains("\"complete\":false")) {
+            LockSupport.parkNanos(50_000_000);
+            preview = api.get("/api/previews/" + token);
+        }
     }
 
     /** How many items have a draft, as every page says it. */
@@ -319,9 +328,12 @@ final class ScaleBench {
 
         Random random = new Random(5);
         long[] edits = new long[120];
-        for (int i = 0; i < edits.length; i++) {
-            String id = Api.find(
+        String[] ids = new String[edits.length];
+        for (int i = 0; i < ids.length; i++)
+            ids[i] = Api.find(
                     api.get(path + "/items?count=1&from=" + random.nextInt(ITEMS)), "\"rows\":\\[\\{\"id\":(\\d+)");
+        for (int i = 0; i < edits.length; i++) {
+            String id = ids[i];
             String body = "[{\"itemId\":" + id + ",\"field\":\"title\",\"text\":\"" + words(random, 6) + "\"}]";
             long start = System.nanoTime();
             api.post(path + "/cells", body);
