@@ -4,8 +4,12 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.regex.PatternSyntaxException;
 
-/** Replaces every occurrence of a text or of a regular expression. */
-public record Replace(Pattern pattern, String replacement) implements BulkEdit {
+/**
+ * Replaces every occurrence of a text or of a regular expression.
+ *
+ * @param mayRunAway whether somebody wrote the expression, who may have written one that tries for ever
+ */
+public record Replace(Pattern pattern, String replacement, boolean mayRunAway) implements BulkEdit {
 
     private static final Pattern NAMED = Pattern.compile("(?<!\\\\)\\$(\\d)");
 
@@ -24,11 +28,13 @@ public record Replace(Pattern pattern, String replacement) implements BulkEdit {
      */
     public static Replace of(String find, String replacement, Way way, boolean matchCase) {
         if (find.isEmpty()) throw new IllegalArgumentException("expected a text to find, got none");
-        int flags = Pattern.UNICODE_CASE | (matchCase ? 0 : Pattern.CASE_INSENSITIVE);
+        // Of plain English letters no other case than the usual one is worth the time that it takes.
+        boolean plainLetters = way != Way.REGEX && find.chars().allMatch(letter -> letter < 128);
+        int flags = (plainLetters ? 0 : Pattern.UNICODE_CASE) | (matchCase ? 0 : Pattern.CASE_INSENSITIVE);
         try {
             Pattern pattern = Pattern.compile(written(find, way), flags);
-            Replace replace =
-                    new Replace(pattern, way == Way.REGEX ? replacement : Matcher.quoteReplacement(replacement));
+            Replace replace = new Replace(
+                    pattern, way == Way.REGEX ? replacement : Matcher.quoteReplacement(replacement), way == Way.REGEX);
             replace.checkReplacement();
             return replace;
         } catch (PatternSyntaxException e) {
@@ -61,7 +67,8 @@ public record Replace(Pattern pattern, String replacement) implements BulkEdit {
     @Override
     public String apply(String text) {
         try {
-            return pattern.matcher(new CountedSteps(text)).replaceAll(replacement);
+            CharSequence counted = mayRunAway ? new CountedSteps(text) : text;
+            return pattern.matcher(counted).replaceAll(replacement);
         } catch (StackOverflowError deep) {
             throw new RunawayPattern();
         }
