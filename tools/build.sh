@@ -92,6 +92,14 @@ train() {
 
 install_libraries() { (cd web && npm ci --silent --no-progress) && touch web/node_modules/.package-lock.json; }
 
+# await_libraries PID: what was printed meanwhile goes to the build's log.
+await_libraries() {
+  local status=0
+  wait "$1" || status=$?
+  cat "$BUILT/libraries.log"
+  return $status
+}
+
 compile_web() { (cd web && npm run --silent build); }
 
 build_java() {
@@ -107,13 +115,18 @@ build_java() {
 }
 
 build_web() {
+  local fetching=
+  if [ ! -e web/node_modules/.package-lock.json ] || [ web/package-lock.json -nt web/node_modules/.package-lock.json ]; then
+    need_build_tools
+    mkdir -p "$BUILT" 2>/dev/null || fail "$BUILT may not be written to; Lucid Sweep builds itself there."
+    # It waits for the network while the application is built.
+    install_libraries >"$BUILT/libraries.log" 2>&1 </dev/null &
+    fetching=$!
+  fi
   build_java
   mkdir -p "$PLAYWRIGHT_DRIVER_DIR" 2>/dev/null || true
   ln -sfn "$ROOT/web/node_modules/playwright-core" "$PLAYWRIGHT_DRIVER_DIR/package" 2>/dev/null || true
-  if [ ! -e web/node_modules/.package-lock.json ] || [ web/package-lock.json -nt web/node_modules/.package-lock.json ]; then
-    need_build_tools
-    step "Fetching the interface's libraries (3 of 4)" install_libraries
-  fi
+  if [ -n "$fetching" ]; then step "Fetching the interface's libraries (3 of 4)" await_libraries "$fetching"; fi
   newer "$BUILT/web.stamp" web "$BUILT/openapi.json" || return 0
   need_build_tools
   touch "$BUILT/web.next"

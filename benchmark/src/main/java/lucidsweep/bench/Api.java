@@ -8,6 +8,8 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.IntFunction;
 import java.util.regex.Matcher;
@@ -32,6 +34,18 @@ final class Api {
 
     String get(String path) throws IOException, InterruptedException {
         return send(HttpRequest.newBuilder(URI.create(base + path)));
+    }
+
+    /** Asks for several at once, as a screen does, and waits for all. */
+    void getAll(List<String> paths) {
+        List<CompletableFuture<HttpResponse<String>>> asked = paths.stream()
+                .map(path -> http.sendAsync(
+                        HttpRequest.newBuilder(URI.create(base + path)).build(), HttpResponse.BodyHandlers.ofString()))
+                .toList();
+        for (CompletableFuture<HttpResponse<String>> each : asked) {
+            HttpResponse<String> answer = each.join();
+            if (answer.statusCode() != 200) throw new IllegalStateException(answer.body());
+        }
     }
 
     String post(String path, String body) throws IOException, InterruptedException {

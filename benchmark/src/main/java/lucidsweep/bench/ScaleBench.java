@@ -295,11 +295,12 @@ final class ScaleBench {
         for (int i = 0; i < causes.length; i++) {
             application.getBean(Clients.class).touch(property);
             long start = System.nanoTime();
-            api.get(path + "/causes");
-            api.get(path + "/findings/spots");
-            api.get(path + "/findings/checks");
-            api.get(path + "/findings/life");
-            api.get(path + "/causes/aside");
+            api.getAll(List.of(
+                    path + "/causes",
+                    path + "/findings/spots",
+                    path + "/findings/checks",
+                    path + "/findings/life",
+                    path + "/causes/aside"));
             causes[i] = System.nanoTime() - start;
         }
         double p95 = Report.p95(java.util.Arrays.copyOfRange(causes, 5, causes.length));

@@ -13,6 +13,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.concurrent.locks.LockSupport;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -199,7 +200,7 @@ class WatchWalkTest extends Walk {
     private void fetchDemand() {
         ended(post("/demand/fetch", "{\"address\":\"" + website + "search/demand\"}"));
         // What was fetched is then imported, by a job of its own.
-        page.waitForCondition(() -> !get("/jobs").contains("\"state\":\"running\""));
+        while (get("/jobs").contains("\"state\":\"running\"")) LockSupport.parkNanos(EVERY_NANOS);
     }
 
     private void importResults() {

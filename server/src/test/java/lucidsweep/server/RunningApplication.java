@@ -179,8 +179,9 @@ public final class RunningApplication implements ParameterResolver {
         /** Waits until a job has ended and returns it. */
         public JsonNode ended(long jobId) {
             JsonNode job = get("/api/jobs/" + jobId).json();
-            while (job.path("state").asString().equals("running")) {
-                LockSupport.parkNanos(20_000_000);
+            // Whoever asks a busy machine all the time keeps it busy.
+            for (long pause = 10_000_000; job.path("state").asString().equals("running"); pause += pause / 4) {
+                LockSupport.parkNanos(Math.min(pause, 150_000_000));
                 job = get("/api/jobs/" + jobId).json();
             }
             return job;

@@ -9,6 +9,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.locks.LockSupport;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.server.RunningApplication.Reply;
 import lucidsweep.standins.Feed;
@@ -354,7 +355,7 @@ class WriterTest {
                         .json()
                         .path("jobId")
                         .asLong();
-                while (service.paid() < 30) Thread.onSpinWait();
+                while (service.paid() < 30) LockSupport.parkNanos(1_000_000);
             }
             int before = service.paid();
             try (KilledApplication application = KilledApplication.on(data)) {

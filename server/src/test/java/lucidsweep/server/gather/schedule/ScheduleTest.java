@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.concurrent.locks.LockSupport;
 import lucidsweep.server.LucidSweep;
 import lucidsweep.server.Site;
 import lucidsweep.server.client.ClientForm;
@@ -74,7 +75,7 @@ class ScheduleTest {
             assertThat(store.ofProperty(property)).hasSize(2);
             assertThat(schedules.of(property)).contains(new Schedule(Every.WEEK, TODAY.plusWeeks(1)));
             assertThat(sweeps.lastSettings(property).limits().maxPages()).isEqualTo(2);
-            while (store.ofProperty(property).get(0).state() == Sweep.State.RUNNING) Thread.onSpinWait();
+            while (store.ofProperty(property).get(0).state() == Sweep.State.RUNNING) LockSupport.parkNanos(5_000_000);
 
             schedules.set(property, new Schedule(Every.ONCE, TODAY));
             application.getBean(JdbcTemplate.class).update("update property set removed = now()");
