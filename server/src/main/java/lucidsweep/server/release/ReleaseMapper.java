@@ -79,11 +79,14 @@ interface ReleaseMapper {
 
     record Moment(long itemId, long moment) {}
 
-    /** When a field of some items was delivered the last time before a handover, in seconds since 1970. */
+    /**
+     * When a field of some items was delivered the last time before a handover, in seconds since 1970; looked for by the items,
+     * since by the handovers all earlier lines would be walked over.
+     */
     @Select("select l.item_id, cast(floor(extract(epoch from max(h.created))) as bigint) moment from handover_line l "
             + DraftMapper.AMONG_IDS + """
             l.item_id join handover h on h.id = l.handover_id
-            where l.handover_id < #{handoverId} and l.field = #{field} group by l.item_id""")
+            where l.handover_id + 0 < #{handoverId} and l.field = #{field} group by l.item_id""")
     List<Moment> deliveredBefore(
             @Param("ids") Object[] ids, @Param("handoverId") long handoverId, @Param("field") Field field);
 

@@ -250,6 +250,7 @@ public class Releases {
             leaveOut(texts, held);
             heldBack.hold(key.id, property.id(), held);
         }
+        boolean isFirst = mapper.ofProperty(property.id()).size() == 1;
         LongHashSet handed = new LongHashSet();
         texts.forEach((field, ids) -> {
             handed.addAll(ids);
@@ -257,7 +258,7 @@ public class Releases {
             Lookahead.over(
                     ids,
                     AT_ONCE,
-                    some -> estimated(property, key.id, field, drafts.fields(some, field)),
+                    some -> estimated(property, isFirst ? 0 : key.id, field, drafts.fields(some, field)),
                     approved -> recorded[0] += record(key.id, order, approved));
             if (recorded[0] != ids.length) {
                 throw Refusal.conflict(
@@ -280,7 +281,9 @@ public class Releases {
     /** Texts of one field, and what each is estimated to bring. */
     private record Estimated(List<FieldLine> texts, Map<Long, Estimate> estimates) {}
 
+    /** @param handoverId 0 where the property had none before */
     private Estimated estimated(Property property, long handoverId, Field field, List<FieldLine> texts) {
+        if (handoverId == 0) return new Estimated(texts, estimates.of(property, field, texts, Map.of()));
         Object[] ids = texts.stream().map(FieldLine::itemId).toArray();
         Map<Long, Long> before = mapper.deliveredBefore(ids, handoverId, field).stream()
                 .collect(Collectors.toMap(ReleaseMapper.Moment::itemId, ReleaseMapper.Moment::moment));
