@@ -14,14 +14,16 @@ interface Props {
   every: Schedule["every"][];
 }
 
-const WORDS: Record<Schedule["every"], string> = {
+/** How often something is done, in words. */
+export const EVERY: Record<Schedule["every"], string> = {
   DAY: "every day",
   WEEK: "every week",
   MONTH: "every month",
   ONCE: "once",
 };
 
-const today = () => new Date().toISOString().slice(0, 10);
+/** The day on which what is planned begins: at once. */
+export const today = () => new Date().toISOString().slice(0, 10);
 
 /** Whether something is done by itself, and how often: for the first time at once. */
 export function ScheduleChoice({ propertyId, path, label, does, every }: Props) {
@@ -40,7 +42,7 @@ export function ScheduleChoice({ propertyId, path, label, does, every }: Props) 
       label={label}
       description={`${does}${schedule ? `, next on ${day(schedule.nextDay)}` : ""}.`}
       value={schedule?.every ?? ""}
-      data={[{ value: "", label: "only when asked" }, ...every.map((value) => ({ value, label: WORDS[value] }))]}
+      data={[{ value: "", label: "only when asked" }, ...every.map((value) => ({ value, label: EVERY[value] }))]}
       onChange={(event) => {
         const chosen = event.currentTarget.value as Schedule["every"] | "";
         if (chosen === "") unplan.mutate(undefined);

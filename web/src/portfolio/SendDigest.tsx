@@ -3,15 +3,13 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type Client, type Schedule } from "../api/client";
 import { day } from "../parts/number";
+import { EVERY, today } from "../parts/ScheduleChoice";
 import { tell } from "../parts/tell";
 
 const PLANS = [
   { value: "", label: "now" },
-  { value: "WEEK", label: "now and every week" },
-  { value: "MONTH", label: "now and every month" },
+  ...(["WEEK", "MONTH"] as const).map((value) => ({ value, label: `now and ${EVERY[value]}` })),
 ];
-
-const today = () => new Date().toISOString().slice(0, 10);
 
 /** Sends the week of a client by mail, once or again and again. */
 export function SendDigest({ client, onClose }: { client: Client; onClose: () => void }) {
@@ -56,8 +54,7 @@ export function SendDigest({ client, onClose }: { client: Client; onClose: () =>
       >
         {planned && (
           <p>
-            Goes to {planned.to} every {planned.schedule.every === "MONTH" ? "month" : "week"}, next on{" "}
-            {day(planned.schedule.nextDay)}.{" "}
+            Goes to {planned.to} {EVERY[planned.schedule.every]}, next on {day(planned.schedule.nextDay)}.{" "}
             {planned.problem && <b role="alert">It could not be sent and is tried again: {planned.problem} </b>}
             <Button variant="subtle" size="compact-sm" loading={stop.isPending} onClick={() => stop.mutate()}>
               Stop sending

@@ -30,12 +30,13 @@ public final class MovedSites {
         return origins.isEmpty();
     }
 
-    /** The address of today of what was reported of an address in its normal form; the same where its site did not move. */
+    /** The address of today of what was reported of an address; the same where its site did not move. */
     public String now(String address) {
         if (origins.isEmpty()) return address;
-        String old = origin(address);
+        String normal = PageAddress.text(address).orElse(address);
+        String old = origin(normal);
         String now = origins.get(old);
-        return now == null ? address : now + address.substring(old.length());
+        return now == null ? address : now + normal.substring(old.length());
     }
 
     /** "https://bay.example:8080" of "https://bay.example:8080/tours/"; "" of what is no address. */

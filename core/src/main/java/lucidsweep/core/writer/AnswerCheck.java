@@ -101,8 +101,8 @@ public final class AnswerCheck {
         List<String> lines = AltLines.of(answer);
         List<String> images = item.lines(Input.IMAGES);
         if (lines.size() != images.size()) {
-            return List.of(plain("it has " + lines.size() + " lines for " + images.size()
-                    + (images.size() == 1 ? " image" : " images")));
+            return List.of(
+                    plain("a line for each of " + images.size() + " images is wanted, and it has " + lines.size()));
         }
         Set<Objection> wrong = new LinkedHashSet<>();
         Set<String> said = new HashSet<>();

@@ -117,7 +117,7 @@ class AnswerCheckTest {
             value = {
                 "An oar of ash~A red kayak on the slip | -",
                 "1. An oar of ash~2) A red kayak on the slip | -",
-                "An oar of ash | it has 1 lines for 2 images",
+                "An oar of ash | a line for each of 2 images is wanted, and it has 1",
                 "An oar of ash~DSC_0042.jpg | is the name of a file",
                 "An oar of ash~an OAR of ash | two images get",
                 "An oar of ash~A red kayak for £9 | not on the page",

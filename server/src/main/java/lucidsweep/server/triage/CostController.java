@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Optional;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.item.Field;
-import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.stake.AppealFaults;
 import lucidsweep.core.stake.Cost;
 import lucidsweep.core.stake.ItemDemand;
@@ -176,10 +175,8 @@ class CostController {
     @GetMapping("/items/{itemId}/demand")
     List<ItemDemandView> demand(@PathVariable long propertyId, @PathVariable long itemId) {
         items.requireOf(propertyId, itemId);
-        String section = PageAddress.section(items.addresses(List.of(itemId)).get(itemId));
-        double season = stakes.costs(propertyId)
-                .map(costs -> costs.past().seasons().of(section))
-                .orElse(1.0);
+        double season =
+                stakes.season(propertyId, items.addresses(List.of(itemId)).get(itemId));
         return stakes.demand(new long[] {itemId}).values().stream()
                 .map(demand -> new ItemDemandView(
                         demand.impressions(), demand.clicked(), demand.expected(), season, demand.ranks()))

@@ -2,6 +2,7 @@ package lucidsweep.server.triage;
 
 import jakarta.annotation.Nullable;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,6 +18,7 @@ import lucidsweep.core.keyword.Words;
 import lucidsweep.core.stake.ItemDemand;
 import lucidsweep.core.stake.StakeModel;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.draft.FieldLine;
 import org.springframework.stereotype.Service;
 
@@ -52,14 +54,16 @@ public class Estimates {
      */
     public Map<Long, Estimate> of(
             Property property, Field field, List<FieldLine> texts, Map<Long, Long> deliveredBefore) {
-        Object[] ids = texts.stream().map(FieldLine::itemId).toArray();
+        if (texts.isEmpty()) return Map.of();
+        long[] ids = texts.stream().mapToLong(FieldLine::itemId).toArray();
+        List<LifeMapper.LifeLine> lines = IdRange.isDense(ids)
+                ? lives.between(ids[0], ids[ids.length - 1])
+                : lives.of(Arrays.stream(ids).boxed().toArray());
         Map<Long, FindingLife> lifeOf = new HashMap<>();
-        lives.of(ids).forEach(line -> lifeOf.put(line.itemId(), FindingLife.read(line.life())));
+        lines.forEach(line -> lifeOf.put(line.itemId(), FindingLife.read(line.life())));
         Optional<StakeModel> model = stakes.costs(property.id())
                 .map(costs -> costs.model(property.standard().leadingWords()));
-        Map<Long, ItemDemand> demand = model.isEmpty()
-                ? Map.of()
-                : stakes.demand(texts.stream().mapToLong(FieldLine::itemId).toArray());
+        Map<Long, ItemDemand> demand = model.isEmpty() ? Map.of() : stakes.demand(ids);
         Words language = Words.in(property.language());
         Map<Long, Estimate> estimates = new HashMap<>();
         for (FieldLine text : texts) {

@@ -17,5 +17,5 @@ public interface MendedFaults {
     record Mended(String checkId, Effect became, double position, Map<String, Double> others) {}
 
     /** The faults of which anything can be told yet, whether or not it stands out from chance. */
-    List<Mended> of(long propertyId);
+    List<Mended> mended(long propertyId);
 }

@@ -91,11 +91,6 @@ final class StakeFit {
         return FittedCosts.of(model, queries, learnt);
     }
 
-    /** The demand that it is fitted to. */
-    ItemQueries queries() {
-        return queries;
-    }
-
     /** Whether searchers were shown an item. */
     boolean isSearched(long itemId) {
         return queries.has(itemId);

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import lucidsweep.core.demand.ClickRates;
 import lucidsweep.core.keyword.Words;
+import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.stake.AppealFaults;
 import lucidsweep.core.stake.AppealModel;
 import lucidsweep.core.stake.ItemDemand;
@@ -69,6 +70,13 @@ public class Stakes {
                 id -> Optional.ofNullable(mapper.model(id)).map(model -> json.readValue(model, FittedCosts.class)));
     }
 
+    /** How many times as much the reported months bring to an address as average ones of the year; 1 where that is not known. */
+    double season(long propertyId, String address) {
+        return costs(propertyId)
+                .map(costs -> costs.past().seasons().of(PageAddress.section(address)))
+                .orElse(1.0);
+    }
+
     /** What is reported of the items between two ids, if costs were fitted. */
     Map<Long, ItemDemand> demand(long first, long last) {
         return demand(mapper.demands(first, last));
@@ -114,7 +122,7 @@ public class Stakes {
     private Map<String, LearntCost> learnt(long propertyId, ClickRates rates) {
         AppealModel.Prior[] assumed = AppealFaults.priors();
         Map<String, LearntCost> learnt = new HashMap<>();
-        for (MendedFaults.Mended mended : mendedFaults.getObject().of(propertyId)) {
+        for (MendedFaults.Mended mended : mendedFaults.getObject().mended(propertyId)) {
             if (AppealFaults.number(mended.checkId()) < 0) continue;
             Map<Integer, Double> others = new HashMap<>();
             mended.others().forEach((id, share) -> {

@@ -123,9 +123,7 @@ public class PreparedProperties {
         ReportedDays days = ReportedDays.of(row, today);
         double position = row.position() == null ? 0 : row.position();
         aiming.demand(
-                moved.isEmpty()
-                        ? row.address()
-                        : moved.now(PageAddress.text(row.address()).orElse(row.address())),
+                moved.now(row.address()),
                 row.query(),
                 days.first(),
                 days.last(),

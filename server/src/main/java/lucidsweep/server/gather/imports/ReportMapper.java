@@ -75,9 +75,6 @@ interface ReportMapper {
     @Select(DEMAND + "where property_id = #{propertyId} and id > #{after} order by id limit #{limit}")
     List<Reports.Demand> demand(long propertyId, long after, int limit);
 
-    @Select(DEMAND + "where property_id = #{propertyId} and address = #{address} order by id")
-    List<Reports.Demand> demandOf(long propertyId, String address);
-
     String RESULT = "select query, position, address, title, description, looked from result ";
 
     @Select(RESULT + """

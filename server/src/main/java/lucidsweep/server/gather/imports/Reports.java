@@ -102,9 +102,4 @@ public class Reports {
             }
         } while (chunk.size() == AT_ONCE);
     }
-
-    /** The rows of one address; every week of every query and country. */
-    public List<Demand> ofAddress(long propertyId, String address) {
-        return mapper.demandOf(propertyId, address);
-    }
 }

@@ -43,6 +43,10 @@ public final class PlannedRuns {
             } catch (Refusal e) {
                 LOG.info("what is planned for {} waits: {}", due.id(), e.getMessage());
                 continue;
+            } catch (RuntimeException e) {
+                // A fault of one keeps no other from its turn; it is tried again with the next minute.
+                LOG.error("what is planned for {} failed", due.id(), e);
+                continue;
             }
             Schedule schedule = schedule(due);
             LocalDate next = schedule.after(today);

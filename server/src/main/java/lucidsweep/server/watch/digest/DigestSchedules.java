@@ -16,12 +16,14 @@ class DigestSchedules {
     private final DigestScheduleMapper mapper;
     private final PlannedRuns runs;
     private final SentDigests digests;
+    private final DigestMail mail;
     private final Clients clients;
 
-    DigestSchedules(DigestScheduleMapper mapper, SentDigests digests, Clients clients) {
+    DigestSchedules(DigestScheduleMapper mapper, SentDigests digests, DigestMail mail, Clients clients) {
         this.mapper = mapper;
         runs = new PlannedRuns(mapper, this::send);
         this.digests = digests;
+        this.mail = mail;
         this.clients = clients;
     }
 
@@ -45,7 +47,7 @@ class DigestSchedules {
     /** @throws Refusal where it could never be sent */
     void set(long clientId, String to, Schedule schedule) {
         clients.client(clientId);
-        digests.requireSendable(to);
+        mail.requireSendable(to);
         mapper.plan(clientId, to, schedule.every().name(), schedule.nextDay().toString());
     }
 

@@ -25,8 +25,4 @@ class SentDigests {
         ClientDigest.Digest digest = digests.of(clientId);
         mail.send(to, digest.heading() + ": the week to " + digest.day(), page.execute(digest));
     }
-
-    void requireSendable(String to) {
-        mail.requireSendable(to);
-    }
 }

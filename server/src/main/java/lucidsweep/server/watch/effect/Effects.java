@@ -27,13 +27,13 @@ import lucidsweep.server.item.table.Items;
 import lucidsweep.server.release.Acceptances;
 import lucidsweep.server.release.LiveReleases;
 import lucidsweep.server.release.LiveReleases.LiveText;
-import lucidsweep.server.triage.MendedFaults.Mended;
+import lucidsweep.server.triage.MendedFaults;
 import lucidsweep.server.watch.effect.Subjects.Subject;
 import org.springframework.stereotype.Service;
 
 /** Works out what releases, and other parts of what is live, brought. */
 @Service
-public class Effects {
+public class Effects implements MendedFaults {
 
     private static final int MOST_DRAWS = 1_000;
     private static final int FEWEST_DRAWS = 200;
@@ -88,9 +88,12 @@ public class Effects {
         return found(propertyId).rows;
     }
 
-    /** What became of items that were freed of a fault, where that can be told. */
-    List<Mended> mended(long propertyId) {
-        return found(propertyId).mended;
+    /** Where nothing that is live mended anything, no demand is read for it. */
+    @Override
+    public List<Mended> mended(long propertyId) {
+        boolean any =
+                live.live(propertyId).stream().anyMatch(text -> !text.mended().isEmpty());
+        return any ? found(propertyId).mended : List.of();
     }
 
     private Found found(long propertyId) {

@@ -2,6 +2,7 @@ package lucidsweep.server.watch.effect;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -69,9 +70,13 @@ class Subjects {
             if (field == Field.SLUG) continue;
             parts.add(part(live, "field", field.code(), field.label(), text -> text.field() == field));
         }
+        Map<String, List<LiveText>> mending = new HashMap<>();
+        for (LiveText text : live)
+            for (String check : text.mended())
+                mending.computeIfAbsent(check, any -> new ArrayList<>()).add(text);
         for (Check check : Checks.all()) {
             String name = StringUtils.capitalize(check.field().label() + " " + check.label());
-            parts.add(part(live, CHECK, check.id(), name, text -> text.mended().contains(check.id())));
+            parts.add(new Subject(CHECK, check.id(), name, mending.getOrDefault(check.id(), List.of())));
         }
         for (ItemSet set : groupings.sets) {
             long[] members = items.ids(ItemView.of(propertyId, ItemFilter.ofSet(set.id())));
