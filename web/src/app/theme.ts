@@ -62,6 +62,7 @@ export const theme = createTheme({
     Textarea: { defaultProps: { size: "sm" } },
     NativeSelect: { defaultProps: { size: "sm" } },
     InputWrapper: { styles: { description: { color: "var(--ink-soft)" } } },
+    Notification: { styles: { description: { color: "var(--ink-soft)" } } },
     Modal: {
       defaultProps: {
         centered: true,

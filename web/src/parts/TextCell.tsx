@@ -1,4 +1,5 @@
 import type { Cell } from "../api/client";
+import { inForce } from "./fields";
 import { IconPaperclip } from "./icons";
 import { partsInWords } from "./partTexts";
 import css from "./TextCell.module.css";
@@ -14,8 +15,7 @@ interface Props {
 
 /** A field in a table: the text in force at its true measure, marked where it is missing, drafted, kept, alike or off its keyword. */
 export function TextCell({ cell, same, ofParts }: Props) {
-  const inForce = cell.draft ?? cell.captured;
-  const text = ofParts ? partsInWords(inForce) : inForce;
+  const text = ofParts ? partsInWords(inForce(cell)) : inForce(cell);
   const lines = (cell.fit?.desktopLines ?? 1) > 1;
   const style = [css.cell, lines && css.ofLines, cell.draft !== null && css.draft].filter(Boolean).join(" ");
   return (

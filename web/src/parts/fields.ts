@@ -32,6 +32,9 @@ export function cellOf(row: ItemRow, field: DraftedField): Cell | null {
   return row[field];
 }
 
+/** The draft of a field where there is one, else what was captured; "" where it has none by nature. */
+export const inForce = (cell: Cell | null) => cell?.draft ?? cell?.captured ?? "";
+
 const LABELS: Record<string, string> = {
   h1: "H1",
   images: "alt texts",

@@ -1,6 +1,7 @@
-import { Fragment, type ReactNode } from "react";
+import type { ReactNode } from "react";
 import type { ItemRow } from "../api/client";
-import { cellOf, type DraftedField, fieldLabel, isOfParts } from "./fields";
+import { Breakable } from "./Breakable";
+import { cellOf, type DraftedField, fieldLabel, inForce, isOfParts } from "./fields";
 import type { Column } from "./Grid";
 import css from "./itemColumns.module.css";
 import { atStake, count, few, originOf, pathOf } from "./number";
@@ -18,8 +19,6 @@ const withoutSite = (row: ItemRow, text: string) => {
   return site ? text.replaceAll(site, "") : text;
 };
 
-const inForce = (cell: ItemRow["title"] | null) => cell?.draft ?? cell?.captured ?? "";
-
 const address: Column<ItemRow> = {
   key: "address",
   label: "address",
@@ -28,24 +27,10 @@ const address: Column<ItemRow> = {
   text: (row) => row.address,
   cell: (row) => (
     <span className={row.noindex ? `${css.address} ${css.apart}` : css.address} title={row.noindex ?? row.address}>
-      <Path path={pathOf(row.address)} />
+      <Breakable path={pathOf(row.address)} />
     </span>
   ),
 };
-
-/** A path that goes over to the next line behind a slash. */
-function Path({ path }: { path: string }) {
-  return path.split("/").map((part, i) => (
-    <Fragment key={i}>
-      {i > 0 && (
-        <>
-          /<wbr />
-        </>
-      )}
-      {part}
-    </Fragment>
-  ));
-}
 
 /** What was typed into a cell and is not stored yet. */
 type UnsavedOf = (itemId: number, field: string) => { text: string; problem?: string } | undefined;

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { answer, api, type Client, type Property, type Removed, type Standing } from "../api/client";
 import { useClients, usePortfolio } from "../api/queries";
+import { Breakable } from "../parts/Breakable";
 import { atStake, count, day, of } from "../parts/number";
 import { QueryProblem } from "../parts/QueryProblem";
 import { Backups } from "./Backups";
@@ -129,7 +130,9 @@ function PropertyTable({ standings, mostAtStake, onChange }: TableProps) {
           <tr key={property.id}>
             <td>
               <Link to={`/p/${property.id}/${s.items > 0 ? "triage" : "gather"}`}>{property.name}</Link>
-              <span className={css.kind}>{property.address || property.kind}</span>
+              <span className={css.kind}>
+                <Breakable path={property.address || property.kind} />
+              </span>
             </td>
             <td title={s.nextSweep ? `Next on ${day(s.nextSweep)}` : "The next one is not planned"}>
               {s.lastSweep ? day(s.lastSweep) : "never"}

@@ -11,7 +11,7 @@ import {
 } from "react";
 import { createPortal } from "react-dom";
 import { type Appearance, answer, api, type ItemRow, type LimitCheck } from "../api/client";
-import { fieldLabel, isOfParts } from "../parts/fields";
+import { fieldLabel, inForce, isOfParts } from "../parts/fields";
 import { count, of } from "../parts/number";
 import { ResultPreview } from "../parts/ResultPreview";
 import { CutLines } from "../parts/TrueMeasure";
@@ -206,8 +206,6 @@ function useFollows(itemId: number, field: string, value: string) {
   });
   return data?.says;
 }
-
-const inForce = (cell: ItemRow["title"]) => cell.draft ?? cell.captured;
 
 /** Enter saves, so that alt+Enter is what begins a line, as in spreadsheets. */
 function breakLine(event: KeyboardEvent<HTMLTextAreaElement>, onChange: (value: string) => void) {

@@ -144,10 +144,16 @@ export function Rewrite() {
       itemColumns.address,
       ...(writing ? writerColumns : NO_COLUMNS).map((column) => ({
         key: `writer ${column.id}`,
-        label: column.name,
+        label: `${column.name} (writer)`,
         track: WRITTEN_TRACKS[column.makes ?? ""] ?? "minmax(180px, 280px)",
         text: (row: ItemRow) => answerOf(column.id, row.id)?.answer ?? "",
-        cell: (row: ItemRow) => <AnswerCell cell={answerOf(column.id, row.id)} />,
+        cell: (row: ItemRow) => (
+          <AnswerCell
+            cell={answerOf(column.id, row.id)}
+            now={column.makes ? cellOf(row, column.makes as DraftedField) : null}
+            ofParts={isOfParts(column.makes ?? "")}
+          />
+        ),
       })),
       itemColumns.text("title", TITLE_TRACK, unsavedOf, becomes("title")),
       itemColumns.text("description", DESCRIPTION_TRACK, unsavedOf, becomes("description")),

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { answer, api, type ItemRow, type SideBySide, type TypedCell } from "../api/client";
 import { ofProperty, useChange } from "../api/queries";
 import { ConflictDialog } from "../parts/ConflictDialog";
+import { inForce } from "../parts/fields";
 import { atStake, count, of } from "../parts/number";
 import { QueryProblem } from "../parts/QueryProblem";
 import { SidePanel } from "../parts/SidePanel";
@@ -48,8 +49,8 @@ function Wordings({
   field: "title" | "description";
   onTaken: () => void;
 }) {
-  const inForce = item[field].draft ?? item[field].captured;
-  const [texts, setTexts] = useState([inForce]);
+  const now = inForce(item[field]);
+  const [texts, setTexts] = useState([now]);
   const [asked] = useDebouncedValue(texts, 150);
   const compared = useQuery({
     queryKey: ofProperty(propertyId, "wordings", item.id, field, asked),
@@ -71,8 +72,8 @@ function Wordings({
     "says its problems",
   );
   const take = (text: string | undefined, insist = false): void => {
-    if (text === undefined || text === inForce) return;
-    save.mutateAsync({ itemId: item.id, field, text, from: insist ? undefined : inForce }).then(
+    if (text === undefined || text === now) return;
+    save.mutateAsync({ itemId: item.id, field, text, from: insist ? undefined : now }).then(
       () => {
         tell("Drafted. ctrl + Z undoes it.");
         onTaken();
@@ -102,7 +103,7 @@ function Wordings({
             />
             {data?.wordings[i] && <Facts wording={data.wordings[i]} keyword={item.aim?.keyword ?? ""} />}
             <span className={css.tools}>
-              <Button size="compact-xs" disabled={text === inForce} loading={save.isPending} onClick={() => take(text)}>
+              <Button size="compact-xs" disabled={text === now} loading={save.isPending} onClick={() => take(text)}>
                 Take {i + 1}
               </Button>
               {texts.length > 1 && (

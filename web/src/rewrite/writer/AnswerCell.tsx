@@ -1,10 +1,20 @@
-import type { WriterCell } from "../../api/client";
+import type { Cell, WriterCell } from "../../api/client";
+import { inForce } from "../../parts/fields";
+import { partsInWords } from "../../parts/partTexts";
 import { sizeInTable, TrueMeasure } from "../../parts/TrueMeasure";
 import css from "./Writer.module.css";
 
-/** An answer of the writer in the table: waiting, done, or failed with why. */
-export function AnswerCell({ cell }: { cell: WriterCell | undefined }) {
-  if (!cell) return null;
+interface Props {
+  cell: WriterCell | undefined;
+  /** What stands in the field that the column makes; null for a note. */
+  now: Cell | null;
+  /** Whether that is a text for each image of the page. */
+  ofParts: boolean;
+}
+
+/** An answer of the writer in the table: not there yet, waiting, done, or failed with why. */
+export function AnswerCell({ cell, now, ofParts }: Props) {
+  if (!cell) return <NotWritten text={ofParts ? partsInWords(inForce(now)) : inForce(now)} />;
   if (cell.state === "waiting" && !cell.answer) return <span className={css.waits}>waits</span>;
   const { fit } = cell;
   return (
@@ -13,12 +23,30 @@ export function AnswerCell({ cell }: { cell: WriterCell | undefined }) {
       {cell.state === "failed" && <b>{cell.problems.map((problem) => problem.says).join("; ")}</b>}
       {cell.answer && (
         <span className={fit ? css.measured : css.answer} data-state={cell.state}>
-          {fit ? <TrueMeasure text={cell.answer} fit={fit} size={sizeInTable(fit)} /> : cell.answer}
+          {fit ? (
+            <TrueMeasure text={cell.answer} fit={fit} size={sizeInTable(fit)} />
+          ) : (
+            said(cell.answer, cell, ofParts)
+          )}
         </span>
       )}
     </span>
   );
 }
+
+/** With the text as it is, so that nobody takes it for lost. */
+function NotWritten({ text }: { text: string }) {
+  return (
+    <span className={css.cell} title={text}>
+      <span className={css.waits}>not written yet</span>
+      {text && <span className={css.now}>{text}</span>}
+    </span>
+  );
+}
+
+/** What failed is shown as it was answered. */
+const said = (text: string, cell: WriterCell, ofParts: boolean) =>
+  ofParts && cell.state === "done" ? partsInWords(text) : text;
 
 function titleOf(cell: WriterCell) {
   const lines = [cell.answer ?? "", ...cell.problems.map((problem) => problem.says)];

@@ -52,7 +52,7 @@ export function ColumnForm({ propertyId, column, others, listings, onDone }: Pro
               ? [{ value: "tags", label: "tags" }]
               : [
                   { value: "h1", label: "H1s" },
-                  { value: "images", label: "alt texts where they lack" },
+                  { value: "images", label: "missing alt texts" },
                 ]),
           ]}
           onChange={(event) => set({ makes: (event.currentTarget.value || null) as Field | null })}

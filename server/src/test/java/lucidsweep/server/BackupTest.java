@@ -70,7 +70,7 @@ class BackupTest {
         Path file = folder.resolve("all.zip");
         JsonNode rows;
         String handover;
-        try (KilledApplication application = KilledApplication.on(here)) {
+        try (OwnApplication application = OwnApplication.on(here)) {
             Shop shop = new Shop(application.api(), "id,title,description\nA,Ash paddle,Of ash\nB,Oak paddle,Of oak\n");
             shop.type("A", "title", "Ash paddle, oiled");
             shop.type("B", "title", "Oak paddle, oiled");
@@ -89,7 +89,7 @@ class BackupTest {
         assertThat(lucid("restore", file.toString(), "--data", there.toString()))
                 .as(said)
                 .isZero();
-        try (KilledApplication application = KilledApplication.on(there)) {
+        try (OwnApplication application = OwnApplication.on(there)) {
             Shop shop = new Shop(application.api(), 1);
             assertThat(shop.get("/items").json().path("rows")).isEqualTo(rows);
             assertThat(application.api().get("/api/handovers/1/file").body()).isEqualTo(handover);
@@ -134,7 +134,7 @@ class BackupTest {
                         .json());
     }
 
-    private Shop worked(KilledApplication application) {
+    private Shop worked(OwnApplication application) {
         Shop shop = new Shop(application.api(), SHOP);
         texts.setUp(application.api(), "steady", TextService.KEY);
         shop.post(
@@ -163,7 +163,7 @@ class BackupTest {
         Path file = folder.resolve("one.zip");
         JsonNode everything;
         long property;
-        try (KilledApplication application = KilledApplication.on(here)) {
+        try (OwnApplication application = OwnApplication.on(here)) {
             worked(application);
             Shop moved = worked(application);
             property = moved.property();
@@ -186,7 +186,7 @@ class BackupTest {
         assertThat(lucid("restore", file.toString(), "--data", there.toString()))
                 .as(said)
                 .isZero();
-        try (KilledApplication application = KilledApplication.on(there)) {
+        try (OwnApplication application = OwnApplication.on(there)) {
             assertThat(application.api().get("/api/clients").json()).hasSize(1);
             assertThat(everythingOf(new Shop(application.api(), property))).isEqualTo(everything);
         }
@@ -203,14 +203,14 @@ class BackupTest {
         Path there = Files.createDirectory(folder.resolve("there"));
         Path file = folder.resolve("all.zip");
         String everything;
-        try (KilledApplication application = KilledApplication.on(here)) {
+        try (OwnApplication application = OwnApplication.on(here)) {
             Shop shop = worked(application);
             everything = withoutIds(everythingOf(shop));
             assertThat(lucid("backup", file.toString(), "--data", here.toString()))
                     .as(said)
                     .isZero();
         }
-        try (KilledApplication application = KilledApplication.on(there)) {
+        try (OwnApplication application = OwnApplication.on(there)) {
             Shop own = worked(application);
             String ownBefore = everythingOf(own).toString();
             assertThat(lucid("restore", file.toString(), "--add", "--data", there.toString()))
@@ -239,7 +239,7 @@ class BackupTest {
         Path unpacked = Files.createDirectories(there.resolve("backups/client-1"));
         Files.writeString(unpacked.resolve("given.zip"), "half a copy");
         execute(there, "update client set arriving = true, removed = now() where id = (select max(id) from client)");
-        try (KilledApplication application = KilledApplication.on(there)) {
+        try (OwnApplication application = OwnApplication.on(there)) {
             assertThat(application.api().get("/api/clients").json()).hasSize(1);
             assertThat(application.api().get("/api/removed").body()).isEqualTo("[]");
             assertThat(unpacked).doesNotExist();
@@ -277,7 +277,7 @@ class BackupTest {
         Path here = Files.createDirectory(folder.resolve("here"));
         JsonNode everything;
         long property;
-        try (KilledApplication application = KilledApplication.on(here)) {
+        try (OwnApplication application = OwnApplication.on(here)) {
             Api api = application.api();
             Shop shop = worked(application);
             property = shop.property();
@@ -293,7 +293,7 @@ class BackupTest {
                             .asBoolean())
                     .isTrue();
         }
-        try (KilledApplication application = KilledApplication.on(here)) {
+        try (OwnApplication application = OwnApplication.on(here)) {
             Api api = application.api();
             assertThat(everythingOf(new Shop(api, property))).isEqualTo(everything);
             assertThat(api.get("/api/backups").json().path("restoreWaiting").asBoolean())

@@ -36,14 +36,9 @@ final class KilledApplication implements AutoCloseable {
 
     /** Runs until it is killed; prints its port when it answers. */
     public static void main(String[] args) {
-        List<String> options = new ArrayList<>(List.of(
-                "--server.port=0", "--lucid.data=" + args[0], "--lucid.web=" + args[0], "--logging.level.root=error"));
-        options.addAll(Arrays.asList(args).subList(1, args.length));
-        ConfigurableApplicationContext application = new SpringApplicationBuilder(LucidSweep.class)
-                .logStartupInfo(false)
-                .run(options.toArray(new String[0]));
-        System.out.println("port " + application.getEnvironment().getProperty("local.server.port"));
-        while (application.isRunning()) LockSupport.park();
+        OwnApplication application = OwnApplication.on(Path.of(args[0]), Arrays.copyOfRange(args, 1, args.length));
+        System.out.println("port " + application.port());
+        while (application.context().isRunning()) LockSupport.park();
     }
 
     /** Starts one on data that may have been there before. */

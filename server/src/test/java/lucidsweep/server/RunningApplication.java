@@ -9,16 +9,13 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.locks.LockSupport;
 import lucidsweep.standins.MailServer;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
-import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ApplicationContext;
-import org.springframework.context.ConfigurableApplicationContext;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -33,39 +30,31 @@ public final class RunningApplication implements ParameterResolver {
 
     @Override
     public Object resolveParameter(ParameterContext parameter, ExtensionContext context) {
-        Application application = context.getRoot()
-                .getStore(ExtensionContext.Namespace.GLOBAL)
-                .getOrComputeIfAbsent(Application.class, key -> new Application(), Application.class);
+        Application application = Application.STARTED;
         Class<?> type = parameter.getParameter().getType();
         return type == Api.class ? application.api : type == MailServer.class ? application.mail : application.context;
     }
 
-    private static final class Application implements AutoCloseable {
-        private final ConfigurableApplicationContext context;
-        private final Api api;
+    private static final class Application {
+
+        /** Lives as long as the process: Surefire runs every class of tests by itself, each with a store of JUnit's own. */
+        private static final Application STARTED = new Application();
+
         private final MailServer mail = new MailServer();
+        private final ApplicationContext context;
+        private final Api api;
 
         private Application() {
             try {
-                Path data = Files.createTempDirectory("lucid-test-");
-                context = new SpringApplicationBuilder(LucidSweep.class)
-                        .logStartupInfo(false)
-                        .run(
-                                "--server.port=0",
-                                "--lucid.data=" + data,
-                                "--lucid.web=" + data,
-                                "--spring.mail.host=127.0.0.1",
-                                "--spring.mail.port=" + mail.port());
+                OwnApplication own = OwnApplication.on(
+                        Files.createTempDirectory("lucid-test-"),
+                        "--spring.mail.host=127.0.0.1",
+                        "--spring.mail.port=" + mail.port());
+                context = own.context();
+                api = own.api().checked();
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }
-            api = new Api(Integer.parseInt(context.getEnvironment().getProperty("local.server.port"))).checked();
-        }
-
-        @Override
-        public void close() {
-            context.close();
-            mail.close();
         }
     }
 

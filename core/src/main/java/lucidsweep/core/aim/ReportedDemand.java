@@ -17,8 +17,8 @@ import lucidsweep.core.page.PageAddress;
 /** What search engines report of a property: queries and addresses by number, and the rows added up. */
 final class ReportedDemand {
 
-    private static final DemandTally.Sum NOTHING = new DemandTally.Sum(0, 0, 0);
-    private static final DemandTally.Line NO_LINE = new DemandTally.Line(0, 0, NOTHING, NOTHING, NOTHING);
+    private static final DemandTally.Line NO_LINE =
+            new DemandTally.Line(0, 0, DemandTally.Sum.NONE, DemandTally.Sum.NONE, DemandTally.Sum.NONE);
     private static final double MIN_MONTHS = 0.23;
 
     private final Words language;
@@ -139,7 +139,7 @@ final class ReportedDemand {
     }
 
     static DemandTally.Sum sum(List<DemandTally.Line> lines) {
-        DemandTally.Sum sum = NOTHING;
+        DemandTally.Sum sum = DemandTally.Sum.NONE;
         for (DemandTally.Line line : lines) sum = sum.plus(line.now());
         return sum;
     }

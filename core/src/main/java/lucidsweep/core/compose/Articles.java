@@ -9,6 +9,9 @@ final class Articles {
 
     private static final Pattern ARTICLE = Pattern.compile("\\b([Aa])(n?) (?=[\\p{L}\\p{N}])");
 
+    /** "an ", in letters. */
+    private static final int LONGEST = 3;
+
     /** Begin with a vowel, and are spoken with a consonant. */
     private static final Set<String> CONSONANT =
             Set.of("one", "once", "uni", "use", "usu", "uti", "eu", "ewe", "ukr", "ura");
@@ -21,7 +24,8 @@ final class Articles {
     /** A line with the right article at a place where two parts meet, in UTF-16 units; elsewhere it is as its author wrote it. */
     static String fixedAt(String line, int joint) {
         Matcher article = ARTICLE.matcher(line);
-        article.region(Math.max(0, joint - 3), line.length());
+        // What begins behind the joint is none of ours.
+        article.region(Math.max(0, joint - LONGEST), Math.min(line.length(), joint + LONGEST));
         article.useTransparentBounds(true);
         if (!article.find() || article.end() < joint || article.start() > joint) return line;
         boolean vowel = startsWithVowel(line.substring(article.end()));

@@ -1,8 +1,6 @@
 package lucidsweep.core.compose;
 
 import java.util.Locale;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import lucidsweep.core.keyword.Language;
 
 /** A letter case; names keep theirs. */
@@ -14,7 +12,6 @@ public enum LetterCase {
     LOWER;
 
     private static final int SMALL_WORD = 3;
-    private static final Pattern WORD = Pattern.compile("[\\p{L}\\p{N}\\p{M}'’]+");
 
     /**
      * Puts a text in this case.
@@ -26,16 +23,14 @@ public enum LetterCase {
         if (this == AS_IS) return text;
         boolean capitalsTell = this == SENTENCE && isSentenceCase(text, language);
         StringBuilder out = new StringBuilder(text.length());
-        Matcher word = WORD.matcher(text);
         int from = 0;
-        while (word.find()) {
-            boolean first = from == 0 || this == SENTENCE && endsSentence(text, word.start());
-            out.append(text, from, word.start())
-                    .append(
-                            capitalsTell && !first && !isAllCapitals(word.group())
-                                    ? word.group()
-                                    : of(word.group(), first, language));
-            from = word.end();
+        for (int start = wordFrom(text, 0); start < text.length(); start = wordFrom(text, from)) {
+            int end = wordEnd(text, start);
+            String word = text.substring(start, end);
+            boolean first = from == 0 || this == SENTENCE && endsSentence(text, start);
+            boolean stays = capitalsTell && !first && !isAllCapitals(word);
+            out.append(text, from, start).append(stays ? word : of(word, first, language));
+            from = end;
         }
         out.append(text, from, text.length());
         return names.restored(out.toString());
@@ -43,19 +38,47 @@ public enum LetterCase {
 
     /** Whether most longer words behind the first have small letters: then what has a capital is a name, such as "March". */
     private static boolean isSentenceCase(String text, Language language) {
-        Matcher word = WORD.matcher(text);
         int small = 0;
         int capital = 0;
-        word.find();
-        while (word.find()) {
-            if (endsSentence(text, word.start())) continue;
-            boolean isCapital = Character.isUpperCase(word.group().charAt(0));
-            if (isCapital && language.small().contains(word.group().toLowerCase(Locale.ROOT))) return false;
-            if (word.group().length() <= SMALL_WORD) continue;
+        int start = wordFrom(text, wordEnd(text, wordFrom(text, 0)));
+        for (int end; start < text.length(); start = wordFrom(text, end)) {
+            end = wordEnd(text, start);
+            if (endsSentence(text, start)) continue;
+            boolean isCapital = Character.isUpperCase(text.charAt(start));
+            String word = text.substring(start, end);
+            if (isCapital && language.small().contains(word.toLowerCase(Locale.ROOT))) return false;
+            if (word.length() <= SMALL_WORD) continue;
             if (isCapital) capital++;
             else small++;
         }
         return small > 0 && small >= capital;
+    }
+
+    /** Where the next word starts; the end of the text for none. */
+    private static int wordFrom(String text, int from) {
+        int at = from;
+        while (at < text.length() && !isInWord(text.codePointAt(at))) at += Character.charCount(text.codePointAt(at));
+        return at;
+    }
+
+    private static int wordEnd(String text, int start) {
+        int at = start;
+        while (at < text.length() && isInWord(text.codePointAt(at))) at += Character.charCount(text.codePointAt(at));
+        return at;
+    }
+
+    /** Letters, numbers and marks, and the apostrophe within or beside them. */
+    private static boolean isInWord(int c) {
+        if (c == '\'' || c == '’' || Character.isLetterOrDigit(c)) return true;
+        if (c < 0x80) return false;
+        return switch (Character.getType(c)) {
+            case Character.LETTER_NUMBER,
+                    Character.OTHER_NUMBER,
+                    Character.NON_SPACING_MARK,
+                    Character.ENCLOSING_MARK,
+                    Character.COMBINING_SPACING_MARK -> true;
+            default -> false;
+        };
     }
 
     private String of(String word, boolean first, Language language) {
@@ -83,8 +106,9 @@ public enum LetterCase {
     }
 
     private static boolean endsSentence(String text, int at) {
-        String before = text.substring(0, at).stripTrailing();
-        return before.isEmpty() || ".!?".indexOf(before.charAt(before.length() - 1)) >= 0;
+        int end = at;
+        while (end > 0 && Character.isWhitespace(text.charAt(end - 1))) end--;
+        return end == 0 || ".!?".indexOf(text.charAt(end - 1)) >= 0;
     }
 
     private static String capital(String word) {

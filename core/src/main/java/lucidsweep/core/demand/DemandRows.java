@@ -432,6 +432,7 @@ public final class DemandRows {
                                 : new DemandTally.Sum(
                                         Math.round(sums[4 * part][i]),
                                         Math.round(sums[4 * part + 1][i]),
+                                        Math.round(placed),
                                         placed == 0 ? 0 : sums[4 * part + 2][i] / placed));
             }
         }
@@ -508,8 +509,9 @@ public final class DemandRows {
         Week[] weeks = new Week[count];
         for (int i = 0; i < count; i++) {
             double position = sums[2][i] == 0 ? 0 : places[i] / sums[2][i];
-            weeks[i] =
-                    new Week(lastDay - WEEK * (count - i) + 1, new DemandTally.Sum(sums[0][i], sums[1][i], position));
+            weeks[i] = new Week(
+                    lastDay - WEEK * (count - i) + 1,
+                    new DemandTally.Sum(sums[0][i], sums[1][i], sums[2][i], position));
         }
         return weeks;
     }

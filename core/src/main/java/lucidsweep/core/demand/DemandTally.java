@@ -16,7 +16,6 @@ public final class DemandTally {
     private static final int YEAR = 364;
     private static final double DAYS_A_MONTH = 365.25 / 12;
     private static final int WINDOWS = 3;
-    private static final Sum NOTHING = new Sum(0, 0, 0);
 
     private final int from;
     private final int days;
@@ -54,9 +53,9 @@ public final class DemandTally {
         }
 
         private Sum sum(int pair) {
-            if (pair >= clicks.length || clicks[pair] == 0 && impressions[pair] == 0) return NOTHING;
+            if (pair >= clicks.length || clicks[pair] == 0 && impressions[pair] == 0) return Sum.NONE;
             long shown = placed[pair];
-            return new Sum(clicks[pair], impressions[pair], shown == 0 ? 0 : places[pair] / shown);
+            return new Sum(clicks[pair], impressions[pair], shown, shown == 0 ? 0 : places[pair] / shown);
         }
     }
 
@@ -75,21 +74,24 @@ public final class DemandTally {
     /**
      * What was reported.
      *
-     * @param position the mean over the impressions; 0 where none is known
+     * @param placed the impressions whose position is known
+     * @param position the mean over those; 0 where none is known
      */
-    public record Sum(long clicks, long impressions, double position) {
+    public record Sum(long clicks, long impressions, long placed, double position) {
+
+        /** Nothing at all. */
+        public static final Sum NONE = new Sum(0, 0, 0, 0);
 
         /** Clicks an impression; 0 where nothing was shown. A report of more clicks than impressions gives 1. */
         public double rate() {
             return impressions == 0 ? 0 : Math.min(1, clicks / (double) impressions);
         }
 
-        /** Both together; the position is the mean over the impressions of those that have one. */
+        /** Both together. */
         public Sum plus(Sum other) {
-            long placed = (position < 1 ? 0 : impressions) + (other.position < 1 ? 0 : other.impressions);
-            double places = (position < 1 ? 0 : position * impressions)
-                    + (other.position < 1 ? 0 : other.position * other.impressions);
-            return new Sum(clicks + other.clicks, impressions + other.impressions, placed == 0 ? 0 : places / placed);
+            long both = placed + other.placed;
+            double places = position * placed + other.position * other.placed;
+            return new Sum(clicks + other.clicks, impressions + other.impressions, both, both == 0 ? 0 : places / both);
         }
     }
 

@@ -144,9 +144,9 @@ class DemandTest {
         List<DemandTally.Line> lines = tally.lines();
         assertThat(lines)
                 .extracting(DemandTally.Line::now)
-                .containsExactly(new DemandTally.Sum(4, 400, 4), new DemandTally.Sum(1, 10, 2));
-        assertThat(lines.get(0).before()).isEqualTo(new DemandTally.Sum(5, 50, 8));
-        assertThat(lines.get(0).yearBefore()).isEqualTo(new DemandTally.Sum(2, 20, 6));
+                .containsExactly(new DemandTally.Sum(4, 400, 100, 4), new DemandTally.Sum(1, 10, 10, 2));
+        assertThat(lines.get(0).before()).isEqualTo(new DemandTally.Sum(5, 50, 50, 8));
+        assertThat(lines.get(0).yearBefore()).isEqualTo(new DemandTally.Sum(2, 20, 20, 6));
         assertThat(tally.months()).isCloseTo(21 / 30.44, within(0.01));
         assertThat(tally.missingDays()).isEqualTo(70);
         assertThat(tally.firstDay(0)).isEqualTo(100);

@@ -236,8 +236,8 @@ final class ReactingMarket {
             for (Check fault : item.faults) appeal += nature.appeal().getOrDefault(fault.id(), 0.0);
             double mean = shown * Math.min(1, rate(position) * Math.exp(appeal));
             long clicked = Math.max(0, Math.round(mean + Math.sqrt(mean) * random.nextGaussian()));
-            DemandTally.Sum now = new DemandTally.Sum(Math.min(shown, clicked), shown, position);
-            DemandTally.Sum none = new DemandTally.Sum(0, 0, 0);
+            DemandTally.Sum now = new DemandTally.Sum(Math.min(shown, clicked), shown, shown, position);
+            DemandTally.Sum none = DemandTally.Sum.NONE;
             return new DemandTally.Line(item.number, number, now, none, none);
         }
 

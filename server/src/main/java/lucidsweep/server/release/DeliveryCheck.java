@@ -24,7 +24,6 @@ import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.ItemFilter;
 import lucidsweep.server.item.table.ItemStandards;
-import lucidsweep.server.item.table.ItemView;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.SetStandards;
 import org.springframework.stereotype.Service;
@@ -76,8 +75,7 @@ class DeliveryCheck {
 
     List<Objection> of(long propertyId) {
         Property property = clients.property(propertyId);
-        long[] ids = items.ids(ItemView.of(propertyId, ItemFilter.ofState(DraftState.APPROVED)));
-        Arrays.sort(ids);
+        long[] ids = items.ids(propertyId, ItemFilter.ofState(DraftState.APPROVED));
         Map<Field, long[]> approved = drafts.inState(
                 propertyId, EnumSet.of(DraftState.APPROVED), item -> Arrays.binarySearch(ids, item) >= 0);
         Map<Mistake, List<Long>> found = new EnumMap<>(Mistake.class);

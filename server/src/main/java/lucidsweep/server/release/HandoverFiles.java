@@ -8,6 +8,7 @@ import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.zip.Deflater;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -31,7 +32,7 @@ class HandoverFiles {
         try {
             Path packed = Files.createTempFile("handover-", ".gz");
             try {
-                try (OutputStream out = new BufferedOutputStream(new GZIPOutputStream(Files.newOutputStream(packed)))) {
+                try (OutputStream out = new BufferedOutputStream(new QuickGzip(Files.newOutputStream(packed)))) {
                     formats.find(handover.format()).write(new HandoverLines(mapper, handover), out);
                 }
                 try (InputStream in = Files.newInputStream(packed)) {
@@ -57,5 +58,14 @@ class HandoverFiles {
     @EventListener(ApplicationReadyEvent.class)
     void keepEarlierOnes() {
         mapper.withoutFile().forEach(this::keep);
+    }
+
+    /** Packs fast rather than tight: somebody waits for a delivery, and a workbook is packed already. */
+    private static final class QuickGzip extends GZIPOutputStream {
+
+        QuickGzip(OutputStream out) throws IOException {
+            super(out);
+            def.setLevel(Deflater.BEST_SPEED);
+        }
     }
 }

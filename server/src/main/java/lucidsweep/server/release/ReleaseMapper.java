@@ -6,7 +6,6 @@ import java.util.List;
 import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.database.ManyRows;
-import lucidsweep.server.item.draft.DraftMapper;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.triage.Estimates.Estimate;
@@ -77,18 +76,18 @@ interface ReleaseMapper {
         }
     }
 
-    record Moment(long itemId, long moment) {}
+    record Delivery(long itemId, long handoverId) {}
 
     /**
-     * When a field of some items was delivered the last time before a handover, in seconds since 1970; looked for by the items,
-     * since by the handovers all earlier lines would be walked over.
+     * The last handover before one with which a field of items was delivered, for a stretch of items: each earlier line of
+     * the property is met in one stretch only, and is told by the primary key alone.
      */
-    @Select("select l.item_id, cast(floor(extract(epoch from max(h.created))) as bigint) moment from handover_line l "
-            + DraftMapper.AMONG_IDS + """
-            l.item_id join handover h on h.id = l.handover_id
-            where l.handover_id + 0 < #{handoverId} and l.field = #{field} group by l.item_id""")
-    List<Moment> deliveredBefore(
-            @Param("ids") Object[] ids, @Param("handoverId") long handoverId, @Param("field") Field field);
+    @Select("""
+            select l.item_id, max(l.handover_id) handover_id from handover h
+            join handover_line l on l.handover_id = h.id and l.item_id between #{firstItem} and #{lastItem}
+            where h.property_id = #{propertyId} and h.id < #{handoverId} and l.field = #{field}
+            group by l.item_id""")
+    List<Delivery> deliveredBefore(long propertyId, long handoverId, Field field, long firstItem, long lastItem);
 
     @Lang(ManyRows.class)
     @Insert("insert into handover_line (columns) values (rows)")

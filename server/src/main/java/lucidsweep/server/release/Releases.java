@@ -6,13 +6,13 @@ import java.io.OutputStream;
 import java.net.URI;
 import java.util.Arrays;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.LongPredicate;
 import java.util.function.Predicate;
-import java.util.function.ToIntBiFunction;
 import java.util.stream.Collectors;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
@@ -24,7 +24,6 @@ import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.ItemFilter;
-import lucidsweep.server.item.table.ItemView;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.Selection;
 import lucidsweep.server.job.Lookahead;
@@ -163,7 +162,6 @@ public class Releases {
                 shape,
                 field -> shape.holds(property, field),
                 "A file of this format has no place for any of the approved drafts.",
-                drafts::deliver,
                 DraftState.DELIVERED,
                 naming);
         return record(property, selection, order, handover -> {});
@@ -183,7 +181,6 @@ public class Releases {
                 formats.find("csv"),
                 fields::contains,
                 "The content system has no place for any of the approved drafts.",
-                drafts::release,
                 DraftState.RELEASED,
                 naming);
         return record(clients.property(propertyId), selection, order, then);
@@ -194,7 +191,6 @@ public class Releases {
      *
      * @param says what is at work, for those that have to wait
      * @param without what is said where nothing can be delivered so
-     * @param move moves drafts on and says how many it moved
      * @param becomes the state that they have then
      */
     private record Order(
@@ -202,7 +198,6 @@ public class Releases {
             HandoverFormat format,
             Predicate<Field> holds,
             String without,
-            ToIntBiFunction<List<FieldLine>, Long> move,
             DraftState becomes,
             Naming naming) {}
 
@@ -210,18 +205,12 @@ public class Releases {
         // What drafts mend is told by findings that follow them.
         findings.await(property.id());
         return line.get(property.id(), order.says, () -> {
-            long[] ids = items.ids(ItemView.of(property.id(), ItemFilter.ofState(DraftState.APPROVED)));
-            if (selection != null) {
-                long[] wanted = selection.resolve(property.id(), items);
-                Arrays.sort(wanted);
-                ids = Arrays.stream(ids)
-                        .filter(id -> Arrays.binarySearch(wanted, id) >= 0)
-                        .toArray();
-            }
-            Arrays.sort(ids);
-            long[] approved = ids;
+            long[] approved = items.ids(property.id(), ItemFilter.ofState(DraftState.APPROVED));
+            long[] wanted = selection == null ? approved : selection.resolve(property.id(), items);
             Map<Field, long[]> texts = drafts.inState(
-                    property.id(), EnumSet.of(DraftState.APPROVED), item -> Arrays.binarySearch(approved, item) >= 0);
+                    property.id(),
+                    EnumSet.of(DraftState.APPROVED),
+                    item -> Arrays.binarySearch(approved, item) >= 0 && Arrays.binarySearch(wanted, item) >= 0);
             if (texts.isEmpty()) throw Refusal.conflict("No draft is approved, so there is nothing to deliver.");
             texts.keySet().removeIf(field -> !order.holds.test(field));
             if (texts.isEmpty()) throw Refusal.conflict(order.without);
@@ -250,7 +239,9 @@ public class Releases {
             leaveOut(texts, held);
             heldBack.hold(key.id, property.id(), held);
         }
-        boolean isFirst = mapper.ofProperty(property.id()).size() == 1;
+        Map<Long, Long> moments = mapper.ofProperty(property.id()).stream()
+                .filter(each -> each.id() < key.id)
+                .collect(Collectors.toMap(Handover::id, each -> each.created().getEpochSecond()));
         LongHashSet handed = new LongHashSet();
         texts.forEach((field, ids) -> {
             handed.addAll(ids);
@@ -258,8 +249,8 @@ public class Releases {
             Lookahead.over(
                     ids,
                     AT_ONCE,
-                    some -> estimated(property, isFirst ? 0 : key.id, field, drafts.fields(some, field)),
-                    approved -> recorded[0] += record(key.id, order, approved));
+                    some -> estimated(property, key.id, moments, some, field),
+                    approved -> recorded[0] += record(key.id, field, order.becomes, approved));
             if (recorded[0] != ids.length) {
                 throw Refusal.conflict(
                         "Drafts were changed while they were being delivered, so nothing was delivered. Try again.");
@@ -281,24 +272,31 @@ public class Releases {
     /** Texts of one field, and what each is estimated to bring. */
     private record Estimated(List<FieldLine> texts, Map<Long, Estimate> estimates) {}
 
-    /** @param handoverId 0 where the property had none before */
-    private Estimated estimated(Property property, long handoverId, Field field, List<FieldLine> texts) {
-        if (handoverId == 0) return new Estimated(texts, estimates.of(property, field, texts, Map.of()));
-        Object[] ids = texts.stream().map(FieldLine::itemId).toArray();
-        Map<Long, Long> before = mapper.deliveredBefore(ids, handoverId, field).stream()
-                .collect(Collectors.toMap(ReleaseMapper.Moment::itemId, ReleaseMapper.Moment::moment));
+    /**
+     * @param moments when the earlier handovers of the property were delivered, in seconds since 1970, by their ids
+     * @param items ascending, at least one
+     */
+    private Estimated estimated(
+            Property property, long handoverId, Map<Long, Long> moments, long[] items, Field field) {
+        List<FieldLine> texts = drafts.fields(items, field);
+        Map<Long, Long> before = new HashMap<>();
+        if (!moments.isEmpty()) {
+            mapper.deliveredBefore(property.id(), handoverId, field, items[0], items[items.length - 1])
+                    .forEach(each -> before.put(each.itemId(), moments.get(each.handoverId())));
+        }
         return new Estimated(texts, estimates.of(property, field, texts, before));
     }
 
     /** Records some texts and moves their drafts on; returns how many it moved. */
-    private int record(long handoverId, Order order, Estimated approved) {
+    private int record(long handoverId, Field field, DraftState becomes, Estimated approved) {
         ManyRows.each(
                 approved.texts.stream()
                         .map(text -> ReleaseMapper.LineValues.of(
                                 handoverId, text, approved.estimates.getOrDefault(text.itemId(), Estimate.NONE)))
                         .toList(),
                 mapper::insertLines);
-        return order.move.applyAsInt(approved.texts, handoverId);
+        long[] items = approved.texts.stream().mapToLong(FieldLine::itemId).toArray();
+        return drafts.handOver(items, field, becomes, handoverId);
     }
 
     public List<Handover> ofProperty(long propertyId) {

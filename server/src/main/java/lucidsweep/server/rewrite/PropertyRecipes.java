@@ -11,7 +11,6 @@ import lucidsweep.core.item.Field;
 import lucidsweep.server.item.table.ItemFilter;
 import lucidsweep.server.item.table.ItemSet;
 import lucidsweep.server.item.table.ItemSets;
-import lucidsweep.server.item.table.ItemView;
 import lucidsweep.server.item.table.Items;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
@@ -81,9 +80,7 @@ class PropertyRecipes {
         }
 
         private long[] ids(long setId) {
-            long[] ids = items.ids(ItemView.of(propertyId, ItemFilter.ofSet(setId)));
-            Arrays.sort(ids);
-            return ids;
+            return items.ids(propertyId, ItemFilter.ofSet(setId));
         }
     }
 

@@ -3,7 +3,6 @@ package lucidsweep.server.rewrite;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
-import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -142,32 +141,16 @@ final class RecipeSources {
      * @param nested composes another recipe of a name for the same item; "" where there is none
      */
     ItemSources of(ItemDetail item, Beside beside, Function<String, String> nested) {
-        Map<Source.Kind, String> texts = new EnumMap<>(Source.Kind.class);
-        texts.put(Source.Kind.KEYWORD, orEmpty(item.keyword()));
-        texts.put(Source.Kind.TITLE, item.title().captured());
-        texts.put(Source.Kind.DESCRIPTION, item.description().captured());
-        texts.put(Source.Kind.H1, item.seen().h1());
-        texts.put(
-                Source.Kind.SLUG, property.kind() == PropertyKind.WEBSITE ? PageAddress.slugWords(item.address()) : "");
-        texts.put(
-                Source.Kind.SECTION,
-                BREAK.matcher(item.section()).replaceAll(" ").strip());
-        texts.put(Source.Kind.PRICE, item.seen().price());
-        texts.put(Source.Kind.BRAND, client.name());
-        texts.put(Source.Kind.COPY_OPENING, item.seen().opening());
-        return new Sources(item, texts, beside, nested);
+        return new Sources(item, beside, nested);
     }
 
     private final class Sources implements ItemSources {
         private final ItemDetail item;
-        private final Map<Source.Kind, String> texts;
         private final Beside beside;
         private final Function<String, String> nested;
 
-        private Sources(
-                ItemDetail item, Map<Source.Kind, String> texts, Beside beside, Function<String, String> nested) {
+        private Sources(ItemDetail item, Beside beside, Function<String, String> nested) {
             this.item = item;
-            this.texts = texts;
             this.beside = beside;
             this.nested = nested;
         }
@@ -186,13 +169,28 @@ final class RecipeSources {
                 case COPY_SENTENCE -> Sentences.firstGood(item.seen().opening());
                 case TELLING_PHRASE ->
                     phrases.of(
-                            texts.get(Source.Kind.TITLE),
-                            texts.get(Source.Kind.H1),
-                            texts.get(Source.Kind.COPY_OPENING));
+                            item.title().captured(),
+                            item.seen().h1(),
+                            item.seen().opening());
                 case COLUMN -> beside.cells.getOrDefault(source.text(), "");
                 case YEAR -> year();
                 case RECIPE -> nested.apply(source.text());
-                default -> texts.getOrDefault(source.kind(), "");
+                default -> plain(source.kind());
+            };
+        }
+
+        private String plain(Source.Kind kind) {
+            return switch (kind) {
+                case KEYWORD -> orEmpty(item.keyword());
+                case TITLE -> item.title().captured();
+                case DESCRIPTION -> item.description().captured();
+                case H1 -> item.seen().h1();
+                case SLUG -> property.kind() == PropertyKind.WEBSITE ? PageAddress.slugWords(item.address()) : "";
+                case SECTION -> BREAK.matcher(item.section()).replaceAll(" ").strip();
+                case PRICE -> item.seen().price();
+                case BRAND -> client.name();
+                case COPY_OPENING -> item.seen().opening();
+                default -> "";
             };
         }
 
@@ -204,7 +202,7 @@ final class RecipeSources {
         /** Where the keyword names none, the place of the heading, the title or the address. */
         private String place() {
             for (Source.Kind kind : List.of(Source.Kind.KEYWORD, Source.Kind.H1, Source.Kind.TITLE, Source.Kind.SLUG)) {
-                String place = places.in(texts.get(kind));
+                String place = places.in(plain(kind));
                 if (!place.isEmpty()) return place;
             }
             return "";

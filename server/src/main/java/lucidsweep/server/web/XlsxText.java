@@ -28,7 +28,8 @@ public final class XlsxText implements Rows, AutoCloseable {
         for (int column = 0; column < cells.length; column++) {
             Object cell = cells[column];
             if (cell instanceof Number number) sheet.value(row, column, number);
-            else if (cell != null) sheet.value(row, column, clip(cell.toString()));
+            // Shared strings would all be held until the workbook is closed.
+            else if (cell != null) sheet.inlineString(row, column, clip(cell.toString()));
         }
         row++;
         try {

@@ -40,7 +40,7 @@ class RowsTest {
         List<Row> rows = rows(sent("pages.xlsx", each -> {
             each.row("address", "volume");
             each.row("=1+1", 1300L, 2.5, null, "<b>&amp;</b>", "Café – größer");
-            each.row("+44 (0)1", -7, "two\nlines", endless);
+            each.row("+44 (0)1", -7, "two\nlines", endless, "  spaces around ");
         }));
         Row second = rows.get(1);
         assertThat(second.getCell(0).getType()).isEqualTo(CellType.STRING);
@@ -55,6 +55,7 @@ class RowsTest {
         assertThat(third.getCell(1).asNumber().intValue()).isEqualTo(-7);
         assertThat(third.getCell(2).getText()).isEqualTo("two\nlines");
         assertThat(third.getCell(3).getText()).as("as much as a cell can hold").hasSize(32_767);
+        assertThat(third.getCell(4).getText()).isEqualTo("  spaces around ");
     }
 
     @Test

@@ -198,7 +198,7 @@ public class KeywordTables {
         Map<Long, SearchFigures> listed = figures.in(version.propertyId, version.country);
         Map<String, DemandTally.Sum> reported = demand.sumsByKey(version.propertyId, version.country, language);
         SearchFigures nothing = new SearchFigures(version.country, null, null, "", List.of(), "");
-        DemandTally.Sum none = new DemandTally.Sum(0, 0, 0);
+        DemandTally.Sum none = DemandTally.Sum.NONE;
         List<KeywordRow> found = new ArrayList<>();
         for (KeywordRow row : all(version(version.propertyId, null))) {
             SearchFigures own = listed.get(row.id());

@@ -58,7 +58,7 @@ class BrandSpellings {
     private static final class Found {
         private BrandNames.Kind kind;
         private int queries;
-        private DemandTally.Sum sum = new DemandTally.Sum(0, 0, 0);
+        private DemandTally.Sum sum = DemandTally.Sum.NONE;
         private Long searches;
     }
 

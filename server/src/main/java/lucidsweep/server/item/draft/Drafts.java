@@ -1,5 +1,6 @@
 package lucidsweep.server.item.draft;
 
+import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
@@ -177,22 +178,35 @@ public class Drafts {
 
     /** Moves drafts on to a state, those that may become it; returns how many did. */
     public int move(long[] ids, Field field, DraftState to) {
-        Object[] from = codes(to.before());
+        return move(ids, field, to.before(), to, null);
+    }
+
+    /**
+     * Says that approved drafts are delivered with a handover, or are in one that is pushed; returns how many are now.
+     *
+     * @param to delivered or released
+     */
+    public int handOver(long[] ids, Field field, DraftState to, long handoverId) {
+        return move(ids, field, EnumSet.of(DraftState.APPROVED), to, handoverId);
+    }
+
+    private int move(long[] ids, Field field, Set<DraftState> from, DraftState to, @Nullable Long handoverId) {
         int moved = 0;
         for (int start = 0; start < ids.length; start += CHUNK)
-            moved += mapper.move(FieldId.of(chunk(ids, start), field), from, to.code());
+            moved += moveChunk(chunk(ids, start), field, codes(from), to.code(), handoverId);
         return moved;
     }
 
-    /** Says that approved drafts were delivered with a handover; returns how many were. */
-    public int deliver(List<FieldLine> lines, long handoverId) {
-        Object[] ids = lines.stream().map(FieldLine::id).toArray();
-        return mapper.deliver(ids, codes(DraftState.DELIVERED.before()), handoverId);
-    }
-
-    /** Says that approved drafts are in a release that is pushed; returns how many are now. */
-    public int release(List<FieldLine> lines, long handoverId) {
-        return mapper.release(lines.stream().map(FieldLine::id).toArray(), handoverId);
+    private int moveChunk(long[] ids, Field field, Object[] from, String to, @Nullable Long handoverId) {
+        long first = FieldId.of(ids[0], field);
+        long last = FieldId.of(ids[ids.length - 1], field);
+        long[] movable = mapper.inState(first, last, from).stream()
+                .filter(id -> FieldId.field(id) == field)
+                .mapToLong(FieldId::item)
+                .toArray();
+        return Arrays.equals(movable, ids)
+                ? mapper.moveAll(first, last, FieldId.FIELDS.indexOf(field), from, to, handoverId)
+                : mapper.move(FieldId.of(ids, field), from, to, handoverId);
     }
 
     /** Those of some fields whose drafts are still in a release as they were put there. */

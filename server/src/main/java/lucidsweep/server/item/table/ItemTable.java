@@ -263,11 +263,7 @@ final class ItemTable {
      * @param set who belongs to the filter's set; null where it has none
      */
     synchronized long[] ids(ItemFilter filter, Predicate<SetMember> set, ItemSort sort, boolean descending) {
-        BitSet wanted = wanted(filter);
-        if (set != null) {
-            Member member = new Member();
-            keep(wanted, row -> set.test(member.at(row)));
-        }
+        BitSet wanted = wanted(filter, set);
         RowOrder order = order(sort);
         long[] found = new long[wanted.cardinality()];
         int at = 0;
@@ -279,6 +275,20 @@ final class ItemTable {
             for (int i = 0; i < size; i++) if (wanted.get(order.row(i))) found[at++] = ids[order.row(i)];
         }
         return found;
+    }
+
+    /** The same in ascending order. */
+    synchronized long[] ascendingIds(ItemFilter filter, Predicate<SetMember> set) {
+        return wanted(filter, set).stream().mapToLong(row -> ids[row]).sorted().toArray();
+    }
+
+    private BitSet wanted(ItemFilter filter, Predicate<SetMember> set) {
+        BitSet wanted = wanted(filter);
+        if (set != null) {
+            Member member = new Member();
+            keep(wanted, row -> set.test(member.at(row)));
+        }
+        return wanted;
     }
 
     /** The ids that belong to a set, in their order. */

@@ -146,9 +146,9 @@ public class Items {
                 rows(property, Arrays.copyOfRange(ids, start, end), details));
     }
 
-    /** The ids of a table in its order. */
-    public long[] ids(ItemView asked) {
-        return order(at(asked, clients.property(asked.propertyId()))).clone();
+    /** The ids that a filter means, ascending, which takes no sorting by what stands in a table. */
+    public long[] ids(long propertyId, ItemFilter filter) {
+        return tables.of(propertyId).ascendingIds(filter, members(ItemView.of(propertyId, filter)));
     }
 
     /** The ids of a stretch of a table. */

@@ -18,8 +18,7 @@ public record Selection(List<@NotNull Long> ids, ItemFilter filter, List<@NotNul
     /** The ids meant, in ascending order. */
     public long[] resolve(long propertyId, Items items) {
         ItemFilter wanted = ids != null ? ItemFilter.ofIds(ids) : filter != null ? filter : ItemFilter.ALL;
-        long[] all = items.ids(ItemView.of(propertyId, wanted));
-        Arrays.sort(all);
+        long[] all = items.ids(propertyId, wanted);
         if (except == null || except.isEmpty()) return all;
         Set<Long> out = new HashSet<>(except);
         return Arrays.stream(all).filter(id -> !out.contains(id)).toArray();

@@ -10,7 +10,6 @@ import lucidsweep.server.aim.keywords.KeywordSelection;
 import lucidsweep.server.aim.keywords.KeywordTables;
 import lucidsweep.server.item.table.ItemFilter;
 import lucidsweep.server.item.table.ItemSets;
-import lucidsweep.server.item.table.ItemView;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Component;
@@ -81,7 +80,7 @@ class CourseParts {
     }
 
     private List<Long> items(long propertyId, ItemFilter filter) {
-        return Arrays.stream(items.ids(ItemView.of(propertyId, filter))).boxed().collect(Collectors.toList());
+        return Arrays.stream(items.ids(propertyId, filter)).boxed().collect(Collectors.toList());
     }
 
     private static long number(String code, String which) {

@@ -16,7 +16,6 @@ import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.table.ItemFilter;
 import lucidsweep.server.item.table.ItemSet;
 import lucidsweep.server.item.table.ItemSets;
-import lucidsweep.server.item.table.ItemView;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.release.Handover;
 import lucidsweep.server.release.LiveReleases.LiveText;
@@ -79,8 +78,7 @@ class Subjects {
             parts.add(new Subject(CHECK, check.id(), name, mending.getOrDefault(check.id(), List.of())));
         }
         for (ItemSet set : groupings.sets) {
-            long[] members = items.ids(ItemView.of(propertyId, ItemFilter.ofSet(set.id())));
-            Arrays.sort(members);
+            long[] members = items.ids(propertyId, ItemFilter.ofSet(set.id()));
             parts.add(
                     part(live, "set", set.id(), set.name(), text -> Arrays.binarySearch(members, text.itemId()) >= 0));
         }
