@@ -20,6 +20,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.MethodOrderer;
@@ -116,6 +117,12 @@ class ReadmeTest {
     @AfterEach
     void end() throws IOException, InterruptedException {
         for (Started each : running) if (each.process.isAlive()) each.interrupt();
+    }
+
+    /** JUnit warns of each link that leads out of a folder it deletes: here a thousand lines, which hid a failed test. */
+    @AfterAll
+    static void deleteLinks() throws IOException, InterruptedException {
+        run(Map.of(), CHECKOUT, "find", temporary.toString(), "-type", "l", "-delete");
     }
 
     /** The command blocks of a document, in their order. */

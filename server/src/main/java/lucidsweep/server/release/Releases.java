@@ -114,10 +114,11 @@ public class Releases {
             long[] ids = selection.resolve(propertyId, items);
             LongPredicate wanted = item -> Arrays.binarySearch(ids, item) >= 0;
             if (asOf != null) refuseChangedMeanwhile(propertyId, meant, asOf, wanted);
-            Map<Field, long[]> drafted = drafts.inState(propertyId, EnumSet.allOf(DraftState.class), wanted);
             Map<Field, long[]> moving = drafts.inState(propertyId, state.before(), wanted);
-            drafted.keySet().retainAll(meant);
+            Map<Field, long[]> staying =
+                    drafts.inState(propertyId, EnumSet.complementOf(EnumSet.copyOf(state.before())), wanted);
             moving.keySet().retainAll(meant);
+            staying.keySet().retainAll(meant);
             int moved = transaction.execute(status -> {
                 int count = 0;
                 for (Map.Entry<Field, long[]> each : moving.entrySet())
@@ -132,7 +133,7 @@ public class Releases {
                 return count;
             });
             items.moved(propertyId, moving, state, moved);
-            return new Decided(moved, count(drafted) - moved);
+            return new Decided(moved, count(staying) + count(moving) - moved);
         });
     }
 
