@@ -3,6 +3,7 @@ package lucidsweep.server.backup;
 import java.util.List;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.draft.FieldId;
+import lucidsweep.server.release.LineIds;
 import org.springframework.jdbc.core.JdbcTemplate;
 
 /**
@@ -77,7 +78,7 @@ final class PropertyRows {
         deleteOf("review_sheet_line", "sheet_id", "review_sheet");
         deleteOf("keyword_figure", "keyword_id", "keyword");
         deleteOf("push_line", "handover_id", "handover");
-        deleteOf("handover_line", "handover_id", "handover");
+        for (long handover : ids("handover")) deleteRange("handover_line", "id", LineIds.of(handover));
         deleteOf("handover_file", "handover_id", "handover");
         for (long batch : ids("batch")) deleteRange("change", "id", IdRange.of(batch));
         for (long sweep : ids("sweep")) {

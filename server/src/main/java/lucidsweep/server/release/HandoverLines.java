@@ -10,6 +10,7 @@ import java.util.function.Consumer;
 import lucidsweep.core.item.PartTexts;
 import lucidsweep.core.page.Redirects;
 import lucidsweep.core.page.Slug;
+import lucidsweep.server.database.IdRange;
 
 /** The texts of one handover, read a few hundred items at a time. */
 final class HandoverLines {
@@ -30,7 +31,7 @@ final class HandoverLines {
 
     /** Whether any text is one of images or links. */
     boolean haveParts() {
-        return mapper.fields(handover.id()).stream().anyMatch(PartTexts::areOf);
+        return mapper.fields(LineIds.of(handover.id())).stream().anyMatch(PartTexts::areOf);
     }
 
     /** Walks over the items, each as its lines in the order of the fields. */
@@ -40,17 +41,24 @@ final class HandoverLines {
 
     /** The same, some items at a time. */
     void forEachChunk(Consumer<Collection<List<ReleaseMapper.Line>>> visit) {
-        long afterItem = 0;
-        Map<Long, List<ReleaseMapper.Line>> chunk;
-        do {
-            chunk = new LinkedHashMap<>();
-            for (ReleaseMapper.Line line : mapper.lines(handover.id(), afterItem, CHUNK)) {
-                chunk.computeIfAbsent(line.itemId(), item -> new ArrayList<>()).add(line);
-                afterItem = line.itemId();
-            }
-            chunk.values().forEach(lines -> lines.sort(Comparator.comparing(ReleaseMapper.Line::field)));
-            if (!chunk.isEmpty()) visit.accept(chunk.values());
-        } while (!chunk.isEmpty());
+        IdRange lines = LineIds.of(handover.id());
+        List<ReleaseMapper.Line> some = next(lines.first() - 1, lines.last());
+        while (!some.isEmpty()) {
+            Map<Long, List<ReleaseMapper.Line>> items = new LinkedHashMap<>();
+            some.forEach(line -> items.computeIfAbsent(line.itemId(), item -> new ArrayList<>())
+                    .add(line));
+            items.values().forEach(of -> of.sort(Comparator.comparing(ReleaseMapper.Line::field)));
+            visit.accept(items.values());
+            some = next(some.get(some.size() - 1).id(), lines.last());
+        }
+    }
+
+    /** The lines of the next items, all of each: no item has as many as are read at once. */
+    private List<ReleaseMapper.Line> next(long afterLine, long lastLine) {
+        List<ReleaseMapper.Line> lines = mapper.lines(afterLine, lastLine, CHUNK);
+        if (lines.size() < CHUNK) return lines;
+        long cutOff = lines.get(CHUNK - 1).itemId();
+        return lines.stream().takeWhile(line -> line.itemId() != cutOff).toList();
     }
 
     /** Where each address that gets another slug leads, in one step; earlier redirects that lead elsewhere now, too. */

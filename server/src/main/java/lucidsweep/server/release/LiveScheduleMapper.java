@@ -35,8 +35,8 @@ interface LiveScheduleMapper extends Plans {
 
     /** The addresses of items with texts that arrived since a moment, those of the latest release first. */
     @Select("""
-            select i.address from handover_line l join item i on i.id = l.item_id join handover h on h.id = l.handover_id
-            """ + LiveMapper.ARRIVED + """
+            select i.address from
+            """ + LineIds.HANDOVERS_WITH_LINES + "join item i on i.id = l.item_id " + LiveMapper.ARRIVED + """
             and h.property_id = #{propertyId} and h.created >= #{since} and not i.gone
             group by i.address order by max(l.handover_id) desc, i.address fetch first #{limit} rows only""")
     List<String> addresses(

@@ -13,6 +13,7 @@ import lucidsweep.core.item.ThreeWay;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.database.Columns;
+import lucidsweep.server.database.IdRange;
 import lucidsweep.server.gather.crawl.CrawlSettings;
 import lucidsweep.server.gather.crawl.Sweeps;
 import lucidsweep.server.gather.sweep.Sweep;
@@ -57,11 +58,12 @@ class LiveWatch {
     }
 
     private void look(Handover handover, LongHashSet later) {
-        long after = -1;
-        for (List<LiveMapper.Delivered> some = mapper.delivered(handover.id(), after, CHUNK);
+        IdRange lines = LineIds.of(handover.id());
+        long after = lines.first() - 1;
+        for (List<LiveMapper.Delivered> some = mapper.delivered(after, lines.last(), CHUNK);
                 !some.isEmpty();
-                some = mapper.delivered(handover.id(), after, CHUNK)) {
-            after = some.get(some.size() - 1).itemId();
+                some = mapper.delivered(after, lines.last(), CHUNK)) {
+            after = some.get(some.size() - 1).id();
             List<LiveMapper.Delivered> last = some.stream()
                     .filter(text -> later.add(FieldId.of(text.itemId(), text.field())))
                     .toList();
@@ -71,8 +73,7 @@ class LiveWatch {
                 String now = captured.get(text.field()).get(text.itemId());
                 LiveState state = text.field() == Field.SLUG ? slug(text) : state(text, now);
                 if (state == null || state == text.live()) continue;
-                seen.add(new LiveMapper.Seen(
-                        handover.id(), text.itemId(), text.field().code(), state.toString()));
+                seen.add(new LiveMapper.Seen(text.id(), state.toString()));
             }
             if (!seen.isEmpty()) mapper.see(Columns.of(seen));
         }
@@ -131,7 +132,7 @@ class LiveWatch {
 
     /** The first texts of a handover in a state. */
     List<LiveText> texts(long handoverId, LiveState live) {
-        List<LiveMapper.Looked> texts = mapper.texts(handoverId, live, SHOWN);
+        List<LiveMapper.Looked> texts = mapper.texts(LineIds.of(handoverId), live, SHOWN);
         Map<Long, FieldLine> captured = drafts.fields(texts.stream()
                 .map(text -> FieldId.of(text.itemId(), text.field()))
                 .toList());
@@ -157,7 +158,7 @@ class LiveWatch {
             throw Refusal.badInput(
                     "only pages can be swept again; import the listings or videos once more under Gather");
         }
-        List<String> addresses = mapper.addresses(handover.id(), CrawlSettings.LONGEST_LIST + 1);
+        List<String> addresses = mapper.addresses(LineIds.of(handover.id()), CrawlSettings.LONGEST_LIST + 1);
         if (addresses.isEmpty()) throw Refusal.conflict("No text of this release has arrived yet.");
         if (addresses.size() > CrawlSettings.LONGEST_LIST) {
             throw Refusal.conflict("These are more than 20,000 pages; sweep the whole site under Gather.");

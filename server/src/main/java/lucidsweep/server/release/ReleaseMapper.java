@@ -5,6 +5,7 @@ import java.io.InputStream;
 import java.util.List;
 import lucidsweep.core.finding.Stake;
 import lucidsweep.core.item.Field;
+import lucidsweep.server.database.IdRange;
 import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
@@ -79,15 +80,20 @@ interface ReleaseMapper {
     record Delivery(long itemId, long handoverId) {}
 
     /**
-     * The last handover before one with which a field of items was delivered, for a stretch of items: each earlier line of
-     * the property is met in one stretch only, and is told by the primary key alone.
+     * The last handover before one with which a field of items was delivered, for a stretch of items.
+     *
+     * @param stretch within the lines of a handover, see {@link LineIds#within}
      */
     @Select("""
             select l.item_id, max(l.handover_id) handover_id from handover h
-            join handover_line l on l.handover_id = h.id and l.item_id between #{firstItem} and #{lastItem}
+            join handover_line l on l.id between h.id * 34359738368 + #{stretch.first} and h.id * 34359738368 + #{stretch.last}
             where h.property_id = #{propertyId} and h.id < #{handoverId} and l.field = #{field}
             group by l.item_id""")
-    List<Delivery> deliveredBefore(long propertyId, long handoverId, Field field, long firstItem, long lastItem);
+    List<Delivery> deliveredBefore(
+            @Param("propertyId") long propertyId,
+            @Param("handoverId") long handoverId,
+            @Param("field") Field field,
+            @Param("stretch") IdRange stretch);
 
     @Lang(ManyRows.class)
     @Insert("insert into handover_line (columns) values (rows)")
@@ -100,26 +106,25 @@ interface ReleaseMapper {
     List<Handover> ofProperty(long propertyId);
 
     /** A text that was handed over. */
-    record Line(long itemId, String address, Field field, String before, String after) {}
+    record Line(long id, long itemId, String address, Field field, String before, String after) {}
 
-    /** The lines of the next items: at least so many lines where there are, and all of an item. */
-    @Select("""
-            select l.item_id, i.address, l.field, l.before_text "BEFORE", l.after_text "AFTER"
-            from handover_line l join item i on i.id = l.item_id
-            where l.handover_id = #{handoverId} and l.item_id > #{afterItem}
-            order by l.handover_id, l.item_id fetch first #{limit} rows with ties""")
-    List<Line> lines(long handoverId, long afterItem, int limit);
+    String LINE = "select l.id, l.item_id, i.address, l.field, l.before_text \"BEFORE\", l.after_text \"AFTER\" from ";
+
+    /** The next lines after one, in the order of the items. */
+    @Select(LINE + """
+            handover_line l join item i on i.id = l.item_id
+            where l.id > #{afterLine} and l.id <= #{lastLine} order by l.id fetch first #{limit} rows only""")
+    List<Line> lines(long afterLine, long lastLine, int limit);
 
     /** The fields of which anything was handed over. */
-    @Select("select distinct field from handover_line where handover_id = #{handoverId}")
-    List<Field> fields(long handoverId);
+    @Select("select distinct field from handover_line where id between #{first} and #{last}")
+    List<Field> fields(IdRange lines);
 
     /** The slugs that were handed over with some handovers of a property, the first first. */
-    @Select("""
-            select l.item_id, i.address, l.field, l.before_text "BEFORE", l.after_text "AFTER"
-            from handover_line l join item i on i.id = l.item_id join handover h on h.id = l.handover_id
-            where h.property_id = #{propertyId} and l.handover_id between #{first} and #{last} and l.field = 'slug'
-            order by l.handover_id, l.item_id""")
+    @Select(LINE + LineIds.HANDOVERS_WITH_LINES + """
+            join item i on i.id = l.item_id
+            where h.property_id = #{propertyId} and h.id between #{first} and #{last} and l.field = 'slug'
+            order by l.id""")
     List<Line> slugs(long propertyId, long first, long last);
 
     @Insert("insert into handover_file (handover_id, content) values (#{handoverId}, #{content})")

@@ -282,7 +282,7 @@ public class Releases {
         List<FieldLine> texts = drafts.fields(items, field);
         Map<Long, Long> before = new HashMap<>();
         if (!moments.isEmpty()) {
-            mapper.deliveredBefore(property.id(), handoverId, field, items[0], items[items.length - 1])
+            mapper.deliveredBefore(property.id(), handoverId, field, LineIds.within(items[0], items[items.length - 1]))
                     .forEach(each -> before.put(each.itemId(), moments.get(each.handoverId())));
         }
         return new Estimated(texts, estimates.of(property, field, texts, before));

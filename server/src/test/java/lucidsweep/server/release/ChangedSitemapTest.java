@@ -23,12 +23,18 @@ class ChangedSitemapTest {
     private static HandoverLines lines(int pages) {
         ReleaseMapper mapper = (ReleaseMapper) Proxy.newProxyInstance(
                 ReleaseMapper.class.getClassLoader(), new Class<?>[] {ReleaseMapper.class}, (proxy, method, given) -> {
-                    long after = (Long) given[1];
+                    long after = (Long) given[0];
+                    long first = LineIds.of(7).first();
                     return IntStream.rangeClosed(1, pages)
-                            .filter(page -> page > after)
+                            .filter(page -> first + page > after)
                             .limit((Integer) given[2])
                             .mapToObj(page -> new ReleaseMapper.Line(
-                                    page, "https://tarrin.example/?a=1&b=" + page, Field.TITLE, "old", "new"))
+                                    first + page,
+                                    page,
+                                    "https://tarrin.example/?a=1&b=" + page,
+                                    Field.TITLE,
+                                    "old",
+                                    "new"))
                             .toList();
                 });
         Instant day = Instant.parse("2026-11-20T10:00:00Z");

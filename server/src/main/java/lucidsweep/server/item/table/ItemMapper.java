@@ -189,12 +189,18 @@ interface ItemMapper {
     /** What a crawl saw of an item besides its fields; facts and copy are null where it was imported. */
     record Captured(long itemId, long captureId, String facts, byte[] copy, String linkTexts) {}
 
-    @Select("""
+    String CAPTURED = """
             select i.id item_id, i.capture_id, c.facts, b.copy, coalesce(l.link_texts, '') link_texts from item i
             left join capture c on c.id = i.capture_id left join body b on b.capture_id = i.capture_id
             left join item_link l on l.item_id = i.id
-            where i.id = """ + " " + DraftMapper.IDS)
+            where i.id
+            """;
+
+    @Select(CAPTURED + "= " + DraftMapper.IDS)
     List<Captured> captures(@Param("ids") Object[] ids);
+
+    @Select(CAPTURED + "between #{first} and #{last}")
+    List<Captured> capturesBetween(long first, long last);
 
     @Select("select id, sweep_id, facts from capture " + DraftMapper.AMONG_IDS + "id")
     List<Items.PastCapture> crawledCaptures(@Param("ids") Object[] ids);

@@ -360,7 +360,7 @@ public class Items {
     /** What the last sweep saw of items, as JSON, by id. */
     public Map<Long, String> facts(List<Long> ids) {
         Map<Long, String> found = new HashMap<>();
-        List<ItemMapper.Captured> captures = inLists(ids, mapper::captures);
+        List<ItemMapper.Captured> captures = captures(ids);
         Map<Long, ImportedRow> rows =
                 imports.of(captures.stream().map(ItemMapper.Captured::captureId).toList());
         for (ItemMapper.Captured captured : captures) {
@@ -370,10 +370,20 @@ public class Items {
         return found;
     }
 
+    /** Rows that lie side by side are read as a stretch: in a list, each row is held against all of the ids. */
+    private List<ItemMapper.Captured> captures(List<Long> ids) {
+        long[] sorted =
+                ids.stream().mapToLong(Long::longValue).sorted().distinct().toArray();
+        if (sorted.length == 0 || !IdRange.isDense(sorted)) return inLists(ids, mapper::captures);
+        return mapper.capturesBetween(sorted[0], sorted[sorted.length - 1]).stream()
+                .filter(captured -> Arrays.binarySearch(sorted, captured.itemId()) >= 0)
+                .toList();
+    }
+
     /** The same with the sweep that saw it. */
     public Map<Long, PastCapture> lastCaptures(List<Long> ids) {
         Map<Long, PastCapture> found = new HashMap<>();
-        List<ItemMapper.Captured> captures = inLists(ids, mapper::captures);
+        List<ItemMapper.Captured> captures = captures(ids);
         Map<Long, PastCapture> past = new HashMap<>();
         pastCaptures(captures.stream().map(ItemMapper.Captured::captureId).toList())
                 .forEach(capture -> past.put(capture.id(), capture));

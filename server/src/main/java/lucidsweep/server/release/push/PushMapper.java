@@ -36,7 +36,8 @@ interface PushMapper {
 
     @Insert("""
             insert into push_line (handover_id, item_id, field, state)
-            select handover_id, item_id, field, 'waiting' from handover_line where handover_id = #{handoverId}""")
+            select handover_id, item_id, field, 'waiting' from handover_line
+            where id between #{handoverId} * 34359738368 and #{handoverId} * 34359738368 + 34359738367""")
     void insertLines(long handoverId);
 
     @Select("select * from push where handover_id = #{handoverId}")
@@ -60,7 +61,8 @@ interface PushMapper {
             select l.item_id, i.address, l.field, l.state, h.before_text "BEFORE", h.after_text "AFTER",
                 l.base, l.found, l.was, l.note
             from push_line l
-            join handover_line h on h.handover_id = l.handover_id and h.item_id = l.item_id and h.field = l.field
+            join handover_line h on h.id between l.handover_id * 34359738368 + mod(l.item_id, 2147483648) * 16
+                and l.handover_id * 34359738368 + mod(l.item_id, 2147483648) * 16 + 15 and h.field = l.field
             join item i on i.id = l.item_id
             where l.handover_id = #{handoverId} and l.state = any(#{states})
             """;
