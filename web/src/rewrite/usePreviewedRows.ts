@@ -11,7 +11,10 @@ export interface Previewed {
 
 const NONE: ReadonlyMap<number, PreviewRow> = new Map();
 
-/** What would become of the rows in view, asked for as they come into view and as the preview gets further. */
+/**
+ * What would become of the rows in view, asked for as they come into view and as the preview gets further: what was worked out
+ * ahead of its turn is asked for again.
+ */
 export function usePreviewedRows(previewed: Previewed | undefined) {
   const [view, setView] = useState<ItemRow[]>([]);
   const [known, setKnown] = useState({ token: "", rows: NONE });
@@ -19,7 +22,7 @@ export function usePreviewedRows(previewed: Previewed | undefined) {
   const rows = known.token === token ? known.rows : NONE;
   // biome-ignore lint/correctness/useExhaustiveDependencies: what is missing is asked for again as more is worked out
   useEffect(() => {
-    const missing = view.map((row) => row.id).filter((id) => !rows.has(id));
+    const missing = view.map((row) => row.id).filter((id) => rows.get(id)?.early ?? true);
     if (!token || missing.length === 0) return;
     const abort = new AbortController();
     answer(

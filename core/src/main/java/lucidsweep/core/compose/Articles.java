@@ -23,15 +23,23 @@ final class Articles {
 
     /** A line with the right article at a place where two parts meet, in UTF-16 units; elsewhere it is as its author wrote it. */
     static String fixedAt(String line, int joint) {
-        Matcher article = ARTICLE.matcher(line);
         // What begins behind the joint is none of ours.
-        article.region(Math.max(0, joint - LONGEST), Math.min(line.length(), joint + LONGEST));
+        int from = Math.max(0, joint - LONGEST);
+        int to = Math.min(line.length(), joint + LONGEST);
+        if (!hasA(line, from, to)) return line;
+        Matcher article = ARTICLE.matcher(line);
+        article.region(from, to);
         article.useTransparentBounds(true);
         if (!article.find() || article.end() < joint || article.start() > joint) return line;
         boolean vowel = startsWithVowel(line.substring(article.end()));
         boolean an = !article.group(2).isEmpty();
         if (vowel == an) return line;
         return line.substring(0, article.end(1)) + (vowel ? "n" : "") + line.substring(article.end(2));
+    }
+
+    private static boolean hasA(String line, int from, int to) {
+        for (int i = from; i < to; i++) if (line.charAt(i) == 'a' || line.charAt(i) == 'A') return true;
+        return false;
     }
 
     private static boolean startsWithVowel(String rest) {

@@ -22,6 +22,7 @@ public final class PlaceBrand implements BulkEdit {
     private final String brand;
     private final String separator;
     private final Place place;
+    private final List<String> brands;
     private final Set<String> keys;
     private final int longest;
     private final Pattern atStart;
@@ -41,6 +42,7 @@ public final class PlaceBrand implements BulkEdit {
      */
     public PlaceBrand(List<String> brands, String separator, Place place) {
         if (brands.isEmpty()) throw new IllegalArgumentException("the client has no brand to be placed");
+        this.brands = List.copyOf(brands);
         brand = brands.get(0);
         this.separator = separator;
         this.place = place;
@@ -70,8 +72,17 @@ public final class PlaceBrand implements BulkEdit {
         String rest = text.strip();
         Matcher first = atStart.matcher(rest);
         if (first.find()) rest = new RemoveBeginning(first.group()).apply(rest);
+        if (!endsInBrand(rest)) return rest;
         Matcher last = atEnd.matcher(rest);
         return last.find() ? rest.substring(0, last.start()).strip() : rest;
+    }
+
+    /** Told without the pattern, which would try every place of the text. */
+    private boolean endsInBrand(String text) {
+        for (String each : brands) {
+            if (text.regionMatches(true, text.length() - each.length(), each, 0, each.length())) return true;
+        }
+        return false;
     }
 
     private boolean names(String text) {

@@ -93,7 +93,7 @@ final class ComposedTexts implements TextMaker {
         if (text.isEmpty()) return MadeText.of(Proposal.unchanged(field, standard, Proposal.Result.NOTHING));
         return new MadeText(
                 new Proposal(field, standard, text, result(composition.outcome())),
-                RecipeSources.tellingApart(of),
+                () -> RecipeSources.tellingApart(of),
                 telling -> composer.compose(of, telling).text());
     }
 

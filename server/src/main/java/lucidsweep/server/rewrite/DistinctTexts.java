@@ -27,7 +27,7 @@ final class DistinctTexts {
     Proposal of(MadeText made) {
         Proposal proposal = made.proposal();
         if (proposal.isLeft() || claim(made, proposal.after())) return proposal;
-        for (String telling : made.tellingApart()) {
+        for (String telling : made.tellingApart().get()) {
             String apart = made.apart().apply(telling);
             if (!apart.isEmpty() && claim(made, apart)) return made.with(apart, Proposal.Result.TOLD_APART);
         }

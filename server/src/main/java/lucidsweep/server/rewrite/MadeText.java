@@ -1,6 +1,7 @@
 package lucidsweep.server.rewrite;
 
 import java.util.List;
+import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import lucidsweep.server.item.draft.FieldLine;
 
@@ -10,11 +11,11 @@ import lucidsweep.server.item.draft.FieldLine;
  * @param tellingApart what could tell it apart from an item with the same text, in falling order
  * @param apart makes the text with one of these; "" where that cannot be
  */
-record MadeText(Proposal proposal, List<String> tellingApart, UnaryOperator<String> apart) {
+record MadeText(Proposal proposal, Supplier<List<String>> tellingApart, UnaryOperator<String> apart) {
 
     /** One that cannot be told apart from others. */
     static MadeText of(Proposal proposal) {
-        return new MadeText(proposal, List.of(), telling -> "");
+        return new MadeText(proposal, List::of, telling -> "");
     }
 
     FieldLine field() {

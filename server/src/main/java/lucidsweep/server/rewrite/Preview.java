@@ -21,7 +21,7 @@ final class Preview {
     private final long propertyId;
     private final EditSpec spec;
     private final long asOf;
-    private final int of;
+    private final long[] selected;
     private final long[] ids;
     private final byte[] lines;
     private final Map<Proposal.Result, Integer> results = new EnumMap<>(Proposal.Result.class);
@@ -34,14 +34,18 @@ final class Preview {
     private String problem;
     private String says;
 
-    /** A preview of so many items of a property, as they are at a revision of it. */
-    Preview(long propertyId, EditSpec spec, long asOf, int of) {
+    /**
+     * A preview of some items of a property, as they are at a revision of it.
+     *
+     * @param selected their ids, in ascending order
+     */
+    Preview(long propertyId, EditSpec spec, long asOf, long[] selected) {
         this.propertyId = propertyId;
         this.spec = spec;
         this.asOf = asOf;
-        this.of = of;
-        ids = new long[of];
-        lines = new byte[of];
+        this.selected = selected;
+        ids = new long[selected.length];
+        lines = new byte[selected.length];
     }
 
     /** Items that came out alike, to be shown alone. */
@@ -70,8 +74,15 @@ final class Preview {
      * What would become of an item.
      *
      * @param after the new text; null where it stays as it is, or where there are so many that they are not kept
+     * @param early whether it was worked out ahead of the others, whose texts it may still turn out to be the same as
      */
-    record Line(long itemId, String after, Proposal.Result result) {}
+    record Line(long itemId, String after, Proposal.Result result, boolean early) {
+
+        static Line early(Proposal proposal) {
+            String after = proposal.changes() ? proposal.after() : null;
+            return new Line(proposal.field().itemId(), after, proposal.result(), true);
+        }
+    }
 
     /**
      * The figures so far.
@@ -152,7 +163,19 @@ final class Preview {
         int place = Arrays.binarySearch(ids, 0, done, itemId);
         if (place < 0) return null;
         boolean changes = (lines[place] & CHANGES) != 0;
-        return new Line(itemId, changes ? made.of(itemId) : null, RESULTS[lines[place] & RESULT]);
+        return new Line(itemId, changes ? made.of(itemId) : null, RESULTS[lines[place] & RESULT], false);
+    }
+
+    /** Those of some items whose turn will come, in ascending order. */
+    synchronized long[] awaited(long[] some) {
+        long last = done == 0 ? Long.MIN_VALUE : ids[done - 1];
+        return complete
+                ? new long[0]
+                : Arrays.stream(some)
+                        .filter(id -> id > last && Arrays.binarySearch(selected, id) >= 0)
+                        .sorted()
+                        .distinct()
+                        .toArray();
     }
 
     /** The ids of the items that came out so, in ascending order. */
@@ -165,7 +188,7 @@ final class Preview {
 
     /** How much memory it takes, in bytes. */
     synchronized int weight() {
-        return of * 9 + made.weight() + 1_000;
+        return selected.length * 17 + made.weight() + 1_000;
     }
 
     void cancel() {
@@ -197,7 +220,7 @@ final class Preview {
         return new Figures(
                 token,
                 asOf,
-                of,
+                selected.length,
                 done,
                 complete,
                 problem,

@@ -6,6 +6,7 @@ import jakarta.annotation.Nullable;
 import jakarta.annotation.PreDestroy;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -72,19 +73,21 @@ class Previews {
      * @param fit the new title or description held to its limits; null for other fields and where it stays
      * @param result how it came out
      * @param leftOut what a recipe left out, and why
+     * @param early whether it was worked out ahead of the others, whose texts it may still turn out to be the same as
      */
     record PreviewRow(
             long itemId,
             @Nullable String after,
             @Nullable LimitCheck fit,
             String result,
-            List<Composition.LeftOut> leftOut) {}
+            List<Composition.LeftOut> leftOut,
+            boolean early) {}
 
     Preview.Figures start(long propertyId, Selection selection, EditSpec spec) throws InterruptedException {
         Property property = clients.property(propertyId);
         Proposals proposals = work.of(property, spec);
         long[] ids = selection.resolve(propertyId, items);
-        Preview preview = new Preview(propertyId, spec, property.revision(), ids.length);
+        Preview preview = new Preview(propertyId, spec, property.revision(), ids);
         String token = UUID.randomUUID().toString();
         previews.put(token, preview);
         Asked asked = new Asked(propertyId, property.revision(), selection, spec);
@@ -99,7 +102,10 @@ class Previews {
         return preview.figures(token);
     }
 
-    /** What would become of some items; those that were not looked at, or not yet, are left out. */
+    /**
+     * What would become of some items. Those whose turn has not come are worked out by themselves, since somebody looks at
+     * them; items that are not selected are left out.
+     */
     List<PreviewRow> rows(String token, long[] ids) {
         if (ids.length > MOST_ROWS) {
             throw Refusal.badInput("expected at most " + MOST_ROWS + " items at once, got " + ids.length);
@@ -107,12 +113,19 @@ class Previews {
         Preview preview = find(token);
         Property property = clients.property(preview.propertyId());
         ItemStandards.Held held = standards.of(property).held(ids);
-        long[] sorted = Arrays.stream(ids).sorted().distinct().toArray();
-        Map<Long, List<Composition.LeftOut>> leftOut =
-                preview.spec().isRecipe() ? work.of(property, preview.spec()).leftOut(sorted) : Map.of();
+        Map<Long, Preview.Line> early = new HashMap<>();
+        Map<Long, List<Composition.LeftOut>> leftOut = new HashMap<>();
+        long[] awaited = preview.awaited(ids);
+        if (awaited.length > 0 || preview.spec().isRecipe()) {
+            Proposals proposals = work.of(property, preview.spec());
+            for (Proposal proposal : proposals.early(awaited))
+                early.put(proposal.field().itemId(), Preview.Line.early(proposal));
+            leftOut.putAll(
+                    proposals.leftOut(Arrays.stream(ids).sorted().distinct().toArray()));
+        }
         List<PreviewRow> rows = new ArrayList<>();
         for (long id : ids) {
-            Preview.Line line = preview.line(id);
+            Preview.Line line = early.containsKey(id) ? early.get(id) : preview.line(id);
             if (line != null) rows.add(row(line, preview.field(), held, leftOut.getOrDefault(id, List.of())));
         }
         return rows;
@@ -129,7 +142,8 @@ class Previews {
                 line.after(),
                 fit,
                 line.result().name().toLowerCase(Locale.ROOT).replace('_', '-'),
-                leftOut);
+                leftOut,
+                line.early());
     }
 
     private Preview find(String token) {

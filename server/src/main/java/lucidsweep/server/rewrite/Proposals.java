@@ -37,6 +37,17 @@ final class Proposals {
         });
     }
 
+    /**
+     * What would become of some items by themselves, whatever becomes of the others; nothing where they have to be looked at
+     * together.
+     *
+     * @param ids in ascending order
+     */
+    List<Proposal> early(long[] ids) {
+        if (ids.length == 0 || edit.spec().isTagSets() || edit.field() == Field.SLUG) return List.of();
+        return maker.of(ids).stream().map(MadeText::proposal).toList();
+    }
+
     /** What was made of each by itself is held against the others, one after another. */
     private Function<List<MadeText>, List<Proposal>> told(long[] ids) {
         if (edit.field() == Field.SLUG) return new FreeSlugs(edit)::of;

@@ -35,7 +35,6 @@ import lucidsweep.server.item.table.ItemDetail;
 /** What recipes may take of the items of a property. Safe for use by many threads. */
 final class RecipeSources {
 
-    private static final Pattern BREAK = Pattern.compile("^/|/$|[-_]");
     private static final Pattern YEAR = Pattern.compile("\\b(?:19|20)\\d\\d\\b");
     private static final Pattern AMOUNT = Pattern.compile("\\d[\\d.,]*");
 
@@ -186,7 +185,7 @@ final class RecipeSources {
                 case DESCRIPTION -> item.description().captured();
                 case H1 -> item.seen().h1();
                 case SLUG -> property.kind() == PropertyKind.WEBSITE ? PageAddress.slugWords(item.address()) : "";
-                case SECTION -> BREAK.matcher(item.section()).replaceAll(" ").strip();
+                case SECTION -> sectionWords(item.section());
                 case PRICE -> item.seen().price();
                 case BRAND -> client.name();
                 case COPY_OPENING -> item.seen().opening();
@@ -242,6 +241,13 @@ final class RecipeSources {
             return Intent.of(item.keyword(), language, brand, places.in(item.keyword()))
                     .kind();
         }
+    }
+
+    /** "sea kayaks" of "/sea-kayaks/"; what lies deeper keeps its slashes. */
+    private static String sectionWords(String section) {
+        int start = section.startsWith("/") ? 1 : 0;
+        int end = section.length() > start && section.endsWith("/") ? section.length() - 1 : section.length();
+        return section.substring(start, end).replace('-', ' ').replace('_', ' ').strip();
     }
 
     private static boolean isUnder(String price, String limit) {
