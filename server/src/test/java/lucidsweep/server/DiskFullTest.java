@@ -22,7 +22,7 @@ class DiskFullTest {
 
     private static final int DISK_MB = 600;
     private static final int RESERVE_MB = 200;
-    private static final int LISTINGS = 30_000;
+    private static final int LISTINGS = 12_000;
     private static final int PAGES = 1_000;
     private static final int PAGE_LETTERS = 30_000;
 
@@ -74,7 +74,7 @@ class DiskFullTest {
             byte[] file = listings();
             JsonNode plan = api.upload("/api/properties/" + property + "/imports", "a.csv", file)
                     .json();
-            fill(RESERVE_MB + 3);
+            fill(RESERVE_MB + 1);
             Reply applied = api.post("/api/imports/" + plan.path("token").asString() + "/apply", Api.choice(plan));
             JsonNode job = api.ended(applied.json().path("jobId").asLong());
             assertThat(job.path("state").asString()).isEqualTo("failed");

@@ -24,20 +24,24 @@ public final class Lookahead {
         return thread;
     });
 
+    /** The first stretch is so much shorter than the usual ones. */
+    private static final int FIRST_SHARE = 8;
+
     private Lookahead() {}
 
     /**
      * Runs over ids.
      *
-     * @param stretch how many ids at a time
+     * @param stretch how many ids at a time; the first stretches are shorter, so that there is something soon
      * @param work what is worked out of a stretch, by many threads
      * @param take receives each result
      */
     public static <T> void over(long[] ids, int stretch, Function<long[], T> work, Consumer<T> take) {
         Deque<Future<T>> ahead = new ArrayDeque<>();
         try {
-            for (int start = 0; start < ids.length; start += stretch) {
-                long[] some = Arrays.copyOfRange(ids, start, Math.min(ids.length, start + stretch));
+            int size = Math.max(1, stretch / FIRST_SHARE);
+            for (int start = 0; start < ids.length; start += size, size = Math.min(stretch, size * 2)) {
+                long[] some = Arrays.copyOfRange(ids, start, Math.min(ids.length, start + size));
                 ahead.add(THREADS.submit(() -> work.apply(some)));
                 if (ahead.size() > CORES * 2) take.accept(result(ahead.poll()));
             }
