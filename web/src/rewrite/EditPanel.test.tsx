@@ -82,7 +82,7 @@ it("asks for nothing before there is something to find, then counts what would b
   await userEvent.type(screen.getByLabelText("Replace with"), "New");
   await userEvent.click(screen.getByLabelText("Match case"));
   await screen.findByText("20 titles");
-  expect(previewed.at(-1)).toEqual({ token: "t", field: "title", done: 30, complete: true });
+  await waitFor(() => expect(previewed.at(-1)).toEqual({ token: "t", field: "title", done: 30, complete: true }));
   expect(screen.getByRole("status").textContent).toContain("20 titles would change, 18 of them fit; 9 stay the same.");
   expect(screen.getByRole("status").textContent).toContain("4 shortened or without a part; 1 kept as is.");
   await waitFor(() => expect(last()).toMatchObject({ tool: "replace", find: "Old", with: "New", matchCase: true }));

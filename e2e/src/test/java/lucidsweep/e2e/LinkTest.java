@@ -12,6 +12,8 @@ import java.util.regex.Pattern;
 import lucidsweep.core.page.PageAddress;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 
 /**
  * Links lead where Chromium says that they lead (WHATWG URL Standard), on thousands of odd ones, and ask for the very same
@@ -19,6 +21,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
  * nothing else.
  */
 @ExtendWith(Started.class)
+@Execution(ExecutionMode.SAME_THREAD)
 class LinkTest {
 
     private static final String BASE = "https://tarrin.example/tours/sea/day.html?tide=high";

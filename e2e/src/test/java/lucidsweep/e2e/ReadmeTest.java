@@ -28,15 +28,12 @@ import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
 import org.junit.jupiter.api.io.TempDir;
-import org.junit.jupiter.api.parallel.Execution;
-import org.junit.jupiter.api.parallel.ExecutionMode;
 
 /**
  * The commands of the README and of docs/api.md as they stand there, in a copy of the checkout that holds nothing but what git
  * holds and the libraries of the interface: built, started, used, ended, and refused in a sentence where they cannot run.
  */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
-@Execution(ExecutionMode.CONCURRENT)
 class ReadmeTest {
 
     private static final Path CHECKOUT = Path.of("..").toAbsolutePath().normalize();

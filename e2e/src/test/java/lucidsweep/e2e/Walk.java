@@ -21,9 +21,12 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.extension.RegisterExtension;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 
 /** A page of the running application, in a browser of its own; no error may come up in it. */
 @ExtendWith(Started.class)
+@Execution(ExecutionMode.SAME_THREAD)
 abstract class Walk {
 
     /** A busy machine takes its time. */

@@ -14,9 +14,12 @@ import java.util.Random;
 import lucidsweep.core.text.MetricFace;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 
 /** What core measures is what Chromium lays out, within 0.5 px, on a thousand varied lines. */
 @ExtendWith(Started.class)
+@Execution(ExecutionMode.SAME_THREAD)
 class WidthTest {
 
     private static final String[] ALPHABETS = {

@@ -29,7 +29,7 @@ import tools.jackson.databind.JsonNode;
  */
 class KillTest {
 
-    private static final int KILLS = Integer.getInteger("kills", 2);
+    private static final int KILLS = Integer.getInteger("kills", 1);
     private static final int PAGES = 200 * KILLS;
     private static final int LISTINGS = 4_000;
     private static final int DEMAND = 10_000;

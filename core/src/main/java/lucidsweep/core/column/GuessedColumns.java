@@ -2,10 +2,12 @@ package lucidsweep.core.column;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -36,6 +38,11 @@ public record GuessedColumns(boolean header, List<GuessedColumn> columns) {
      * @param rows the first of the table, that of the names first where there is one
      */
     public static GuessedColumns of(RowKind kind, List<List<String>> rows) {
+        return of(List.of(kind), rows).get(kind);
+    }
+
+    /** The same for rows of several kinds: the cells, which are most of the work, are looked at once. */
+    public static Map<RowKind, GuessedColumns> of(List<RowKind> kinds, List<List<String>> rows) {
         boolean header = TableStart.hasNames(rows);
         int width = rows.stream().mapToInt(List::size).max().orElse(0);
         List<String> names = IntStream.range(0, width)
@@ -44,7 +51,11 @@ public record GuessedColumns(boolean header, List<GuessedColumn> columns) {
         List<CellProfile> cells = IntStream.range(0, width)
                 .mapToObj(i -> CellProfile.of(sample(rows, header ? 1 : 0, i)))
                 .toList();
-        return new GuessedColumns(header, assigned(kind, header, names, cells));
+        Map<RowKind, GuessedColumns> guessed = new EnumMap<>(RowKind.class);
+        for (RowKind kind : kinds) {
+            guessed.put(kind, new GuessedColumns(header, assigned(kind, header, names, cells)));
+        }
+        return guessed;
     }
 
     private static List<String> sample(List<List<String>> rows, int from, int column) {

@@ -2,7 +2,7 @@ package lucidsweep.core.finding;
 
 import java.util.List;
 import java.util.function.Consumer;
-import lucidsweep.core.keyword.Word;
+import lucidsweep.core.keyword.Words;
 import lucidsweep.core.page.Slug;
 
 /** A slug of stop words only: "/about-the/". */
@@ -19,7 +19,9 @@ final class SlugSaysNothing extends SlugCheck {
 
     @Override
     void look(Slug slug, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
-        List<Word> words = item.title().language().of(String.join(" ", slug.words()));
-        if (!words.isEmpty() && words.stream().allMatch(Word::stop)) found.accept(finding("“" + slug.text() + "”"));
+        Words language = item.title().language();
+        List<String> words = slug.words();
+        if (!words.isEmpty() && words.stream().allMatch(language::isStop))
+            found.accept(finding("“" + slug.text() + "”"));
     }
 }

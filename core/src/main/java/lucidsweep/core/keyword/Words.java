@@ -68,6 +68,8 @@ public final class Words {
      * @param language a language tag such as "en" or "en-GB"; one without a stemmer is only taken apart and case-folded
      */
     public static Words in(String language) {
+        Words asked = BY_LANGUAGE.get(language);
+        if (asked != null) return asked;
         String code = language.toLowerCase(Locale.ROOT).split("[-_]")[0];
         String known = code.isEmpty() ? "en" : code.matches("en|de|fr|es|it|nl|pt|pl") ? code : "other";
         return BY_LANGUAGE.computeIfAbsent(known, Words::new);
@@ -76,6 +78,11 @@ public final class Words {
     /** What else depends on the language. */
     public Language language() {
         return data;
+    }
+
+    /** Whether a word, in whatever letter case, is a stop word. */
+    public boolean isStop(String word) {
+        return stopWords.contains(word);
     }
 
     /** The stems of the words of a text that count, each once; stop words do not. */

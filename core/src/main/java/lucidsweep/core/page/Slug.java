@@ -5,8 +5,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
  * The last part of a page's path, by which people and search engines call it.
@@ -18,15 +16,13 @@ import java.util.regex.Pattern;
 public record Slug(String text) {
 
     private static final int[] NOWHERE = {};
-    private static final Pattern SUFFIX = Pattern.compile("\\.[A-Za-z0-9]{2,5}$");
+    private static final int SHORTEST_SUFFIX = 2;
+    private static final int LONGEST_SUFFIX = 5;
 
     /** The slug of an address. */
     public static Slug of(String address) {
         int[] at = place(address);
-        return at.length == 0
-                ? new Slug("")
-                : new Slug(
-                        decoded(SUFFIX.matcher(address.substring(at[0], at[1])).replaceFirst("")));
+        return new Slug(at.length == 0 ? "" : decoded(address.substring(at[0], withoutSuffix(address, at))));
     }
 
     /** Where the last part of the path begins and ends; empty where there is none. */
@@ -54,9 +50,19 @@ public record Slug(String text) {
     public static String replaced(String address, String slug) {
         int[] at = place(address);
         if (at.length == 0) return address;
-        Matcher suffix = SUFFIX.matcher(address.substring(at[0], at[1]));
-        int end = suffix.find() ? at[0] + suffix.start() : at[1];
-        return address.substring(0, at[0]) + slug + address.substring(end);
+        return address.substring(0, at[0]) + slug + address.substring(withoutSuffix(address, at));
+    }
+
+    /** Where the last part of a path ends without the ending of a file, such as ".html". */
+    private static int withoutSuffix(String address, int[] at) {
+        int dot = address.lastIndexOf('.', at[1] - 1);
+        int length = at[1] - dot - 1;
+        if (dot < at[0] || length < SHORTEST_SUFFIX || length > LONGEST_SUFFIX) return at[1];
+        for (int i = dot + 1; i < at[1]; i++) {
+            char c = address.charAt(i);
+            if (c >= 0x80 || !Character.isLetterOrDigit(c)) return at[1];
+        }
+        return dot;
     }
 
     /** A plus stands for itself in a path; what cannot be decoded is left as it is. */

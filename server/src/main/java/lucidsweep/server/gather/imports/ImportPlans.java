@@ -140,8 +140,9 @@ public class ImportPlans {
         }
         TableFile table = TableFile.of(uploads.file(token), sheet);
         List<List<String>> first = table.first(SAMPLE_ROWS);
-        RowKind kind = asked == null ? likely(kinds, first) : asked;
-        GuessedColumns guessed = GuessedColumns.of(kind, first);
+        Map<RowKind, GuessedColumns> byKind = GuessedColumns.of(asked == null ? kinds : List.of(asked), first);
+        RowKind kind = asked == null ? likely(kinds, byKind, first) : asked;
+        GuessedColumns guessed = byKind.get(kind);
         Mapping mapping = Mapping.of(guessed, first);
         String stored = mapper.rememberedColumns(propertyId, kind.name(), hash(mapping));
         ImportChoice before = stored == null ? null : json.readValue(stored, ImportChoice.class);
@@ -204,10 +205,10 @@ public class ImportPlans {
     }
 
     /** The kind whose columns the file has; a table of items may also say how often they were shown and clicked. */
-    private static RowKind likely(List<RowKind> kinds, List<List<String>> first) {
-        Mapping demand = Mapping.guess(RowKind.DEMAND, first);
-        Mapping results = Mapping.guess(RowKind.RESULTS, first);
-        Mapping items = Mapping.guess(kinds.get(0), first);
+    private static RowKind likely(List<RowKind> kinds, Map<RowKind, GuessedColumns> guessed, List<List<String>> first) {
+        Mapping demand = Mapping.of(guessed.get(RowKind.DEMAND), first);
+        Mapping results = Mapping.of(guessed.get(RowKind.RESULTS), first);
+        Mapping items = Mapping.of(guessed.get(kinds.get(0)), first);
         boolean query = demand.meanings().contains(Meaning.QUERY);
         boolean titles = items.meanings().contains(Meaning.TITLE);
         if (demand.isComplete(RowKind.DEMAND) && (query || !titles)) return RowKind.DEMAND;
