@@ -8,7 +8,11 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import lucidsweep.core.finding.FindingLife;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.StandardForm;
+import lucidsweep.server.database.IdRange;
+import lucidsweep.server.item.draft.FieldId;
+import lucidsweep.server.release.LineIds;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.configuration.FluentConfiguration;
 import org.h2.jdbcx.JdbcConnectionPool;
@@ -86,6 +90,39 @@ class MigrationTest {
                         Map.of(),
                         Map.of("title missing", new FindingLife.End(ten, false)),
                         Map.of());
+    }
+
+    @Test
+    void linesOfHandoversLieInTheOrderOfTheirItemsAndFields() {
+        flyway.target("48").load().migrate();
+        addProperties(List.of("{}"));
+        database.update(
+                "insert into handover (property_id, format, items, texts, created) values (1, 'csv', 2, 11, now())");
+        long first = IdRange.id(1, 0);
+        addLine(first + 1, Field.TITLE);
+        FieldId.FIELDS.forEach(field -> addLine(first, field));
+        database.update("update handover_line set live = 'live', won = 2.5 where field = 'slug'");
+        flyway.target("49").load().migrate();
+        List<Map<String, Object>> lines = database.queryForList("select * from handover_line order by id");
+        assertThat(lines).hasSize(FieldId.FIELDS.size() + 1).allSatisfy(line -> {
+            long item = (Long) line.get("ITEM_ID");
+            Field field = Field.of((String) line.get("FIELD"));
+            long place = FieldId.of(item, field) - FieldId.first(first);
+            assertThat(line).containsEntry("ID", LineIds.of(1).first() + place);
+            assertThat(line).containsEntry("AFTER_TEXT", "new " + item + field.code());
+        });
+        assertThat(lines.get(FieldId.FIELDS.indexOf(Field.SLUG)))
+                .containsEntry("LIVE", "live")
+                .containsEntry("WON", 2.5);
+        assertThat(lines.get(lines.size() - 1)).containsEntry("ITEM_ID", first + 1);
+    }
+
+    private void addLine(long item, Field field) {
+        database.update(
+                "insert into handover_line (handover_id, item_id, field, before_text, after_text) values (1, ?, ?, 'old', ?)",
+                item,
+                field.code(),
+                "new " + item + field.code());
     }
 
     @AfterEach

@@ -42,6 +42,10 @@ final class Renderer implements AutoCloseable {
         private final URI address;
         private final Fetched page;
         private final CompletableFuture<String> html = new CompletableFuture<>();
+
+        /** Done once a browser has it: what it waits for others, and for a browser to start, is not its own time. */
+        private final CompletableFuture<Void> begun = new CompletableFuture<>();
+
         private Thread at;
         private RenderingBrowser in;
 
@@ -59,6 +63,7 @@ final class Renderer implements AutoCloseable {
         /** Says which browser builds it; returns whether it is still wanted. */
         private synchronized boolean build(RenderingBrowser browser) {
             in = browser;
+            begun.complete(null);
             return !html.isDone();
         }
 
@@ -142,6 +147,7 @@ final class Renderer implements AutoCloseable {
         Work work = new Work(address, page);
         waiting.put(work);
         try {
+            CompletableFuture.anyOf(work.begun, work.html).get();
             return work.html.get(LONGEST_SECONDS, TimeUnit.SECONDS);
         } catch (TimeoutException e) {
             work.giveUp();
@@ -180,6 +186,8 @@ final class Renderer implements AutoCloseable {
             close(browser);
             return null;
         } finally {
+            // Whoever waits for it must not wait for ever, whatever came between.
+            work.html.completeExceptionally(new IllegalStateException("the browser failed"));
             work.end();
         }
     }
@@ -197,6 +205,8 @@ final class Renderer implements AutoCloseable {
         closed = true;
         try {
             for (Thread thread : threads) thread.join(TimeUnit.SECONDS.toMillis(20));
+            IllegalStateException ended = new IllegalStateException("the sweep ended before its turn came");
+            for (Work left : waiting) left.html.completeExceptionally(ended);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
