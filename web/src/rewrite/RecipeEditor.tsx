@@ -203,7 +203,7 @@ function Sources({
           <NativeSelect
             size="xs"
             aria-label={`Source ${i + 1} of part ${at + 1}`}
-            data={[...fitting, { value: "", label: "nothing" }]}
+            data={[...fitting.map(({ value, label }) => ({ value, label })), { value: "", label: "nothing" }]}
             value={source.kind}
             onChange={(event) => {
               const kind = event.currentTarget.value as SourceKind | "";

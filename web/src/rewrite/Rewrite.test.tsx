@@ -98,6 +98,24 @@ it("opens a tool on all that a cause led to, and says so in the address", async 
   expect(screen.getByLabelText("Actions for the selected rows").textContent).toContain("2 items selected");
 });
 
+it("shows rows in view ahead of their turn, and anew once the others are known", async () => {
+  const figures = { token: "t", asOf: 4, of: 2, problem: null, alike: 0, nothing: 0, runaway: 0, changes: 2 };
+  const outcomes = { fitting: 2, unchanged: 0, kept: 0, shortened: 0, lacking: 0, toldApart: 1 };
+  let end: (figures: unknown) => void = () => undefined;
+  serve("POST /api/properties/7/previews", { ...figures, ...outcomes, done: 0, complete: false });
+  serve("GET /api/previews/t", () => new Promise((resolve) => (end = resolve)));
+  const row = (after: string, early: boolean) => [
+    { itemId: 11, after, fit: cell("").fit, result: early ? "whole" : "told-apart", leftOut: [], early },
+  ];
+  serve("GET /api/previews/t/rows", row("Kayak hire", true));
+  show(<Rewrite />, "/p/7/rewrite?tool=recipe&on=title");
+  await screen.findByText("Kayak hire");
+  serve("GET /api/previews/t/rows", row("Kayak hire, Gull Cove", false));
+  end({ ...figures, ...outcomes, done: 2, complete: true });
+  await screen.findByText("Kayak hire, Gull Cove");
+  expect(screen.getByText("told apart")).toBeTruthy();
+});
+
 it("shows at the desk what an edit would make of the rows in view, and only those that came out so", async () => {
   const outcomes = { changes: 1, fitting: 1, unchanged: 0, kept: 0, shortened: 0, lacking: 0, toldApart: 0 };
   serve("POST /api/properties/7/previews", {

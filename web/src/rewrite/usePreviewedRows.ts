@@ -22,7 +22,7 @@ export function usePreviewedRows(previewed: Previewed | undefined) {
   const rows = known.token === token ? known.rows : NONE;
   // biome-ignore lint/correctness/useExhaustiveDependencies: what is missing is asked for again as more is worked out
   useEffect(() => {
-    const missing = view.map((row) => row.id).filter((id) => rows.get(id)?.early ?? true);
+    const missing = view.map((row) => row.id).filter((id) => !rows.has(id) || rows.get(id)?.early);
     if (!token || missing.length === 0) return;
     const abort = new AbortController();
     answer(
