@@ -101,10 +101,12 @@ export function DeliverForm({ property, approved, selected, onReleased }: Props)
           />
         </details>
       )}
-      {approved > 0 && selected && (
+      {approved > 0 && (
+        // It stays while the selection goes: the button below must not move under the pointer.
         <Checkbox
           label="Only the selected items"
-          checked={onlySelected}
+          disabled={!selected}
+          checked={onlySelected && selected !== null}
           onChange={(event) => setOnlySelected(event.currentTarget.checked)}
         />
       )}
