@@ -1,5 +1,6 @@
 package lucidsweep.server.aim.keywords;
 
+import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -66,7 +67,7 @@ public class Keywords {
             int known,
             List<KeywordList.Remark> unreadable,
             List<KeywordList.Remark> notes,
-            Integer aimed,
+            @Nullable Integer aimed,
             long jobId) {}
 
     /** Adds a list of keywords and works out the targets anew. */
