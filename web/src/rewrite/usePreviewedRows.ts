@@ -12,17 +12,17 @@ export interface Previewed {
 const NONE: ReadonlyMap<number, PreviewRow> = new Map();
 
 /**
- * What would become of the rows in view, asked for as they come into view and as the preview gets further: what was worked out
- * ahead of its turn is asked for again.
+ * What would become of the rows in view, asked for as they come into view and as the preview gets further; at its end what was
+ * worked out ahead of its turn is asked for again.
  */
 export function usePreviewedRows(previewed: Previewed | undefined) {
   const [view, setView] = useState<ItemRow[]>([]);
   const [known, setKnown] = useState({ token: "", rows: NONE });
-  const { token, done } = previewed ?? { token: undefined, done: 0 };
+  const { token, done, complete } = previewed ?? { token: undefined, done: 0, complete: false };
   const rows = known.token === token ? known.rows : NONE;
   // biome-ignore lint/correctness/useExhaustiveDependencies: what is missing is asked for again as more is worked out
   useEffect(() => {
-    const missing = view.map((row) => row.id).filter((id) => !rows.has(id) || rows.get(id)?.early);
+    const missing = view.map((row) => row.id).filter((id) => !rows.has(id) || (complete && rows.get(id)?.early));
     if (!token || missing.length === 0) return;
     const abort = new AbortController();
     answer(
@@ -42,6 +42,6 @@ export function usePreviewedRows(previewed: Previewed | undefined) {
       () => undefined,
     );
     return () => abort.abort();
-  }, [view, token, done]);
+  }, [view, token, done, complete]);
   return { rows, onView: setView };
 }

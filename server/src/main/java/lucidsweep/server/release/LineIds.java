@@ -9,22 +9,26 @@ import lucidsweep.server.item.draft.FieldId;
  */
 public final class LineIds {
 
-    private static final int BITS = 35;
-    private static final long MASK = (1L << BITS) - 1;
+    /** How far the first lines of two handovers lie apart. */
+    static final long STEP = 1L << 35;
 
     /** Handovers h and all their lines l. */
-    static final String HANDOVERS_WITH_LINES =
-            "handover h join handover_line l on l.id between h.id * 34359738368 and h.id * 34359738368 + 34359738367 ";
+    static final String HANDOVERS_WITH_LINES = "handover h join handover_line l on l.id between h.id * " + STEP
+            + " and h.id * " + STEP + " + " + (STEP - 1) + " ";
+
+    /** The least id that a line of the handover and the item of l may have. */
+    public static final String FIRST_OF_ITEM =
+            "(l.handover_id * " + STEP + " + mod(l.item_id, " + (1L << 31) + ") * " + FieldId.STEP + ")";
 
     private LineIds() {}
 
     /** Those of one handover. */
     public static IdRange of(long handoverId) {
-        return new IdRange(handoverId << BITS, (handoverId + 1 << BITS) - 1);
+        return new IdRange(handoverId * STEP, (handoverId + 1) * STEP - 1);
     }
 
     /** What the ids of the lines of a stretch of items are above 2^35 times the id of any handover. */
     static IdRange within(long firstItem, long lastItem) {
-        return new IdRange(FieldId.first(firstItem) & MASK, FieldId.last(lastItem) & MASK);
+        return new IdRange(FieldId.first(firstItem) % STEP, FieldId.last(lastItem) % STEP);
     }
 }

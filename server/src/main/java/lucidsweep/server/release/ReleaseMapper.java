@@ -86,7 +86,8 @@ interface ReleaseMapper {
      */
     @Select("""
             select l.item_id, max(l.handover_id) handover_id from handover h
-            join handover_line l on l.id between h.id * 34359738368 + #{stretch.first} and h.id * 34359738368 + #{stretch.last}
+            join handover_line l on l.id between h.id *\s""" + LineIds.STEP + " + #{stretch.first} and h.id * " + LineIds.STEP + """
+             + #{stretch.last}
             where h.property_id = #{propertyId} and h.id < #{handoverId} and l.field = #{field}
             group by l.item_id""")
     List<Delivery> deliveredBefore(

@@ -4,7 +4,9 @@ import jakarta.annotation.Nullable;
 import java.util.List;
 import java.util.Map;
 import lucidsweep.core.item.Field;
+import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.draft.FieldId;
+import lucidsweep.server.release.LineIds;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -37,8 +39,8 @@ interface PushMapper {
     @Insert("""
             insert into push_line (handover_id, item_id, field, state)
             select handover_id, item_id, field, 'waiting' from handover_line
-            where id between #{handoverId} * 34359738368 and #{handoverId} * 34359738368 + 34359738367""")
-    void insertLines(long handoverId);
+            where id between #{first} and #{last}""")
+    void insertLines(IdRange lines);
 
     @Select("select * from push where handover_id = #{handoverId}")
     Push find(long handoverId);
@@ -61,8 +63,9 @@ interface PushMapper {
             select l.item_id, i.address, l.field, l.state, h.before_text "BEFORE", h.after_text "AFTER",
                 l.base, l.found, l.was, l.note
             from push_line l
-            join handover_line h on h.id between l.handover_id * 34359738368 + mod(l.item_id, 2147483648) * 16
-                and l.handover_id * 34359738368 + mod(l.item_id, 2147483648) * 16 + 15 and h.field = l.field
+            join handover_line h on h.field = l.field and h.id between
+            """ + LineIds.FIRST_OF_ITEM + " and " + LineIds.FIRST_OF_ITEM + " + " + (FieldId.STEP - 1) + """
+
             join item i on i.id = l.item_id
             where l.handover_id = #{handoverId} and l.state = any(#{states})
             """;

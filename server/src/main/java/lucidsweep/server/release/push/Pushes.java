@@ -20,6 +20,7 @@ import lucidsweep.server.item.table.Selection;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.job.Progress;
 import lucidsweep.server.release.Handover;
+import lucidsweep.server.release.LineIds;
 import lucidsweep.server.release.Releases;
 import lucidsweep.server.web.Counted;
 import lucidsweep.server.web.Refusal;
@@ -105,7 +106,7 @@ class Pushes {
         ContentSystem system = systems.of(property);
         Handover made = releases.release(propertyId, selection, system.fields(), naming, handover -> {
             mapper.insert(handover.id(), propertyId);
-            mapper.insertLines(handover.id());
+            mapper.insertLines(LineIds.of(handover.id()));
         });
         durability.await();
         return view(mapper.find(made.id()));
