@@ -1,5 +1,7 @@
 package lucidsweep.server;
 
+import static com.tngtech.archunit.core.domain.JavaCall.Predicates.target;
+import static com.tngtech.archunit.core.domain.properties.HasName.Predicates.name;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
@@ -67,6 +69,16 @@ class BoundariesTest {
             .should()
             .dependOnClassesThat()
             .resideInAPackage("lucidsweep.server..");
+
+    /** An interrupt while something is read from its file closes the database for everybody; those of a crawl read none. */
+    @ArchTest
+    static final ArchRule threadsThatMayReadTheDatabaseAreNotInterrupted = noClasses()
+            .that()
+            .resideInAPackage("lucidsweep.server..")
+            .and()
+            .resideOutsideOfPackage("lucidsweep.server.gather.crawl")
+            .should()
+            .callMethodWhere(target(name("shutdownNow")));
 
     private static final int MAX_PARTS = 12;
 

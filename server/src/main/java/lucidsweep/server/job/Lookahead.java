@@ -47,7 +47,8 @@ public final class Lookahead {
             }
             while (!ahead.isEmpty()) take.accept(result(ahead.poll()));
         } finally {
-            ahead.forEach(future -> future.cancel(true));
+            // What is under way ends by itself: an interrupt while it reads would close the database.
+            ahead.forEach(future -> future.cancel(false));
         }
     }
 

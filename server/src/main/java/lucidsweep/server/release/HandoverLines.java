@@ -11,6 +11,7 @@ import lucidsweep.core.item.PartTexts;
 import lucidsweep.core.page.Redirects;
 import lucidsweep.core.page.Slug;
 import lucidsweep.server.database.IdRange;
+import lucidsweep.server.job.BoundedPipeline;
 
 /** The texts of one handover, read a few hundred items at a time. */
 final class HandoverLines {
@@ -39,22 +40,26 @@ final class HandoverLines {
         forEachChunk(some -> some.forEach(visit));
     }
 
-    /** The same, some items at a time. */
+    /** The same, some items at a time. They are read within the caller's transaction, and visited on a thread of their own meanwhile. */
     void forEachChunk(Consumer<Collection<List<ReleaseMapper.Line>>> visit) {
+        BoundedPipeline.feed(this::readChunks, visit);
+    }
+
+    private void readChunks(Consumer<Collection<List<ReleaseMapper.Line>>> next) {
         IdRange lines = LineIds.of(handover.id());
-        List<ReleaseMapper.Line> some = next(lines.first() - 1, lines.last());
+        List<ReleaseMapper.Line> some = read(lines.first() - 1, lines.last());
         while (!some.isEmpty()) {
             Map<Long, List<ReleaseMapper.Line>> items = new LinkedHashMap<>();
             some.forEach(line -> items.computeIfAbsent(line.itemId(), item -> new ArrayList<>())
                     .add(line));
             items.values().forEach(of -> of.sort(Comparator.comparing(ReleaseMapper.Line::field)));
-            visit.accept(items.values());
-            some = next(some.get(some.size() - 1).id(), lines.last());
+            next.accept(items.values());
+            some = read(some.get(some.size() - 1).id(), lines.last());
         }
     }
 
     /** The lines of the next items, all of each: no item has as many as are read at once. */
-    private List<ReleaseMapper.Line> next(long afterLine, long lastLine) {
+    private List<ReleaseMapper.Line> read(long afterLine, long lastLine) {
         List<ReleaseMapper.Line> lines = mapper.lines(afterLine, lastLine, CHUNK);
         if (lines.size() < CHUNK) return lines;
         long cutOff = lines.get(CHUNK - 1).itemId();

@@ -13,8 +13,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CancellationException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import lucidsweep.core.compose.Composition;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.LimitCheck;
@@ -25,6 +23,7 @@ import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.PickedItems;
 import lucidsweep.server.item.table.Selection;
 import lucidsweep.server.item.table.SetStandards;
+import lucidsweep.server.job.WorkThreads;
 import lucidsweep.server.web.Refusal;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -53,7 +52,7 @@ class Previews {
     private final Cache<Asked, String> ended =
             Caffeine.newBuilder().maximumSize(50).build();
 
-    private final ExecutorService threads = Executors.newFixedThreadPool(2);
+    private final WorkThreads threads = new WorkThreads("preview", 2);
 
     /** What was previewed, and of which revision of the property. */
     private record Asked(long propertyId, long revision, Selection selection, EditSpec spec) {}
@@ -195,6 +194,7 @@ class Previews {
 
     @PreDestroy
     void close() {
-        threads.shutdownNow();
+        previews.asMap().values().forEach(Preview::cancel);
+        threads.close();
     }
 }

@@ -9,11 +9,10 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import lucidsweep.server.job.WorkThreads;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -29,13 +28,10 @@ public class FindingsQueue {
 
     private static final Logger LOG = LoggerFactory.getLogger(FindingsQueue.class);
     private static final int PATIENCE_SECONDS = 3;
+    private static final int MOST_AT_ONCE = 16;
 
     private final Findings findings;
-    private final ExecutorService threads = Executors.newCachedThreadPool(task -> {
-        Thread thread = new Thread(task, "findings");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final WorkThreads threads = new WorkThreads("findings", MOST_AT_ONCE);
     private final Map<Long, Due> waiting = new HashMap<>();
     private final Set<Long> atWork = new HashSet<>();
 
@@ -132,6 +128,6 @@ public class FindingsQueue {
 
     @PreDestroy
     void close() {
-        threads.shutdownNow();
+        threads.close();
     }
 }

@@ -4,6 +4,8 @@ import io.swagger.v3.oas.annotations.Hidden;
 import java.io.IOException;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.context.event.ContextClosedEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.http.MediaType;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -35,6 +37,12 @@ public class EventStream {
     @Scheduled(fixedRate = 10_000)
     void beat() {
         tell("heartbeat", "now");
+    }
+
+    /** Ends all streams with the application: it waits for the requests that it is answering. */
+    @EventListener(ContextClosedEvent.class)
+    void close() {
+        listeners.forEach(SseEmitter::complete);
     }
 
     private void send(SseEmitter listener, String name, Object data) {

@@ -6,6 +6,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
@@ -67,5 +70,41 @@ class LookaheadTest {
                 }))
                 .as("what the taker throws is thrown")
                 .hasMessage("enough");
+    }
+
+    /** An interrupt while something is read from its file closes the database. */
+    @Test
+    void whatIsUnderWayWhenOneFailsIsNotInterrupted() throws InterruptedException {
+        CountDownLatch begun = new CountDownLatch(1);
+        CountDownLatch failed = new CountDownLatch(1);
+        CompletableFuture<Boolean> interrupted = new CompletableFuture<>();
+        assertThatThrownBy(() -> Lookahead.over(
+                        new long[] {1, 2},
+                        1,
+                        some -> {
+                            if (some[0] == 1) return some;
+                            begun.countDown();
+                            try {
+                                interrupted.complete(!failed.await(20, TimeUnit.SECONDS));
+                            } catch (InterruptedException e) {
+                                interrupted.complete(true);
+                            }
+                            return some;
+                        },
+                        some -> {
+                            awaitQuietly(begun);
+                            throw new IllegalStateException("given up");
+                        }))
+                .hasMessage("given up");
+        failed.countDown();
+        assertThat(interrupted).succeedsWithin(20, TimeUnit.SECONDS).isEqualTo(false);
+    }
+
+    private static void awaitQuietly(CountDownLatch latch) {
+        try {
+            assertThat(latch.await(20, TimeUnit.SECONDS)).isTrue();
+        } catch (InterruptedException e) {
+            throw new AssertionError(e);
+        }
     }
 }

@@ -10,8 +10,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Predicate;
@@ -25,6 +23,7 @@ import lucidsweep.server.database.Durability;
 import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.job.Progress;
+import lucidsweep.server.job.WorkThreads;
 import lucidsweep.server.outside.PatientClient;
 import lucidsweep.server.web.Counted;
 import lucidsweep.server.web.Refusal;
@@ -108,11 +107,8 @@ final class PushRun {
     String run() throws InterruptedException {
         Object[] codes = LineState.codes(states);
         total = mapper.count(push.handoverId(), codes, push.step());
-        ExecutorService threads = Executors.newFixedThreadPool(parallel);
-        try {
+        try (WorkThreads threads = new WorkThreads("push", parallel)) {
             runAll(threads);
-        } finally {
-            threads.shutdownNow();
         }
         return summary(mapper.count(push.handoverId(), codes, push.step()));
     }
@@ -121,7 +117,7 @@ final class PushRun {
      * While some items are noted in the database, those after them are being read and those before them stored, so that
      * neither waits for the other.
      */
-    private void runAll(ExecutorService threads) throws InterruptedException {
+    private void runAll(WorkThreads threads) throws InterruptedException {
         Stretch sending = null;
         Stretch next = read(-1, threads);
         while (next != null) {
@@ -152,7 +148,7 @@ final class PushRun {
     }
 
     /** Begins to read the next items; null where there are no more. */
-    private Stretch read(long after, ExecutorService threads) {
+    private Stretch read(long after, WorkThreads threads) {
         List<PushLine> lines = mapper.next(push.handoverId(), LineState.codes(states), push.step(), after, CHUNK);
         if (lines.isEmpty()) return null;
         Map<Long, List<PushLine>> byItem = new LinkedHashMap<>();
@@ -203,7 +199,7 @@ final class PushRun {
         return lines.stream().filter(line -> released.contains(line.fieldId())).toList();
     }
 
-    private List<Future<?>> begin(List<Item> all, ExecutorService threads, ItemStep step) {
+    private List<Future<?>> begin(List<Item> all, WorkThreads threads, ItemStep step) {
         List<Future<?>> underWay = new ArrayList<>();
         for (Item item : all) {
             underWay.add(threads.submit((Callable<Void>) () -> {

@@ -11,8 +11,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -31,6 +29,7 @@ import lucidsweep.core.writer.Request;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.database.Durability;
 import lucidsweep.server.job.Progress;
+import lucidsweep.server.job.WorkThreads;
 import lucidsweep.server.outside.PatientClient;
 import lucidsweep.server.web.Counted;
 import lucidsweep.server.web.Refusal;
@@ -106,8 +105,7 @@ final class WriterRun {
     /** Runs to its end, to its ceiling, or until somebody stops it; says how it went. */
     String run() throws InterruptedException {
         long total = cells.countWaiting(run.jobId());
-        ExecutorService threads = Executors.newFixedThreadPool(settings.parallel());
-        try {
+        try (WorkThreads threads = new WorkThreads("writer", settings.parallel())) {
             long after = -1;
             while (!isOver()) {
                 List<Long> some = cells.waitingItems(run.jobId(), after, CHUNK);
@@ -115,8 +113,6 @@ final class WriterRun {
                 after = some.get(some.size() - 1);
                 ask(some, threads, total);
             }
-        } finally {
-            threads.shutdownNow();
         }
         return summary(cells.countWaiting(run.jobId()));
     }
@@ -125,7 +121,7 @@ final class WriterRun {
         return progress.stopAsked() || atCeiling.get() || noAnswers.get() >= NO_ANSWERS_ENDURED;
     }
 
-    private void ask(List<Long> ids, ExecutorService threads, long total) throws InterruptedException {
+    private void ask(List<Long> ids, WorkThreads threads, long total) throws InterruptedException {
         long[] some = ids.stream().mapToLong(Long::longValue).toArray();
         Map<Long, Map<Long, WriterCellMapper.Line>> known = new HashMap<>();
         for (WriterCellMapper.Line cell : cells.cells(property.id(), ids.toArray())) {
