@@ -8,6 +8,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ReducedMotion;
 import com.microsoft.playwright.options.RequestOptions;
 import java.net.URI;
 import java.util.ArrayList;
@@ -77,7 +78,8 @@ abstract class Walk {
     }
 
     protected Browser.NewContextOptions options() {
-        return new Browser.NewContextOptions().setViewportSize(1280, 800);
+        // What fades in is too pale to read for a moment, and every frame of it is drawn by the processor.
+        return new Browser.NewContextOptions().setViewportSize(1280, 800).setReducedMotion(ReducedMotion.REDUCE);
     }
 
     protected Locator dialog(String title) {

@@ -21,18 +21,15 @@ final class PropertyRows {
             "better",
             "check_count",
             "column_memory",
-            "demand",
             "demand_source",
             "cause_note",
             "common_part",
             "exemption",
-            "finding",
             "item_set",
             "place_services",
             "property_login",
             "recipe",
             "removed_target",
-            "result",
             "review",
             "saved_edit",
             "schedule",
@@ -60,10 +57,20 @@ final class PropertyRows {
             "sweep",
             "job");
 
+    /** Tables whose rows are numbered within their sweep. */
+    private static final List<String> WITHIN_SWEEP = List.of("visit", "imported_rows", "demand", "result");
+
     private static final List<String> OF_SWEEP =
             List.of("demand_before", "result_before", "item_before", "import_source");
-    private static final List<String> OF_ITEM =
-            List.of("item_link", "twin", "better_refused", "item_demand", "finding_stake", "finding_life", "site_note");
+    private static final List<String> OF_ITEM = List.of(
+            "finding",
+            "item_link",
+            "twin",
+            "better_refused",
+            "item_demand",
+            "finding_stake",
+            "finding_life",
+            "site_note");
 
     private final JdbcTemplate database;
     private final long property;
@@ -82,8 +89,7 @@ final class PropertyRows {
         deleteOf("handover_file", "handover_id", "handover");
         for (long batch : ids("batch")) deleteRange("change", "id", IdRange.of(batch));
         for (long sweep : ids("sweep")) {
-            deleteRange("visit", "id", IdRange.of(sweep));
-            deleteRange("imported_rows", "id", IdRange.of(sweep));
+            for (String table : WITHIN_SWEEP) deleteRange(table, "id", IdRange.of(sweep));
         }
         for (String table : OF_SWEEP) deleteOf(table, "sweep_id", "sweep");
         for (String table : List.of("body", "page_markup")) {

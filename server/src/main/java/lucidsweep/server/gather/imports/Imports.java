@@ -353,6 +353,8 @@ public class Imports {
             if (jobs.isClosing() && progress.stopAsked()) return "";
             ImportMapper.ImportSource left = mapper.source(sweep.id());
             if (left != null && !left.stored()) undo(sweep);
+            // Somebody may have read what is taken back.
+            if (!shape.kind().isItem()) tell(sweep, shape.kind());
             end(sweep, source, Sweep.State.FAILED);
             throw e;
         } finally {

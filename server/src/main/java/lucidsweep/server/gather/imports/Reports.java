@@ -1,8 +1,14 @@
 package lucidsweep.server.gather.imports;
 
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import lucidsweep.core.text.Country;
+import lucidsweep.server.gather.sweep.DemandChanged;
+import org.springframework.context.event.EventListener;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Service;
 
 /** What search engines report of a property, as it was taken in. */
@@ -12,6 +18,7 @@ public class Reports {
     private static final int AT_ONCE = 5_000;
 
     private final ReportMapper mapper;
+    private final Map<Long, String> lastDays = new ConcurrentHashMap<>();
 
     Reports(ReportMapper mapper) {
         this.mapper = mapper;
@@ -35,10 +42,19 @@ public class Reports {
             long impressions,
             Double position) {}
 
-    /** The last day that is reported of; "" where none is. */
+    /** Before all others, since they ask for what was reported. */
+    @EventListener
+    @Order(Ordered.HIGHEST_PRECEDENCE)
+    void demandChanged(DemandChanged demand) {
+        lastDays.remove(demand.propertyId());
+    }
+
+    /** The last day that is reported of; "" where none is. It is kept: the database looks at every row to tell it. */
     public String lastDay(long propertyId) {
-        String day = mapper.lastDay(propertyId);
-        return day == null ? "" : day;
+        return lastDays.computeIfAbsent(propertyId, id -> {
+            String day = mapper.lastDay(id);
+            return day == null ? "" : day;
+        });
     }
 
     /** The codes of the countries that demand is reported of; one that nobody knows is as it was reported. */
