@@ -6,10 +6,21 @@ import java.util.Locale;
 /** Prints the table: what was measured, what is wanted, what came out. */
 final class Report {
 
+    private static final double WORTH_SAYING = 0.05;
+    private static final StolenTime STOLEN = new StolenTime();
+
     private Report() {}
 
     static void line(String what, String wanted, String measured, boolean met) {
-        System.out.printf(Locale.ROOT, "%-58s %-18s %-28s %s%n", what, wanted, measured, met ? "met" : "NOT MET");
+        double stolen = STOLEN.share();
+        System.out.printf(
+                Locale.ROOT,
+                "%-58s %-18s %-28s %s%s%n",
+                what,
+                wanted,
+                measured,
+                met ? "met" : "NOT MET",
+                stolen < WORTH_SAYING ? "" : format(" (%.0f%% of the processors' time went to others)", 100 * stolen));
     }
 
     static double seconds(long nanos) {

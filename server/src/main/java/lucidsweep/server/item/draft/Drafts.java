@@ -200,13 +200,19 @@ public class Drafts {
     private int moveChunk(long[] ids, Field field, Object[] from, String to, @Nullable Long handoverId) {
         long first = FieldId.of(ids[0], field);
         long last = FieldId.of(ids[ids.length - 1], field);
+        return isAllBetween(ids, field, first, last, from)
+                ? mapper.moveAll(first, last, FieldId.FIELDS.indexOf(field), from, to, handoverId)
+                : mapper.move(FieldId.of(ids, field), from, to, handoverId);
+    }
+
+    /** Whether no item but these, which ascend, has a draft of the field between theirs that could move with them. */
+    private boolean isAllBetween(long[] ids, Field field, long first, long last, Object[] from) {
+        if (ids[ids.length - 1] - ids[0] == ids.length - 1) return true;
         long[] movable = mapper.inState(first, last, from).stream()
                 .filter(id -> FieldId.field(id) == field)
                 .mapToLong(FieldId::item)
                 .toArray();
-        return Arrays.equals(movable, ids)
-                ? mapper.moveAll(first, last, FieldId.FIELDS.indexOf(field), from, to, handoverId)
-                : mapper.move(FieldId.of(ids, field), from, to, handoverId);
+        return Arrays.equals(movable, ids);
     }
 
     /** Those of some fields whose drafts are still in a release as they were put there. */
