@@ -65,7 +65,7 @@ public final class BoundedPipeline<T> {
         try {
             pipeline.makeAll(maker);
             pipeline.put(Optional.empty());
-        } catch (RuntimeException e) {
+        } catch (RuntimeException | Error e) {
             boolean takerFailed = pipeline.ended;
             pipeline.ended = true;
             try {

@@ -40,7 +40,7 @@ final class HandoverLines {
         forEachChunk(some -> some.forEach(visit));
     }
 
-    /** The same, some items at a time. They are read within the caller's transaction, and visited on a thread of their own meanwhile. */
+    /** The same, some items at a time; they are read within the caller's transaction, and visited on another thread meanwhile. */
     void forEachChunk(Consumer<Collection<List<ReleaseMapper.Line>>> visit) {
         BoundedPipeline.feed(this::readChunks, visit);
     }

@@ -353,9 +353,9 @@ public class Imports {
             if (jobs.isClosing() && progress.stopAsked()) return "";
             ImportMapper.ImportSource left = mapper.source(sweep.id());
             if (left != null && !left.stored()) undo(sweep);
+            end(sweep, source, Sweep.State.FAILED);
             // Somebody may have read what is taken back.
             if (!shape.kind().isItem()) tell(sweep, shape.kind());
-            end(sweep, source, Sweep.State.FAILED);
             throw e;
         } finally {
             items.changed(sweep.propertyId());
