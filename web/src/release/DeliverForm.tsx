@@ -105,6 +105,7 @@ export function DeliverForm({ property, approved, selected, onReleased }: Props)
         // It stays while the selection goes: the button below must not move under the pointer.
         <Checkbox
           label="Only the selected items"
+          description={selected ? "What else is approved stays." : "No items are selected."}
           disabled={!selected}
           checked={onlySelected && selected !== null}
           onChange={(event) => setOnlySelected(event.currentTarget.checked)}

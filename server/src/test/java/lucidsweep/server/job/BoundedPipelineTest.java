@@ -98,6 +98,7 @@ class BoundedPipelineTest {
 
     @Test
     void theOtherSideHasEndedWithoutAnInterruptWhenTheCallersFails() {
+        Thread caller = Thread.currentThread();
         List<String> said = new CopyOnWriteArrayList<>();
         CountDownLatch taking = new CountDownLatch(1);
         CountDownLatch failing = new CountDownLatch(1);
@@ -112,6 +113,9 @@ class BoundedPipelineTest {
                         each -> {
                             taking.countDown();
                             await(failing);
+                            // Until the caller waits for the other side, or has broken it off.
+                            while (caller.getState() != Thread.State.WAITING
+                                    && !Thread.currentThread().isInterrupted()) Thread.onSpinWait();
                             said.add(each + (Thread.currentThread().isInterrupted() ? " interrupted" : ""));
                         }))
                 .hasMessage("the row is locked");
