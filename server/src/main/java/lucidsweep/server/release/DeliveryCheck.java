@@ -76,8 +76,7 @@ class DeliveryCheck {
     List<Objection> of(long propertyId) {
         Property property = clients.property(propertyId);
         long[] ids = items.ids(propertyId, ItemFilter.ofState(DraftState.APPROVED));
-        Map<Field, long[]> approved = drafts.inState(
-                propertyId, EnumSet.of(DraftState.APPROVED), item -> Arrays.binarySearch(ids, item) >= 0);
+        Map<Field, long[]> approved = items.inState(propertyId, ids, EnumSet.of(DraftState.APPROVED));
         Map<Mistake, List<Long>> found = new EnumMap<>(Mistake.class);
         ItemStandards held = standards.of(property);
         approved.forEach((field, of) -> {

@@ -31,8 +31,7 @@ class DraftTable {
     void write(long propertyId, DraftState state, Rows rows) {
         Set<DraftState> states = state == null ? EnumSet.allOf(DraftState.class) : EnumSet.of(state);
         rows.row("address", "field", "state", "before", "after");
-        for (Map.Entry<Field, long[]> each :
-                drafts.inState(propertyId, states, item -> true).entrySet()) {
+        for (Map.Entry<Field, long[]> each : drafts.inState(propertyId, states).entrySet()) {
             long[] ids = each.getValue();
             for (int start = 0; start < ids.length; start += CHUNK) {
                 write(Arrays.copyOfRange(ids, start, Math.min(ids.length, start + CHUNK)), each.getKey(), rows);

@@ -114,9 +114,9 @@ public class Releases {
             long[] ids = selection.resolve(propertyId, items);
             LongPredicate wanted = item -> Arrays.binarySearch(ids, item) >= 0;
             if (asOf != null) refuseChangedMeanwhile(propertyId, meant, asOf, wanted);
-            Map<Field, long[]> moving = drafts.inState(propertyId, state.before(), wanted);
+            Map<Field, long[]> moving = items.inState(propertyId, ids, state.before());
             Map<Field, long[]> staying =
-                    drafts.inState(propertyId, EnumSet.complementOf(EnumSet.copyOf(state.before())), wanted);
+                    items.inState(propertyId, ids, EnumSet.complementOf(EnumSet.copyOf(state.before())));
             moving.keySet().retainAll(meant);
             staying.keySet().retainAll(meant);
             int moved = transaction.execute(status -> {
@@ -206,12 +206,10 @@ public class Releases {
         // What drafts mend is told by findings that follow them.
         findings.await(property.id());
         return line.get(property.id(), order.says, () -> {
-            long[] approved = items.ids(property.id(), ItemFilter.ofState(DraftState.APPROVED));
-            long[] wanted = selection == null ? approved : selection.resolve(property.id(), items);
-            Map<Field, long[]> texts = drafts.inState(
-                    property.id(),
-                    EnumSet.of(DraftState.APPROVED),
-                    item -> Arrays.binarySearch(approved, item) >= 0 && Arrays.binarySearch(wanted, item) >= 0);
+            long[] wanted = selection == null
+                    ? items.ids(property.id(), ItemFilter.ALL)
+                    : selection.resolve(property.id(), items);
+            Map<Field, long[]> texts = items.inState(property.id(), wanted, EnumSet.of(DraftState.APPROVED));
             if (texts.isEmpty()) throw Refusal.conflict("No draft is approved, so there is nothing to deliver.");
             texts.keySet().removeIf(field -> !order.holds.test(field));
             if (texts.isEmpty()) throw Refusal.conflict(order.without);

@@ -68,17 +68,12 @@ public class Drafts {
         return new Stored(items, new FieldLines(mapper.drafts(FieldId.first(first), FieldId.last(last)), pages));
     }
 
-    /**
-     * The items whose drafts are in one of some states, by field and ascending.
-     *
-     * @param wanted other items are passed over
-     */
-    public Map<Field, long[]> inState(long propertyId, Set<DraftState> states, LongPredicate wanted) {
+    /** The items, gone ones too, whose drafts are in one of some states, by field and ascending. */
+    public Map<Field, long[]> inState(long propertyId, Set<DraftState> states) {
         IdRange items = IdRange.of(propertyId);
         Object[] codes = states.stream().map(DraftState::code).toArray();
         List<Long> drafts = mapper.inState(FieldId.first(items.first()), FieldId.last(items.last()), codes);
         return drafts.stream()
-                .filter(id -> wanted.test(FieldId.item(id)))
                 .collect(Collectors.groupingBy(
                         FieldId::field,
                         () -> new EnumMap<>(Field.class),
@@ -239,8 +234,7 @@ public class Drafts {
         IdRange items = IdRange.of(propertyId);
         long first = FieldId.first(items.first());
         long last = FieldId.last(items.last());
-        Map<Field, long[]> delivered =
-                inState(propertyId, EnumSet.of(DraftState.DELIVERED, DraftState.LIVE), item -> true);
+        Map<Field, long[]> delivered = inState(propertyId, EnumSet.of(DraftState.DELIVERED, DraftState.LIVE));
         for (int place = 0; place < FieldId.FIELDS.size(); place++) {
             Field field = FieldId.FIELDS.get(place);
             if (CapturedParts.have(field)) seePartsLive(delivered.getOrDefault(field, new long[0]), field);

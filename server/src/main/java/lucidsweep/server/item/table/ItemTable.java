@@ -10,6 +10,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.IntPredicate;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
@@ -207,6 +208,29 @@ final class ItemTable {
                 if (row >= 0) column.set(row, number(state));
             }
         });
+    }
+
+    /**
+     * The drafts of some items that are in one of some states, by field.
+     *
+     * @param items ids; those that are not in the table are passed over
+     * @return ids in the order in which they came; no field without any
+     */
+    synchronized Map<Field, long[]> inState(long[] items, Set<DraftState> states) {
+        int[] rows =
+                Arrays.stream(items).mapToInt(this::row).filter(row -> row >= 0).toArray();
+        boolean[] meant = new boolean[DraftState.values().length + 1];
+        states.forEach(state -> meant[number(state)] = true);
+        Map<Field, long[]> found = new EnumMap<>(Field.class);
+        for (int place = 0; place < FieldId.FIELDS.size(); place++) {
+            int field = place;
+            long[] drafted = Arrays.stream(rows)
+                    .filter(row -> meant[state(field, row)])
+                    .mapToLong(row -> ids[row])
+                    .toArray();
+            if (drafted.length > 0) found.put(FieldId.FIELDS.get(place), drafted);
+        }
+        return found;
     }
 
     /** Adds a row behind all others; one whose place would be before others comes with the next reading of all. */

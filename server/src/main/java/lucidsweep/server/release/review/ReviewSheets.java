@@ -88,7 +88,7 @@ class ReviewSheets {
     /** The drafts in question, by item. */
     private List<FieldLine> waiting(long propertyId, long[] selected) {
         long[] ids = Arrays.stream(selected).sorted().toArray();
-        Map<Field, long[]> drafted = drafts.inState(propertyId, WAITING, item -> Arrays.binarySearch(ids, item) >= 0);
+        Map<Field, long[]> drafted = items.inState(propertyId, ids, WAITING);
         int count = drafted.values().stream().mapToInt(of -> of.length).sum();
         if (count == 0) {
             throw Refusal.conflict("no draft of these items waits to be approved, so there is nothing to review");
