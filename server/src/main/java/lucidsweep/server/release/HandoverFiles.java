@@ -27,13 +27,14 @@ class HandoverFiles {
         this.formats = formats;
     }
 
-    /** Makes the file of a handover and keeps it, within the caller's transaction. */
-    void keep(Handover handover) {
+    /** Makes the file of a handover from its lines and keeps it, within the caller's transaction. */
+    void keep(HandoverLines lines) {
+        Handover handover = lines.handover();
         try {
             Path packed = Files.createTempFile("handover-", ".gz");
             try {
                 try (OutputStream out = new BufferedOutputStream(new QuickGzip(Files.newOutputStream(packed)))) {
-                    formats.find(handover.format()).write(new HandoverLines(mapper, handover), out);
+                    formats.find(handover.format()).write(lines, out);
                 }
                 try (InputStream in = Files.newInputStream(packed)) {
                     mapper.keepFile(handover.id(), in);
@@ -57,7 +58,7 @@ class HandoverFiles {
     /** Handovers of earlier versions were written anew whenever they were asked for; from now on they stay. */
     @EventListener(ApplicationReadyEvent.class)
     void keepEarlierOnes() {
-        mapper.withoutFile().forEach(this::keep);
+        mapper.withoutFile().forEach(handover -> keep(new RecordedLines(mapper, handover)));
     }
 
     /** Packs fast rather than tight: somebody waits for a delivery, and a workbook is packed already. */

@@ -27,6 +27,11 @@ public final class LineIds {
         return new IdRange(handoverId * STEP, (handoverId + 1) * STEP - 1);
     }
 
+    /** That of a field of an item in a handover. */
+    static long of(long handoverId, long fieldId) {
+        return handoverId * STEP + fieldId % STEP;
+    }
+
     /** What the ids of the lines of a stretch of items are above 2^35 times the id of any handover. */
     static IdRange within(long firstItem, long lastItem) {
         return new IdRange(FieldId.first(firstItem) % STEP, FieldId.last(lastItem) % STEP);

@@ -107,7 +107,13 @@ interface ReleaseMapper {
     List<Handover> ofProperty(long propertyId);
 
     /** A text that was handed over. */
-    record Line(long id, long itemId, String address, Field field, String before, String after) {}
+    record Line(long id, long itemId, String address, Field field, String before, String after) {
+
+        static Line of(long handoverId, FieldLine text, String address) {
+            long id = LineIds.of(handoverId, text.id());
+            return new Line(id, text.itemId(), address, text.field(), text.captured(), text.text());
+        }
+    }
 
     String LINE = "select l.id, l.item_id, i.address, l.field, l.before_text \"BEFORE\", l.after_text \"AFTER\" from ";
 

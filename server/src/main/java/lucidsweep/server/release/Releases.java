@@ -1,35 +1,28 @@
 package lucidsweep.server.release;
 
-import com.carrotsearch.hppc.LongHashSet;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.net.URI;
 import java.util.Arrays;
 import java.util.EnumSet;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.LongPredicate;
 import java.util.function.Predicate;
-import java.util.stream.Collectors;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.client.PropertyKind;
-import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.draft.FieldId;
-import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.ItemFilter;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.Selection;
-import lucidsweep.server.job.Lookahead;
 import lucidsweep.server.job.PropertyLine;
 import lucidsweep.server.triage.Estimates;
-import lucidsweep.server.triage.Estimates.Estimate;
 import lucidsweep.server.triage.FindingsQueue;
 import lucidsweep.server.web.Conflict;
 import lucidsweep.server.web.Refusal;
@@ -40,7 +33,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 public class Releases {
 
-    private static final int AT_ONCE = 500;
     private static final Set<DraftState> DECISIONS =
             EnumSet.of(DraftState.APPROVED, DraftState.SENT_BACK, DraftState.DRAFTED);
 
@@ -229,36 +221,19 @@ public class Releases {
         ReleaseMapper.Key key = new ReleaseMapper.Key();
         mapper.insert(key, property.id(), order.format.code(), order.naming.name(), order.naming.reason());
         if (order.naming.holdBack()) {
-            long[] all = texts.values().stream()
-                    .flatMapToLong(Arrays::stream)
-                    .distinct()
-                    .sorted()
-                    .toArray();
-            Set<Long> held = heldBack.choose(all, key.id);
+            Set<Long> held = heldBack.choose(RecordingLines.itemsOf(texts), key.id);
             leaveOut(texts, held);
             heldBack.hold(key.id, property.id(), held);
         }
-        Map<Long, Long> moments = mapper.ofProperty(property.id()).stream()
-                .filter(each -> each.id() < key.id)
-                .collect(Collectors.toMap(Handover::id, each -> each.created().getEpochSecond()));
-        LongHashSet handed = new LongHashSet();
-        texts.forEach((field, ids) -> {
-            handed.addAll(ids);
-            int[] recorded = {0};
-            Lookahead.over(
-                    ids,
-                    AT_ONCE,
-                    some -> estimated(property, key.id, moments, some, field),
-                    approved -> recorded[0] += record(key.id, field, order.becomes, approved));
-            if (recorded[0] != ids.length) {
-                throw Refusal.conflict(
-                        "Drafts were changed while they were being delivered, so nothing was delivered. Try again.");
-            }
-        });
-        mapper.setCounts(key.id, handed.size(), count(texts));
-        Handover handover = mapper.find(key.id);
-        files.keep(handover);
-        return handover;
+        mapper.setCounts(key.id, RecordingLines.itemsOf(texts).length, count(texts));
+        RecordingLines lines = new RecordingLines(
+                mapper, drafts, items, estimates, property, mapper.find(key.id), texts, order.becomes);
+        files.keep(lines);
+        if (lines.moved() != count(texts)) {
+            throw Refusal.conflict(
+                    "Drafts were changed while they were being delivered, so nothing was delivered. Try again.");
+        }
+        return lines.handover();
     }
 
     private static void leaveOut(Map<Field, long[]> texts, Set<Long> items) {
@@ -266,36 +241,6 @@ public class Releases {
         texts.replaceAll((field, ids) ->
                 Arrays.stream(ids).filter(id -> !items.contains(id)).toArray());
         texts.values().removeIf(ids -> ids.length == 0);
-    }
-
-    /** Texts of one field, and what each is estimated to bring. */
-    private record Estimated(List<FieldLine> texts, Map<Long, Estimate> estimates) {}
-
-    /**
-     * @param moments when the earlier handovers of the property were delivered, in seconds since 1970, by their ids
-     * @param items ascending, at least one
-     */
-    private Estimated estimated(
-            Property property, long handoverId, Map<Long, Long> moments, long[] items, Field field) {
-        List<FieldLine> texts = drafts.fields(items, field);
-        Map<Long, Long> before = new HashMap<>();
-        if (!moments.isEmpty()) {
-            mapper.deliveredBefore(property.id(), handoverId, field, LineIds.within(items[0], items[items.length - 1]))
-                    .forEach(each -> before.put(each.itemId(), moments.get(each.handoverId())));
-        }
-        return new Estimated(texts, estimates.of(property, field, texts, before));
-    }
-
-    /** Records some texts and moves their drafts on; returns how many it moved. */
-    private int record(long handoverId, Field field, DraftState becomes, Estimated approved) {
-        ManyRows.each(
-                approved.texts.stream()
-                        .map(text -> ReleaseMapper.LineValues.of(
-                                handoverId, text, approved.estimates.getOrDefault(text.itemId(), Estimate.NONE)))
-                        .toList(),
-                mapper::insertLines);
-        long[] items = approved.texts.stream().mapToLong(FieldLine::itemId).toArray();
-        return drafts.handOver(items, field, becomes, handoverId);
     }
 
     public List<Handover> ofProperty(long propertyId) {
@@ -313,7 +258,7 @@ public class Releases {
         if (clients.propertyOrRemoved(handover.propertyId()).kind() != PropertyKind.WEBSITE) {
             throw Refusal.badInput("only pages of a website stand in a sitemap");
         }
-        return new HandoverLines(mapper, handover);
+        return new RecordedLines(mapper, handover);
     }
 
     /** The root of the website that a handover is of, "https://tarrin.example/". */

@@ -38,7 +38,7 @@ class ChangedSitemapTest {
                             .toList();
                 });
         Instant day = Instant.parse("2026-11-20T10:00:00Z");
-        return new HandoverLines(mapper, new Handover(7, 1, "csv", pages, pages, day, "", ""));
+        return new RecordedLines(mapper, new Handover(7, 1, "csv", pages, pages, day, "", ""));
     }
 
     private static Map<String, String> files(byte[] zip) throws IOException {
