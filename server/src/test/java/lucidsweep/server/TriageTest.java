@@ -9,17 +9,23 @@ import java.util.Random;
 import java.util.TreeMap;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.server.RunningApplication.Reply;
+import lucidsweep.server.item.table.Items;
+import lucidsweep.server.triage.FindingsQueue;
 import lucidsweep.standins.DemoSite;
 import lucidsweep.standins.KeywordFile;
 import lucidsweep.standins.ShopListings;
 import lucidsweep.standins.Website;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.context.ApplicationContext;
 import tools.jackson.databind.JsonNode;
 
 /** However findings are counted, gathered, filtered or taken away, it is the same findings. */
 @ExtendWith(RunningApplication.class)
 class TriageTest {
+
+    /** Of so many that everything is looked at when all of them change. */
+    private static final int MANY = 3_200;
 
     @Test
     void ofTheShop(Api api) {
@@ -217,6 +223,47 @@ class TriageTest {
             end(api, shop.put("/standard", "{\"settlingDays\":" + (90 + round % 2) + "}"));
             assertThat(single).isEqualTo(found(shop)).hasSize(60);
         }
+    }
+
+    @Test
+    void aTableThatFollowedWhatChangedEverywhereIsAsOneThatIsReadAnew(Api api, ApplicationContext application) {
+        Random random = new Random(29);
+        StringBuilder csv = new StringBuilder("listing id,title,description,tags\n");
+        StringBuilder demand = new StringBuilder("page,query,from,to,clicks,impressions,position\n");
+        for (int i = 0; i < MANY; i++) {
+            csv.append(
+                    "L%d,%s %d,%s,\"rope, %s\"%n".formatted(i, words(random), i % 900, words(random), words(random)));
+            if (i % 3 == 0)
+                demand.append("L%d,rope,2026-08-01,2026-10-31,%d,%d,%d%n"
+                        .formatted(i, random.nextInt(40), 400 + random.nextInt(900), 1 + random.nextInt(9)));
+        }
+        Shop shop = new Shop(api, csv.toString());
+        shop.importDemand(demand.toString());
+        Map<String, String> before = views(shop, application);
+        end(api, shop.post("/batches", Shop.edit("after", "title", "\"with\":\" of hemp, 50% off\"")));
+        Map<String, String> batched = views(shop, application);
+        assertThat(batched).isNotEqualTo(before).isEqualTo(viewsReadAnew(shop, application));
+        long batch = shop.get("/batches").json().get(0).path("id").asLong();
+        end(api, api.post("/api/batches/" + batch + "/undo", ""));
+        assertThat(views(shop, application)).isNotEqualTo(batched).isEqualTo(viewsReadAnew(shop, application));
+    }
+
+    private static Map<String, String> viewsReadAnew(Shop shop, ApplicationContext application) {
+        application.getBean(Items.class).readAnew(shop.property());
+        return views(shop, application);
+    }
+
+    /** What is told from the table in memory, by where it is asked for. */
+    private static Map<String, String> views(Shop shop, ApplicationContext application) {
+        application.getBean(FindingsQueue.class).await(shop.property());
+        Map<String, String> views = new TreeMap<>();
+        for (String sort : List.of("title", "-title-px", "findings", "-stake"))
+            views.put(
+                    sort, shop.get("/items/ids?count=" + MANY + "&sort=" + sort).body());
+        for (String path : List.of(
+                "/causes", "/findings/checks", "/findings/spots", "/findings/life", "/checklist", "/items?count=1"))
+            views.put(path, shop.get(path).body());
+        return views;
     }
 
     private static String words(Random random) {

@@ -42,6 +42,7 @@ import lucidsweep.server.client.Property;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.database.ManyRows;
 import lucidsweep.server.item.table.AlikeGroup;
+import lucidsweep.server.item.table.FoundOnItem;
 import lucidsweep.server.item.table.ItemDetail;
 import lucidsweep.server.item.table.ItemStandards;
 import lucidsweep.server.item.table.Items;
@@ -155,6 +156,7 @@ public class Findings {
                 ManyRows.each(stretch.inspected.lives(), lifeLines::put);
                 stakes.replace(stretch.first, stretch.last, stretch.inspected.stakes());
             });
+            items.found(propertyId, stretch.found);
             fit.ifPresent(learning -> stretch.inspected.found().forEach(learning::add));
             stretch.inspected.fitWithout().forEach((ending, count) -> fitWithout.merge(ending, count, Integer::sum));
         });
@@ -251,7 +253,8 @@ public class Findings {
             texts.fields().forEach(field -> likes.forgetFound(propertyId, field));
             if (texts.isMany()) {
                 evaluateAll(propertyId, false);
-                items.changed(propertyId);
+                // Tables have it already; open pages are told.
+                items.changed(propertyId, Set.of());
                 return;
             }
             Set<Long> touched = texts.itemIds();
@@ -268,9 +271,11 @@ public class Findings {
     /**
      * What was found of a stretch of ids.
      *
+     * @param found of each item, as tables have it
      * @param before what was found of it the last time, as it is stored
      */
-    private record Stretch(long first, long last, Inspector.Inspected inspected, Map<Long, String> before) {}
+    private record Stretch(
+            long first, long last, Inspector.Inspected inspected, List<FoundOnItem> found, Map<Long, String> before) {}
 
     /** Writes what came out otherwise than before; where that is most of it, all of it, which takes less. */
     private void write(long propertyId, Stretch stretch) {
@@ -333,12 +338,24 @@ public class Findings {
         Set<Long> shown = searched == null
                 ? demand.keySet()
                 : Arrays.stream(ids).filter(searched).boxed().collect(Collectors.toSet());
-        return new Stretch(
-                ids[0],
-                ids[ids.length - 1],
-                inspector.inspect(items.detailsInSite(propertyId, ids), demand, shown, exempt(ids), lives(ids, moment)),
-                mapper.found(ids[0], ids[ids.length - 1]).stream()
-                        .collect(Collectors.toMap(FindingMapper.StoredLine::itemId, FindingMapper.StoredLine::found)));
+        Lives lives = lives(ids, moment);
+        Inspector.Inspected inspected =
+                inspector.inspect(items.detailsInSite(propertyId, ids), demand, shown, exempt(ids), lives);
+        long first = ids[0];
+        long last = ids[ids.length - 1];
+        Map<Long, String> before = mapper.found(first, last).stream()
+                .collect(Collectors.toMap(FindingMapper.StoredLine::itemId, FindingMapper.StoredLine::found));
+        return new Stretch(first, last, inspected, found(ids, inspected, lives), before);
+    }
+
+    private static List<FoundOnItem> found(long[] ids, Inspector.Inspected inspected, Lives lives) {
+        Map<Long, List<StoredFinding>> findings = new HashMap<>();
+        inspected.found().forEach(found -> findings.put(found.item().id(), found.findings()));
+        Map<Long, String> stakes = new HashMap<>();
+        inspected.stakes().forEach(line -> stakes.put(line.itemId(), line.parts()));
+        return Arrays.stream(ids)
+                .mapToObj(id -> FoundOnItem.of(id, findings.getOrDefault(id, List.of()), stakes.get(id), lives.of(id)))
+                .toList();
     }
 
     /**

@@ -16,22 +16,29 @@ final class Lives {
 
     private final long moment;
     private final long now = Instant.now().getEpochSecond();
-    private final Map<Long, String> before = new HashMap<>();
+    private final Map<Long, String> lines = new HashMap<>();
 
     /** @param moment of the latest sweep, in seconds since 1970 */
     Lives(long moment, List<LifeMapper.LifeLine> before) {
         this.moment = moment;
-        before.forEach(line -> this.before.put(line.itemId(), line.life()));
+        before.forEach(line -> lines.put(line.itemId(), line.life()));
     }
 
     /** What is to be written once this is found of an item; nothing where that is written already. */
     Optional<LifeMapper.LifeLine> after(ItemDetail item, List<Check> found) {
-        String was = before.getOrDefault(item.id(), "");
+        String was = of(item.id());
         if (was.isEmpty() && found.isEmpty()) return Optional.empty();
         String line = FindingLife.read(was)
                 .next(found, moment, field -> isDrafted(item, field), now)
                 .toString();
-        return line.equals(was) ? Optional.empty() : Optional.of(new LifeMapper.LifeLine(item.id(), line));
+        if (line.equals(was)) return Optional.empty();
+        lines.put(item.id(), line);
+        return Optional.of(new LifeMapper.LifeLine(item.id(), line));
+    }
+
+    /** What is known of an item by now; "" where nothing was ever found. */
+    String of(long itemId) {
+        return lines.getOrDefault(itemId, "");
     }
 
     private static boolean isDrafted(ItemDetail item, Field field) {

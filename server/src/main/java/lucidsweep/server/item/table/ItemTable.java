@@ -60,7 +60,13 @@ final class ItemTable {
      *
      * @param stakes what fixing it could win, as {@link StakeParts} has it; null where nothing is at stake
      */
-    record Found(List<Mark> marks, float[] stakes, LifeParts life) {}
+    record Found(List<Mark> marks, float[] stakes, LifeParts life) {
+
+        /** Takes what is stored of stakes and life. */
+        static Found of(List<Mark> marks, String stakes, String life) {
+            return new Found(marks, StakeParts.of(stakes, marks.size()), LifeParts.of(life, marks));
+        }
+    }
 
     /**
      * A text in force with the state of its draft, null where it has none; no cell where an item has no such field by nature.
@@ -168,8 +174,7 @@ final class ItemTable {
             unordered.clear();
             return;
         }
-        for (ItemSort sort : orders.keySet())
-            unordered.computeIfAbsent(sort, any -> new BitSet()).or(changed);
+        reorder(changed);
     }
 
     /**
@@ -194,6 +199,22 @@ final class ItemTable {
             }
             changed.set(row);
         }
+        reorder(changed);
+    }
+
+    /** Sets what is found of items anew, and brings the orders up to date; items that are not in the table are passed over. */
+    synchronized void found(Collection<FoundOnItem> some) {
+        BitSet changed = new BitSet();
+        for (FoundOnItem each : some) {
+            int row = row(each.itemId());
+            if (row < 0) continue;
+            set(row, each.found());
+            changed.set(row);
+        }
+        reorder(changed);
+    }
+
+    private void reorder(BitSet changed) {
         for (ItemSort sort : orders.keySet())
             unordered.computeIfAbsent(sort, any -> new BitSet()).or(changed);
     }
@@ -259,22 +280,26 @@ final class ItemTable {
         modified[row] = (float) line.traits().changedDay();
         tags.set(row, line.cells()[2] == null ? null : line.cells()[2].text());
         keyword.set(row, line.keywordId() == null ? NONE : keywords.number(line.keywordId(), line.keyword()));
-        findingSet.set(row, findingSets.number(line.found().marks()));
         indexable.set(row, line.indexable());
+        set(row, line.found());
+        for (int i = 0; i < fields.length; i++) fields[i].set(row, line.cells()[i]);
+        for (int i = 0; i < moreStates.length; i++) {
+            Cell cell = line.cells()[fields.length + i];
+            moreStates[i].set(row, cell == null ? 0 : number(cell.state()));
+        }
+    }
+
+    private void set(int row, Found found) {
+        findingSet.set(row, findingSets.number(found.marks()));
         if (row >= stakes.length) stakes = Arrays.copyOf(stakes, Math.max(row + 1, stakes.length * 2));
-        stakes[row] = line.found().stakes();
-        lives.set(row, line.found().life());
+        stakes[row] = found.stakes();
+        lives.set(row, found.life());
         mostAtStake = NONE;
         counted = null;
         groups = null;
         spreads = null;
         foundAt = null;
         ended = null;
-        for (int i = 0; i < fields.length; i++) fields[i].set(row, line.cells()[i]);
-        for (int i = 0; i < moreStates.length; i++) {
-            Cell cell = line.cells()[fields.length + i];
-            moreStates[i].set(row, cell == null ? 0 : number(cell.state()));
-        }
     }
 
     synchronized int size() {

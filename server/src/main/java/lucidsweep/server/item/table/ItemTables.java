@@ -106,6 +106,17 @@ class ItemTables {
         }
     }
 
+    /** Sets what was just found, if the table is in use. */
+    void found(long propertyId, List<FoundOnItem> some) {
+        Meanwhile meanwhile = changedWhileRead.get(propertyId);
+        if (meanwhile != null) some.forEach(each -> meanwhile.rows.add(each.itemId()));
+        ItemTable table = tables.getIfPresent(propertyId);
+        if (table == null) return;
+        synchronized (table.refreshing()) {
+            table.found(some);
+        }
+    }
+
     /** Sets the states of drafts, if the table is in use. */
     void move(long propertyId, Map<Field, long[]> texts, DraftState state) {
         Meanwhile meanwhile = changedWhileRead.get(propertyId);
@@ -230,10 +241,7 @@ class ItemTables {
                     cells(item),
                     aim == null ? null : aim.keywordId(),
                     aim == null ? null : aim.phrase(),
-                    new ItemTable.Found(
-                            marks,
-                            StakeParts.of(stakes.get(item.id()), marks.size()),
-                            LifeParts.of(lives.getOrDefault(item.id(), ""), marks)));
+                    ItemTable.Found.of(marks, stakes.get(item.id()), lives.getOrDefault(item.id(), "")));
         }
 
         private ItemTable.Cell[] cells(ItemMapper.TableItem item) {

@@ -504,6 +504,11 @@ public class Items {
         tables.rewrite(propertyId, changes.stream().map(Items::rewritten).toList());
     }
 
+    /** Says what was found of items: tables have it from now on. Open pages are told when all of it is there. */
+    public void found(long propertyId, List<FoundOnItem> some) {
+        tables.found(propertyId, some);
+    }
+
     private static ItemTable.Rewritten rewritten(Drafts.Change change) {
         FieldLine field = change.field();
         String text = change.draft() == null ? field.captured() : change.draft();
