@@ -38,6 +38,10 @@ final class FindingSets {
         });
     }
 
+    int size() {
+        return sets.size();
+    }
+
     private static List<Trait> titled(List<Mark> marks) {
         return marks.stream()
                 .map(mark -> TitlePatterns.of(mark.field(), mark.check(), mark.shared()))

@@ -34,6 +34,9 @@ final class ItemTable {
 
     private static final int NONE = -1;
 
+    /** Sets of findings that no row has any more stay; in the worst case each row has one of its own. */
+    private static final int SETS_A_ROW = 3;
+
     /** A row as it is read. */
     record Line(
             long id,
@@ -212,6 +215,11 @@ final class ItemTable {
             changed.set(row);
         }
         reorder(changed);
+    }
+
+    /** Whether it holds many more sets of findings than any of its rows has by now; one that is read anew does not. */
+    synchronized boolean isOvergrown() {
+        return findingSets.size() > SETS_A_ROW * size;
     }
 
     private void reorder(BitSet changed) {

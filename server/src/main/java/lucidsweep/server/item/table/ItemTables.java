@@ -115,6 +115,7 @@ class ItemTables {
         synchronized (table.refreshing()) {
             table.found(some);
         }
+        if (table.isOvergrown()) forget(propertyId);
     }
 
     /** Sets the states of drafts, if the table is in use. */
