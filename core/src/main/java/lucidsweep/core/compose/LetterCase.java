@@ -82,14 +82,21 @@ public enum LetterCase {
     }
 
     private String of(String word, boolean first, Language language) {
-        String lower = word.toLowerCase(Locale.ROOT);
         return switch (this) {
             case UPPER -> word.toUpperCase(Locale.ROOT);
-            case LOWER -> language.hasCapitalNouns() && !isAllCapitals(word) ? word : lower;
-            case SENTENCE -> first ? capital(lower) : keepsItsCase(word, language) ? word : lower;
-            case TITLE -> isAcronym(word) ? word : !first && language.small().contains(lower) ? lower : capital(lower);
+            case LOWER -> language.hasCapitalNouns() && !isAllCapitals(word) ? word : lower(word);
+            case SENTENCE -> first ? capital(lower(word)) : keepsItsCase(word, language) ? word : lower(word);
+            case TITLE -> isAcronym(word) ? word : title(lower(word), first, language);
             case AS_IS -> word;
         };
+    }
+
+    private static String title(String lower, boolean first, Language language) {
+        return !first && language.small().contains(lower) ? lower : capital(lower);
+    }
+
+    private static String lower(String word) {
+        return word.toLowerCase(Locale.ROOT);
     }
 
     /** Only a word all in capitals is surely no noun as its language writes it. */
@@ -98,11 +105,16 @@ public enum LetterCase {
     }
 
     private static boolean isAllCapitals(String word) {
-        return word.length() > 1 && word.equals(word.toUpperCase(Locale.ROOT));
+        return word.length() > 1 && !isSmall(word.charAt(1)) && word.equals(word.toUpperCase(Locale.ROOT));
     }
 
     private static boolean isAcronym(String word) {
-        return word.length() > 1 && word.length() <= 4 && word.equals(word.toUpperCase(Locale.ROOT));
+        return word.length() <= 4 && isAllCapitals(word);
+    }
+
+    /** Most words are told by their second letter, without making them anew. */
+    private static boolean isSmall(char letter) {
+        return letter >= 'a' && letter <= 'z';
     }
 
     private static boolean endsSentence(String text, int at) {

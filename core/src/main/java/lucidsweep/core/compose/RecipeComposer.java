@@ -25,6 +25,11 @@ public final class RecipeComposer {
     private static final int MOST_STEPS = 20_000;
     private static final String ENDS = ".,;:!?";
 
+    /** What a shortened part is worth of the whole one: a share by its length, and more where it ends a sentence. */
+    private static final double OF_LENGTH = 0.75;
+
+    private static final double OF_SENTENCE = 0.2;
+
     /** Knuth's multiplicative hash: ids that follow upon each other come apart. */
     private static final long SPREAD = 0x9E3779B97F4A7C15L;
 
@@ -230,16 +235,23 @@ public final class RecipeComposer {
                 chosen[at] = piece.text;
                 from(at + 1, chosen, value + values[at]);
             }
-            if (piece.shortenable) {
+            if (piece.shortenable && mayBeBest(at, value + values[at] * (OF_LENGTH + OF_SENTENCE))) {
                 for (String shorter : shorter(piece.text)) {
-                    if (tooWide(chosen, at, shorter)) continue;
-                    double share = 0.75 * shorter.length() / piece.text.length() + (endsSentence(shorter) ? 0.2 : 0);
+                    double share = OF_LENGTH * shorter.length() / piece.text.length()
+                            + (endsSentence(shorter) ? OF_SENTENCE : 0);
+                    double shortened = value + values[at] * share;
+                    if (!mayBeBest(at, shortened) || tooWide(chosen, at, shorter)) continue;
                     chosen[at] = shorter;
-                    from(at + 1, chosen, value + values[at] * share);
+                    from(at + 1, chosen, shortened);
                 }
             }
             chosen[at] = null;
             from(at + 1, chosen, value);
+        }
+
+        /** Whether a line that is worth so much up to a part could be the best with all that comes behind it. */
+        private boolean mayBeBest(int at, double value) {
+            return value + valuesFrom[at + 1] > bestValue;
         }
 
         private static boolean endsSentence(String text) {

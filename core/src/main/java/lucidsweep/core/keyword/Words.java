@@ -88,8 +88,26 @@ public final class Words {
     /** The stems of the words of a text that count, each once; stop words do not. */
     public Set<String> stems(String text) {
         Set<String> stems = new HashSet<>();
-        for (Word word : of(text)) if (!word.stop()) stems.add(word.stem());
+        String normal = normal(text);
+        try (TokenStream stream = analyzer.tokenStream("", normal)) {
+            CharTermAttribute term = stream.addAttribute(CharTermAttribute.class);
+            OffsetAttribute offset = stream.addAttribute(OffsetAttribute.class);
+            stream.reset();
+            while (stream.incrementToken()) {
+                CharSequence word = normal.subSequence(offset.startOffset(), offset.endOffset());
+                if (!stopWords.contains(word)) stems.add(term.toString());
+            }
+            stream.end();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
         return stems;
+    }
+
+    private static String normal(String text) {
+        return Normalizer.isNormalized(text, Normalizer.Form.NFKC)
+                ? text
+                : Normalizer.normalize(text, Normalizer.Form.NFKC);
     }
 
     /** The words of a text in their order. */
@@ -120,10 +138,7 @@ public final class Words {
      */
     int forEachStem(String text, Consumer<String> stems) {
         int count = 0;
-        String normal = Normalizer.isNormalized(text, Normalizer.Form.NFKC)
-                ? text
-                : Normalizer.normalize(text, Normalizer.Form.NFKC);
-        try (TokenStream stream = analyzer.tokenStream("", normal)) {
+        try (TokenStream stream = analyzer.tokenStream("", normal(text))) {
             CharTermAttribute term = stream.addAttribute(CharTermAttribute.class);
             stream.reset();
             while (stream.incrementToken()) {
