@@ -5,7 +5,7 @@ import { ColumnMenu } from "./ColumnMenu";
 import type { Choice } from "./choice";
 import css from "./Grid.module.css";
 import { type Columns, useColumns } from "./useColumns";
-import { type Cursor, useGridKeys } from "./useGridKeys";
+import { type Cursor, MENU_WIDTH, useGridKeys } from "./useGridKeys";
 import type { Rows } from "./useRows";
 
 export interface Column<R> {
@@ -78,7 +78,6 @@ const HEAD_HEIGHT = 34;
 const ROW_HEIGHT = 28;
 const BAR_HEIGHT = 56;
 const TICK_WIDTH = 32;
-const MENU_WIDTH = 28;
 const STEP = 16;
 const SETTLE_MS = 40;
 const RESTED_MS = 150;
@@ -144,10 +143,15 @@ export function Grid<R>(props: Props<R>) {
   }, [drawnIds, onView]);
   const shownPlace = columns.findIndex((column) => column.key === shownColumn);
   const loaded = rows.total !== undefined;
+  const inView = useRef<() => void>(undefined);
+  inView.current = () => {
+    const place = shownPlace >= 0 ? shownPlace : cursor?.column;
+    if (place !== undefined) keys.showColumn(place);
+  };
   // biome-ignore lint/correctness/useExhaustiveDependencies: only when another is asked for, or a panel takes its room
   useEffect(() => {
-    if (shownPlace < 0 || !scroller.current) return;
-    const sized = new ResizeObserver(() => keys.showColumn(shownPlace));
+    if (!scroller.current) return;
+    const sized = new ResizeObserver(() => inView.current?.());
     sized.observe(scroller.current);
     return () => sized.disconnect();
   }, [shownPlace, loaded]);

@@ -32,6 +32,9 @@ interface Options<R> {
   toRow: (row: number) => void;
 }
 
+/** The button of the columns' menu covers so much of the headings at the right. */
+export const MENU_WIDTH = 28;
+
 const PAGE_ROWS = 20;
 /** How far a hand moves, at most, that only presses, in CSS px. */
 const STILL_PX = 4;
@@ -75,12 +78,13 @@ export function useGridKeys<R>(options: Options<R>) {
     if (getComputedStyle(head).position === "sticky") return;
     const left = head.offsetLeft;
     const right = left + head.offsetWidth;
+    const room = box.clientWidth - MENU_WIDTH;
     // What stays in view covers the left.
     const stays = [...box.querySelectorAll<HTMLElement>('[role="columnheader"]')]
       .filter((each) => getComputedStyle(each).position === "sticky")
       .reduce((sum, each) => sum + each.offsetWidth, 0);
     if (left - stays < box.scrollLeft) box.scrollLeft = left - stays;
-    else if (right > box.scrollLeft + box.clientWidth) box.scrollLeft = right - box.clientWidth;
+    else if (right > box.scrollLeft + room) box.scrollLeft = right - room;
   };
   const move = (to: Cursor, extend: boolean) => {
     const next = {
