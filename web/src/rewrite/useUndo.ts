@@ -4,6 +4,12 @@ import { batchesOf, useBatches, useChange } from "../api/queries";
 import { of } from "../parts/number";
 import { tell } from "../parts/tell";
 
+/** Many texts are taken back in a job. */
+const UNDER_WAY = {
+  Undone: "It is being undone; the bar below shows how far.",
+  Redone: "It is being redone; the bar below shows how far.",
+};
+
 /** The batches of a property, and taking them back or applying them again. */
 export function useUndo(propertyId: number, settled: () => Promise<unknown> = async () => undefined) {
   const queries = useQueryClient();
@@ -13,11 +19,11 @@ export function useUndo(propertyId: number, settled: () => Promise<unknown> = as
     await settled();
     return queries.fetchQuery({ ...batchesOf(propertyId), staleTime: 0 });
   };
-  const say = (what: string) => ({
+  const say = (what: "Undone" | "Redone") => ({
     onSuccess: ({ batch, left }: Applied) => {
       const stayed = left.map((each) => `${of(each.texts, "text")} delivered since in handover ${each.handoverId}`);
       const but = stayed.length > 0 ? ` ${stayed.join(", ")}: left as delivered.` : "";
-      tell(batch ? `${what}: ${batch.title} (${of(batch.items, "text")}).${but}` : `${what} …`);
+      tell(batch ? `${what}: ${batch.title} (${of(batch.items, "text")}).${but}` : UNDER_WAY[what]);
     },
   });
   const undo = useChange(propertyId, (batch: Batch) =>

@@ -10,6 +10,7 @@ import java.util.TreeMap;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.server.RunningApplication.Reply;
 import lucidsweep.server.item.table.Items;
+import lucidsweep.server.triage.Findings;
 import lucidsweep.server.triage.FindingsQueue;
 import lucidsweep.standins.DemoSite;
 import lucidsweep.standins.KeywordFile;
@@ -246,6 +247,42 @@ class TriageTest {
         long batch = shop.get("/batches").json().get(0).path("id").asLong();
         end(api, api.post("/api/batches/" + batch + "/undo", ""));
         assertThat(views(shop, application)).isNotEqualTo(batched).isEqualTo(viewsReadAnew(shop, application));
+    }
+
+    @Test
+    void whatIsTypedWhileAllFindingsAreWorkedOutIsLookedAtAfterThem(Api api, ApplicationContext application) {
+        Random random = new Random(31);
+        StringBuilder csv = new StringBuilder("listing id,title,description\n");
+        for (int i = 0; i < MANY; i++) csv.append("L%d,%s %d,%s%n".formatted(i, words(random), i % 900, words(random)));
+        Shop shop = new Shop(api, csv.toString());
+        long[] ids = new long[40];
+        for (int i = 0; i < ids.length; i++) ids[i] = shop.itemId("L" + (1_000 + 50 * i));
+        for (String edit : List.of(" of hemp", " for boats")) {
+            long job = shop.post("/batches", Shop.edit("after", "title", "\"with\":\"" + edit + "\""))
+                    .json()
+                    .path("jobId")
+                    .asLong();
+            for (long id : ids) {
+                String cell = "[{\"itemId\":%d,\"field\":\"title\",\"text\":\"%s\"}]".formatted(id, words(random));
+                assertThat(shop.post("/cells", cell).status()).isEqualTo(200);
+            }
+            api.ended(job);
+        }
+        application.getBean(FindingsQueue.class).await(shop.property());
+        Map<String, String> followed = found(shop, List.of("duplicate", "too-short", "repeated-word", "all-capitals"));
+        application.getBean(Findings.class).evaluate(shop.property());
+        application.getBean(Items.class).readAnew(shop.property());
+        assertThat(followed).isEqualTo(found(shop, List.copyOf(followed.keySet())));
+    }
+
+    /** The items of which a check finds fault with the title, by check. */
+    private static Map<String, String> found(Shop shop, List<String> checks) {
+        Map<String, String> found = new TreeMap<>();
+        for (String check : checks) {
+            String of = "/items/ids?count=" + MANY + "&field=title&check=" + check;
+            found.put(check, shop.get(of).body());
+        }
+        return found;
     }
 
     private static Map<String, String> viewsReadAnew(Shop shop, ApplicationContext application) {

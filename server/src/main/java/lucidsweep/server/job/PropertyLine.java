@@ -44,8 +44,23 @@ public class PropertyLine {
      * @throws Refusal where others are at work for too long
      */
     public <T> T get(long propertyId, String work, Supplier<T> change) {
-        ReentrantLock lock = lines.computeIfAbsent(propertyId, any -> new ReentrantLock(true));
+        ReentrantLock lock = lock(propertyId);
         await(lock, propertyId);
+        return get(lock, propertyId, work, change);
+    }
+
+    /** The same, however long others are at work: for what nobody waits for. */
+    public <T> T getPatiently(long propertyId, String work, Supplier<T> change) {
+        ReentrantLock lock = lock(propertyId);
+        lock.lock();
+        return get(lock, propertyId, work, change);
+    }
+
+    private ReentrantLock lock(long propertyId) {
+        return lines.computeIfAbsent(propertyId, any -> new ReentrantLock(true));
+    }
+
+    private <T> T get(ReentrantLock lock, long propertyId, String work, Supplier<T> change) {
         try {
             if (lock.getHoldCount() > 1) return change.get();
             take(propertyId, work);

@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -51,6 +52,8 @@ import lucidsweep.server.item.table.StakeParts;
 import lucidsweep.server.item.table.StoredFinding;
 import lucidsweep.server.job.Lookahead;
 import lucidsweep.server.job.PropertyLine;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
@@ -61,6 +64,8 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class Findings {
 
+    private static final Logger LOG = LoggerFactory.getLogger(Findings.class);
+    private static final String ALL = "findings of all items";
     private static final int AT_ONCE = 1_000;
     private static final int LIST = 200;
     private static final int SOME = 50;
@@ -77,6 +82,9 @@ public class Findings {
     private final PropertyLine line;
     private final TransactionTemplate transaction;
     private final JsonMapper json;
+
+    /** How often all findings of a property have begun to be worked out; which of two that are under way is the later one. */
+    private final Map<Long, Integer> begun = new ConcurrentHashMap<>();
 
     Findings(
             FindingMapper mapper,
@@ -112,17 +120,39 @@ public class Findings {
 
     /** Works out the findings of a whole property anew; a stretch at a time, since they can be worked out again. */
     public void evaluate(long propertyId) {
-        line.run(propertyId, "findings of all items", () -> evaluateAnew(propertyId));
+        line.run(propertyId, ALL, () -> evaluateAnew(propertyId));
     }
 
     private void evaluateAnew(long propertyId) {
         likes.forget(propertyId);
         tagUses.forget(propertyId);
-        evaluateAll(propertyId, true);
+        evaluateAll(propertyId, true, () -> false);
     }
 
-    /** @param learns whether costs are fitted anew; not where only drafts have changed, which searchers have not seen */
-    private void evaluateAll(long propertyId, boolean learns) {
+    /** Ends the work on all findings of a property that are about to be worked out once more. */
+    private static final class Outdated extends RuntimeException {
+        private static final long serialVersionUID = 1L;
+
+        Outdated() {
+            super("the findings are worked out anew", null, false, false);
+        }
+    }
+
+    /**
+     * Works out all findings. Its place in the property's line is taken for each stretch that it writes, so that whoever
+     * changes something meanwhile waits for one of them at most; what they change is looked at afterwards.
+     *
+     * @param learns whether costs are fitted anew; not where only drafts have changed, which searchers have not seen
+     * @param outdated tells whether all are about to be worked out once more
+     * @throws Outdated where they are
+     */
+    private void evaluateAll(long propertyId, boolean learns, BooleanSupplier outdated) {
+        int own = line.getPatiently(propertyId, ALL, () -> begun.merge(propertyId, 1, Integer::sum));
+        Consumer<Runnable> inLine = change -> line.getPatiently(propertyId, ALL, () -> {
+            if (begun.get(propertyId) != own || outdated.getAsBoolean()) throw new Outdated();
+            change.run();
+            return null;
+        });
         long changes = mapper.changes(propertyId);
         Property property = clients.property(propertyId);
         long[] ids = items.allIds(propertyId);
@@ -138,7 +168,7 @@ public class Findings {
         AlikeTexts.Found likeTitles =
                 unchanged.containsKey(Field.TITLE) ? unchanged.get(Field.TITLE) : survey.likeTitles(common);
         AlikeTexts.Found likeDescriptions = besides.join();
-        likes.keep(propertyId, likeTitles, likeDescriptions);
+        inLine.accept(() -> likes.keep(propertyId, likeTitles, likeDescriptions));
         Inspector inspector = inspector(
                 property,
                 held,
@@ -151,20 +181,15 @@ public class Findings {
         // What is stored is of the demand that was there the last time.
         LongPredicate searched = learns ? id -> fit.isPresent() && fit.get().isSearched(id) : null;
         Lookahead.over(ids, AT_ONCE, some -> inspected(inspector, propertyId, some, searched, moment), stretch -> {
-            transaction.executeWithoutResult(status -> {
-                write(propertyId, stretch);
-                ManyRows.each(stretch.inspected.lives(), lifeLines::put);
-                stakes.replace(stretch.first, stretch.last, stretch.inspected.stakes());
-            });
-            items.found(propertyId, stretch.found);
+            inLine.accept(() -> write(propertyId, stretch));
             fit.ifPresent(learning -> stretch.inspected.found().forEach(learning::add));
             stretch.inspected.fitWithout().forEach((ending, count) -> fitWithout.merge(ending, count, Integer::sum));
         });
         if (learns) fit.ifPresentOrElse(learnt -> stakes.keep(property, learnt), () -> stakes.forget(propertyId));
-        transaction.executeWithoutResult(status -> {
+        inLine.accept(() -> transaction.executeWithoutResult(status -> {
             storeCommon(propertyId, common, fitWithout);
             mapper.judgedAll(propertyId, changes);
-        });
+        }));
     }
 
     /** The fields whose texts need not be compared: those known to be the same, and those where nobody asks for it. */
@@ -247,25 +272,35 @@ public class Findings {
         });
     }
 
-    /** Brings the findings up to date after some changes, and tables with them. */
-    void settle(long propertyId, List<Long> changes, ChangedTexts texts) {
-        line.run(propertyId, "findings of changed items", () -> {
-            texts.fields().forEach(field -> likes.forgetFound(propertyId, field));
-            if (texts.isMany()) {
-                evaluateAll(propertyId, false);
-                // Tables have it already; open pages are told.
-                items.changed(propertyId, Set.of());
-                return;
-            }
-            Set<Long> touched = texts.itemIds();
-            LikeTexts.Indexes indexes = likes.of(propertyId, this::indexes);
-            touched.addAll(likes.touched(propertyId, indexes, texts));
-            texts.alike().forEach((field, alike) -> touched.addAll(items.alikeItems(propertyId, field, alike)));
-            Set<Long> changed = evaluate(propertyId, touched, texts, indexes);
-            for (long change : changes) mapper.judged(propertyId, change);
-            // What is lost in a kill is made up for.
-            items.appeared(propertyId, changed);
-        });
+    /**
+     * Brings the findings up to date after some changes, and tables with them.
+     *
+     * @param outdated tells whether all are about to be worked out once more; where there are many changes that ends it
+     */
+    void settle(long propertyId, List<Long> changes, ChangedTexts texts, BooleanSupplier outdated) {
+        texts.fields().forEach(field -> likes.forgetFound(propertyId, field));
+        if (!texts.isMany()) {
+            line.run(propertyId, "findings of changed items", () -> settleFew(propertyId, changes, texts));
+            return;
+        }
+        try {
+            evaluateAll(propertyId, false, outdated);
+            // Tables have it already; open pages are told.
+            items.changed(propertyId, Set.of());
+        } catch (Outdated e) {
+            LOG.debug("findings of property {} are left to the next", propertyId);
+        }
+    }
+
+    private void settleFew(long propertyId, List<Long> changes, ChangedTexts texts) {
+        Set<Long> touched = texts.itemIds();
+        LikeTexts.Indexes indexes = likes.of(propertyId, this::indexes);
+        touched.addAll(likes.touched(propertyId, indexes, texts));
+        texts.alike().forEach((field, alike) -> touched.addAll(items.alikeItems(propertyId, field, alike)));
+        Set<Long> changed = evaluate(propertyId, touched, texts, indexes);
+        for (long change : changes) mapper.judged(propertyId, change);
+        // What is lost in a kill is made up for.
+        items.appeared(propertyId, changed);
     }
 
     /**
@@ -277,8 +312,17 @@ public class Findings {
     private record Stretch(
             long first, long last, Inspector.Inspected inspected, List<FoundOnItem> found, Map<Long, String> before) {}
 
-    /** Writes what came out otherwise than before; where that is most of it, all of it, which takes less. */
     private void write(long propertyId, Stretch stretch) {
+        transaction.executeWithoutResult(status -> {
+            writeFindings(propertyId, stretch);
+            ManyRows.each(stretch.inspected.lives(), lifeLines::put);
+            stakes.replace(stretch.first, stretch.last, stretch.inspected.stakes());
+        });
+        items.found(propertyId, stretch.found);
+    }
+
+    /** Writes what came out otherwise than before; where that is most of it, all of it, which takes less. */
+    private void writeFindings(long propertyId, Stretch stretch) {
         List<FindingMapper.FindingValues> found = stretch.inspected.findings();
         List<FindingMapper.FindingValues> other = found.stream()
                 .filter(line -> !line.found().equals(stretch.before.get(line.itemId())))

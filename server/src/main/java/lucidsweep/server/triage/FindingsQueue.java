@@ -3,10 +3,8 @@ package lucidsweep.server.triage;
 import jakarta.annotation.PreDestroy;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Future;
@@ -28,12 +26,13 @@ public class FindingsQueue {
 
     private static final Logger LOG = LoggerFactory.getLogger(FindingsQueue.class);
     private static final int PATIENCE_SECONDS = 3;
+    private static final int LONG_PATIENCE_SECONDS = 60;
     private static final int MOST_AT_ONCE = 16;
 
     private final Findings findings;
     private final WorkThreads threads = new WorkThreads("findings", MOST_AT_ONCE);
     private final Map<Long, Due> waiting = new HashMap<>();
-    private final Set<Long> atWork = new HashSet<>();
+    private final Map<Long, Due> atWork = new HashMap<>();
 
     FindingsQueue(Findings findings) {
         this.findings = findings;
@@ -55,15 +54,21 @@ public class FindingsQueue {
      *
      * @param change the number that {@link Findings#due} gave it
      * @param texts belongs to the queue from now on
-     * @return ends with the work, however it ends
+     * @return ends with the work, however it ends; ended already where all findings are being worked out, for which nobody
+     *     should wait
      */
     public synchronized Future<?> add(long propertyId, long change, ChangedTexts texts) {
         Due due = waiting.get(propertyId);
         if (due == null) waiting.put(propertyId, due = new Due(texts));
         else due.texts.addAll(texts);
         due.changes.add(change);
-        if (atWork.add(propertyId)) threads.execute(() -> work(propertyId));
-        return due.done;
+        Due current = atWork.get(propertyId);
+        if (current == null) {
+            atWork.put(propertyId, due);
+            threads.execute(() -> work(propertyId));
+        }
+        boolean takesLong = current != null && current.texts.isMany();
+        return takesLong ? CompletableFuture.completedFuture(null) : due.done;
     }
 
     /** Waits a moment for findings, so that they mostly are there with the answer. */
@@ -77,12 +82,12 @@ public class FindingsQueue {
         }
     }
 
-    /** Waits a moment for the findings of all changes up to now. */
+    /** Waits for the findings of all changes up to now, but not for ever. */
     public synchronized void await(long propertyId) {
-        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(PATIENCE_SECONDS);
+        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(LONG_PATIENCE_SECONDS);
         try {
             for (long left = until - System.nanoTime();
-                    left > 0 && atWork.contains(propertyId);
+                    left > 0 && atWork.containsKey(propertyId);
                     left = until - System.nanoTime()) {
                 TimeUnit.NANOSECONDS.timedWait(this, left);
             }
@@ -94,7 +99,7 @@ public class FindingsQueue {
     private void work(long propertyId) {
         for (Due due = next(propertyId); due != null; due = next(propertyId)) {
             try {
-                findings.settle(propertyId, due.changes, due.texts);
+                findings.settle(propertyId, due.changes, due.texts, () -> isManyWaiting(propertyId));
             } catch (RuntimeException e) {
                 LOG.error("findings of property {} are made up for later", propertyId, e);
             } finally {
@@ -105,12 +110,18 @@ public class FindingsQueue {
 
     private synchronized Due next(long propertyId) {
         Due due = waiting.remove(propertyId);
-        if (due == null && atWork.remove(propertyId)) notifyAll();
+        if (due != null) atWork.put(propertyId, due);
+        else if (atWork.remove(propertyId) != null) notifyAll();
         return due;
     }
 
     private synchronized boolean isAtWork(long propertyId) {
-        return atWork.contains(propertyId);
+        return atWork.containsKey(propertyId);
+    }
+
+    private synchronized boolean isManyWaiting(long propertyId) {
+        Due due = waiting.get(propertyId);
+        return due != null && due.texts.isMany();
     }
 
     /** Makes up for what was missed. */
