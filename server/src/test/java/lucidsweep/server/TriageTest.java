@@ -258,21 +258,25 @@ class TriageTest {
         long[] ids = new long[40];
         for (int i = 0; i < ids.length; i++) ids[i] = shop.itemId("L" + (1_000 + 50 * i));
         for (String edit : List.of(" of hemp", " for boats")) {
-            long job = shop.post("/batches", Shop.edit("after", "title", "\"with\":\"" + edit + "\""))
-                    .json()
-                    .path("jobId")
-                    .asLong();
-            for (long id : ids) {
-                String cell = "[{\"itemId\":%d,\"field\":\"title\",\"text\":\"%s\"}]".formatted(id, words(random));
-                assertThat(shop.post("/cells", cell).status()).isEqualTo(200);
-            }
-            api.ended(job);
+            Reply batch = shop.post("/batches", Shop.edit("after", "title", "\"with\":\"" + edit + "\""));
+            typeInto(shop, ids, random);
+            end(api, batch);
         }
+        Reply standard = shop.put("/standard", "{\"settlingDays\":91}");
+        typeInto(shop, ids, random);
+        end(api, standard);
         application.getBean(FindingsQueue.class).await(shop.property());
         Map<String, String> followed = found(shop, List.of("duplicate", "too-short", "repeated-word", "all-capitals"));
         application.getBean(Findings.class).evaluate(shop.property());
         application.getBean(Items.class).readAnew(shop.property());
         assertThat(followed).isEqualTo(found(shop, List.copyOf(followed.keySet())));
+    }
+
+    private static void typeInto(Shop shop, long[] ids, Random random) {
+        for (long id : ids) {
+            String cell = "[{\"itemId\":%d,\"field\":\"title\",\"text\":\"%s\"}]".formatted(id, words(random));
+            assertThat(shop.post("/cells", cell).status()).isEqualTo(200);
+        }
     }
 
     /** The items of which a check finds fault with the title, by check. */

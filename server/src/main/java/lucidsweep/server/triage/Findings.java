@@ -52,9 +52,6 @@ import lucidsweep.server.item.table.StakeParts;
 import lucidsweep.server.item.table.StoredFinding;
 import lucidsweep.server.job.Lookahead;
 import lucidsweep.server.job.PropertyLine;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -64,7 +61,6 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class Findings {
 
-    private static final Logger LOG = LoggerFactory.getLogger(Findings.class);
     private static final String ALL = "findings of all items";
     private static final int AT_ONCE = 1_000;
     private static final int LIST = 200;
@@ -120,17 +116,17 @@ public class Findings {
 
     /** Works out the findings of a whole property anew; a stretch at a time, since they can be worked out again. */
     public void evaluate(long propertyId) {
-        line.run(propertyId, ALL, () -> evaluateAnew(propertyId));
+        line.run(propertyId, ALL, () -> evaluateAnew(propertyId, () -> false));
     }
 
-    private void evaluateAnew(long propertyId) {
+    private void evaluateAnew(long propertyId, BooleanSupplier outdated) {
         likes.forget(propertyId);
         tagUses.forget(propertyId);
-        evaluateAll(propertyId, true, () -> false);
+        evaluateAll(propertyId, true, outdated);
     }
 
     /** Ends the work on all findings of a property that are about to be worked out once more. */
-    private static final class Outdated extends RuntimeException {
+    static final class Outdated extends RuntimeException {
         private static final long serialVersionUID = 1L;
 
         Outdated() {
@@ -185,11 +181,13 @@ public class Findings {
             fit.ifPresent(learning -> stretch.inspected.found().forEach(learning::add));
             stretch.inspected.fitWithout().forEach((ending, count) -> fitWithout.merge(ending, count, Integer::sum));
         });
-        if (learns) fit.ifPresentOrElse(learnt -> stakes.keep(property, learnt), () -> stakes.forget(propertyId));
-        inLine.accept(() -> transaction.executeWithoutResult(status -> {
-            storeCommon(propertyId, common, fitWithout);
-            mapper.judgedAll(propertyId, changes);
-        }));
+        inLine.accept(() -> {
+            if (learns) fit.ifPresentOrElse(learnt -> stakes.keep(property, learnt), () -> stakes.forget(propertyId));
+            transaction.executeWithoutResult(status -> {
+                storeCommon(propertyId, common, fitWithout);
+                mapper.judgedAll(propertyId, changes);
+            });
+        });
     }
 
     /** The fields whose texts need not be compared: those known to be the same, and those where nobody asks for it. */
@@ -248,34 +246,28 @@ public class Findings {
         return mapper.changes(propertyId);
     }
 
-    /** Works out what was still due when the application ended. */
-    @EventListener(ApplicationReadyEvent.class)
-    void catchUp() {
-        for (long propertyId : mapper.due()) makeUp(propertyId, () -> true);
-    }
-
     /** The properties whose findings do not stand for their texts. */
     List<Long> due() {
         return mapper.due();
     }
 
     /**
-     * Works out all findings of a property of which some were missed.
+     * Works out all findings of a property anew, if they do not stand for its texts and standards.
      *
-     * @param missed says whether nobody else is about to work them out; asked while nothing can change
+     * @param outdated tells whether they are about to be worked out anew once more
+     * @throws Outdated where they are
      */
-    void makeUp(long propertyId, BooleanSupplier missed) {
-        line.run(propertyId, "findings that were missed", () -> {
-            if (!missed.getAsBoolean() || !mapper.due().contains(propertyId)) return;
-            evaluateAnew(propertyId);
-            items.changed(propertyId);
-        });
+    void settleAnew(long propertyId, BooleanSupplier outdated) {
+        if (!mapper.due().contains(propertyId)) return;
+        evaluateAnew(propertyId, outdated);
+        items.changed(propertyId);
     }
 
     /**
      * Brings the findings up to date after some changes, and tables with them.
      *
-     * @param outdated tells whether all are about to be worked out once more; where there are many changes that ends it
+     * @param outdated tells whether all are about to be worked out once more
+     * @throws Outdated where they are, and there are many changes
      */
     void settle(long propertyId, List<Long> changes, ChangedTexts texts, BooleanSupplier outdated) {
         texts.fields().forEach(field -> likes.forgetFound(propertyId, field));
@@ -283,13 +275,9 @@ public class Findings {
             line.run(propertyId, "findings of changed items", () -> settleFew(propertyId, changes, texts));
             return;
         }
-        try {
-            evaluateAll(propertyId, false, outdated);
-            // Tables have it already; open pages are told.
-            items.changed(propertyId, Set.of());
-        } catch (Outdated e) {
-            LOG.debug("findings of property {} are left to the next", propertyId);
-        }
+        evaluateAll(propertyId, false, outdated);
+        // Tables have it already; open pages are told.
+        items.changed(propertyId, Set.of());
     }
 
     private void settleFew(long propertyId, List<Long> changes, ChangedTexts texts) {

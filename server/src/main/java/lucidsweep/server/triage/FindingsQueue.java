@@ -10,9 +10,13 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import lucidsweep.server.job.PropertyLine;
 import lucidsweep.server.job.WorkThreads;
+import lucidsweep.server.web.Refusal;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 
@@ -30,21 +34,28 @@ public class FindingsQueue {
     private static final int MOST_AT_ONCE = 16;
 
     private final Findings findings;
+    private final PropertyLine line;
     private final WorkThreads threads = new WorkThreads("findings", MOST_AT_ONCE);
     private final Map<Long, Due> waiting = new HashMap<>();
     private final Map<Long, Due> atWork = new HashMap<>();
 
-    FindingsQueue(Findings findings) {
+    FindingsQueue(Findings findings, PropertyLine line) {
         this.findings = findings;
+        this.line = line;
     }
 
     private static final class Due {
         private final ChangedTexts texts;
         private final List<Long> changes = new ArrayList<>();
         private final CompletableFuture<Void> done = new CompletableFuture<>();
+        private boolean anew;
 
         private Due(ChangedTexts texts) {
             this.texts = texts;
+        }
+
+        private boolean takesLong() {
+            return anew || texts.isMany();
         }
     }
 
@@ -62,13 +73,24 @@ public class FindingsQueue {
         if (due == null) waiting.put(propertyId, due = new Due(texts));
         else due.texts.addAll(texts);
         due.changes.add(change);
-        Due current = atWork.get(propertyId);
-        if (current == null) {
-            atWork.put(propertyId, due);
-            threads.execute(() -> work(propertyId));
-        }
-        boolean takesLong = current != null && current.texts.isMany();
-        return takesLong ? CompletableFuture.completedFuture(null) : due.done;
+        Due current = begin(propertyId, due);
+        return current != due && current.takesLong() ? CompletableFuture.completedFuture(null) : due.done;
+    }
+
+    /** Lets all findings of a property be worked out anew, where any are due; ends with the work. */
+    public synchronized Future<?> addAnew(long propertyId) {
+        Due due = waiting.computeIfAbsent(propertyId, any -> new Due(new ChangedTexts()));
+        due.anew = true;
+        begin(propertyId, due);
+        return due.done;
+    }
+
+    /** Has somebody work, if nobody does; returns what is at work now. */
+    private Due begin(long propertyId, Due due) {
+        Due current = atWork.putIfAbsent(propertyId, due);
+        if (current != null) return current;
+        threads.execute(() -> work(propertyId));
+        return due;
     }
 
     /** Waits a moment for findings, so that they mostly are there with the answer. */
@@ -98,12 +120,16 @@ public class FindingsQueue {
 
     private void work(long propertyId) {
         for (Due due = next(propertyId); due != null; due = next(propertyId)) {
+            Due own = due;
             try {
-                findings.settle(propertyId, due.changes, due.texts, () -> isManyWaiting(propertyId));
-            } catch (RuntimeException e) {
+                if (own.anew) findings.settleAnew(propertyId, () -> isOutdated(propertyId, own));
+                else findings.settle(propertyId, own.changes, own.texts, () -> isOutdated(propertyId, own));
+                own.done.complete(null);
+            } catch (Findings.Outdated e) {
+                endWithNext(propertyId, own);
+            } catch (RuntimeException | Error e) {
                 LOG.error("findings of property {} are made up for later", propertyId, e);
-            } finally {
-                due.done.complete(null);
+                own.done.completeExceptionally(e);
             }
         }
     }
@@ -119,21 +145,48 @@ public class FindingsQueue {
         return atWork.containsKey(propertyId);
     }
 
-    private synchronized boolean isManyWaiting(long propertyId) {
-        Due due = waiting.get(propertyId);
-        return due != null && due.texts.isMany();
+    /** Whether what waits makes up for what is at work. */
+    private synchronized boolean isOutdated(long propertyId, Due current) {
+        Due next = waiting.get(propertyId);
+        return next != null && (next.anew || next.texts.isMany() && !current.anew);
+    }
+
+    /** Who waits for what was left to the next waits for that; a sweep that made up for it has ended by now. */
+    private synchronized void endWithNext(long propertyId, Due outdated) {
+        Due next = waiting.get(propertyId);
+        if (next == null) outdated.done.complete(null);
+        else next.done.whenComplete((done, failed) -> outdated.done.complete(null));
+    }
+
+    /** Works out what was still due when the application ended. */
+    @EventListener(ApplicationReadyEvent.class)
+    void catchUp() {
+        for (long propertyId : findings.due()) {
+            try {
+                addAnew(propertyId).get();
+            } catch (ExecutionException logged) {
+                LOG.debug("findings of property {} are still due", propertyId, logged);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+        }
     }
 
     /** Makes up for what was missed. */
     @Scheduled(initialDelayString = "PT1M", fixedDelayString = "PT1M")
     void makeUp() {
-        for (long propertyId : findings.due()) {
-            if (isAtWork(propertyId)) continue;
-            try {
-                findings.makeUp(propertyId, () -> !isAtWork(propertyId));
-            } catch (RuntimeException e) {
-                LOG.error("findings of property {} could not be made up for", propertyId, e);
-            }
+        for (long propertyId : findings.due()) if (!isAtWork(propertyId)) makeUp(propertyId);
+    }
+
+    /** While nobody changes anything: a change is due before its findings are in the queue. */
+    private void makeUp(long propertyId) {
+        try {
+            line.run(propertyId, "looking for findings that were missed", () -> {
+                if (!isAtWork(propertyId)) addAnew(propertyId);
+            });
+        } catch (Refusal busy) {
+            LOG.debug("findings of property {} are made up for later", propertyId, busy);
         }
     }
 

@@ -7,6 +7,8 @@ import java.lang.annotation.Retention;
 import java.lang.annotation.RetentionPolicy;
 import java.lang.annotation.Target;
 import java.util.List;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.ExecutionException;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.NotIndexable;
 import lucidsweep.core.item.Field;
@@ -42,7 +44,7 @@ class StandardController {
 
     private final Clients clients;
     private final StandardPreview previews;
-    private final Findings findings;
+    private final FindingsQueue findings;
     private final ItemSets sets;
     private final SetsFile file;
     private final Jobs jobs;
@@ -51,7 +53,7 @@ class StandardController {
     StandardController(
             Clients clients,
             StandardPreview previews,
-            Findings findings,
+            FindingsQueue findings,
             ItemSets sets,
             SetsFile file,
             Jobs jobs,
@@ -132,9 +134,20 @@ class StandardController {
 
     private long holdAll(long propertyId) {
         return jobs.start(propertyId, "standard", "Holding all items to the standard", progress -> {
-            findings.makeUp(propertyId, () -> true);
+            awaitAnew(propertyId);
             return "All items are held to the standard as it is now.";
         });
+    }
+
+    private void awaitAnew(long propertyId) {
+        try {
+            findings.addAnew(propertyId).get();
+        } catch (ExecutionException e) {
+            throw e.getCause() instanceof RuntimeException cause ? cause : new CompletionException(e.getCause());
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new CompletionException(e);
+        }
     }
 
     @EventListener
