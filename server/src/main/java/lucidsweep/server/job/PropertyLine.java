@@ -56,6 +56,13 @@ public class PropertyLine {
         return get(lock, propertyId, work, change);
     }
 
+    public void runPatiently(long propertyId, String work, Runnable change) {
+        getPatiently(propertyId, work, () -> {
+            change.run();
+            return null;
+        });
+    }
+
     private ReentrantLock lock(long propertyId) {
         return lines.computeIfAbsent(propertyId, any -> new ReentrantLock(true));
     }

@@ -144,10 +144,9 @@ public class Findings {
      */
     private void evaluateAll(long propertyId, boolean learns, BooleanSupplier outdated) {
         int own = line.getPatiently(propertyId, ALL, () -> begun.merge(propertyId, 1, Integer::sum));
-        Consumer<Runnable> inLine = change -> line.getPatiently(propertyId, ALL, () -> {
+        Consumer<Runnable> inLine = change -> line.runPatiently(propertyId, ALL, () -> {
             if (begun.get(propertyId) != own || outdated.getAsBoolean()) throw new Outdated();
             change.run();
-            return null;
         });
         long changes = mapper.changes(propertyId);
         Property property = clients.property(propertyId);
@@ -272,7 +271,7 @@ public class Findings {
     void settle(long propertyId, List<Long> changes, ChangedTexts texts, BooleanSupplier outdated) {
         texts.fields().forEach(field -> likes.forgetFound(propertyId, field));
         if (!texts.isMany()) {
-            line.run(propertyId, "findings of changed items", () -> settleFew(propertyId, changes, texts));
+            line.runPatiently(propertyId, "findings of changed items", () -> settleFew(propertyId, changes, texts));
             return;
         }
         evaluateAll(propertyId, false, outdated);
