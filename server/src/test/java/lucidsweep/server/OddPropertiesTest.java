@@ -4,8 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import lucidsweep.server.RunningApplication.Api;
+import lucidsweep.server.triage.FindingsQueue;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.context.ApplicationContext;
 import tools.jackson.databind.JsonNode;
 
 /** Properties as nobody would think of: Triage says what is so of them, and nothing hangs. */
@@ -24,7 +26,7 @@ class OddPropertiesTest {
     }
 
     @Test
-    void thousandsOfOneTitleAndOneItemWithAllTheClicks(Api api) {
+    void thousandsOfOneTitleAndOneItemWithAllTheClicks(Api api, ApplicationContext application) {
         StringBuilder csv = new StringBuilder("listing id,title,section\n");
         int items = 4_000;
         for (int i = 0; i < items; i++) csv.append("P").append(i).append(",Bell rope of hemp for boats,Ropes\n");
@@ -44,6 +46,8 @@ class OddPropertiesTest {
         // Told apart in one batch, which is more than is followed item by item.
         shop.post("/batches", Shop.edit("replace", "title", "\"find\":\"Bell\",\"with\":\"Ship’s bell\""));
         shop.type("P0", "title", "A rope of another kind for the pier");
+        // Nobody who types waits while all findings are worked out.
+        application.getBean(FindingsQueue.class).await(shop.property());
         assertThat(shop.row("P0").path("findings").toString()).doesNotContain("\"duplicate\"");
     }
 
