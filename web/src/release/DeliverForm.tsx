@@ -127,7 +127,12 @@ export function DeliverForm({ property, approved, selected, onReleased }: Props)
         {pushed ? "Put into a release" : "Deliver"}
       </Button>
       {approved > 0 && objections && objections.length > 0 && <Objections found={objections} />}
-      {approved === 0 && (
+      {deliver.isPending && (
+        <p role="status" className={css.soft}>
+          The texts are being recorded. Right after a bulk edit, findings are worked out first, which takes a moment.
+        </p>
+      )}
+      {approved === 0 && !deliver.isPending && (
         <p className={css.soft}>Select drafts on the left and approve them; then they can be delivered.</p>
       )}
       {settingUp && system !== undefined && (
