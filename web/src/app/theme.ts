@@ -56,7 +56,11 @@ export const theme = createTheme({
   respectReducedMotion: true,
   components: {
     ActionIcon: { classNames: { root: css.icon } },
-    Button: { defaultProps: { size: "sm" }, styles: { label: { fontWeight: 500 } } },
+    Button: {
+      defaultProps: { size: "sm" },
+      styles: { label: { fontWeight: 500 } },
+      classNames: { loader: css.loader },
+    },
     TextInput: { defaultProps: { size: "sm" } },
     NumberInput: { defaultProps: { size: "sm" } },
     Textarea: { defaultProps: { size: "sm" } },
