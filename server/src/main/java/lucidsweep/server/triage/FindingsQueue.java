@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
@@ -77,8 +78,23 @@ public class FindingsQueue {
         return current != due && current.takesLong() ? CompletableFuture.completedFuture(null) : due.done;
     }
 
-    /** Lets all findings of a property be worked out anew, where any are due; ends with the work. */
-    public synchronized Future<?> addAnew(long propertyId) {
+    /**
+     * Has all findings of a property worked out anew, where any are due, and waits for the end.
+     *
+     * @throws RuntimeException that ended the work
+     */
+    void settleAnew(long propertyId) {
+        try {
+            addAnew(propertyId).get();
+        } catch (ExecutionException e) {
+            throw e.getCause() instanceof RuntimeException cause ? cause : new CompletionException(e.getCause());
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new CompletionException(e);
+        }
+    }
+
+    private synchronized Future<?> addAnew(long propertyId) {
         Due due = waiting.computeIfAbsent(propertyId, any -> new Due(new ChangedTexts()));
         due.anew = true;
         begin(propertyId, due);
@@ -163,12 +179,9 @@ public class FindingsQueue {
     void catchUp() {
         for (long propertyId : findings.due()) {
             try {
-                addAnew(propertyId).get();
-            } catch (ExecutionException logged) {
+                settleAnew(propertyId);
+            } catch (RuntimeException logged) {
                 LOG.debug("findings of property {} are still due", propertyId, logged);
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-                return;
             }
         }
     }

@@ -7,8 +7,6 @@ import java.lang.annotation.Retention;
 import java.lang.annotation.RetentionPolicy;
 import java.lang.annotation.Target;
 import java.util.List;
-import java.util.concurrent.CompletionException;
-import java.util.concurrent.ExecutionException;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.NotIndexable;
 import lucidsweep.core.item.Field;
@@ -134,20 +132,9 @@ class StandardController {
 
     private long holdAll(long propertyId) {
         return jobs.start(propertyId, "standard", "Holding all items to the standard", progress -> {
-            awaitAnew(propertyId);
+            findings.settleAnew(propertyId);
             return "All items are held to the standard as it is now.";
         });
-    }
-
-    private void awaitAnew(long propertyId) {
-        try {
-            findings.addAnew(propertyId).get();
-        } catch (ExecutionException e) {
-            throw e.getCause() instanceof RuntimeException cause ? cause : new CompletionException(e.getCause());
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new CompletionException(e);
-        }
     }
 
     @EventListener
