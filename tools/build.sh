@@ -137,7 +137,8 @@ build_web() {
 # On a machine of few cores the collector and the best compiler take their time from the work itself: the collector that
 # does it all at once costs least, and only what runs often is worth the best compiler. Tables of items live long: where the
 # young take a third of 1 GiB, as is usual, 500,000 items leave the old too little; less than this slows what is written in bulk.
-TUNING=(-XX:+UseParallelGC -XX:MaxNewSize=204m -Dh2.objectCache=false -XX:Tier4InvocationThreshold=40000 -XX:Tier4MinInvocationThreshold=5000
+# Each start loads classes beyond the usual first limit of their memory, which would collect everything three times over.
+TUNING=(-XX:+UseParallelGC -XX:MaxNewSize=204m -XX:MetaspaceSize=160m -Dh2.objectCache=false -XX:Tier4InvocationThreshold=40000 -XX:Tier4MinInvocationThreshold=5000
   -XX:Tier4CompileThreshold=120000 -XX:Tier4BackEdgeThreshold=300000
   -XX:MaxInlineLevel=9 -XX:FreqInlineSize=150 -XX:InlineSmallCode=1200)
 JAVA_FLAGS=("${TUNING[@]}" -XX:SharedArchiveFile="$BUILT/app/app.jsa" -Xshare:auto -Xlog:cds=off -Xlog:cds+dynamic=off

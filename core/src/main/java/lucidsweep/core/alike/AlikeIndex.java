@@ -49,8 +49,8 @@ public final class AlikeIndex {
         this.series = series;
         size = ids.length;
         double agreeing = (1 + near) / 2;
-        double deviation = Math.sqrt(MinHash.FUNCTIONS * agreeing * (1 - agreeing));
-        minBits = (int) Math.floor(MinHash.FUNCTIONS * agreeing - DEVIATIONS * deviation);
+        double deviation = Math.sqrt(MinHash.SIZE * agreeing * (1 - agreeing));
+        minBits = (int) Math.floor(MinHash.SIZE * agreeing - DEVIATIONS * deviation);
     }
 
     /** A text as it is compared. */
@@ -125,7 +125,7 @@ public final class AlikeIndex {
     }
 
     private int agreeing(int place, long sketch) {
-        return MinHash.FUNCTIONS - Long.bitCount(sketches[place] ^ sketch);
+        return MinHash.SIZE - Long.bitCount(sketches[place] ^ sketch);
     }
 
     private static long sketch(Form form) {

@@ -3,24 +3,34 @@ package lucidsweep.core.alike;
 import java.util.Random;
 
 /**
- * The least of the hashes of a text's shingles, under each of 64 hash functions: two texts agree in as large a share of them as
- * they share of their shingles (Broder, "On the resemblance and containment of documents", 1997).
+ * A signature of a text's shingles: two texts agree in as large a share of its 64 numbers as they share of their shingles
+ * (Broder, "On the resemblance and containment of documents", 1997). Each of eight hash functions gives eight of them, the
+ * least hash of each eighth of its range (Li, Owen and Zhang, "One permutation hashing", 2012), which takes a third of the
+ * time of 64 functions and is as telling from ten shingles on.
  */
 final class MinHash {
 
-    static final int FUNCTIONS = 64;
+    static final int SIZE = 64;
+
+    private static final int ORDERS = 8;
+    private static final int PARTS = SIZE / ORDERS;
+
+    /** A hash shifted by so many bits is the number of the part of the range that it is in. */
+    private static final int TO_PART = Integer.SIZE - 3;
+
+    private static final int NONE = Integer.MAX_VALUE;
 
     /** So many numbers a packed signature takes. */
-    static final int PACKED = FUNCTIONS / Long.BYTES;
+    static final int PACKED = SIZE / Long.BYTES;
 
     private static final long LOW_BITS = 0x7f7f7f7f7f7f7f7fL;
 
-    private static final int[] FACTORS = new int[FUNCTIONS];
-    private static final int[] SHIFTS = new int[FUNCTIONS];
+    private static final int[] FACTORS = new int[ORDERS];
+    private static final int[] SHIFTS = new int[ORDERS];
 
     static {
         Random random = new Random(20);
-        for (int i = 0; i < FUNCTIONS; i++) {
+        for (int i = 0; i < ORDERS; i++) {
             FACTORS[i] = random.nextInt() | 1;
             SHIFTS[i] = random.nextInt();
         }
@@ -28,13 +38,37 @@ final class MinHash {
 
     private MinHash() {}
 
+    /** The signature of some shingles, at least one. */
     static int[] of(int[] shingles) {
-        int[] least = new int[FUNCTIONS];
-        for (int i = 0; i < FUNCTIONS; i++) least[i] = Integer.MAX_VALUE;
-        for (int shingle : shingles) {
-            for (int i = 0; i < FUNCTIONS; i++) least[i] = Math.min(least[i], shingle * FACTORS[i] + SHIFTS[i]);
+        int[] least = new int[SIZE];
+        for (int i = 0; i < SIZE; i++) least[i] = NONE;
+        for (int order = 0; order < ORDERS; order++) {
+            int factor = FACTORS[order];
+            int shift = SHIFTS[order];
+            for (int shingle : shingles) {
+                int hash = shingle * factor + shift;
+                // The mask changes nothing; it lets the compiler leave out the check of bounds.
+                int at = at(hash >>> TO_PART, order) & SIZE - 1;
+                least[at] = Math.min(least[at], hash);
+            }
+            fillIn(least, order);
         }
         return least;
+    }
+
+    private static int at(int part, int order) {
+        return part * ORDERS + order;
+    }
+
+    /** Gives a part that no hash is in the number of the next part that has one. */
+    private static void fillIn(int[] least, int order) {
+        int next = NONE;
+        for (int part = PARTS - 1; part >= 0; part--) if (least[at(part, order)] != NONE) next = least[at(part, order)];
+        for (int part = PARTS - 1; part >= 0; part--) {
+            int at = at(part, order);
+            if (least[at] == NONE) least[at] = next;
+            else next = least[at];
+        }
     }
 
     /** The hashes of the bands of a signature: equal bands, likely the same texts. */
@@ -73,7 +107,7 @@ final class MinHash {
     /** One bit of each: texts that share s of their shingles agree in 32 + 32·s bits (Li and König, "b-bit minwise hashing", 2010). */
     static long sketch(int[] signature) {
         long sketch = 0;
-        for (int i = 0; i < FUNCTIONS; i++) sketch |= (mixed(signature[i]) & 1L) << i;
+        for (int i = 0; i < SIZE; i++) sketch |= (mixed(signature[i]) & 1L) << i;
         return sketch;
     }
 

@@ -1,6 +1,5 @@
 package lucidsweep.core.alike;
 
-import java.util.Arrays;
 import java.util.stream.IntStream;
 
 /**
@@ -36,8 +35,8 @@ final class NearSearch {
     private NearSearch(int size, Compared texts, double near) {
         this.near = near;
         this.texts = texts;
-        double deviation = Math.sqrt(MinHash.FUNCTIONS * near * (1 - near));
-        minAgreeing = (int) Math.floor(MinHash.FUNCTIONS * near - DEVIATIONS * deviation);
+        double deviation = Math.sqrt(MinHash.SIZE * near * (1 - near));
+        minAgreeing = (int) Math.floor(MinHash.SIZE * near - DEVIATIONS * deviation);
         signatures = new long[size * MinHash.PACKED];
         bands = new int[BANDS][size];
         kept = new int[size][];
@@ -66,17 +65,15 @@ final class NearSearch {
     }
 
     private void join(int[] band) {
-        long[] order = new long[band.length];
-        for (int i = 0; i < order.length; i++) order[i] = (long) band[i] << 32 | i;
-        Arrays.parallelSort(order);
+        int[] order = RadixOrder.of(band);
         int[] leaders = new int[MAX_LEADERS];
         for (int start = 0, end; start < order.length; start = end) {
             end = start + 1;
-            while (end < order.length && order[end] >> 32 == order[start] >> 32) end++;
+            while (end < order.length && band[order[end]] == band[order[start]]) end++;
             if (end - start < 2) continue;
             int count = 0;
             for (int i = start; i < end; i++) {
-                int text = (int) order[i];
+                int text = order[i];
                 if (isJoined(text, leaders, count)) continue;
                 for (int k = 0; k < count; k++) compare(text, leaders[k]);
                 if (count < MAX_LEADERS && !isJoined(text, leaders, count)) leaders[count++] = text;

@@ -1,6 +1,7 @@
 package lucidsweep.core.alike;
 
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.Map;
 import lucidsweep.core.text.HashNumbers;
@@ -94,38 +95,37 @@ final class SeriesFinder {
     Found found(Shapes shapes) {
         Found found = new Found();
         Arrays.fill(found.slots, TextShape.NO_SLOT);
-        openForms(shapes).choose(minTexts, found.slots);
+        // A shape that many texts have is a series by itself.
+        BitSet alone = new BitSet(size);
+        OpenForms open = new OpenForms();
         for (int shape = 0; shape < size; shape++) {
             TextShape words = shapes.of(shape);
-            if (found.slots[shape] != TextShape.NO_SLOT && textCounts[shape] >= minTexts && words.isTelling()) {
-                found.slots[shape] = TextShape.NO_SLOT;
-            }
-            long form = words.hash(found.slots[shape]);
-            found.forms[shape] = form;
-            boolean isSeries =
-                    found.slots[shape] != TextShape.NO_SLOT || textCounts[shape] >= minTexts && words.isTelling();
-            if (!isSeries) continue;
-            int more = textCounts[shape];
+            found.forms[shape] = words.hash();
+            if (textCounts[shape] >= minTexts && words.isTelling()) alone.set(shape);
+            open(words, shape, open);
+        }
+        open.choose(minTexts, alone, found);
+        for (int shape = 0; shape < size; shape++) {
             int slot = found.slots[shape];
-            found.series.merge(
+            if (slot == TextShape.NO_SLOT && !alone.get(shape)) continue;
+            long form = found.forms[shape];
+            Series before = found.series.get(form);
+            found.series.put(
                     form,
-                    new Series(words.pattern(slot), more),
-                    (before, now) -> new Series(before.pattern(), before.texts() + more));
+                    before == null
+                            ? new Series(shapes.of(shape).pattern(slot), textCounts[shape])
+                            : new Series(before.pattern(), before.texts() + textCounts[shape]));
         }
         return found;
     }
 
-    private OpenForms openForms(Shapes shapes) {
-        OpenForms open = new OpenForms();
-        for (int shape = 0; shape < size; shape++) {
-            TextShape words = shapes.of(shape);
-            for (int slot = 0; slot < Math.min(MAX_SLOTS, words.size()); slot++) {
-                if (!words.canOpen(slot)) continue;
-                long form = words.hash(slot);
-                if (counters[counter(form)] >= minTexts) open.add(form, shape, slot);
-            }
+    /** Notes the forms that others may have, too. */
+    private void open(TextShape words, int shape, OpenForms open) {
+        for (int slot = 0; slot < Math.min(MAX_SLOTS, words.size()); slot++) {
+            if (!words.canOpen(slot)) continue;
+            long form = words.hash(slot);
+            if (counters[counter(form)] >= minTexts) open.add(form, shape, slot);
         }
-        return open;
     }
 
     /** Forms with a word left open, and the shapes that have them. */
@@ -146,8 +146,12 @@ final class SeriesFinder {
             slots[size++] = slot;
         }
 
-        /** Gives each shape the slot of the form that most others have, too; ties go to the first. */
-        private void choose(int min, int[] chosen) {
+        /**
+         * Gives each shape the slot of the form that most others have, too; ties go to the first.
+         *
+         * @param alone shapes that are series by themselves, which stay so
+         */
+        private void choose(int min, BitSet alone, Found found) {
             HashNumbers numbers = new HashNumbers();
             int[] numberOf = new int[size];
             int[] counts = new int[size];
@@ -157,7 +161,7 @@ final class SeriesFinder {
                 numberOf[i] = numbers.get(key(forms[i]));
                 counts[numberOf[i]]++;
             }
-            int[] best = new int[chosen.length];
+            int[] best = new int[found.slots.length];
             Arrays.fill(best, -1);
             for (int i = 0; i < size; i++) {
                 if (counts[numberOf[i]] < min) continue;
@@ -166,8 +170,11 @@ final class SeriesFinder {
             }
             int[] left = new int[count];
             for (int i : best) if (i >= 0) left[numberOf[i]]++;
-            for (int shape = 0; shape < chosen.length; shape++) {
-                if (best[shape] >= 0 && left[numberOf[best[shape]]] >= min) chosen[shape] = slots[best[shape]];
+            for (int shape = 0; shape < best.length; shape++) {
+                int i = best[shape];
+                if (i < 0 || left[numberOf[i]] < min || alone.get(shape)) continue;
+                found.slots[shape] = slots[i];
+                found.forms[shape] = forms[i];
             }
         }
     }

@@ -20,6 +20,14 @@ final class TextShape {
     private static final long OPEN = 1;
     private static final long STEP = 0x9E3779B97F4A7C15L;
 
+    private static final int BETWEEN = -1;
+    private static final int ASCII = 0x80;
+    private static final byte[] FOLDED_ASCII = new byte[ASCII];
+
+    static {
+        for (int c = 0; c < ASCII; c++) FOLDED_ASCII[c] = (byte) foldedAny(c);
+    }
+
     private final String text;
     private final long[] words;
     private final int[] starts;
@@ -52,11 +60,19 @@ final class TextShape {
         int[] starts = new int[16];
         int[] ends = new int[16];
         int count = 0;
-        int length = text.length();
-        for (int at = 0; at < length; ) {
-            int c = text.codePointAt(at);
-            if (!isInWord(c)) {
-                at += Character.charCount(c);
+        for (int at = 0; at < text.length(); ) {
+            int start = at;
+            long word = 0;
+            boolean digits = true;
+            for (int c; at < text.length(); at += Character.charCount(c)) {
+                c = text.codePointAt(at);
+                int letter = folded(c);
+                if (letter == BETWEEN) break;
+                word = word * 31 + letter;
+                digits &= isDigit(c);
+            }
+            if (at == start) {
+                at += Character.charCount(text.codePointAt(at));
                 continue;
             }
             if (count == words.length) {
@@ -64,15 +80,8 @@ final class TextShape {
                 starts = Arrays.copyOf(starts, count * 2);
                 ends = Arrays.copyOf(ends, count * 2);
             }
-            starts[count] = at;
-            long word = 0;
-            boolean digits = true;
-            while (at < length && isInWord(c = text.codePointAt(at))) {
-                word = word * 31 + folded(c);
-                digits &= Character.isDigit(c);
-                at += Character.charCount(c);
-            }
             words[count] = digits ? OPEN : mixed(word);
+            starts[count] = start;
             ends[count++] = at;
         }
         return opened(text, words, starts, ends, count, places);
@@ -97,17 +106,21 @@ final class TextShape {
         return Arrays.copyOf(shape.words, shape.size);
     }
 
-    private static boolean isInWord(int c) {
-        if (c < 0x80) return c >= 'a' && c <= 'z' || c >= 'A' && c <= 'Z' || c >= '0' && c <= '9';
-        int type = Character.getType(c);
-        return Character.isLetterOrDigit(c)
-                || type == Character.NON_SPACING_MARK
-                || type == Character.COMBINING_SPACING_MARK;
+    private static boolean isDigit(int c) {
+        return c < ASCII ? c <= '9' : Character.isDigit(c);
     }
 
+    /** The small letter for a letter, a digit as it is; {@link #BETWEEN} for what stands between words. */
     private static int folded(int c) {
-        if (c < 0x80) return c >= 'A' && c <= 'Z' ? c + 32 : c;
-        return Character.toLowerCase(Character.toUpperCase(c));
+        return c < ASCII ? FOLDED_ASCII[c] : foldedAny(c);
+    }
+
+    private static int foldedAny(int c) {
+        int type = Character.getType(c);
+        boolean inWord = Character.isLetterOrDigit(c)
+                || type == Character.NON_SPACING_MARK
+                || type == Character.COMBINING_SPACING_MARK;
+        return inWord ? Character.toLowerCase(Character.toUpperCase(c)) : BETWEEN;
     }
 
     private static long mixed(long value) {
@@ -171,10 +184,9 @@ final class TextShape {
                 compared.append('…');
                 continue;
             }
-            for (int at = starts[i]; at < ends[i]; ) {
-                int c = text.codePointAt(at);
+            for (int at = starts[i], c; at < ends[i]; at += Character.charCount(c)) {
+                c = text.codePointAt(at);
                 compared.appendCodePoint(folded(c));
-                at += Character.charCount(c);
             }
         }
         return compared.toString();

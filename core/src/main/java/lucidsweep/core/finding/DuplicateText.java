@@ -45,7 +45,7 @@ final class DuplicateText extends TextCheck {
         found.accept(new Finding(
                 this,
                 evidence,
-                CopyOf.of(item.address(), text.alike().twin())
+                CopyOf.of(item.address().text(), text.alike().twin())
                         .map(CopyOf::shared)
                         .orElseGet(text::key)));
     }

@@ -22,7 +22,7 @@ import lucidsweep.core.page.Noindex;
  * @param exempt what stands as it is, although a check may say otherwise
  */
 public record InspectedItem(
-        String address,
+        InspectedAddress address,
         Optional<Noindex> noindex,
         InspectedText title,
         InspectedText description,

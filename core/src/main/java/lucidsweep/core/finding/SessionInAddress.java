@@ -23,8 +23,9 @@ final class SessionInAddress extends Check {
 
     @Override
     void look(InspectedItem item, InspectionContext around, Consumer<Finding> found) {
-        if (!item.isPage() || item.address().indexOf('=') < 0) return;
-        Matcher session = SESSION.matcher(item.address());
+        String address = item.address().text();
+        if (!item.isPage() || address.indexOf('=') < 0) return;
+        Matcher session = SESSION.matcher(address);
         if (session.find()) found.accept(finding("“" + session.group().substring(1) + "” stands in the address"));
     }
 }

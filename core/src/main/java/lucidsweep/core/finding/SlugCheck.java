@@ -19,7 +19,7 @@ abstract class SlugCheck extends Check {
     @Override
     final void look(InspectedItem item, InspectionContext around, Consumer<Finding> found) {
         if (!item.isPage()) return;
-        Slug slug = Slug.of(item.address());
+        Slug slug = item.address().slug();
         if (!slug.isEmpty() && !INDEX.contains(slug.text().toLowerCase(Locale.ROOT))) look(slug, item, around, found);
     }
 

@@ -29,7 +29,8 @@ public final class Emoji {
     }
 
     private static boolean hasAny(String text) {
-        return text.chars().anyMatch(c -> c >= FIRST);
+        for (int i = 0; i < text.length(); i++) if (text.charAt(i) >= FIRST) return true;
+        return false;
     }
 
     private static boolean is(int c) {

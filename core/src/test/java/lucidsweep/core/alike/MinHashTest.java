@@ -11,10 +11,10 @@ class MinHashTest {
     void functionsThatAgreeAreCountedInPackedSignaturesAsOneByOne() {
         Random random = new Random(8);
         for (int round = 0; round < 500; round++) {
-            int[] one = random.ints(MinHash.FUNCTIONS).toArray();
+            int[] one = random.ints(MinHash.SIZE).toArray();
             int[] other = one.clone();
-            int agreeing = MinHash.FUNCTIONS;
-            for (int i = 0; i < MinHash.FUNCTIONS; i++) {
+            int agreeing = MinHash.SIZE;
+            for (int i = 0; i < MinHash.SIZE; i++) {
                 if (random.nextInt(1 + round % 7) == 0) continue;
                 other[i] = random.nextInt();
                 agreeing--;
@@ -24,7 +24,7 @@ class MinHashTest {
             MinHash.pack(other, packed, 2 * MinHash.PACKED);
             // A byte of different numbers is the same once in 256 times.
             assertThat(MinHash.agreeing(packed, 0, 2 * MinHash.PACKED)).isBetween(agreeing, agreeing + 3);
-            assertThat(MinHash.agreeing(packed, 0, 0)).isEqualTo(MinHash.FUNCTIONS);
+            assertThat(MinHash.agreeing(packed, 0, 0)).isEqualTo(MinHash.SIZE);
         }
     }
 }

@@ -67,7 +67,7 @@ class ChecksTest {
         private InspectedItem item() {
             boolean page = tags.isEmpty();
             return new InspectedItem(
-                    address.isEmpty() ? "https://bay.example/hire" : address,
+                    InspectedAddress.of(address.isEmpty() ? "https://bay.example/hire" : address),
                     noindex.isEmpty() ? Optional.empty() : Optional.of(new Noindex(Noindex.Reason.NOINDEX, "noindex")),
                     text(Field.TITLE, title, "Kayak hire by the hour in Gull Cove"),
                     text(

@@ -11,6 +11,7 @@ import java.util.function.Function;
 import lucidsweep.core.compose.TagList;
 import lucidsweep.core.finding.Alike;
 import lucidsweep.core.finding.Exempt;
+import lucidsweep.core.finding.InspectedAddress;
 import lucidsweep.core.finding.InspectedItem;
 import lucidsweep.core.finding.InspectedText;
 import lucidsweep.core.finding.PageNotes;
@@ -88,7 +89,7 @@ final class InspectedItems {
                         ? UNKNOWN_LANGUAGE
                         : spoken.language().code());
         return new InspectedItem(
-                address(item),
+                InspectedAddress.of(address(item)),
                 noindex(item),
                 text(item.title(), words, alike(liked.title, names)),
                 text(item.description(), words, alike(liked.description, names)),

@@ -45,9 +45,12 @@ final class Survey {
 
     /** Looks at the texts of some items; they come in the order of the items' ids. */
     void add(List<FieldLine> texts) {
+        addTitles(texts.stream()
+                .filter(text -> text.field() == Field.TITLE && !text.text().isBlank())
+                .map(FieldLine::text)
+                .toList());
         for (FieldLine text : texts) {
             boolean title = text.field() == Field.TITLE;
-            if (title && !text.text().isBlank()) addTitle(text.text());
             (title ? titles : descriptions).add(text.alike(), text.itemId());
             if (!without.contains(text.field()))
                 (title ? likeTitles : likeDescriptions).add(text.itemId(), text.text(), text.alike());
@@ -83,10 +86,10 @@ final class Survey {
         return rest;
     }
 
-    private void addTitle(String title) {
-        titleCount++;
-        for (CommonPart.Finder finder : finders) finder.add(title);
-        for (CommonPart part : known) if (part.isIn(title)) stillThere.add(part);
+    private void addTitles(List<String> titles) {
+        titleCount += titles.size();
+        finders.parallelStream().forEach(finder -> titles.forEach(finder::add));
+        for (CommonPart part : known) if (titles.stream().anyMatch(part::isIn)) stillThere.add(part);
     }
 
     /**
