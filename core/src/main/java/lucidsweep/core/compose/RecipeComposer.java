@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.UnaryOperator;
+import lucidsweep.core.keyword.FirstLetters;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.Graphemes;
@@ -102,7 +103,8 @@ public final class RecipeComposer {
         return new Composition(join(telling, search.best), Composition.Outcome.SHORTENED, leftOut);
     }
 
-    private record Piece(String text, String before, Part part, int rank, boolean shortenable, Set<String> stems) {}
+    private record Piece(
+            String text, String before, Part part, int rank, boolean shortenable, FirstLetters firstLetters) {}
 
     private List<Piece> pieces(List<Part> parts, ItemSources item, String tellsApart) {
         List<Piece> pieces = new ArrayList<>();
@@ -110,12 +112,13 @@ public final class RecipeComposer {
             String text = text(part, item);
             if (!text.isEmpty()) {
                 String cased = part.letterCase().apply(text, names, language.language());
-                pieces.add(new Piece(cased, part.before(), part, part.rank(), part.shortenable(), stems(cased)));
+                pieces.add(
+                        new Piece(cased, part.before(), part, part.rank(), part.shortenable(), FirstLetters.of(cased)));
             }
             if (pieces.size() == 1 && !tellsApart.isEmpty()) {
                 int rank = pieces.get(0).rank;
                 String before = parts.size() > 1 ? parts.get(1).before() : " – ";
-                pieces.add(new Piece(tellsApart, before, null, rank, false, stems(tellsApart)));
+                pieces.add(new Piece(tellsApart, before, null, rank, false, FirstLetters.of(tellsApart)));
                 tellsApart = "";
             }
         }
@@ -151,7 +154,7 @@ public final class RecipeComposer {
     }
 
     /** Leaves out pieces whose every word stands in one that matters more or, of equal rank, stands before it. */
-    private static List<Piece> withoutRepeats(List<Piece> pieces) {
+    private List<Piece> withoutRepeats(List<Piece> pieces) {
         List<Piece> kept = new ArrayList<>();
         for (int i = 0; i < pieces.size(); i++) {
             boolean said = false;
@@ -159,11 +162,18 @@ public final class RecipeComposer {
                 Piece a = pieces.get(i);
                 Piece b = pieces.get(j);
                 boolean matters = b.rank < a.rank || b.rank == a.rank && j < i;
-                said = j != i && matters && !a.stems.isEmpty() && b.stems.containsAll(a.stems);
+                said = j != i && matters && isSaid(a, b);
             }
             if (!said) kept.add(pieces.get(i));
         }
         return kept;
+    }
+
+    private boolean isSaid(Piece piece, Piece by) {
+        Set<String> stems = stems(piece.text);
+        return !stems.isEmpty()
+                && by.firstLetters.mayHaveAll(stems)
+                && stems(by.text).containsAll(stems);
     }
 
     private static String[] full(List<Piece> pieces) {

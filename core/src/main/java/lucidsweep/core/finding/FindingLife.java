@@ -2,6 +2,7 @@ package lucidsweep.core.finding;
 
 import java.util.Collection;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -121,6 +122,21 @@ public final class FindingLife {
             closed.put(id, new End(byDraft ? now : moment, byDraft));
         }
         return new FindingLife(open, closed, false);
+    }
+
+    /** Whether a line says that just these are there, in their order, so that it stays as it is; quicker than reading it. */
+    public static boolean isOf(String line, List<Check> found) {
+        int closed = line.indexOf(';');
+        int end = closed < 0 ? line.length() : closed;
+        int at = 0;
+        for (Check check : found) {
+            String id = check.id();
+            int after = at + id.length();
+            if (after >= end || !line.startsWith(id, at) || line.charAt(after) != ' ') return false;
+            int comma = line.indexOf(',', after);
+            at = comma < 0 || comma > end ? end : comma + 1;
+        }
+        return at == end;
     }
 
     @Override

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import lucidsweep.core.item.Field;
+import lucidsweep.core.keyword.FirstLetters;
 import lucidsweep.core.keyword.Word;
 import lucidsweep.core.standard.Standard;
 
@@ -27,6 +28,7 @@ final class RepeatedWord extends TextCheck {
 
     @Override
     void look(InspectedText text, InspectedItem item, InspectionContext around, Consumer<Finding> found) {
+        if (!FirstLetters.of(text.value()).mayRepeat(around.standard().maxRepeats())) return;
         Map<String, Integer> counts = new HashMap<>();
         Word previous = null;
         List<Word> words = text.words();

@@ -2,9 +2,9 @@ package lucidsweep.core.keyword;
 
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import lucidsweep.core.text.HashNumbers;
 
 /**
  * Tells the language of a text from the little words in it. It says nothing rather than something doubtful: a wrong guess about
@@ -18,15 +18,24 @@ public final class LanguageGuess {
     private static final int MIN_LEAD = 2;
     private static final double MIN_SHARE = 0.2;
     private static final int LONGEST = 12;
+    private static final long FACTOR = 0x9E3779B97F4A7C15L;
 
-    /** The languages that have a little word, a bit each in the order of {@link Language#all}. */
-    private static final Map<String, Integer> LANGUAGES_OF = new HashMap<>();
+    /** The languages that have a little word, by its hash; a bit each in the order of {@link Language#all}. */
+    private static final HashNumbers LANGUAGES_OF = new HashNumbers();
 
     static {
+        Map<String, Integer> languages = new HashMap<>();
         List<Language> all = Language.all();
         for (int i = 0; i < all.size(); i++) {
-            for (String word : all.get(i).common()) LANGUAGES_OF.merge(word, 1 << i, (one, other) -> one | other);
+            for (String word : all.get(i).common()) languages.merge(word, 1 << i, (one, other) -> one | other);
         }
+        languages.forEach((word, bits) -> LANGUAGES_OF.add(hash(word, 0, word.length()), bits));
+    }
+
+    private static long hash(String text, int start, int end) {
+        long hash = 1;
+        for (int i = start; i < end; i++) hash = hash * FACTOR + Character.toLowerCase(text.charAt(i));
+        return hash;
     }
 
     private LanguageGuess() {}
@@ -41,15 +50,15 @@ public final class LanguageGuess {
             if (letter && start < 0) start = i;
             if (letter || start < 0) continue;
             words++;
-            if (i - start <= LONGEST) count(text.substring(start, i), hits);
+            if (i - start <= LONGEST) count(hash(text, start, i), hits);
             start = -1;
         }
         return clear(hits, words);
     }
 
-    private static void count(String word, int[] hits) {
-        Integer languages = LANGUAGES_OF.get(word.toLowerCase(Locale.ROOT));
-        if (languages == null) return;
+    private static void count(long hash, int[] hits) {
+        int languages = LANGUAGES_OF.get(hash);
+        if (languages < 0) return;
         for (int i = 0; i < hits.length; i++) hits[i] += languages >> i & 1;
     }
 

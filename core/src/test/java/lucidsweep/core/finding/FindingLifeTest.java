@@ -23,11 +23,17 @@ class FindingLifeTest {
         Map<String, Long> since = new HashMap<>();
         Map<String, FindingLife.End> ended = new HashMap<>();
         Set<String> cameBack = new HashSet<>();
+        List<Check> last = List.of();
         for (long moment = 1_000; moment < 1_200; moment++) {
             List<Check> found = new ArrayList<>(checks);
             found.removeIf(check -> random.nextInt(3) == 0);
             Field drafted = random.nextBoolean() ? Field.TITLE : Field.H1;
             long now = moment + 5_000;
+            for (List<Check> some : List.of(found, last)) {
+                String next = life.next(some, moment, field -> false, now).toString();
+                assertThat(FindingLife.isOf(life.toString(), some)).isEqualTo(next.equals(life.toString()));
+            }
+            last = found;
             life = FindingLife.read(
                     life.next(found, moment, field -> field == drafted, now).toString());
 

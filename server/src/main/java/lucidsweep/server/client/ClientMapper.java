@@ -38,10 +38,6 @@ interface ClientMapper {
     @Select("select * from property where id = #{id}")
     Property propertyOrRemoved(long id);
 
-    /** Null where it is removed. */
-    @Select("select revision from property where id = #{id} and removed is null")
-    Long revision(long id);
-
     @Select("select * from property where id = #{id} and removed is null")
     Property property(long id);
 
@@ -69,8 +65,12 @@ interface ClientMapper {
     @Update("update property set removed = case when #{removed} then now() end where id = #{id}")
     void removeProperty(long id, boolean removed);
 
-    @Update("update property set revision = revision + 1 where id = #{id}")
-    void touch(long id);
+    /** Counts the revision up and returns it; null where the property is removed. */
+    @Select(
+            value = "select revision from final table (update property set revision = revision + 1 where id = #{id})"
+                    + " where removed is null",
+            affectData = true)
+    Long touch(long id);
 
     @Select("""
             select 'client' as kind, id, name, removed from client where removed is not null and not arriving

@@ -1,5 +1,6 @@
 package lucidsweep.server.client;
 
+import jakarta.annotation.Nullable;
 import java.util.List;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.server.database.Durability;
@@ -119,21 +120,35 @@ public class Clients {
 
     /** Counts the revision up, sees that what was changed outlives a kill of the process, and tells the open pages. */
     public void touch(long propertyId) {
-        mapper.touch(propertyId);
+        confirm(count(propertyId));
+    }
+
+    /** The first part of {@link #touch}, for whoever has a place in the property's line, which the rest does not need. */
+    public Revision count(long propertyId) {
+        return new Revision(propertyId, mapper.touch(propertyId));
+    }
+
+    /** The rest of {@link #touch}. */
+    public void confirm(Revision revision) {
         durability.await();
-        tellPages(propertyId);
+        tellPages(revision);
     }
 
     /** The same of what is not confirmed to anybody yet, such as the items of a sweep that is under way. */
     public void tell(long propertyId) {
-        mapper.touch(propertyId);
-        tellPages(propertyId);
+        tellPages(count(propertyId));
     }
 
-    private void tellPages(long propertyId) {
-        Long revision = mapper.revision(propertyId);
-        if (revision != null) events.tell("changed", new PropertyChanged(propertyId, revision));
+    private void tellPages(Revision revision) {
+        if (revision.number != null) events.tell("changed", new PropertyChanged(revision.propertyId, revision.number));
     }
+
+    /**
+     * A change of a property that was counted.
+     *
+     * @param number null where the property is removed
+     */
+    public record Revision(long propertyId, @Nullable Long number) {}
 
     private static PropertyForm withNormalAddress(PropertyForm form) {
         if (form.kind() != PropertyKind.WEBSITE) return form;

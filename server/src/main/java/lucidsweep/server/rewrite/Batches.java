@@ -449,9 +449,8 @@ public class Batches implements SmartInitializingSingleton {
     }
 
     private Batch change(Property property, String title, Consumer<Writer> work) {
-        Future<?>[] worked = new Future<?>[1];
         String shortTitle = title.length() > 500 ? title.substring(0, 499) + "…" : title;
-        long id = line.get(property.id(), shortTitle, () -> {
+        Applied applied = line.get(property.id(), shortTitle, () -> {
             BatchMapper.Key key = new BatchMapper.Key();
             mapper.insert(key, property.id(), shortTitle);
             Writer writer = new Writer(key.id, property);
@@ -464,13 +463,16 @@ public class Batches implements SmartInitializingSingleton {
                 takeBack(find(key.id));
                 throw e;
             }
-            clients.touch(property.id());
-            worked[0] = queue.add(property.id(), writer.change, writer.touched);
-            return key.id;
+            Clients.Revision revision = clients.count(property.id());
+            return new Applied(key.id, revision, queue.add(property.id(), writer.change, writer.touched));
         });
-        FindingsQueue.await(worked[0]);
-        return find(id);
+        // It is written to disk while findings are worked out.
+        clients.confirm(applied.revision);
+        FindingsQueue.await(applied.findings);
+        return find(applied.id);
     }
+
+    private record Applied(long id, Clients.Revision revision, Future<?> findings) {}
 
     /** The revision that the property will have once what is written now is told to the open pages. */
     private long revision(long propertyId) {

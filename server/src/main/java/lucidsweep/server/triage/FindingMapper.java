@@ -34,9 +34,12 @@ interface FindingMapper {
     @Insert("insert into finding (columns) values (rows)")
     void insert(List<FindingValues> findings);
 
-    /** Says that texts of a property changed once more. */
-    @Update("update property set text_changes = text_changes + 1 where id = #{propertyId}")
-    void countChange(long propertyId);
+    /** Says that texts of a property changed once more, and returns how often they did. */
+    @Select(
+            value = "select text_changes from final table"
+                    + " (update property set text_changes = text_changes + 1 where id = #{propertyId})",
+            affectData = true)
+    long countChange(long propertyId);
 
     @Select("select text_changes from property where id = #{propertyId}")
     long changes(long propertyId);

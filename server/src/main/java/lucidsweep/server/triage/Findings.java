@@ -241,8 +241,7 @@ public class Findings {
 
     /** Says, within the transaction that changes texts, that findings are to be worked out after it; returns the change's number. */
     public long due(long propertyId) {
-        mapper.countChange(propertyId);
-        return mapper.changes(propertyId);
+        return mapper.countChange(propertyId);
     }
 
     /** The properties whose findings do not stand for their texts. */

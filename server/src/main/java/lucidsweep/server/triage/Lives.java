@@ -27,7 +27,7 @@ final class Lives {
     /** What is to be written once this is found of an item; nothing where that is written already. */
     Optional<LifeMapper.LifeLine> after(ItemDetail item, List<Check> found) {
         String was = of(item.id());
-        if (was.isEmpty() && found.isEmpty()) return Optional.empty();
+        if (FindingLife.isOf(was, found)) return Optional.empty();
         String line = FindingLife.read(was)
                 .next(found, moment, field -> isDrafted(item, field), now)
                 .toString();

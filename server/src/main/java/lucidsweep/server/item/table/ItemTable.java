@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.IntPredicate;
 import java.util.function.Predicate;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
@@ -807,7 +808,7 @@ final class ItemTable {
         if (given(filter.q())) {
             byte[] part = TextColumn.folded(filter.q());
             BitSet exactly = filter.q().contains("://") ? rowsAt(part) : new BitSet();
-            if (exactly.isEmpty()) keep(wanted, row -> holds(row, part));
+            if (exactly.isEmpty()) keepOnAllCores(wanted, row -> holds(row, part));
             else wanted.and(exactly);
         }
         return wanted;
@@ -825,9 +826,26 @@ final class ItemTable {
     }
 
     private static void keep(BitSet rows, RowTest test) {
-        for (int row = rows.nextSetBit(0); row >= 0; row = rows.nextSetBit(row + 1)) {
-            if (!test.test(row)) rows.clear(row);
+        long[] words = rows.toLongArray();
+        for (int i = 0; i < words.length; i++) words[i] = kept(words[i], i * Long.SIZE, test);
+        rows.and(BitSet.valueOf(words));
+    }
+
+    /** The same on all cores, for tests that take long and may be asked by many threads. */
+    private static void keepOnAllCores(BitSet rows, RowTest test) {
+        long[] words = rows.toLongArray();
+        IntStream.range(0, words.length).parallel().forEach(i -> words[i] = kept(words[i], i * Long.SIZE, test));
+        rows.and(BitSet.valueOf(words));
+    }
+
+    /** Of 64 rows from one on, a bit each, those that pass a test. */
+    private static long kept(long rows, int from, RowTest test) {
+        long kept = rows;
+        for (long left = rows; left != 0; left &= left - 1) {
+            int bit = Long.numberOfTrailingZeros(left);
+            if (!test.test(from + bit)) kept &= ~(1L << bit);
         }
+        return kept;
     }
 
     private void keepWithFinding(BitSet wanted, ItemFilter filter) {
