@@ -13,6 +13,7 @@ import java.util.stream.IntStream;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.server.LucidSweep;
+import lucidsweep.server.aim.targets.TargetsChanged;
 import lucidsweep.server.client.ClientForm;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
@@ -21,7 +22,6 @@ import lucidsweep.server.client.PropertyKind;
 import lucidsweep.server.item.capture.CapturedItem;
 import lucidsweep.server.item.capture.Captures;
 import lucidsweep.server.item.capture.KnownItems;
-import lucidsweep.server.triage.Findings;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -66,12 +66,11 @@ final class ScaleBench {
 
     private void run() throws IOException, InterruptedException {
         fill();
-        Findings findings = application.getBean(Findings.class);
         long start = System.nanoTime();
-        findings.evaluate(property);
+        application.publishEvent(new TargetsChanged(property, false));
         report("All findings of " + COUNT + " items, from the database", 10, start);
         start = System.nanoTime();
-        findings.evaluate(property);
+        application.publishEvent(new TargetsChanged(property, false));
         report("… the second time, once the machine is warm", 6, start);
         application.getBean(Clients.class).touch(property);
 
@@ -120,7 +119,7 @@ final class ScaleBench {
         api.endJob(undoing);
         api.awaitFindings();
         report("… undone, findings brought up to date", 10, start);
-        demand(findings);
+        demand();
         wordings();
     }
 
@@ -152,7 +151,7 @@ final class ScaleBench {
     }
 
     /** What faults cost is fitted to ten rows of demand an item, in one go with all findings. */
-    private void demand(Findings findings) throws IOException, InterruptedException {
+    private void demand() throws IOException, InterruptedException {
         Random random = new Random(6);
         Path file = Api.file(
                 Files.createTempFile("lucid-bench-", ".csv"),
@@ -164,7 +163,7 @@ final class ScaleBench {
         api.apply(api.upload(property, file));
         Files.delete(file);
         long start = System.nanoTime();
-        findings.evaluate(property);
+        application.publishEvent(new TargetsChanged(property, false));
         report(
                 "… with what faults cost, fitted to " + Report.format("%,d", DEMAND_ROWS) + " rows of demand",
                 16,

@@ -7,10 +7,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
+import java.util.concurrent.CompletableFuture;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.server.RunningApplication.Reply;
+import lucidsweep.server.aim.targets.TargetsChanged;
 import lucidsweep.server.item.table.Items;
-import lucidsweep.server.triage.Findings;
 import lucidsweep.server.triage.FindingsQueue;
 import lucidsweep.standins.DemoSite;
 import lucidsweep.standins.KeywordFile;
@@ -259,23 +260,28 @@ class TriageTest {
         for (int i = 0; i < ids.length; i++) ids[i] = shop.itemId("L" + (1_000 + 50 * i));
         for (String edit : List.of(" of hemp", " for boats")) {
             Reply batch = shop.post("/batches", Shop.edit("after", "title", "\"with\":\"" + edit + "\""));
-            typeInto(shop, ids, random);
+            typeInto(shop, ids, random, "");
             end(api, batch);
         }
         Reply standard = shop.put("/standard", "{\"settlingDays\":91}");
-        typeInto(shop, ids, random);
+        typeInto(shop, ids, random, "");
         end(api, standard);
+        CompletableFuture<Void> afterSweep =
+                CompletableFuture.runAsync(() -> application.publishEvent(new TargetsChanged(shop.property(), false)));
+        typeInto(shop, ids, random, " in May");
+        afterSweep.join();
         application.getBean(FindingsQueue.class).await(shop.property());
         Map<String, String> followed = found(shop, List.of("duplicate", "too-short", "repeated-word", "all-capitals"));
-        application.getBean(Findings.class).evaluate(shop.property());
+        application.publishEvent(new TargetsChanged(shop.property(), false));
         application.getBean(Items.class).readAnew(shop.property());
         assertThat(followed).isEqualTo(found(shop, List.copyOf(followed.keySet())));
     }
 
-    private static void typeInto(Shop shop, long[] ids, Random random) {
+    private static void typeInto(Shop shop, long[] ids, Random random, String end) {
         for (long id : ids) {
-            String cell = "[{\"itemId\":%d,\"field\":\"title\",\"text\":\"%s\"}]".formatted(id, words(random));
-            assertThat(shop.post("/cells", cell).status()).isEqualTo(200);
+            String cell = "[{\"itemId\":%d,\"field\":\"title\",\"text\":\"%s\"}]".formatted(id, words(random) + end);
+            Reply typed = shop.post("/cells", cell);
+            assertThat(typed.status()).as(typed.body()).isEqualTo(200);
         }
     }
 

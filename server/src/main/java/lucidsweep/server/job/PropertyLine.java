@@ -50,14 +50,10 @@ public class PropertyLine {
     }
 
     /** The same, however long others are at work: for what nobody waits for. */
-    public <T> T getPatiently(long propertyId, String work, Supplier<T> change) {
+    public void runPatiently(long propertyId, String work, Runnable change) {
         ReentrantLock lock = lock(propertyId);
         lock.lock();
-        return get(lock, propertyId, work, change);
-    }
-
-    public void runPatiently(long propertyId, String work, Runnable change) {
-        getPatiently(propertyId, work, () -> {
+        get(lock, propertyId, work, () -> {
             change.run();
             return null;
         });

@@ -111,7 +111,7 @@ public class Exemptions {
                         mapper.put(Columns.of(rows.subList(start, Math.min(rows.size(), start + AT_ONCE))));
                     findings.due(propertyId);
                 }));
-        findings.evaluate(propertyId);
+        queue.settleAnew(propertyId);
     }
 
     /** Holds items to a check again. */

@@ -12,7 +12,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -36,7 +35,6 @@ import lucidsweep.core.stake.StakeModel;
 import lucidsweep.core.standard.Standard;
 import lucidsweep.core.text.CommonPart;
 import lucidsweep.core.text.TextKey;
-import lucidsweep.server.aim.targets.TargetsChanged;
 import lucidsweep.server.client.Client;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
@@ -52,7 +50,6 @@ import lucidsweep.server.item.table.StakeParts;
 import lucidsweep.server.item.table.StoredFinding;
 import lucidsweep.server.job.Lookahead;
 import lucidsweep.server.job.PropertyLine;
-import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
@@ -78,9 +75,6 @@ public class Findings {
     private final PropertyLine line;
     private final TransactionTemplate transaction;
     private final JsonMapper json;
-
-    /** How often all findings of a property have begun to be worked out; which of two that are under way is the later one. */
-    private final Map<Long, Integer> begun = new ConcurrentHashMap<>();
 
     Findings(
             FindingMapper mapper,
@@ -109,16 +103,6 @@ public class Findings {
         this.json = json;
     }
 
-    @EventListener
-    void targetsChanged(TargetsChanged changed) {
-        evaluate(changed.propertyId());
-    }
-
-    /** Works out the findings of a whole property anew; a stretch at a time, since they can be worked out again. */
-    public void evaluate(long propertyId) {
-        line.run(propertyId, ALL, () -> evaluateAnew(propertyId, () -> false));
-    }
-
     private void evaluateAnew(long propertyId, BooleanSupplier outdated) {
         likes.forget(propertyId);
         tagUses.forget(propertyId);
@@ -143,9 +127,8 @@ public class Findings {
      * @throws Outdated where they are
      */
     private void evaluateAll(long propertyId, boolean learns, BooleanSupplier outdated) {
-        int own = line.getPatiently(propertyId, ALL, () -> begun.merge(propertyId, 1, Integer::sum));
         Consumer<Runnable> inLine = change -> line.runPatiently(propertyId, ALL, () -> {
-            if (begun.get(propertyId) != own || outdated.getAsBoolean()) throw new Outdated();
+            if (outdated.getAsBoolean()) throw new Outdated();
             change.run();
         });
         long changes = mapper.changes(propertyId);

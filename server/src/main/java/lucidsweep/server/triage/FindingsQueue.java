@@ -11,6 +11,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import lucidsweep.server.aim.targets.TargetsChanged;
 import lucidsweep.server.job.PropertyLine;
 import lucidsweep.server.job.WorkThreads;
 import lucidsweep.server.web.Refusal;
@@ -76,6 +77,15 @@ public class FindingsQueue {
         due.changes.add(change);
         Due current = begin(propertyId, due);
         return current != due && current.takesLong() ? CompletableFuture.completedFuture(null) : due.done;
+    }
+
+    /** Whoever decided is answered after a moment; a sweep waits for the end. */
+    @EventListener
+    void targetsChanged(TargetsChanged changed) {
+        long propertyId = changed.propertyId();
+        line.runPatiently(propertyId, "findings of all items", () -> findings.due(propertyId));
+        if (changed.byHand()) await(addAnew(propertyId));
+        else settleAnew(propertyId);
     }
 
     /**

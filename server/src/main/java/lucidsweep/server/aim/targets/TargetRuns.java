@@ -146,14 +146,22 @@ public class TargetRuns {
     /** The same after keywords, items or demand have changed, once that is committed. */
     private int workOutAnew(long propertyId) {
         prepared.forget(propertyId);
-        return workOut(propertyId);
+        return workOut(propertyId, false);
     }
 
-    /**
-     * Works out the targets of all indexable items, but for those set by hand; returns how many have one. One run of a property
-     * follows another, and what changed while one was reckoning is taken up by it once more.
-     */
+    /** Works out the targets of all indexable items after somebody decided about some; returns how many have one. */
     int workOut(long propertyId) {
+        return workOut(propertyId, true);
+    }
+
+    private int workOut(long propertyId, boolean byHand) {
+        int aimed = workOutTargets(propertyId);
+        publisher.publishEvent(new TargetsChanged(propertyId, byHand));
+        return aimed;
+    }
+
+    /** One run of a property follows another, and what changed while one was reckoning is taken up by it once more. */
+    private int workOutTargets(long propertyId) {
         synchronized (runs.computeIfAbsent(propertyId, any -> new Object())) {
             Long before;
             int aimed;
@@ -189,8 +197,6 @@ public class TargetRuns {
                     store.write(propertyId, places, ready, plan);
                     if (changes != null) mapper.setDone(propertyId, changes);
                 }));
-        items.changed(propertyId);
-        publisher.publishEvent(new TargetsChanged(propertyId));
         items.changed(propertyId);
         long primary = plan.targets().stream()
                 .filter(target -> target.role() == Target.Role.PRIMARY)
