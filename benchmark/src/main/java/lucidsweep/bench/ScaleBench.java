@@ -67,10 +67,10 @@ final class ScaleBench {
     private void run() throws IOException, InterruptedException {
         fill();
         long start = System.nanoTime();
-        application.publishEvent(new TargetsChanged(property, false));
+        application.publishEvent(new TargetsChanged(property));
         report("All findings of " + COUNT + " items, from the database", 10, start);
         start = System.nanoTime();
-        application.publishEvent(new TargetsChanged(property, false));
+        application.publishEvent(new TargetsChanged(property));
         report("… the second time, once the machine is warm", 6, start);
         application.getBean(Clients.class).touch(property);
 
@@ -163,7 +163,7 @@ final class ScaleBench {
         api.apply(api.upload(property, file));
         Files.delete(file);
         long start = System.nanoTime();
-        application.publishEvent(new TargetsChanged(property, false));
+        application.publishEvent(new TargetsChanged(property));
         report(
                 "… with what faults cost, fitted to " + Report.format("%,d", DEMAND_ROWS) + " rows of demand",
                 16,

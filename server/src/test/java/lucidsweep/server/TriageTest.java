@@ -248,6 +248,21 @@ class TriageTest {
         long batch = shop.get("/batches").json().get(0).path("id").asLong();
         end(api, api.post("/api/batches/" + batch + "/undo", ""));
         assertThat(views(shop, application)).isNotEqualTo(batched).isEqualTo(viewsReadAnew(shop, application));
+
+        end(api, shop.put("/standard", "{\"title\":{\"maxChars\":20}}"));
+        Map<String, String> held = views(shop, application);
+        assertThat(held).isNotEqualTo(batched).isEqualTo(viewsReadAnew(shop, application));
+        shop.post("/keywords", "{\"text\":\"rope\\noar\"}");
+        long keyword =
+                shop.get("/keywords").json().path("rows").get(0).path("id").asLong();
+        views(shop, application);
+        String some = "[%d,%d]".formatted(shop.itemId("L7"), shop.itemId("L8"));
+        shop.post("/targets", "{\"selection\":{\"ids\":" + some + "},\"keywordId\":" + keyword + "}");
+        Map<String, String> aimed = views(shop, application);
+        assertThat(aimed).isNotEqualTo(held).isEqualTo(viewsReadAnew(shop, application));
+        Map<String, String> found = found(shop, List.of("keyword-missing"));
+        application.publishEvent(new TargetsChanged(shop.property()));
+        assertThat(found(shop, List.of("keyword-missing"))).isEqualTo(found);
     }
 
     @Test
@@ -267,12 +282,12 @@ class TriageTest {
         typeInto(shop, ids, random, "");
         end(api, standard);
         CompletableFuture<Void> afterSweep =
-                CompletableFuture.runAsync(() -> application.publishEvent(new TargetsChanged(shop.property(), false)));
+                CompletableFuture.runAsync(() -> application.publishEvent(new TargetsChanged(shop.property())));
         typeInto(shop, ids, random, " in May");
         afterSweep.join();
         application.getBean(FindingsQueue.class).await(shop.property());
         Map<String, String> followed = found(shop, List.of("duplicate", "too-short", "repeated-word", "all-capitals"));
-        application.publishEvent(new TargetsChanged(shop.property(), false));
+        application.publishEvent(new TargetsChanged(shop.property()));
         application.getBean(Items.class).readAnew(shop.property());
         assertThat(followed).isEqualTo(found(shop, List.copyOf(followed.keySet())));
     }
@@ -304,7 +319,7 @@ class TriageTest {
     private static Map<String, String> views(Shop shop, ApplicationContext application) {
         application.getBean(FindingsQueue.class).await(shop.property());
         Map<String, String> views = new TreeMap<>();
-        for (String sort : List.of("title", "-title-px", "findings", "-stake"))
+        for (String sort : List.of("title", "-title-px", "findings", "-stake", "keyword"))
             views.put(
                     sort, shop.get("/items/ids?count=" + MANY + "&sort=" + sort).body());
         for (String path : List.of(

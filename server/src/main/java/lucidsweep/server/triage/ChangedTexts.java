@@ -22,6 +22,13 @@ public final class ChangedTexts {
     private final Set<Long> looked = new HashSet<>();
     private boolean many;
 
+    /** Items whose texts stayed, but that are looked at otherwise. */
+    static ChangedTexts ofItems(Collection<Long> itemIds) {
+        ChangedTexts texts = new ChangedTexts();
+        texts.addItems(itemIds);
+        return texts;
+    }
+
     /** Adds a text that was changed, with the hashes before and after. */
     public void add(Field field, long itemId, long before, long after) {
         fields.add(field);

@@ -182,9 +182,7 @@ public class Exemptions {
         Future<?>[] worked = new Future<?>[1];
         int count = line.get(propertyId, what, () -> {
             Done done = transaction.execute(status -> new Done(work.get(), findings.due(propertyId)));
-            ChangedTexts texts = new ChangedTexts();
-            texts.addItems(itemIds);
-            worked[0] = queue.add(propertyId, done.change, texts);
+            worked[0] = queue.add(propertyId, done.change, ChangedTexts.ofItems(itemIds));
             return done.count;
         });
         FindingsQueue.await(worked[0]);

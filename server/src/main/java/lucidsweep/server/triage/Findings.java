@@ -241,6 +241,7 @@ public class Findings {
     void settleAnew(long propertyId, BooleanSupplier outdated) {
         if (!mapper.due().contains(propertyId)) return;
         evaluateAnew(propertyId, outdated);
+        // What is at stake changes everywhere where costs were fitted anew.
         items.changed(propertyId);
     }
 

@@ -12,6 +12,7 @@ import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import lucidsweep.server.aim.targets.TargetsChanged;
+import lucidsweep.server.aim.targets.TargetsDecided;
 import lucidsweep.server.job.PropertyLine;
 import lucidsweep.server.job.WorkThreads;
 import lucidsweep.server.web.Refusal;
@@ -79,13 +80,25 @@ public class FindingsQueue {
         return current != due && current.takesLong() ? CompletableFuture.completedFuture(null) : due.done;
     }
 
-    /** Whoever decided is answered after a moment; a sweep waits for the end. */
+    /** Whoever let them change, such as a sweep, waits for the end. */
     @EventListener
     void targetsChanged(TargetsChanged changed) {
         long propertyId = changed.propertyId();
         line.runPatiently(propertyId, "findings of all items", () -> findings.due(propertyId));
-        if (changed.byHand()) await(addAnew(propertyId));
-        else settleAnew(propertyId);
+        settleAnew(propertyId);
+    }
+
+    /** Whoever decided is answered after a moment. */
+    @EventListener
+    void targetsDecided(TargetsDecided decided) {
+        long propertyId = decided.propertyId();
+        Future<?>[] found = new Future<?>[1];
+        line.runPatiently(propertyId, "findings of items with other keywords", () -> {
+            long change = findings.due(propertyId);
+            if (decided.itemIds() == null) found[0] = addAnew(propertyId);
+            else found[0] = add(propertyId, change, ChangedTexts.ofItems(decided.itemIds()));
+        });
+        await(found[0]);
     }
 
     /**

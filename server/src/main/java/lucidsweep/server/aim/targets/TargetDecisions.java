@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import lucidsweep.core.keyword.Intent;
 import lucidsweep.core.keyword.TargetFinder;
 import lucidsweep.server.item.table.Items;
@@ -44,7 +45,7 @@ public class TargetDecisions {
     /** Makes the homes that were worked out for keywords decisions. */
     public void keepHomes(long propertyId, List<Long> keywordIds) {
         change(propertyId, () -> IdSteps.over(keywordIds, ids -> mapper.keepHomes(propertyId, ids)));
-        items.changed(propertyId);
+        items.changed(propertyId, Set.of());
     }
 
     /** Makes the keywords that were worked out for items decisions; returns how many items were meant. */
@@ -53,7 +54,7 @@ public class TargetDecisions {
         change(
                 propertyId,
                 () -> IdSteps.over(Arrays.stream(meant).boxed().toList(), ids -> mapper.keepTargets(propertyId, ids)));
-        items.changed(propertyId);
+        items.changed(propertyId, Set.of());
         return meant.length;
     }
 
@@ -99,7 +100,7 @@ public class TargetDecisions {
             if (intent == null) runs.due(propertyId);
         });
         if (intent == null) runs.workOut(propertyId);
-        else items.changed(propertyId);
+        else items.changed(propertyId, Set.of());
     }
 
     /** Sets a target by hand without working the others out. */

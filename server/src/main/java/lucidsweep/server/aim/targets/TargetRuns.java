@@ -146,17 +146,16 @@ public class TargetRuns {
     /** The same after keywords, items or demand have changed, once that is committed. */
     private int workOutAnew(long propertyId) {
         prepared.forget(propertyId);
-        return workOut(propertyId, false);
+        int aimed = workOutTargets(propertyId);
+        items.changed(propertyId);
+        publisher.publishEvent(new TargetsChanged(propertyId));
+        return aimed;
     }
 
     /** Works out the targets of all indexable items after somebody decided about some; returns how many have one. */
     int workOut(long propertyId) {
-        return workOut(propertyId, true);
-    }
-
-    private int workOut(long propertyId, boolean byHand) {
         int aimed = workOutTargets(propertyId);
-        publisher.publishEvent(new TargetsChanged(propertyId, byHand));
+        publisher.publishEvent(new TargetsDecided(propertyId, items.aimed(propertyId)));
         return aimed;
     }
 
@@ -197,7 +196,6 @@ public class TargetRuns {
                     store.write(propertyId, places, ready, plan);
                     if (changes != null) mapper.setDone(propertyId, changes);
                 }));
-        items.changed(propertyId);
         long primary = plan.targets().stream()
                 .filter(target -> target.role() == Target.Role.PRIMARY)
                 .count();

@@ -7,6 +7,7 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -216,6 +217,21 @@ final class ItemTable {
             changed.set(row);
         }
         reorder(changed);
+    }
+
+    /**
+     * The items that it has with another keyword than they aim at.
+     *
+     * @param keywordOf the keywords by item; none for those without
+     */
+    synchronized Set<Long> aimedOtherwise(Map<Long, Long> keywordOf) {
+        Set<Long> otherwise = new HashSet<>();
+        for (int row = 0; row < size; row++) {
+            Long wanted = keywordOf.get(ids[row]);
+            int known = wanted == null ? NONE : keywords.find(wanted);
+            if (keyword.get(row) != known || wanted != null && known == NONE) otherwise.add(ids[row]);
+        }
+        return otherwise;
     }
 
     /** Whether it holds many more sets of findings than any of its rows has by now; one that is read anew does not. */
