@@ -16,7 +16,7 @@ final class MinHash {
     private static final int PARTS = SIZE / ORDERS;
 
     /** A hash shifted by so many bits is the number of the part of the range that it is in. */
-    private static final int TO_PART = Integer.SIZE - 3;
+    private static final int TO_PART = Integer.SIZE - Integer.numberOfTrailingZeros(PARTS);
 
     private static final int NONE = Integer.MAX_VALUE;
 

@@ -1,8 +1,8 @@
 package lucidsweep.core.alike;
 
 /**
- * The order of many numbers, by counting eleven of their bits at a time; a fifth of the time of a sort by comparing. Equal
- * numbers stay as they come, and negative ones come last.
+ * The order of many numbers, by counting eleven of their bits at a time, which takes less than comparing them. Equal numbers
+ * stay as they come, and negative ones come last.
  *
  * <pre>{@code RadixOrder.of(new int[] {30, 10, 20})   // 1, 2, 0 }</pre>
  */

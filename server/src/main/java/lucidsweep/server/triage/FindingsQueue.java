@@ -94,9 +94,7 @@ public class FindingsQueue {
         long propertyId = decided.propertyId();
         Future<?>[] found = new Future<?>[1];
         line.runPatiently(propertyId, "findings of items with other keywords", () -> {
-            long change = findings.due(propertyId);
-            if (decided.itemIds() == null) found[0] = addAnew(propertyId);
-            else found[0] = add(propertyId, change, ChangedTexts.ofItems(decided.itemIds()));
+            found[0] = add(propertyId, findings.due(propertyId), ChangedTexts.ofItems(decided.itemIds()));
         });
         await(found[0]);
     }

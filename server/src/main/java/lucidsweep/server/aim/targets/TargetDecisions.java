@@ -84,23 +84,22 @@ public class TargetDecisions {
             throw Refusal.badInput(
                     "the topic has " + topic.length() + " characters, at most " + LONGEST_TOPIC + " are expected");
         }
-        change(propertyId, () -> {
-            keywordIds.forEach(
-                    (topic, some) -> IdSteps.over(some, ids -> mapper.setTopic(propertyId, ids, topic.strip())));
-            runs.due(propertyId);
-        });
-        runs.workOut(propertyId);
+        decide(
+                propertyId,
+                () -> keywordIds.forEach(
+                        (topic, some) -> IdSteps.over(some, ids -> mapper.setTopic(propertyId, ids, topic.strip()))));
     }
 
     /** Settles the intent of keywords by hand; null lets it be worked out again. */
     public void setIntent(long propertyId, List<Long> keywordIds, Intent.Kind intent) {
         String code = intent == null ? "" : intent.code();
-        change(propertyId, () -> {
-            IdSteps.over(keywordIds, ids -> mapper.setIntent(propertyId, ids, code));
-            if (intent == null) runs.due(propertyId);
-        });
-        if (intent == null) runs.workOut(propertyId);
-        else items.changed(propertyId, Set.of());
+        Runnable decision = () -> IdSteps.over(keywordIds, ids -> mapper.setIntent(propertyId, ids, code));
+        if (intent == null) {
+            decide(propertyId, decision);
+            return;
+        }
+        change(propertyId, decision);
+        items.changed(propertyId, Set.of());
     }
 
     /** Sets a target by hand without working the others out. */
@@ -115,29 +114,31 @@ public class TargetDecisions {
         if (keywordId != null && !mapper.has(propertyId, keywordId)) {
             throw Refusal.notFound("there is no keyword " + keywordId + " in this property");
         }
-        change(propertyId, () -> {
+        decide(propertyId, () -> {
             if (keywordId != null) mapper.freeKeyword(keywordId);
             String reason = keywordId == null ? "cleared by hand" : "set by hand";
             IdSteps.over(
                     Arrays.stream(ids).boxed().toList(),
                     some -> mapper.setTargets(some, propertyId, keywordId, reason));
-            runs.due(propertyId);
         });
-        runs.workOut(propertyId);
         return ids.length;
     }
 
     /** Lets the targets of items be worked out again. */
     int free(long propertyId, Selection selection) {
         long[] ids = selection.resolve(propertyId, items);
-        change(
+        decide(propertyId, () -> IdSteps.over(Arrays.stream(ids).boxed().toList(), mapper::deleteTargetsOfItems));
+        return ids.length;
+    }
+
+    /** What a decision changes for the items that it does not name is worked out after it. */
+    private void decide(long propertyId, Runnable decision) {
+        runs.decide(
                 propertyId,
-                () -> IdSteps.over(Arrays.stream(ids).boxed().toList(), some -> {
-                    mapper.deleteTargetsOfItems(some);
+                () -> change(propertyId, () -> {
+                    decision.run();
                     runs.due(propertyId);
                 }));
-        runs.workOut(propertyId);
-        return ids.length;
     }
 
     private void change(long propertyId, Runnable decision) {

@@ -111,6 +111,13 @@ public interface TargetMapper {
             @Param("keywordId") Long keywordId,
             @Param("reason") String reason);
 
+    record Primary(long itemId, long keywordId) {}
+
+    @Select("""
+            select primary_of item_id, keyword_id from target
+            where property_id = #{propertyId} and primary_of is not null and keyword_id is not null""")
+    List<Primary> primaries(long propertyId);
+
     record ByHand(long itemId, Long keywordId, String role) {}
 
     @Select("select item_id, keyword_id, role from target where property_id = #{propertyId} and by_hand")

@@ -1,13 +1,16 @@
 package lucidsweep.server.aim.targets;
 
+import java.util.HashSet;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.stream.Collectors;
 import lucidsweep.core.aim.AimPlan;
 import lucidsweep.core.keyword.Decided;
 import lucidsweep.core.keyword.PlacesNamed;
@@ -152,11 +155,26 @@ public class TargetRuns {
         return aimed;
     }
 
-    /** Works out the targets of all indexable items after somebody decided about some; returns how many have one. */
-    int workOut(long propertyId) {
-        int aimed = workOutTargets(propertyId);
-        publisher.publishEvent(new TargetsDecided(propertyId, items.aimed(propertyId)));
-        return aimed;
+    /** Carries out what somebody decided, and works out the targets of all other items; only those that change are looked at. */
+    void decide(long propertyId, Runnable decision) {
+        Map<Long, Long> before = primaries(propertyId);
+        decision.run();
+        workOutTargets(propertyId);
+        Set<Long> changed = differing(before, primaries(propertyId));
+        items.changed(propertyId, changed);
+        publisher.publishEvent(new TargetsDecided(propertyId, changed));
+    }
+
+    private Map<Long, Long> primaries(long propertyId) {
+        return mapper.primaries(propertyId).stream()
+                .collect(Collectors.toMap(TargetMapper.Primary::itemId, TargetMapper.Primary::keywordId));
+    }
+
+    private static Set<Long> differing(Map<Long, Long> before, Map<Long, Long> after) {
+        Set<Long> items = new HashSet<>(before.keySet());
+        items.addAll(after.keySet());
+        items.removeIf(item -> Objects.equals(before.get(item), after.get(item)));
+        return items;
     }
 
     /** One run of a property follows another, and what changed while one was reckoning is taken up by it once more. */

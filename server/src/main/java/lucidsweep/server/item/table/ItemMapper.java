@@ -157,9 +157,6 @@ interface ItemMapper {
     /** The keyword that an item aims at. */
     record Aimed(long itemId, long keywordId, String phrase) {}
 
-    @Select(AIM + "where r.property_id = #{propertyId} and r.primary_of is not null")
-    List<Aimed> allAims(long propertyId);
-
     @Select(AIM + "where r.primary_of between #{first} and #{last}")
     List<Aimed> aims(long first, long last);
 

@@ -7,7 +7,6 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -217,21 +216,6 @@ final class ItemTable {
             changed.set(row);
         }
         reorder(changed);
-    }
-
-    /**
-     * The items that it has with another keyword than they aim at.
-     *
-     * @param keywordOf the keywords by item; none for those without
-     */
-    synchronized Set<Long> aimedOtherwise(Map<Long, Long> keywordOf) {
-        Set<Long> otherwise = new HashSet<>();
-        for (int row = 0; row < size; row++) {
-            Long wanted = keywordOf.get(ids[row]);
-            int known = wanted == null ? NONE : keywords.find(wanted);
-            if (keyword.get(row) != known || wanted != null && known == NONE) otherwise.add(ids[row]);
-        }
-        return otherwise;
     }
 
     /** Whether it holds many more sets of findings than any of its rows has by now; one that is read anew does not. */
@@ -824,7 +808,7 @@ final class ItemTable {
         if (given(filter.q())) {
             byte[] part = TextColumn.folded(filter.q());
             BitSet exactly = filter.q().contains("://") ? rowsAt(part) : new BitSet();
-            if (exactly.isEmpty()) keepOnAllCores(wanted, row -> holds(row, part));
+            if (exactly.isEmpty()) keep(wanted, row -> holds(row, part), true);
             else wanted.and(exactly);
         }
         return wanted;
@@ -842,15 +826,14 @@ final class ItemTable {
     }
 
     private static void keep(BitSet rows, RowTest test) {
-        long[] words = rows.toLongArray();
-        for (int i = 0; i < words.length; i++) words[i] = kept(words[i], i * Long.SIZE, test);
-        rows.and(BitSet.valueOf(words));
+        keep(rows, test, false);
     }
 
-    /** The same on all cores, for tests that take long and may be asked by many threads. */
-    private static void keepOnAllCores(BitSet rows, RowTest test) {
+    /** @param onAllCores for a test that takes long and may be asked by many threads */
+    private static void keep(BitSet rows, RowTest test, boolean onAllCores) {
         long[] words = rows.toLongArray();
-        IntStream.range(0, words.length).parallel().forEach(i -> words[i] = kept(words[i], i * Long.SIZE, test));
+        IntStream all = IntStream.range(0, words.length);
+        (onAllCores ? all.parallel() : all).forEach(i -> words[i] = kept(words[i], i * Long.SIZE, test));
         rows.and(BitSet.valueOf(words));
     }
 

@@ -2,7 +2,6 @@ package lucidsweep.server.item.table;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
@@ -94,23 +93,6 @@ class ItemTables {
         synchronized (table.refreshing()) {
             table.change(lines(itemIds));
         }
-    }
-
-    /**
-     * Reads the rows anew that have another keyword than their items aim at.
-     *
-     * @return their ids; null where the table is not in use, so that it is not known which they are
-     */
-    @Nullable
-    Set<Long> aim(long propertyId, Map<Long, Long> keywordOf) {
-        ItemTable table = tables.getIfPresent(propertyId);
-        if (table == null || changedWhileRead.containsKey(propertyId)) {
-            forget(propertyId);
-            return null;
-        }
-        Set<Long> otherwise = table.aimedOtherwise(keywordOf);
-        refresh(propertyId, otherwise);
-        return otherwise;
     }
 
     /** Sets texts that were just written, if the table is in use: they need not be read again. */

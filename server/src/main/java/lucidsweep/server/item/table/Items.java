@@ -2,7 +2,6 @@ package lucidsweep.server.item.table;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
@@ -16,7 +15,6 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.ObjLongConsumer;
 import java.util.function.Predicate;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import lucidsweep.core.finding.Spreads;
 import lucidsweep.core.finding.Stake;
@@ -549,20 +547,6 @@ public class Items {
     public void changed(long propertyId) {
         tables.forget(propertyId);
         clients.touch(propertyId);
-    }
-
-    /**
-     * The same where items may aim at other keywords, and nothing else of them changed.
-     *
-     * @return those that do; null where it is not known which
-     */
-    @Nullable
-    public Set<Long> aimed(long propertyId) {
-        Map<Long, Long> keywordOf = mapper.allAims(propertyId).stream()
-                .collect(Collectors.toMap(ItemMapper.Aimed::itemId, ItemMapper.Aimed::keywordId));
-        Set<Long> otherwise = tables.aim(propertyId, keywordOf);
-        clients.touch(propertyId);
-        return otherwise;
     }
 
     private static <T> List<T> inLists(List<Long> values, Function<Object[], List<T>> query) {
