@@ -131,7 +131,8 @@ class BackupTest {
                 .add(shop.get("/edits").json())
                 .add(shop.get("/writer/columns").json())
                 .add(shop.get("/writer/cells?ids=" + shop.itemId("A") + "," + shop.itemId("B"))
-                        .json());
+                        .json())
+                .add(shop.api().get("/api/items/" + shop.itemId("B") + "/notes").json());
     }
 
     private Shop worked(OwnApplication application) {
@@ -152,6 +153,11 @@ class BackupTest {
         shop.type("A", "title", "Ash paddle, oiled");
         shop.post("/decisions", "{\"selection\":{\"ids\":[" + shop.itemId("A") + "]},\"state\":\"approved\"}");
         shop.post("/handovers", "{\"format\":\"listings\"}");
+        shop.type("B", "title", "Oak paddle, oiled");
+        shop.post(
+                "/decisions",
+                "{\"selection\":{\"ids\":[" + shop.itemId("B")
+                        + "]},\"state\":\"sent-back\",\"note\":\"Say how long it is.\"}");
         shop.importFile(SHOP.replace("Of oak", "Of old oak"));
         return shop;
     }

@@ -36,17 +36,17 @@ class BatchRecoveryTest {
             JdbcTemplate database = application.getBean(JdbcTemplate.class);
             // The first had begun to be undone, the second had written half of its changes.
             database.update("update batch set under_way = true, state = 'undone' where id = ?", undone);
-            database.update("update draft set text = null, state = null, batch_id = null where id in "
+            database.update("update draft set text = null, batch_id = null where id in "
                     + "(select field_id from change where id / 2147483648 = " + undone + " limit 700)");
             database.update("update batch set under_way = true, items = 0 where id = ?", cut);
-            database.update("update draft set text = null, state = null, batch_id = null where id in "
+            database.update("update draft set text = null, batch_id = null where id in "
                     + "(select field_id from change where id / 2147483648 = " + cut + " order by id desc limit 600)");
             database.update("delete from change where id in (select id from change where id / 2147483648 = " + cut
                     + " order by id desc limit 600)");
         }
         try (ConfigurableApplicationContext application = start()) {
             JdbcTemplate database = application.getBean(JdbcTemplate.class);
-            assertThat(count(database, "draft where text is not null or state is not null or batch_id is not null"))
+            assertThat(count(database, "draft where text is not null or batch_id is not null"))
                     .isZero();
             assertThat(count(database, "change")).as("of the undone one").isEqualTo(LISTINGS);
             assertThat(count(database, "property where judged_changes < text_changes"))

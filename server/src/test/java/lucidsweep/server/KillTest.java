@@ -48,7 +48,7 @@ class KillTest {
             for (int kill = 0; kill < KILLS; kill++) {
                 try (KilledApplication application = KilledApplication.on(data)) {
                     if (kill == 0) job = begin(application.api(), website);
-                    done = reached(application.api(), job, done + 1 + random.nextInt(150));
+                    done = reached(application.api(), job, done + 1 + random.nextInt(100));
                 }
                 assertThat(done).as("done when it was killed").isBetween(1L, PAGES - 1L);
             }
@@ -189,7 +189,7 @@ class KillTest {
         long property = api.property("website", website.address().toString(), true);
         Reply begun = api.post(
                 "/api/properties/" + property + "/sweeps",
-                "{\"maxPages\":100000,\"maxDepth\":50,\"connections\":3,\"delayMs\":8}");
+                "{\"maxPages\":100000,\"maxDepth\":50,\"connections\":3,\"delayMs\":20}");
         return begun.json().path("jobId").asLong();
     }
 

@@ -32,6 +32,10 @@ final class Shop {
         return property;
     }
 
+    Api api() {
+        return api;
+    }
+
     void importFile(String csv) {
         assertThat(api.importListings(property, csv).path("state").asString()).isEqualTo("done");
     }

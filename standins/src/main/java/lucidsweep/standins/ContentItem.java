@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -17,6 +18,7 @@ final class ContentItem {
     final String address;
     private final Map<String, String> fields;
     private final List<Version> versions = new ArrayList<>();
+    private final AtomicInteger turns;
     private int version = 1;
     private boolean changed;
 
@@ -27,7 +29,13 @@ final class ContentItem {
         this.id = id;
         this.address = address;
         this.fields = new LinkedHashMap<>(fields);
+        turns = new AtomicInteger(Math.floorMod(id.hashCode(), 1_000));
         versions.add(new Version(LocalDate.MIN, field("title"), field("description")));
+    }
+
+    /** A number that grows with every request for the item, from a start of its own. */
+    int turn() {
+        return turns.incrementAndGet();
     }
 
     Version first() {

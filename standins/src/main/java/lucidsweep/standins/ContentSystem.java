@@ -42,7 +42,7 @@ public final class ContentSystem {
     private final Map<String, ContentItem> pages = new LinkedHashMap<>();
     private final Map<String, String> users = new ConcurrentHashMap<>();
     private final Map<String, AtomicInteger> served = new ConcurrentHashMap<>();
-    private final AtomicInteger requests = new AtomicInteger();
+    private final AtomicInteger lists = new AtomicInteger();
     private final Supplier<LocalDate> today;
     private final AtomicInteger stored = new AtomicInteger();
 
@@ -81,21 +81,22 @@ public final class ContentSystem {
             users.remove(token);
             return error(401, "this login has run out");
         }
-        int count = requests.incrementAndGet();
-        if (troubled && count % 41 == 0)
-            return new Feed.Answer(429, Map.of("Retry-After", "1"), "{\"error\":\"slow down\"}");
-        if (troubled && count % 13 == 0) return error(500, "try again");
         String[] parts = path.split("/");
         Map<String, ContentItem> items = parts.length < 3 ? null : kinds.get(parts[2]);
         if (items == null) return error(404, "there is no such kind");
-        if (parts.length == 3) return list(items, query);
-        ContentItem item = items.get(parts[3]);
-        if (item == null) return error(404, "there is no such item");
+        ContentItem item = parts.length == 3 ? null : items.get(parts[3]);
+        if (parts.length > 3 && item == null) return error(404, "there is no such item");
+        // Each item has its own turns, so that none fails for good, in whatever order they are asked for.
+        int turn = item == null ? lists.incrementAndGet() : item.turn();
+        if (troubled && turn % 41 == 0)
+            return new Feed.Answer(429, Map.of("Retry-After", "1"), "{\"error\":\"slow down\"}");
+        if (troubled && turn % 13 == 0) return error(500, "try again");
+        if (item == null) return list(items, query);
         if (method.equals("GET")) return ok(item.json());
         if (!method.equals("PUT")) return error(405, "expected GET or PUT");
         Feed.Answer answer = store(item, body);
         // It has stored what it was sent, and the caller never hears of it.
-        return troubled && answer.status() == 200 && count % 5 == 0 ? new Feed.Answer(0, Map.of(), "") : answer;
+        return troubled && answer.status() == 200 && turn % 5 == 0 ? new Feed.Answer(0, Map.of(), "") : answer;
     }
 
     private Feed.Answer login(String body) {

@@ -186,7 +186,7 @@ class AddedClients {
         copy.update("update sweep set state = case kind when 'crawl' then 'stopped' else 'failed' end, ended = now()"
                 + " where state = 'running'");
         // The content system's login stays behind, and with it what was to be pushed there.
-        copy.update("update draft set state = 'approved' where state = 'released'");
+        copy.update("update draft_state set state = 'approved' where state = 'released'");
         copy.update("update property set judged_changes = 0, text_changes = 1");
     }
 

@@ -48,6 +48,8 @@ final class MovedRows {
             "demand_before",
             "demand_source",
             "draft",
+            "draft_state",
+            "draft_note",
             "common_part",
             "exemption",
             "finding_life",

@@ -103,6 +103,7 @@ final class PropertyRows {
         for (String table : OF_ITEM) deleteRange(table, "item_id", items);
         IdRange fields = new IdRange(FieldId.first(items.first()), FieldId.last(items.last()));
         deleteRange("draft", "id", fields);
+        deleteRange("draft_state", "field_id", fields);
         deleteRange("draft_note", "field_id", fields);
         for (String table : OF_PROPERTY) {
             repeat("delete from " + table + " where property_id = ?" + AT_ONCE, property);

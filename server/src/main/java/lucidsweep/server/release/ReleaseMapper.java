@@ -148,19 +148,20 @@ interface ReleaseMapper {
             where not exists (select 1 from handover_file f where f.handover_id = h.id) order by id""")
     List<Handover> withoutFile();
 
-    /** The items of approved drafts, d and i. */
-    String APPROVED =
-            "select i.id from draft d join item i on i.id = d.id / " + FieldId.STEP + " and d.state = 'approved' ";
+    /** The items i of approved drafts, whose states are s. */
+    String APPROVED = "select i.id from draft_state s join item i on i.id = s.field_id / " + FieldId.STEP
+            + " and s.state = 'approved' ";
 
     /** The items of approved drafts, an entry for each, that were captured otherwise after the draft was written; imported rows have the ids of their import. */
     @Select(APPROVED + """
+            join draft d on d.id = s.field_id
             join batch b on b.id = d.batch_id
             left join capture c on c.id = i.capture_id
-            join sweep s on s.id = coalesce(c.sweep_id, i.capture_id / 2147483648)
-            where d.id between #{first} and #{last} and not i.gone and s.started > b.created""")
+            join sweep w on w.id = coalesce(c.sweep_id, i.capture_id / 2147483648)
+            where s.field_id between #{first} and #{last} and not i.gone and w.started > b.created""")
     List<Long> older(long first, long last);
 
     /** The items of approved drafts, an entry for each, that are gone. */
-    @Select(APPROVED + "where d.id between #{first} and #{last} and i.gone")
+    @Select(APPROVED + "where s.field_id between #{first} and #{last} and i.gone")
     List<Long> gone(long first, long last);
 }

@@ -86,9 +86,10 @@ interface BatchMapper {
     @Select("""
             select coalesce(b.title, 'Edits') title, count(*) fields
             from change c left join draft w on w.id = c.field_id
+            left join draft_state s on s.field_id = c.field_id
             left join batch b on b.id = w.batch_id
             where c.id between #{range.first} and #{range.last} and w.batch_id is distinct from c.before_batch
-                and coalesce(w.state, '') not in ('delivered', 'live')
+                and coalesce(s.state, '') not in ('delivered', 'live')
             group by b.id, b.title order by max(b.id) desc limit 3""")
     List<Conflict> conflictsOfRedo(@Param("range") IdRange range);
 
@@ -96,11 +97,12 @@ interface BatchMapper {
     boolean anythingDelivered(long propertyId);
 
     @Select("""
-            select d.handover_id, h.created delivered, count(*) texts
-            from change c join draft d on d.id = c.field_id join handover h on h.id = d.handover_id
-            where c.id between #{range.first} and #{range.last} and d.state in ('delivered', 'live')
+            select s.handover_id, h.created delivered, count(*) texts
+            from change c join draft d on d.id = c.field_id join draft_state s on s.field_id = d.id
+            join handover h on h.id = s.handover_id
+            where c.id between #{range.first} and #{range.last} and s.state in ('delivered', 'live')
                 and d.batch_id = #{batchId}
-            group by d.handover_id, h.created order by d.handover_id""")
+            group by s.handover_id, h.created order by s.handover_id""")
     List<Batches.Left> deliveredOf(@Param("batchId") long batchId, @Param("range") IdRange range);
 
     /** Which field a change was of. */

@@ -1,9 +1,11 @@
 package lucidsweep.server.item.draft;
 
 import jakarta.annotation.Nullable;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import lucidsweep.core.item.DraftState;
+import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -29,25 +31,73 @@ public interface DraftMapper {
                 tags tags_text, 1 tags_count, tags_alike from item
             """;
 
-    String DRAFT = "select id, text, px, alike, state, batch_id, kept from draft ";
-
-    /** What was written for a field; px and alike are null where the captured text is in force. */
+    /**
+     * What was written for a field.
+     *
+     * @param text null where only a keep stands there
+     * @param px, alike null where the captured text is in force
+     * @param state null where there is no text
+     */
     record DraftRow(long id, String text, Integer px, Long alike, DraftState state, Long batchId, String kept) {}
 
-    @Select(DRAFT + "where id between #{first} and #{last}")
-    List<DraftRow> drafts(long first, long last);
+    default List<DraftRow> drafts(long first, long last) {
+        return withStates(texts(first, last), states(first, last));
+    }
 
-    @Select(DRAFT + AMONG_IDS + "id")
-    List<DraftRow> draftsOf(@Param("ids") Object[] ids);
+    default List<DraftRow> draftsOf(Object[] ids) {
+        return withStates(textsOf(ids), statesOf(ids));
+    }
 
-    /** The drafts that are in one of some states, ascending. */
-    @Select("select id from draft where id between #{first} and #{last} and state = any(#{states}) order by id")
-    List<Long> inState(long first, long last, @Param("states") Object[] states);
+    /** Put together here: a join takes the database three times as long, whether or not anything was decided. */
+    private static List<DraftRow> withStates(List<TextRow> texts, List<StateRow> states) {
+        Map<Long, DraftState> decided = new HashMap<>();
+        states.forEach(each -> decided.put(each.fieldId(), each.state()));
+        return texts.stream()
+                .map(each -> each.in(decided.getOrDefault(each.id, DraftState.DRAFTED)))
+                .toList();
+    }
+
+    String TEXT = "select id, text, px, alike, batch_id, kept from draft ";
+
+    /** A draft without its state. */
+    record TextRow(long id, String text, Integer px, Long alike, Long batchId, String kept) {
+
+        private DraftRow in(DraftState state) {
+            return new DraftRow(id, text, px, alike, text == null ? null : state, batchId, kept);
+        }
+    }
+
+    @Select(TEXT + "where id between #{first} and #{last}")
+    List<TextRow> texts(long first, long last);
+
+    @Select(TEXT + AMONG_IDS + "id")
+    List<TextRow> textsOf(@Param("ids") Object[] ids);
 
     /** What is drafted for one field of items, by the field's place among those that can be drafted. */
-    @Select(DRAFT + "where id between #{first} and #{last} and mod(id, " + FieldId.STEP
+    @Select(TEXT + "where id between #{first} and #{last} and mod(id, " + FieldId.STEP
             + ") = #{place} and text is not null")
-    List<DraftRow> draftsOfField(long first, long last, int place);
+    List<TextRow> textsOfField(long first, long last, int place);
+
+    /** The state of a draft that is not just drafted any more. */
+    record StateRow(long fieldId, DraftState state) {}
+
+    @Select("select field_id, state from draft_state where field_id between #{first} and #{last}")
+    List<StateRow> states(long first, long last);
+
+    @Select("select field_id, state from draft_state " + AMONG_IDS + "field_id")
+    List<StateRow> statesOf(@Param("ids") Object[] ids);
+
+    /** The drafts that are just drafted, ascending. */
+    @Select("""
+            select d.id from draft d left join draft_state s on s.field_id = d.id
+            where d.id between #{first} and #{last} and d.text is not null and s.field_id is null order by d.id""")
+    List<Long> drafted(long first, long last);
+
+    /** The drafts that are in one of some other states, ascending. */
+    @Select("""
+            select field_id from draft_state
+            where field_id between #{first} and #{last} and state = any(#{states}) order by field_id""")
+    List<Long> inState(long first, long last, @Param("states") Object[] states);
 
     /** An item as it was captured. */
     record Core(
@@ -96,39 +146,57 @@ public interface DraftMapper {
     @Select(PAGE + AMONG_IDS + "i.id")
     List<Page> pagesOf(@Param("ids") Object[] ids);
 
-    @Update("update draft set state = #{state} where id = " + IDS)
-    void setState(@Param("ids") Object[] ids, @Param("state") String state);
-
     /** A draft and the measure of the text that is then in force. */
-    record DraftValues(long id, String text, String state, Long batchId, int px, long alike, long revision) {}
+    record DraftValues(long id, String text, Long batchId, int px, long alike, long revision) {}
 
     @Insert("""
             merge into draft d using unnest(
-                cast(#{id} as bigint array), cast(#{text} as varchar array), cast(#{state} as varchar array),
-                cast(#{batchId} as bigint array), cast(#{px} as int array), cast(#{alike} as bigint array),
-                cast(#{revision} as bigint array))
-                as n (id, text, state, batch_id, px, alike, revision) on d.id = n.id
-            when matched then update set text = n.text, state = n.state, batch_id = n.batch_id, px = n.px,
-                alike = n.alike, revision = n.revision, handover_id = null
-            when not matched then insert (id, text, state, batch_id, px, alike, revision)
-                values (n.id, n.text, n.state, n.batch_id, n.px, n.alike, n.revision)""")
+                cast(#{id} as bigint array), cast(#{text} as varchar array), cast(#{batchId} as bigint array),
+                cast(#{px} as int array), cast(#{alike} as bigint array), cast(#{revision} as bigint array))
+                as n (id, text, batch_id, px, alike, revision) on d.id = n.id
+            when matched then update set text = n.text, batch_id = n.batch_id, px = n.px, alike = n.alike,
+                revision = n.revision
+            when not matched then insert (id, text, batch_id, px, alike, revision)
+                values (n.id, n.text, n.batch_id, n.px, n.alike, n.revision)""")
     void setDrafts(Map<String, Object[]> drafts);
 
     @Select("select id from draft where id between #{first} and #{last} and revision > #{revision} order by id")
     List<Long> changedAfter(long first, long last, long revision);
 
-    /** Drafts by their ids; a merge finds them one by one, where an update goes through the list for each. */
-    String EACH =
-            "merge into draft d using unnest(cast(#{ids} as bigint array)) as n (id) on d.id = n.id when matched and ";
+    /** Rows of states by their fields; a merge finds them one by one, where an update goes through the list for each. */
+    String EACH = """
+            merge into draft_state s using unnest(cast(#{ids} as bigint array)) as n (id) on s.field_id = n.id
+            when matched\s""";
 
     String MOVED = "state = #{to}, handover_id = coalesce(#{handoverId}, handover_id)";
 
+    /** Forgets how far drafts had come. */
+    @Delete(EACH + "then delete")
+    void forgetStates(@Param("ids") Object[] ids);
+
+    @Delete(EACH + "and s.state = any(#{from}) then delete")
+    int moveBack(@Param("ids") Object[] ids, @Param("from") Object[] from);
+
+    /** Sets the state of drafts, whatever it was. */
+    @Insert(
+            "merge into draft_state (field_id, state) select id, #{state} from unnest(cast(#{ids} as bigint array)) as n (id)")
+    void setState(@Param("ids") Object[] ids, @Param("state") String state);
+
+    /** Moves drafts on that are just drafted, or in one of some other states. */
+    @Insert("""
+            merge into draft_state s using (
+                select id from draft\s""" + AMONG_IDS + """
+            id where text is not null) n on s.field_id = n.id
+            when matched and s.state = any(#{from}) then update set state = #{to}
+            when not matched then insert (field_id, state) values (n.id, #{to})""")
+    int moveDrafted(@Param("ids") Object[] ids, @Param("from") Object[] from, @Param("to") String to);
+
     /**
-     * Moves drafts on that are in one of some states.
+     * Moves drafts on that are in one of some states, none of them just drafted.
      *
      * @param handoverId that they are delivered with; null to leave it
      */
-    @Update(EACH + "d.state = any(#{from}) then update set " + MOVED)
+    @Update(EACH + "and s.state = any(#{from}) then update set " + MOVED)
     int move(
             @Param("ids") Object[] ids,
             @Param("from") Object[] from,
@@ -136,8 +204,8 @@ public interface DraftMapper {
             @Param("handoverId") @Nullable Long handoverId);
 
     /** The same of all drafts of a field between two, in half the time. */
-    @Update("update draft set " + MOVED + """
-             where id between #{first} and #{last} and mod(id,\s""" + FieldId.STEP + ") = #{place} and state = any(#{from})")
+    @Update("update draft_state set " + MOVED + """
+             where field_id between #{first} and #{last} and mod(field_id,\s""" + FieldId.STEP + ") = #{place} and state = any(#{from})")
     int moveAll(
             @Param("first") long first,
             @Param("last") long last,
@@ -146,27 +214,28 @@ public interface DraftMapper {
             @Param("to") String to,
             @Param("handoverId") @Nullable Long handoverId);
 
-    @Select("select id from draft " + AMONG_IDS + "id where state = 'released' and handover_id = #{handoverId}")
+    @Select("select field_id from draft_state " + AMONG_IDS
+            + "field_id where state = 'released' and handover_id = #{handoverId}")
     List<Long> released(@Param("ids") Object[] ids, @Param("handoverId") long handoverId);
 
-    @Update(EACH + "d.state = 'released' and d.handover_id = #{handoverId} then update set state = 'delivered'")
+    @Update(EACH + "and s.state = 'released' and s.handover_id = #{handoverId} then update set state = 'delivered'")
     int arrive(@Param("ids") Object[] ids, @Param("handoverId") long handoverId);
 
     @Update(EACH + """
-            d.state in ('released', 'delivered', 'live') and d.handover_id = #{handoverId}
+            and s.state in ('released', 'delivered', 'live') and s.handover_id = #{handoverId}
             then update set state = #{to}, handover_id = null""")
     int withdraw(@Param("ids") Object[] ids, @Param("handoverId") long handoverId, @Param("to") String to);
 
     /** Drafts of items that a sweep saw in place are live; what it saw otherwise is not any more. What was captured of the field is an expression. */
     @Update("""
-            merge into draft d using (
-                select o.id, case when o.text = ${captured} then 'live' else 'delivered' end state
-                from draft o join item i on i.id = o.id / """ + FieldId.STEP + """
+            merge into draft_state s using (
+                select o.field_id, case when d.text = ${captured} then 'live' else 'delivered' end state
+                from draft_state o join draft d on d.id = o.field_id join item i on i.id = o.field_id /\s""" + FieldId.STEP + """
 
-                where o.id between #{first} and #{last} and o.state in ('delivered', 'live')
-                    and mod(o.id,\s""" + FieldId.STEP + """
-            ) = #{place} and not i.gone) n on d.id = n.id
-            when matched and d.state <> n.state then update set state = n.state""")
+                where o.field_id between #{first} and #{last} and o.state in ('delivered', 'live')
+                    and mod(o.field_id,\s""" + FieldId.STEP + """
+            ) = #{place} and not i.gone) n on s.field_id = n.field_id
+            when matched and s.state <> n.state then update set state = n.state""")
     int seeLive(
             @Param("captured") String captured,
             @Param("place") int place,

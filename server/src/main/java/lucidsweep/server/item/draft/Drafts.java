@@ -4,6 +4,7 @@ import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.HashMap;
@@ -71,9 +72,7 @@ public class Drafts {
     /** The items, gone ones too, whose drafts are in one of some states, by field and ascending. */
     public Map<Field, long[]> inState(long propertyId, Set<DraftState> states) {
         IdRange items = IdRange.of(propertyId);
-        Object[] codes = states.stream().map(DraftState::code).toArray();
-        List<Long> drafts = mapper.inState(FieldId.first(items.first()), FieldId.last(items.last()), codes);
-        return drafts.stream()
+        return idsInState(FieldId.first(items.first()), FieldId.last(items.last()), states).stream()
                 .collect(Collectors.groupingBy(
                         FieldId::field,
                         () -> new EnumMap<>(Field.class),
@@ -82,11 +81,20 @@ public class Drafts {
                                 ids -> ids.stream().mapToLong(FieldId::item).toArray())));
     }
 
+    private List<Long> idsInState(long first, long last, Set<DraftState> states) {
+        List<Long> ids = new ArrayList<>(mapper.inState(first, last, codes(states)));
+        if (states.contains(DraftState.DRAFTED)) {
+            ids.addAll(mapper.drafted(first, last));
+            Collections.sort(ids);
+        }
+        return ids;
+    }
+
     /** What is drafted for a field of the items of a property, by item. */
     public Map<Long, String> drafted(long propertyId, Field field) {
         IdRange items = IdRange.of(propertyId);
         Map<Long, String> drafted = new HashMap<>();
-        mapper.draftsOfField(FieldId.first(items.first()), FieldId.last(items.last()), FieldId.FIELDS.indexOf(field))
+        mapper.textsOfField(FieldId.first(items.first()), FieldId.last(items.last()), FieldId.FIELDS.indexOf(field))
                 .forEach(draft -> drafted.put(FieldId.item(draft.id()), draft.text()));
         return drafted;
     }
@@ -95,7 +103,7 @@ public class Drafts {
     public Set<Long> changedHere(long[] ids, Field field) {
         Set<Long> changed = new HashSet<>();
         for (int start = 0; start < ids.length; start += CHUNK) {
-            for (DraftMapper.DraftRow draft : mapper.draftsOf(FieldId.of(chunk(ids, start), field))) {
+            for (DraftMapper.TextRow draft : mapper.textsOf(FieldId.of(chunk(ids, start), field))) {
                 if (draft.batchId() != null) changed.add(FieldId.item(draft.id()));
             }
         }
@@ -140,9 +148,7 @@ public class Drafts {
         }
 
         private DraftMapper.DraftValues values(long revision) {
-            String code = state == null ? null : state.code();
-            return new DraftMapper.DraftValues(
-                    field.id(), draft, code, batchId, measure.px(), measure.alike(), revision);
+            return new DraftMapper.DraftValues(field.id(), draft, batchId, measure.px(), measure.alike(), revision);
         }
     }
 
@@ -155,6 +161,12 @@ public class Drafts {
         if (changes.isEmpty()) return;
         mapper.setDrafts(Columns.of(
                 changes.stream().map(change -> change.values(revision)).toList()));
+        mapper.forgetStates(changes.stream().map(change -> change.field.id()).toArray());
+        changes.stream()
+                .filter(change -> change.state != null && change.state != DraftState.DRAFTED)
+                .collect(Collectors.groupingBy(
+                        Change::state, Collectors.mapping(change -> change.field.id(), Collectors.toList())))
+                .forEach((state, ids) -> mapper.setState(ids.toArray(), state.code()));
     }
 
     /**
@@ -188,22 +200,25 @@ public class Drafts {
     private int move(long[] ids, Field field, Set<DraftState> from, DraftState to, @Nullable Long handoverId) {
         int moved = 0;
         for (int start = 0; start < ids.length; start += CHUNK)
-            moved += moveChunk(chunk(ids, start), field, codes(from), to.code(), handoverId);
+            moved += moveChunk(chunk(ids, start), field, from, to, handoverId);
         return moved;
     }
 
-    private int moveChunk(long[] ids, Field field, Object[] from, String to, @Nullable Long handoverId) {
+    private int moveChunk(long[] ids, Field field, Set<DraftState> from, DraftState to, @Nullable Long handoverId) {
+        if (to == DraftState.DRAFTED) return mapper.moveBack(FieldId.of(ids, field), codes(from));
+        if (from.contains(DraftState.DRAFTED))
+            return mapper.moveDrafted(FieldId.of(ids, field), codes(from), to.code());
         long first = FieldId.of(ids[0], field);
         long last = FieldId.of(ids[ids.length - 1], field);
         return isAllBetween(ids, field, first, last, from)
-                ? mapper.moveAll(first, last, FieldId.FIELDS.indexOf(field), from, to, handoverId)
-                : mapper.move(FieldId.of(ids, field), from, to, handoverId);
+                ? mapper.moveAll(first, last, FieldId.FIELDS.indexOf(field), codes(from), to.code(), handoverId)
+                : mapper.move(FieldId.of(ids, field), codes(from), to.code(), handoverId);
     }
 
     /** Whether no item but these, which ascend, has a draft of the field between theirs that could move with them. */
-    private boolean isAllBetween(long[] ids, Field field, long first, long last, Object[] from) {
+    private boolean isAllBetween(long[] ids, Field field, long first, long last, Set<DraftState> from) {
         if (ids[ids.length - 1] - ids[0] == ids.length - 1) return true;
-        long[] movable = mapper.inState(first, last, from).stream()
+        long[] movable = idsInState(first, last, from).stream()
                 .filter(id -> FieldId.field(id) == field)
                 .mapToLong(FieldId::item)
                 .toArray();

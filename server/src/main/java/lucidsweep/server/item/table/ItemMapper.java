@@ -18,8 +18,11 @@ interface ItemMapper {
 
     String FIELDS = """
             left join draft t on t.id = i.id * 16
+            left join draft_state ts on ts.field_id = t.id
             left join draft d on d.id = i.id * 16 + 1
+            left join draft_state ds on ds.field_id = d.id
             left join draft g on g.id = i.id * 16 + 2
+            left join draft_state gs on gs.field_id = g.id
             left join target r on r.primary_of = i.id
             left join keyword k on k.id = r.keyword_id
             """;
@@ -28,9 +31,9 @@ interface ItemMapper {
     String LINE = """
             select i.id, i.address, i.section, i.status, i.noindex_reason, i.noindex_detail, i.h1, i.h1_count, i.canonical, i.robots, i.price, i.published, i.views, i.favourites,
                 coalesce(l.depth, i.depth) depth, coalesce(l.links_in, 0) links_in,
-                i.title title_captured, t.text title_draft, t.state title_state, t.kept title_kept,
-                i.description description_captured, d.text description_draft, d.state description_state, d.kept description_kept,
-                i.tags tags_captured, g.text tags_draft, g.state tags_state, g.kept tags_kept,
+                i.title title_captured, t.text title_draft, nvl2(t.text, coalesce(ts.state, 'drafted'), null) title_state, t.kept title_kept,
+                i.description description_captured, d.text description_draft, nvl2(d.text, coalesce(ds.state, 'drafted'), null) description_state, d.kept description_kept,
+                i.tags tags_captured, g.text tags_draft, nvl2(g.text, coalesce(gs.state, 'drafted'), null) tags_state, g.kept tags_kept,
                 k.id keyword_id, k.phrase keyword, k.volume, r.by_hand, r.score, r.reason
             from item i left join item_link l on l.item_id = i.id
             """ + FIELDS;
