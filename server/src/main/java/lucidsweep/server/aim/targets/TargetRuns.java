@@ -149,20 +149,27 @@ public class TargetRuns {
     /** The same after keywords, items or demand have changed, once that is committed. */
     private int workOutAnew(long propertyId) {
         prepared.forget(propertyId);
-        int aimed = workOutTargets(propertyId);
+        Run run = workOutTargets(propertyId);
         items.changed(propertyId);
         publisher.publishEvent(new TargetsChanged(propertyId));
-        return aimed;
+        setDone(propertyId, run);
+        return run.aimed;
     }
 
     /** Carries out what somebody decided, and works out the targets of all other items; only those that change are looked at. */
     void decide(long propertyId, Runnable decision) {
         Map<Long, Long> before = primaries(propertyId);
         decision.run();
-        workOutTargets(propertyId);
+        Run run = workOutTargets(propertyId);
         Set<Long> changed = differing(before, primaries(propertyId));
         items.changed(propertyId, changed);
         publisher.publishEvent(new TargetsDecided(propertyId, changed));
+        setDone(propertyId, run);
+    }
+
+    /** Only once findings are due, too: of what a kill cuts short before, all is worked out anew. */
+    private void setDone(long propertyId, Run run) {
+        if (run.changes != null) mapper.setDone(propertyId, run.changes);
     }
 
     private Map<Long, Long> primaries(long propertyId) {
@@ -177,20 +184,28 @@ public class TargetRuns {
         return items;
     }
 
+    /**
+     * What was worked out.
+     *
+     * @param aimed how many items aim at a keyword
+     * @param changes up to which change; null where nothing ever changed
+     */
+    private record Run(int aimed, Long changes) {}
+
     /** One run of a property follows another, and what changed while one was reckoning is taken up by it once more. */
-    private int workOutTargets(long propertyId) {
+    private Run workOutTargets(long propertyId) {
         synchronized (runs.computeIfAbsent(propertyId, any -> new Object())) {
             Long before;
             int aimed;
             do {
                 before = mapper.changes(propertyId);
-                aimed = workOutOnce(propertyId, before);
+                aimed = workOutOnce(propertyId);
             } while (!Objects.equals(before, mapper.changes(propertyId)));
-            return aimed;
+            return new Run(aimed, before);
         }
     }
 
-    private int workOutOnce(long propertyId, Long changes) {
+    private int workOutOnce(long propertyId) {
         Client client = clients.client(clients.property(propertyId).clientId());
         PreparedProperties.Ready ready = prepared.of(propertyId);
         Decided decided = new Decided();
@@ -210,10 +225,7 @@ public class TargetRuns {
         line.run(
                 propertyId,
                 "the keywords of all items",
-                () -> transaction.executeWithoutResult(status -> {
-                    store.write(propertyId, places, ready, plan);
-                    if (changes != null) mapper.setDone(propertyId, changes);
-                }));
+                () -> transaction.executeWithoutResult(status -> store.write(propertyId, places, ready, plan)));
         long primary = plan.targets().stream()
                 .filter(target -> target.role() == Target.Role.PRIMARY)
                 .count();
