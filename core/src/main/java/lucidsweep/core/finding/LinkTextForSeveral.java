@@ -1,9 +1,7 @@
 package lucidsweep.core.finding;
 
-import java.util.HashSet;
-import java.util.List;
+import java.util.HashMap;
 import java.util.Map;
-import java.util.Set;
 import java.util.TreeMap;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.page.PageFacts;
@@ -24,19 +22,15 @@ final class LinkTextForSeveral extends CapturedCheck {
 
     @Override
     public String note(PageFacts page, String address) {
-        Map<String, Set<String>> targets = new TreeMap<>();
-        Map<String, String> texts = new TreeMap<>();
+        Map<String, PageFacts.Link> firsts = new HashMap<>();
+        Map<String, String> several = new TreeMap<>();
         for (PageFacts.Link link : ownLinks(page, address)) {
             if (link.text().isBlank()) continue;
-            if (LinkTextSaysNothing.saysNothing(link.text())) continue;
             String key = TextKey.key(link.text());
-            targets.computeIfAbsent(key, any -> new HashSet<>()).add(link.address());
-            texts.putIfAbsent(key, "“" + link.text() + "”");
+            if (LinkTextSaysNothing.saysNothing(link.text(), key)) continue;
+            PageFacts.Link first = firsts.putIfAbsent(key, link);
+            if (first != null && !first.address().equals(link.address())) several.put(key, "“" + first.text() + "”");
         }
-        List<String> several = targets.entrySet().stream()
-                .filter(same -> same.getValue().size() > 1)
-                .map(same -> texts.get(same.getKey()))
-                .toList();
-        return some(several, targets.size(), "text");
+        return some(several.values(), firsts.size(), "text");
     }
 }

@@ -31,7 +31,13 @@ final class LinkTextSaysNothing extends CapturedCheck {
     }
 
     static boolean saysNothing(String text) {
-        return NOTHING.contains(TextKey.key(text)) || ADDRESS.matcher(text).matches();
+        return saysNothing(text, TextKey.key(text));
+    }
+
+    static boolean saysNothing(String text, String key) {
+        if (NOTHING.contains(key)) return true;
+        boolean mayBeAddress = key.startsWith("http") || key.startsWith("www");
+        return mayBeAddress && ADDRESS.matcher(text).matches();
     }
 
     @Override

@@ -26,6 +26,9 @@ public final class PageNotes {
 
     private static final String SHARED = Field.HEAD.code() + " shared-";
 
+    private static final List<Check> NOTING =
+            Checks.all().stream().filter(Noting.class::isInstance).toList();
+
     private final Map<String, String> byCheck;
 
     private PageNotes(Map<String, String> byCheck) {
@@ -35,9 +38,8 @@ public final class PageNotes {
     /** Looks at a page that was just read; the lines to be kept, "" where there is nothing to be said. */
     public static String of(PageFacts page, String address) {
         StringBuilder lines = new StringBuilder();
-        for (Check check : Checks.all()) {
-            if (!(check instanceof Noting noting)) continue;
-            String note = noting.note(page, address);
+        for (Check check : NOTING) {
+            String note = ((Noting) check).note(page, address);
             if (!note.isEmpty()) lines.append(line(check.id(), note));
         }
         String alternates = page.alternates().stream()
@@ -97,11 +99,10 @@ public final class PageNotes {
 
     private PageNotes with(PageFacts drafted, String address, String concerned) {
         Map<String, String> redone = new HashMap<>(byCheck);
-        for (Check check : Checks.all()) {
+        for (Check check : NOTING) {
             // Whether an image that links has a text depends on which one it is.
-            boolean looks = check.id().startsWith(concerned) && !(check instanceof AltEmptyInLink);
-            if (!looks || !(check instanceof Noting noting)) continue;
-            String note = noting.note(drafted, address);
+            if (!check.id().startsWith(concerned) || check instanceof AltEmptyInLink) continue;
+            String note = ((Noting) check).note(drafted, address);
             if (note.isEmpty()) redone.remove(check.id());
             else redone.put(check.id(), note);
         }

@@ -1,5 +1,6 @@
 package lucidsweep.core.page;
 
+import java.util.HashMap;
 import java.util.Map;
 import java.util.regex.Pattern;
 import org.jsoup.nodes.Attributes;
@@ -24,7 +25,7 @@ final class EnclosingElements {
     private static final int FOOTER = 32;
     private static final int LINK = 64;
 
-    private static final Map<String, Integer> OF_TAGS = Map.ofEntries(
+    private static final Map<String, Integer> OF_TAGS = new HashMap<>(Map.ofEntries(
             Map.entry("head", UNSEEN | HEAD),
             Map.entry("svg", UNSEEN | DRAWING),
             Map.entry("script", UNSEEN),
@@ -38,7 +39,7 @@ final class EnclosingElements {
             Map.entry("footer", FRAME | FOOTER),
             Map.entry("aside", FRAME),
             Map.entry("form", FRAME),
-            Map.entry("a", LINK));
+            Map.entry("a", LINK)));
     private static final Pattern HIDING = Pattern.compile("(?i)(display\\s*:\\s*none|visibility\\s*:\\s*hidden)");
 
     private final int[] counts = new int[Integer.numberOfTrailingZeros(LINK) + 1];

@@ -5,6 +5,7 @@ import java.net.URI;
 import java.net.URISyntaxException;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
+import java.util.BitSet;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Pattern;
@@ -20,7 +21,11 @@ public final class PageAddress {
             Pattern.compile("(?i)(?<=/)(index|default|home)\\.(x?html?|php|aspx?|jsp|cgi)$");
 
     /** What a normal form writes otherwise than browsers do. */
-    private static final Pattern OTHERWISE_ASKED = Pattern.compile("[%|^{}`'\\\\\\[\\]]");
+    private static final BitSet OTHERWISE_ASKED = new BitSet();
+
+    static {
+        "%|^{}`'\\[]".chars().forEach(OTHERWISE_ASKED::set);
+    }
 
     private static final Pattern WORD_BREAK = Pattern.compile("[-_+]");
 
@@ -64,9 +69,15 @@ public final class PageAddress {
     }
 
     private static String asked(URI base, String link, String address) {
-        if (!OTHERWISE_ASKED.matcher(link).find()) return null;
+        if (!mayBeAskedOtherwise(link)) return null;
         String asked = Reference.asAsked(link).on(reference(base)).pathAndQuery();
         return address.endsWith(asked) || asked.length() > LONGEST ? null : asked;
+    }
+
+    /** Asked of every link, so it is no pattern. */
+    private static boolean mayBeAskedOtherwise(String link) {
+        for (int i = 0; i < link.length(); i++) if (OTHERWISE_ASKED.get(link.charAt(i))) return true;
+        return false;
     }
 
     private static Reference reference(URI base) {
