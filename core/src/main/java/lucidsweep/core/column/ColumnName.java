@@ -14,13 +14,18 @@ import lucidsweep.core.text.Letters;
  * @param words without accents, in small letters
  * @param shortened whether each ends with a full stop, as in "avg. pos."
  * @param last how many of the last words are the innermost part of a nested name
+ * @param text all words as one text; null where any is shortened
  */
-record ColumnName(List<String> words, List<Boolean> shortened, int last) {
+record ColumnName(List<String> words, List<Boolean> shortened, int last, String text) {
 
     private static final int LONGEST = 80;
     private static final Pattern BRACKETS = Pattern.compile("\\([^)]*\\)|\\[[^\\]]*\\]|\\{[^}]*\\}");
     private static final Pattern HUMP = Pattern.compile("(?<=\\p{Ll})(?=\\p{Lu})|(?<=\\p{Lu})(?=\\p{Lu}\\p{Ll})");
     private static final Pattern WORD = Pattern.compile("[\\p{L}\\p{N}]+(\\.(?!\\p{L}))?");
+
+    private ColumnName(List<String> words, List<Boolean> shortened, int last) {
+        this(words, shortened, last, shortened.contains(true) ? null : String.join(" ", words));
+    }
 
     static ColumnName of(String name) {
         List<String> words = new ArrayList<>();
@@ -48,12 +53,14 @@ record ColumnName(List<String> words, List<Boolean> shortened, int last) {
         }
     }
 
-    /** The innermost part of a nested name; this one where it is not nested. */
+    boolean isNested() {
+        return last < words.size();
+    }
+
+    /** The innermost part of a nested name. */
     ColumnName innermost() {
         int from = words.size() - last;
-        return from == 0
-                ? this
-                : new ColumnName(words.subList(from, words.size()), shortened.subList(from, words.size()), last);
+        return new ColumnName(words.subList(from, words.size()), shortened.subList(from, words.size()), last);
     }
 
     /** Whether some words stand in this name one after another; a shortened word stands for any that starts with it. */

@@ -95,7 +95,7 @@ final class KnownNames {
     private double fitAsName(ColumnName name, Meaning meaning) {
         if (isAny(name, meaning.name())) return 1;
         if (isOther(name, meaning)) return 0;
-        if (isAny(name.innermost(), meaning.name())) return INNERMOST;
+        if (name.isNested() && isAny(name.innermost(), meaning.name())) return INNERMOST;
         return isCompound(name, meaning) ? COMPOUND : 0;
     }
 
@@ -116,9 +116,7 @@ final class KnownNames {
     }
 
     private boolean isAny(ColumnName name, String of) {
-        if (!name.shortened().contains(true)) {
-            return whole.getOrDefault(of, Set.of()).contains(String.join(" ", name.words()));
-        }
+        if (name.text() != null) return whole.getOrDefault(of, Set.of()).contains(name.text());
         return phrases.getOrDefault(of, List.of()).stream().anyMatch(name::is);
     }
 
@@ -137,7 +135,7 @@ final class KnownNames {
 
     /** Whether a name is known to hold something that is not read. */
     private boolean isOther(ColumnName name) {
-        return isAny(name, OTHER) || isAny(name.innermost(), OTHER);
+        return isAny(name, OTHER) || name.isNested() && isAny(name.innermost(), OTHER);
     }
 
     /** Whether a name says that a column does not mean something, whatever its cells look like; ids may stand under any. */
@@ -158,9 +156,9 @@ final class KnownNames {
     boolean isName(String text) {
         if (text.isBlank() || text.length() > LONGEST_NAME) return false;
         ColumnName name = ColumnName.of(text);
-        return isOther(name)
-                || Stream.of(Meaning.values()).anyMatch(meaning -> fitAsName(name, meaning) > 0)
-                || MonthName.of(text).isPresent();
+        if (isOther(name)) return true;
+        for (Meaning meaning : Meaning.values()) if (fitAsName(name, meaning) > 0) return true;
+        return MonthName.of(text).isPresent();
     }
 
     /** Whether a cell says that its row adds up the others; quick, since it is asked of every row. */
