@@ -26,6 +26,9 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.jdbc.core.JdbcTemplate;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -162,15 +165,18 @@ class BackupTest {
         return shop;
     }
 
-    @Test
-    void aClientMovesToAnotherMachineAloneAndAsItWas() throws IOException {
+    /** @param amongMuch whether there is as much of another client, or less */
+    @ParameterizedTest
+    @ValueSource(booleans = {true, false})
+    void aClientMovesToAnotherMachineAloneAndAsItWas(boolean amongMuch) throws IOException {
         Path here = Files.createDirectory(folder.resolve("here"));
         Path there = folder.resolve("there");
         Path file = folder.resolve("one.zip");
         JsonNode everything;
         long property;
         try (OwnApplication application = OwnApplication.on(here)) {
-            worked(application);
+            if (amongMuch) worked(application);
+            else new Shop(application.api(), SHOP);
             Shop moved = worked(application);
             property = moved.property();
             everything = everythingOf(moved);
@@ -195,6 +201,11 @@ class BackupTest {
         try (OwnApplication application = OwnApplication.on(there)) {
             assertThat(application.api().get("/api/clients").json()).hasSize(1);
             assertThat(everythingOf(new Shop(application.api(), property))).isEqualTo(everything);
+            JdbcTemplate database = application.context().getBean(JdbcTemplate.class);
+            assertThat(List.of("item", "handover_line", "writer_cell", "draft_state"))
+                    .map(table -> database.queryForObject("select count(*) from " + table, Integer.class))
+                    .as("nothing of the others is left")
+                    .containsExactly(2, 1, 2, 2);
         }
     }
 

@@ -117,6 +117,21 @@ class MigrationTest {
         assertThat(lines.get(lines.size() - 1)).containsEntry("ITEM_ID", first + 1);
     }
 
+    @Test
+    void whatWasDecidedAboutDraftsIsKeptApartFromTheirTexts() {
+        flyway.target("49").load().migrate();
+        database.update("""
+                insert into draft (id, text, state, handover_id, kept) values
+                    (16, 'a', 'drafted', null, null), (17, 'b', 'sent-back', null, null), (18, 'c', 'delivered', 7, 'liked'),
+                    (19, null, null, null, 'as it is')""");
+        flyway.target("50").load().migrate();
+        assertThat(database.queryForList("select * from draft_state order by field_id"))
+                .map(row -> row.get("FIELD_ID") + " " + row.get("STATE") + " " + row.get("HANDOVER_ID"))
+                .containsExactly("17 sent-back null", "18 delivered 7");
+        assertThat(database.queryForList("select text || '/' || kept from draft order by id", String.class))
+                .containsExactly(null, null, "c/liked", null);
+    }
+
     private void addLine(long item, Field field) {
         database.update(
                 "insert into handover_line (handover_id, item_id, field, before_text, after_text) values (1, ?, ?, 'old', ?)",

@@ -116,9 +116,7 @@ class Backups {
         DriverManagerDataSource source = new DriverManagerDataSource(DatabaseFile.url(place), "lucid", "");
         try (Connection one = source.getConnection()) {
             JdbcTemplate copy = new JdbcTemplate(new SingleConnectionDataSource(one, true));
-            copy.queryForList("select id from property where client_id <> ?", Long.class, client)
-                    .forEach(property -> new PropertyRows(copy, property).delete());
-            copy.update("delete from client where id <> ?", client);
+            new OtherClients(copy, client).remove();
             copy.execute("shutdown compact");
         } catch (SQLException e) {
             throw new IllegalStateException("the copy of one client could not be made", e);

@@ -1,15 +1,13 @@
 package lucidsweep.server.backup;
 
+import java.util.ArrayList;
 import java.util.List;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.release.LineIds;
 import org.springframework.jdbc.core.JdbcTemplate;
 
-/**
- * All rows that belong to a property, in whatever table, removed for good. Some thousands of rows at a time: what is cut short
- * is gone in part, and the rest when it is asked for again.
- */
+/** All rows that belong to a property, in whatever table. */
 final class PropertyRows {
 
     private static final String AT_ONCE = " limit 5000";
@@ -72,6 +70,8 @@ final class PropertyRows {
             "finding_life",
             "site_note");
 
+    private static final List<String> OF_FIELD = List.of("draft_state", "draft_note");
+
     private final JdbcTemplate database;
     private final long property;
 
@@ -80,53 +80,60 @@ final class PropertyRows {
         this.property = property;
     }
 
+    /** Removes them for good, some thousands at a time: what is cut short is gone in part, and the rest when it is asked for again. */
     void delete() {
-        IdRange items = IdRange.of(property);
-        deleteOf("review_sheet_line", "sheet_id", "review_sheet");
-        deleteOf("keyword_figure", "keyword_id", "keyword");
-        deleteOf("push_line", "handover_id", "handover");
-        for (long handover : ids("handover")) deleteRange("handover_line", "id", LineIds.of(handover));
-        deleteOf("handover_file", "handover_id", "handover");
-        for (long batch : ids("batch")) deleteRange("change", "id", IdRange.of(batch));
-        for (long sweep : ids("sweep")) {
-            for (String table : WITHIN_SWEEP) deleteRange(table, "id", IdRange.of(sweep));
-        }
-        for (String table : OF_SWEEP) deleteOf(table, "sweep_id", "sweep");
-        for (String table : List.of("body", "page_markup")) {
-            repeat(
-                    "delete from " + table
-                            + " where capture_id in (select id from capture where item_id between ? and ?)" + AT_ONCE,
-                    items.first(),
-                    items.last());
-        }
-        deleteRange("capture", "item_id", items);
-        for (String table : OF_ITEM) deleteRange(table, "item_id", items);
-        IdRange fields = new IdRange(FieldId.first(items.first()), FieldId.last(items.last()));
-        deleteRange("draft", "id", fields);
-        deleteRange("draft_state", "field_id", fields);
-        deleteRange("draft_note", "field_id", fields);
-        for (String table : OF_PROPERTY) {
-            repeat("delete from " + table + " where property_id = ?" + AT_ONCE, property);
-        }
+        for (Rows rows : all()) rows.delete(database);
         database.update("delete from property where id = ?", property);
+    }
+
+    /**
+     * Some of them.
+     *
+     * @param where the condition that they meet; numbers are all that it holds
+     */
+    record Rows(String table, String where) {
+
+        private static Rows in(String table, String column, IdRange ids) {
+            return new Rows(table, column + " between " + ids.first() + " and " + ids.last());
+        }
+
+        void delete(JdbcTemplate database) {
+            while (database.update("delete from " + table + " where " + where + AT_ONCE) > 0) continue;
+        }
+    }
+
+    /** All of them but the property's own, those that others refer to last. */
+    List<Rows> all() {
+        List<Rows> all = new ArrayList<>();
+        IdRange items = IdRange.of(property);
+        all.add(owned("review_sheet_line", "sheet_id", "review_sheet"));
+        all.add(owned("keyword_figure", "keyword_id", "keyword"));
+        all.add(owned("push_line", "handover_id", "handover"));
+        all.add(owned("writer_cell", "column_id", "writer_column"));
+        for (long handover : ids("handover")) all.add(Rows.in("handover_line", "id", LineIds.of(handover)));
+        all.add(owned("handover_file", "handover_id", "handover"));
+        for (long batch : ids("batch")) all.add(Rows.in("change", "id", IdRange.of(batch)));
+        for (long sweep : ids("sweep")) {
+            for (String table : WITHIN_SWEEP) all.add(Rows.in(table, "id", IdRange.of(sweep)));
+        }
+        for (String table : OF_SWEEP) all.add(owned(table, "sweep_id", "sweep"));
+        String captures = Rows.in("capture", "item_id", items).where;
+        for (String table : List.of("body", "page_markup"))
+            all.add(new Rows(table, "capture_id in (select id from capture where " + captures + ")"));
+        all.add(new Rows("capture", captures));
+        for (String table : OF_ITEM) all.add(Rows.in(table, "item_id", items));
+        IdRange fields = new IdRange(FieldId.first(items.first()), FieldId.last(items.last()));
+        all.add(Rows.in("draft", "id", fields));
+        for (String table : OF_FIELD) all.add(Rows.in(table, "field_id", fields));
+        for (String table : OF_PROPERTY) all.add(new Rows(table, "property_id = " + property));
+        return all;
+    }
+
+    private Rows owned(String table, String column, String owner) {
+        return new Rows(table, column + " in (select id from " + owner + " where property_id = " + property + ")");
     }
 
     private List<Long> ids(String table) {
         return database.queryForList("select id from " + table + " where property_id = ?", Long.class, property);
-    }
-
-    private void deleteOf(String table, String column, String owner) {
-        repeat(
-                "delete from " + table + " where " + column + " in (select id from " + owner + " where property_id = ?)"
-                        + AT_ONCE,
-                property);
-    }
-
-    private void deleteRange(String table, String column, IdRange ids) {
-        repeat("delete from " + table + " where " + column + " between ? and ?" + AT_ONCE, ids.first(), ids.last());
-    }
-
-    private void repeat(String delete, Object... values) {
-        while (database.update(delete, values) > 0) continue;
     }
 }
