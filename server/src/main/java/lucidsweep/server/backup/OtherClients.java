@@ -24,7 +24,7 @@ final class OtherClients {
 
     void remove() {
         Map<String, List<PropertyRows.Rows>> own = rows("client_id = " + client);
-        // Rows that refer to others are gone before those; what is empty for a moment must not be taken for missing.
+        // A table that others refer to is empty for a moment.
         copy.execute("set referential_integrity false");
         rows("client_id <> " + client)
                 .forEach((table, others) -> remove(table, others, own.getOrDefault(table, List.of())));
@@ -41,14 +41,11 @@ final class OtherClients {
     }
 
     private void remove(String table, List<PropertyRows.Rows> others, List<PropertyRows.Rows> own) {
-        String where = own.isEmpty()
-                ? "false"
-                : own.stream().map(PropertyRows.Rows::where).collect(Collectors.joining(" or "));
         long all = count(table, "true");
-        long kept = count(table, where);
+        long kept = own.stream().mapToLong(rows -> count(table, rows.where())).sum();
         if (kept == all) return;
         if (kept > all / 2) others.forEach(rows -> rows.delete(copy));
-        else keep(table, where);
+        else keep(table, own);
     }
 
     private long count(String table, String where) {
@@ -56,7 +53,7 @@ final class OtherClients {
         return count == null ? 0 : count;
     }
 
-    private void keep(String table, String where) {
+    private void keep(String table, List<PropertyRows.Rows> own) {
         String columns = String.join(
                 ", ",
                 copy.queryForList(
@@ -64,7 +61,9 @@ final class OtherClients {
                                 + " and table_name = ? and is_generated = 'NEVER' order by ordinal_position",
                         String.class,
                         table.toUpperCase(Locale.ROOT)));
-        copy.execute("create table kept as select " + columns + " from " + table + " where " + where);
+        String select = "select " + columns + " from " + table + " where ";
+        copy.execute("create table kept as " + select + "false");
+        own.forEach(rows -> copy.execute("insert into kept " + select + rows.where()));
         copy.execute("truncate table " + table);
         copy.execute("insert into " + table + " (" + columns + ") overriding system value select * from kept");
         copy.execute("drop table kept");
