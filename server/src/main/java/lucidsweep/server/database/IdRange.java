@@ -27,7 +27,7 @@ public record IdRange(long first, long last) {
 
     /** Whether ids in their order lie so close that it is faster to read the whole stretch and pass over the others. */
     public static boolean isDense(long[] sorted) {
-        return sorted[sorted.length - 1] - sorted[0] < DENSE * sorted.length;
+        return sorted.length > 0 && sorted[sorted.length - 1] - sorted[0] < DENSE * sorted.length;
     }
 
     /** The owner of a row. */

@@ -186,21 +186,27 @@ public class KeywordTables {
     }
 
     private List<KeywordRow> all(Version version) {
-        return rows.get(version, any -> {
-            if (!version.country.isEmpty()) return in(version);
-            return mapper.lines(version.propertyId).stream().map(KeywordRow::of).toList();
-        });
+        if (version.country.isEmpty()) {
+            return rows.get(
+                    version,
+                    any -> mapper.lines(version.propertyId).stream()
+                            .map(KeywordRow::of)
+                            .toList());
+        }
+        // Asked for first: a cache refuses what is asked of it while it works something else out, when it has to grow.
+        List<KeywordRow> everywhere = all(new Version(version.propertyId, version.revision, ""));
+        return rows.get(version, any -> in(version, everywhere));
     }
 
     /** Those of which anything is known in a country, with what that is. */
-    private List<KeywordRow> in(Version version) {
+    private List<KeywordRow> in(Version version, List<KeywordRow> everywhere) {
         Words language = Words.in(clients.property(version.propertyId).language());
         Map<Long, SearchFigures> listed = figures.in(version.propertyId, version.country);
         Map<String, DemandTally.Sum> reported = demand.sumsByKey(version.propertyId, version.country, language);
         SearchFigures nothing = new SearchFigures(version.country, null, null, "", List.of(), "");
         DemandTally.Sum none = DemandTally.Sum.NONE;
         List<KeywordRow> found = new ArrayList<>();
-        for (KeywordRow row : all(version(version.propertyId, null))) {
+        for (KeywordRow row : everywhere) {
             SearchFigures own = listed.get(row.id());
             DemandTally.Sum sum = reported.get(Phrase.of(row.phrase(), language).key());
             if (own == null && sum == null) continue;
