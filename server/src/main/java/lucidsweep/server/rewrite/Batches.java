@@ -220,7 +220,7 @@ public class Batches implements SmartInitializingSingleton {
             items.requireOf(propertyId, cell.itemId());
             byField.computeIfAbsent(cell.field(), any -> new HashMap<>()).put(cell.itemId(), cell);
         }
-        return change(property, title, writer -> {
+        return change(property, title, cells.size() <= AT_ONCE, writer -> {
             Map<Field, List<FieldLine>> lines = new EnumMap<>(Field.class);
             byField.forEach((field, some) -> lines.put(
                     field,
@@ -389,8 +389,9 @@ public class Batches implements SmartInitializingSingleton {
         IdRange range = IdRange.of(batch.id());
         Standard standard = clients.propertyOrRemoved(batch.propertyId()).standard();
         long revision = revision(batch.propertyId());
+        int changes = mapper.countChanges(range);
         Lookahead.over(
-                IdRange.ids(batch.id(), mapper.countChanges(range)),
+                IdRange.ids(batch.id(), changes),
                 AT_ONCE,
                 some -> turned(some, (change, line) -> before(change, line, standard)),
                 turned -> transaction.executeWithoutResult(status -> drafts.set(turned, revision)));
@@ -398,7 +399,7 @@ public class Batches implements SmartInitializingSingleton {
             mapper.deleteChanges(range);
             mapper.delete(batch.id());
         });
-        items.changed(batch.propertyId());
+        if (changes > 0) items.changed(batch.propertyId());
     }
 
     /** Before anybody can ask: no batch is half applied, whatever ended the application the last time. */
@@ -449,22 +450,17 @@ public class Batches implements SmartInitializingSingleton {
     }
 
     private Batch change(Property property, String title, Consumer<Writer> work) {
+        return change(property, title, false, work);
+    }
+
+    /** @param atOnce whether it is so little that one transaction takes all of it */
+    private Batch change(Property property, String title, boolean atOnce, Consumer<Writer> work) {
         String shortTitle = title.length() > 500 ? title.substring(0, 499) + "…" : title;
         Applied applied = line.get(property.id(), shortTitle, () -> {
-            BatchMapper.Key key = new BatchMapper.Key();
-            mapper.insert(key, property.id(), shortTitle);
-            Writer writer = new Writer(key.id, property);
-            try {
-                work.accept(writer);
-                writer.flush();
-                if (writer.changed == 0) throw Refusal.conflict("Nothing would change, so nothing was done.");
-                mapper.end(key.id, writer.changed);
-            } catch (RuntimeException | Error e) {
-                takeBack(find(key.id));
-                throw e;
-            }
-            Clients.Revision revision = clients.count(property.id());
-            return new Applied(key.id, revision, queue.add(property.id(), writer.change, writer.touched));
+            Writer writer = new Writer(property);
+            Clients.Revision revision =
+                    atOnce ? writeAtOnce(writer, shortTitle, work) : writeInSteps(writer, shortTitle, work);
+            return new Applied(writer.batchId, revision, queue.add(property.id(), writer.change, writer.touched));
         });
         // It is written to disk while findings are worked out.
         clients.confirm(applied.revision);
@@ -473,6 +469,29 @@ public class Batches implements SmartInitializingSingleton {
     }
 
     private record Applied(long id, Clients.Revision revision, Future<?> findings) {}
+
+    private Clients.Revision writeAtOnce(Writer writer, String title, Consumer<Writer> work) {
+        try {
+            return transaction.execute(status -> {
+                writer.begin(title);
+                return writer.writeAll(work);
+            });
+        } catch (RuntimeException | Error e) {
+            // Tables have what was written by then.
+            if (writer.changed > 0) items.changed(writer.property.id());
+            throw e;
+        }
+    }
+
+    private Clients.Revision writeInSteps(Writer writer, String title, Consumer<Writer> work) {
+        writer.begin(title);
+        try {
+            return writer.writeAll(work);
+        } catch (RuntimeException | Error e) {
+            takeBack(find(writer.batchId));
+            throw e;
+        }
+    }
 
     /** The revision that the property will have once what is written now is told to the open pages. */
     private long revision(long propertyId) {
@@ -491,19 +510,32 @@ public class Batches implements SmartInitializingSingleton {
     }
 
     private final class Writer {
-        private final long batchId;
         private final Property property;
         private final ChangedTexts touched = new ChangedTexts();
-        private final List<Drafts.Change> changes = new ArrayList<>(AT_ONCE);
+        private final List<Drafts.Change> changes = new ArrayList<>();
         private final long revision;
         private SlugClaims slugs;
+        private long batchId;
         private int changed;
         private long change;
 
-        private Writer(long batchId, Property property) {
-            this.batchId = batchId;
+        private Writer(Property property) {
             this.property = property;
             revision = revision(property.id());
+        }
+
+        private void begin(String title) {
+            BatchMapper.Key key = new BatchMapper.Key();
+            mapper.insert(key, property.id(), title);
+            batchId = key.id;
+        }
+
+        private Clients.Revision writeAll(Consumer<Writer> work) {
+            work.accept(this);
+            flush();
+            if (changed == 0) throw Refusal.conflict("Nothing would change, so nothing was done.");
+            mapper.end(batchId, changed);
+            return clients.count(property.id());
         }
 
         /** The change that gives a field a text; none where it has it already. */

@@ -5,6 +5,7 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -18,6 +19,7 @@ import java.util.function.Function;
 import java.util.function.LongPredicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import lucidsweep.core.alike.AlikeTexts;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
@@ -263,14 +265,23 @@ public class Findings {
     }
 
     private void settleFew(long propertyId, List<Long> changes, ChangedTexts texts) {
-        Set<Long> touched = texts.itemIds();
         LikeTexts.Indexes indexes = likes.of(propertyId, this::indexes);
-        touched.addAll(likes.touched(propertyId, indexes, texts));
-        texts.alike().forEach((field, alike) -> touched.addAll(items.alikeItems(propertyId, field, alike)));
-        Set<Long> changed = evaluate(propertyId, touched, texts, indexes);
+        List<ItemDetail> rewritten = details(propertyId, texts.itemIds());
+        Set<Long> others = likes.touched(indexes, texts, rewritten);
+        texts.alike().forEach((field, alike) -> others.addAll(items.alikeItems(propertyId, field, alike)));
+        rewritten.forEach(item -> others.remove(item.id()));
+        List<ItemDetail> touched = Stream.concat(rewritten.stream(), details(propertyId, others).stream())
+                .sorted(Comparator.comparingLong(ItemDetail::id))
+                .toList();
+        items.found(propertyId, evaluate(propertyId, touched, texts, indexes));
         for (long change : changes) mapper.judged(propertyId, change);
         // What is lost in a kill is made up for.
-        items.appeared(propertyId, changed);
+        items.appeared(propertyId, Set.of());
+    }
+
+    private List<ItemDetail> details(long propertyId, Collection<Long> ids) {
+        return items.detailsInSite(
+                propertyId, ids.stream().mapToLong(Long::longValue).toArray());
     }
 
     /**
@@ -377,13 +388,12 @@ public class Findings {
      * in the whole.
      *
      * @param texts those that changed
-     * @return the items whose texts or findings are others now
+     * @return what was found of the items whose texts or findings are others now
      */
-    private Set<Long> evaluate(
-            long propertyId, Collection<Long> itemIds, ChangedTexts texts, LikeTexts.Indexes indexes) {
-        long[] ids = itemIds.stream().mapToLong(Long::longValue).sorted().toArray();
+    private List<FoundOnItem> evaluate(
+            long propertyId, List<ItemDetail> details, ChangedTexts texts, LikeTexts.Indexes indexes) {
+        long[] ids = details.stream().mapToLong(ItemDetail::id).toArray();
         Property property = clients.property(propertyId);
-        List<ItemDetail> details = items.detailsInSite(propertyId, ids);
         Map<Long, List<StoredFinding>> before =
                 items.findings(details.stream().map(ItemDetail::id).toList());
         Inspector inspector = inspector(
@@ -393,8 +403,8 @@ public class Findings {
                 likesOfFew(propertyId, Field.TITLE, details, before, texts, indexes),
                 likesOfFew(propertyId, Field.DESCRIPTION, details, before, texts, indexes));
         Map<Long, ItemDemand> demand = stakes.demand(ids);
-        Inspector.Inspected inspected =
-                inspector.inspect(details, demand, demand.keySet(), exempt(ids), lives(ids, moment(propertyId)));
+        Lives lives = lives(ids, moment(propertyId));
+        Inspector.Inspected inspected = inspector.inspect(details, demand, demand.keySet(), exempt(ids), lives);
         Set<Long> changed = texts.itemIds();
         Map<Long, List<StoredFinding>> after = new HashMap<>();
         for (Inspector.Found found : inspected.found()) after.put(found.item().id(), found.findings());
@@ -422,7 +432,7 @@ public class Findings {
                 if (more != 0) mapper.addFitWithout(propertyId, part, more);
             });
         });
-        return changed;
+        return found(changed.stream().mapToLong(Long::longValue).toArray(), inspected, lives);
     }
 
     private Likes likesOfFew(

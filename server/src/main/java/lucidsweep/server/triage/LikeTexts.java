@@ -96,16 +96,19 @@ class LikeTexts {
         return kept.get(propertyId, make);
     }
 
-    /** Takes the texts that have changed; returns the items whose texts were or are now near. */
-    Set<Long> touched(long propertyId, Indexes indexes, ChangedTexts texts) {
+    /**
+     * Takes the texts that have changed.
+     *
+     * @param rewritten the items of the changed texts
+     * @return the items whose texts were or are now near
+     */
+    Set<Long> touched(Indexes indexes, ChangedTexts texts, List<ItemDetail> rewritten) {
         Set<Long> touched = new HashSet<>();
         for (Field field : FIELDS) {
             AlikeIndex index = indexes.of(field);
-            long[] ids = texts.items(field).stream()
-                    .mapToLong(Long::longValue)
-                    .sorted()
-                    .toArray();
-            for (ItemDetail item : items.details(propertyId, ids)) {
+            Set<Long> changed = texts.items(field);
+            for (ItemDetail item : rewritten) {
+                if (!changed.contains(item.id())) continue;
                 touched.addAll(index.candidates(item.id()));
                 index.set(item.id(), item.noindex() == null ? item.field(field).text() : "");
                 touched.addAll(index.candidates(item.id()));
