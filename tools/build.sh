@@ -92,10 +92,21 @@ train() {
 
 install_libraries() { (cd web && npm ci --silent --no-progress) && touch web/node_modules/.package-lock.json; }
 
-# await_libraries PID: what was printed meanwhile goes to the build's log.
+# Begins to fetch the interface's libraries where they are missing or stale; $fetching is who does. The network is waited for
+# while the application is built.
+fetching=
+fetch_libraries() {
+  [ -z "$fetching" ] && { [ ! -e web/node_modules/.package-lock.json ] || [ web/package-lock.json -nt web/node_modules/.package-lock.json ]; } || return 0
+  need_build_tools
+  mkdir -p "$BUILT" 2>/dev/null || fail "$BUILT may not be written to; Lucid Sweep builds itself there."
+  install_libraries >"$BUILT/libraries.log" 2>&1 </dev/null &
+  fetching=$!
+}
+
+# What was printed meanwhile goes to the build's log.
 await_libraries() {
   local status=0
-  wait "$1" || status=$?
+  wait "$fetching" || status=$?
   cat "$BUILT/libraries.log"
   return $status
 }
@@ -115,18 +126,11 @@ build_java() {
 }
 
 build_web() {
-  local fetching=
-  if [ ! -e web/node_modules/.package-lock.json ] || [ web/package-lock.json -nt web/node_modules/.package-lock.json ]; then
-    need_build_tools
-    mkdir -p "$BUILT" 2>/dev/null || fail "$BUILT may not be written to; Lucid Sweep builds itself there."
-    # It waits for the network while the application is built.
-    install_libraries >"$BUILT/libraries.log" 2>&1 </dev/null &
-    fetching=$!
-  fi
+  fetch_libraries
   build_java
   mkdir -p "$PLAYWRIGHT_DRIVER_DIR" 2>/dev/null || true
   ln -sfn "$ROOT/web/node_modules/playwright-core" "$PLAYWRIGHT_DRIVER_DIR/package" 2>/dev/null || true
-  if [ -n "$fetching" ]; then step "Fetching the interface's libraries (3 of 4)" await_libraries "$fetching"; fi
+  if [ -n "$fetching" ]; then step "Fetching the interface's libraries (3 of 4)" await_libraries; fi
   newer "$BUILT/web.stamp" web "$BUILT/openapi.json" || return 0
   need_build_tools
   touch "$BUILT/web.next"

@@ -26,7 +26,7 @@ export function show(view: ReactNode, at = "/p/7/gather") {
   }),
   });
   return render(
-    <MantineProvider env="test">
+    <MantineProvider env="test" withCssVariables={false} withGlobalClasses={false}>
       <Notifications />
       <QueryClientProvider client={queries}>
         <MemoryRouter initialEntries={[at]}>

@@ -5,6 +5,9 @@ import { jobsOf, useJobs } from "../api/queries";
 import css from "./JobStrip.module.css";
 import { count, duration } from "./number";
 
+/** What cannot be ended half way. */
+const UNSTOPPABLE = ["aim", "removal"];
+
 /** Long work under way: how far, how fast, how much longer; and a way to stop it. */
 export function JobStrip({ propertyId }: { propertyId?: number }) {
   const jobs = useJobs(propertyId);
@@ -32,7 +35,7 @@ function Strip({ job }: { job: Job }) {
           {job.secondsLeft !== null && <>, about {duration(job.secondsLeft)} left</>}
         </span>
       )}
-      {job.kind !== "aim" && (
+      {!UNSTOPPABLE.includes(job.kind) && (
         <Button size="compact-xs" variant="default" loading={stop.isPending} onClick={() => stop.mutate()}>
           Stop
         </Button>

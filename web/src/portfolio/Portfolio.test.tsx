@@ -127,12 +127,16 @@ it("changes and removes a client, and brings back what was removed", async () =>
   await waitFor(() => expect(asked("DELETE /api/clients/3")).toHaveLength(1));
   fireEvent.click(screen.getByRole("button", { name: "Bring back" }));
   await waitFor(() => expect(asked("POST /api/properties/9/restore")).toHaveLength(1));
-  serve("DELETE /api/removed/property/9", {});
+  const removal = { id: 4, propertyId: null, kind: "removal", title: "Removing", state: "running", done: 0, total: 9 };
+  serve("DELETE /api/removed/property/9", removal);
+  serve("GET /api/jobs", [{ ...removal, state: "done", note: "Removed for good." }]);
   fireEvent.click(screen.getByRole("button", { name: "Remove for good" }));
   const sure = within(await screen.findByRole("dialog", { name: "Remove Old shop for good" }));
   expect(asked("DELETE /api/removed/property/9"), "it is asked first").toHaveLength(0);
   fireEvent.click(sure.getByRole("button", { name: "Remove for good" }));
   await waitFor(() => expect(asked("DELETE /api/removed/property/9")).toHaveLength(1));
+  serve("GET /api/removed", []);
+  expect(await screen.findByText("Removed for good.")).toBeTruthy();
 });
 
 it("makes backups, and puts one back at the next start unless that is taken back", async () => {

@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { answer, api, type Client, type Property, type Removed, type Standing } from "../api/client";
-import { useClients, usePortfolio } from "../api/queries";
+import { useClients, useJobs, usePortfolio } from "../api/queries";
 import { Breakable } from "../parts/Breakable";
 import { atStake, count, day, of } from "../parts/number";
 import { QueryProblem } from "../parts/QueryProblem";
@@ -178,10 +178,14 @@ function RemovedList() {
         : answer(api.DELETE("/api/removed/property/{id}", { params: { path: { id } } })),
     () => setDoomed(undefined),
   );
-  if (!removed.data || removed.data.length === 0) return null;
+  const removal = useJobs().data?.find((job) => job.id === removeForGood.data?.id);
+  if (!removed.data || (removed.data.length === 0 && !removal)) return null;
   return (
     <section className={css.removed}>
       <h3>Removed</h3>
+      {removal && removal.state !== "running" && (
+        <p role={removal.state === "failed" ? "alert" : "status"}>{removal.note}</p>
+      )}
       <ul>
         {removed.data.map((thing) => (
           <li key={`${thing.kind} ${thing.id}`}>

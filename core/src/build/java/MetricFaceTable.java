@@ -42,7 +42,7 @@ final class MetricFaceTable {
                     .getX());
         }
         for (int left = 0; left < n; left++) {
-            layRow(font, context, chars, left, advances, kerning[left]);
+            layPairs(font, context, chars, left, advances, kerning);
         }
         write(new File(args[1]), chars, advances, kerning);
     }
@@ -59,22 +59,30 @@ final class MetricFaceTable {
         return found.toString().toCharArray();
     }
 
-    /** Lays out "a b1 a b2 a b3 …" without the spaces; every even gap is a pair that starts with a. */
-    private static void layRow(
-            Font font, FontRenderContext context, char[] chars, int left, int[] advances, short[] row) {
-        char[] text = new char[chars.length * 2];
-        for (int i = 0; i < chars.length; i++) {
-            text[2 * i] = chars[left];
-            text[2 * i + 1] = chars[i];
+    /**
+     * Lays out "a b1 a b2 a b3 … a" without the spaces, for a and all characters from there on: every even gap is a pair that
+     * starts with a, every odd one a pair that ends with it.
+     */
+    private static void layPairs(
+            Font font, FontRenderContext context, char[] chars, int from, int[] advances, short[][] kerning) {
+        int count = chars.length - from;
+        char[] text = new char[count * 2 + 1];
+        for (int i = 0; i < count; i++) {
+            text[2 * i] = chars[from];
+            text[2 * i + 1] = chars[from + i];
         }
+        text[2 * count] = chars[from];
         GlyphVector laid = font.layoutGlyphVector(context, text, 0, text.length, 0);
         if (laid.getNumGlyphs() != text.length) {
-            throw new IllegalStateException("the metric face joins letters after " + chars[left]);
+            throw new IllegalStateException("the metric face joins letters beside " + chars[from]);
         }
-        for (int i = 0; i < chars.length; i++) {
-            double step = laid.getGlyphPosition(2 * i + 1).getX()
-                    - laid.getGlyphPosition(2 * i).getX();
-            row[i] = (short) Math.round(step - advances[left]);
+        float[] places = laid.getGlyphPositions(0, text.length, null);
+        for (int i = 0; i < count; i++) {
+            double first = places[4 * i];
+            double second = places[4 * i + 2];
+            double third = places[4 * i + 4];
+            kerning[from][from + i] = (short) Math.round(second - first - advances[from]);
+            kerning[from + i][from] = (short) Math.round(third - second - advances[from + i]);
         }
     }
 

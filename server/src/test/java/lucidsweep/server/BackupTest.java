@@ -19,6 +19,7 @@ import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import lucidsweep.server.RunningApplication.Api;
+import lucidsweep.server.RunningApplication.Reply;
 import lucidsweep.server.backup.DatabaseFile;
 import lucidsweep.server.command.LucidCommand;
 import lucidsweep.standins.TextService;
@@ -325,9 +326,15 @@ class BackupTest {
                     SHOP.getBytes(StandardCharsets.UTF_8));
             assertThat(here.resolve("uploads").toFile().list()).hasSize(1);
             api.method("DELETE", "/api/clients/" + client, "");
-            assertThat(api.method("DELETE", "/api/removed/client/" + client, "").status())
-                    .isEqualTo(200);
+            Reply removal = api.method("DELETE", "/api/removed/client/" + client, "");
             assertThat(api.get("/api/removed").body()).isEqualTo("[]");
+            assertThat(api.post("/api/clients/" + client + "/restore", "").problem())
+                    .contains("It is being removed for good");
+            JsonNode ended = api.ended(removal.json().path("id").asLong());
+            assertThat(ended.path("note").asString()).isEqualTo("Removed for good.");
+            assertThat(ended.path("done").asLong())
+                    .isEqualTo(ended.path("total").asLong())
+                    .isPositive();
             assertThat(here.resolve("uploads").toFile().list()).isEmpty();
             Path zip = Files.write(folder.resolve("after.zip"), api.bytes("/api/backup.zip"));
             DatabaseFile.putBack(zip, folder.resolve("after"));
@@ -342,11 +349,18 @@ class BackupTest {
             assertThat(tables).hasSizeGreaterThan(40);
             // How the text-generation service is reached belongs to no client.
             tables.remove("WRITER_SERVICE");
+            tables.remove("JOB");
             for (String table : tables) {
                 ResultSet rows = statement.executeQuery("select count(*) from " + table);
                 rows.next();
                 assertThat(rows.getInt(1)).as(table).isZero();
             }
+            ResultSet jobs = statement.executeQuery("select title, note from job");
+            assertThat(jobs.next()).isTrue();
+            assertThat(jobs.getString(1) + jobs.getString(2))
+                    .as("of the job that removed it, no name is left")
+                    .isEqualTo("Removing a client for goodRemoved for good.");
+            assertThat(jobs.next()).isFalse();
         }
     }
 }

@@ -6,10 +6,13 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
+import lucidsweep.server.database.Durability;
 import lucidsweep.server.item.table.Items;
+import lucidsweep.server.job.Jobs;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.boot.builder.SpringApplicationBuilder;
@@ -51,7 +54,26 @@ class DurabilityTest {
             Long imports = afterAKill(again ->
                     again.getBean(JdbcTemplate.class).queryForObject("select count(*) from sweep", Long.class));
             assertThat(imports).as("with the one that was begun").isEqualTo(2);
+
+            application
+                    .getBean(JdbcTemplate.class)
+                    .update("update property set removed = now(), leaving = true where id = ?", property);
+            application.getBean(Durability.class).await();
+            List<Long> left = afterAKill(DurabilityTest::leftOfARemoval);
+            assertThat(left)
+                    .as("what was being removed for good is gone, and the shop is not")
+                    .containsOnly(shop.property());
         }
+    }
+
+    /** The properties that something is left of. */
+    private static List<Long> leftOfARemoval(ConfigurableApplicationContext again) {
+        JdbcTemplate database = again.getBean(JdbcTemplate.class);
+        again.getBean(Jobs.class)
+                .awaitEnd(database.queryForObject("select max(id) from job where kind = 'removal'", Long.class));
+        return Stream.of("select id from property", "select property_id from item", "select property_id from sweep")
+                .flatMap(owners -> database.queryForList(owners, Long.class).stream())
+                .toList();
     }
 
     /** What an application sees that starts with the files as they are now. */

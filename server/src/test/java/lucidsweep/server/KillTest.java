@@ -83,7 +83,7 @@ class KillTest {
             application.close();
             adding.join();
         }
-        try (KilledApplication application = KilledApplication.on(data)) {
+        try (OwnApplication application = OwnApplication.on(data)) {
             Api api = application.api();
             for (JsonNode job : api.get("/api/properties/" + shop + "/jobs").json())
                 api.ended(job.path("id").asLong());
@@ -126,7 +126,7 @@ class KillTest {
                 }
             }
         }
-        try (KilledApplication application = KilledApplication.on(data)) {
+        try (OwnApplication application = OwnApplication.on(data)) {
             Api api = application.api();
             for (JsonNode job : api.get("/api/properties/" + shop + "/jobs").json())
                 api.ended(job.path("id").asLong());

@@ -58,7 +58,7 @@ class PushKillTest {
                 killAt(content, before + (kill + 1) * ITEMS / (KILLS + 1) + random.nextInt(3) - 1);
             }
         }
-        try (KilledApplication application = KilledApplication.on(data)) {
+        try (OwnApplication application = OwnApplication.on(data)) {
             JsonNode texts;
             do {
                 LockSupport.parkNanos(20_000_000);

@@ -39,7 +39,7 @@ class UpgradeKillTest {
             else break;
         }
         assertThat(midway).as("killed while it was under way").isPositive();
-        try (KilledApplication application = KilledApplication.on(data)) {
+        try (OwnApplication application = OwnApplication.on(data)) {
             Api api = application.api();
             Shop shop = new Shop(api, 2);
             assertThat(shop.total("")).isEqualTo(4);

@@ -358,7 +358,7 @@ class WriterTest {
                 while (service.paid() < 30) LockSupport.parkNanos(1_000_000);
             }
             int before = service.paid();
-            try (KilledApplication application = KilledApplication.on(data)) {
+            try (OwnApplication application = OwnApplication.on(data)) {
                 Api api = application.api();
                 assertThat(api.ended(job).path("state").asString()).isEqualTo("done");
                 Shop shop = new Shop(api, property);

@@ -175,9 +175,9 @@ class AddedClients {
     /** Work that was under way there does not go on here. Clients that were removed there stay there. */
     private static void prepare(JdbcTemplate copy) {
         copy.queryForList(
-                        "select id from property where client_id in (select id from client where removed is not null)",
+                        "select id from property where leaving or client_id in (select id from client where removed is not null)",
                         Long.class)
-                .forEach(property -> new PropertyRows(copy, property).delete());
+                .forEach(property -> new PropertyRows(copy, property).delete(any -> true));
         copy.update("delete from client where removed is not null");
         copy.update("update client set removed = now(), arriving = true");
         copy.update(
@@ -229,7 +229,7 @@ class AddedClients {
     void removeWhatWasCutShort() {
         rows.queryForList(
                         "select id from property where client_id in (select id from client where arriving)", Long.class)
-                .forEach(property -> new PropertyRows(rows, property).delete());
+                .forEach(property -> new PropertyRows(rows, property).delete(any -> true));
         rows.update("delete from client where arriving");
     }
 }

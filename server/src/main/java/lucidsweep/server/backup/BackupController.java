@@ -93,13 +93,15 @@ class BackupController {
         }
     }
 
+    /** Begins to remove a property for good. */
     @DeleteMapping("/removed/property/{id}")
-    void removeProperty(@PathVariable long id) {
-        removal.property(id);
+    Job removeProperty(@PathVariable long id) {
+        return removal.property(id);
     }
 
+    /** Begins to remove a client for good, with all properties. */
     @DeleteMapping("/removed/client/{id}")
-    void removeClient(@PathVariable long id) {
-        removal.client(id);
+    Job removeClient(@PathVariable long id) {
+        return removal.client(id);
     }
 }

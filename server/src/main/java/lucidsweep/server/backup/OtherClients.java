@@ -44,7 +44,7 @@ final class OtherClients {
         long all = count(table, "true");
         long kept = own.stream().mapToLong(rows -> count(table, rows.where())).sum();
         if (kept == all) return;
-        if (kept > all / 2) others.forEach(rows -> rows.delete(copy));
+        if (kept > all / 2) others.forEach(rows -> rows.delete(copy, any -> true));
         else keep(table, own);
     }
 

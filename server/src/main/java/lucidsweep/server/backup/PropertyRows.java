@@ -2,6 +2,7 @@ package lucidsweep.server.backup;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.IntPredicate;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.release.LineIds;
@@ -80,10 +81,22 @@ final class PropertyRows {
         this.property = property;
     }
 
-    /** Removes them for good, some thousands at a time: what is cut short is gone in part, and the rest when it is asked for again. */
-    void delete() {
-        for (Rows rows : all()) rows.delete(database);
+    /** How many there are. */
+    long count() {
+        return all().stream().mapToLong(rows -> rows.count(database)).sum();
+    }
+
+    /**
+     * Removes them for good, some thousands at a time: what is cut short is gone in part, and the rest when it is asked for
+     * again.
+     *
+     * @param removed is told how many went with each step; tells whether to go on
+     * @return whether all of them are gone
+     */
+    boolean delete(IntPredicate removed) {
+        for (Rows rows : all()) if (!rows.delete(database, removed)) return false;
         database.update("delete from property where id = ?", property);
+        return true;
     }
 
     /**
@@ -97,8 +110,17 @@ final class PropertyRows {
             return new Rows(table, column + " between " + ids.first() + " and " + ids.last());
         }
 
-        void delete(JdbcTemplate database) {
-            while (database.update("delete from " + table + " where " + where + AT_ONCE) > 0) continue;
+        private long count(JdbcTemplate database) {
+            return database.queryForObject("select count(*) from " + table + " where " + where, Long.class);
+        }
+
+        boolean delete(JdbcTemplate database, IntPredicate removed) {
+            int some;
+            do {
+                some = database.update("delete from " + table + " where " + where + AT_ONCE);
+                if (!removed.test(some)) return false;
+            } while (some > 0);
+            return true;
         }
     }
 

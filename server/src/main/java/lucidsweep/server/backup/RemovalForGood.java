@@ -3,47 +3,108 @@ package lucidsweep.server.backup;
 import java.util.List;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.PropertyRemovedForGood;
+import lucidsweep.server.database.Durability;
+import lucidsweep.server.job.Job;
 import lucidsweep.server.job.Jobs;
+import lucidsweep.server.job.Progress;
 import lucidsweep.server.web.Refusal;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
 
-/** Removes a client or a property with all its texts, files and logins, so that nobody can bring it back. */
+/**
+ * Removes a client or a property with all its texts, files and logins, so that nobody can bring it back. That takes minutes
+ * where there is much of it: it is long work, which the next start goes on with where it was cut short.
+ */
 @Service
 class RemovalForGood {
 
+    private static final String KIND = "removal";
+
     private final JdbcTemplate database;
+    private final Durability durability;
     private final Clients clients;
     private final Jobs jobs;
     private final ApplicationEventPublisher publisher;
 
-    RemovalForGood(JdbcTemplate database, Clients clients, Jobs jobs, ApplicationEventPublisher publisher) {
+    RemovalForGood(
+            JdbcTemplate database,
+            Durability durability,
+            Clients clients,
+            Jobs jobs,
+            ApplicationEventPublisher publisher) {
         this.database = database;
+        this.durability = durability;
         this.clients = clients;
         this.jobs = jobs;
         this.publisher = publisher;
     }
 
-    /** A property that was removed before, by itself or with its client. */
-    void property(long id) {
+    /** Begins to remove a property that was removed before, by itself or with its client. */
+    Job property(long id) {
         if (clients.propertyOrRemoved(id) == null) throw Refusal.notFound("there is no property " + id);
         if (!clients.isRemoved(id))
             throw Refusal.conflict("remove the property first; then it can be removed for good");
-        if (jobs.isBusy(id)) throw Refusal.conflict("work on this property is under way; stop it first");
-        new PropertyRows(database, id).delete();
-        publisher.publishEvent(new PropertyRemovedForGood(id));
+        requireIdle(id);
+        return begin("property", id);
     }
 
-    /** A client that was removed before, with all properties. */
-    void client(long id) {
+    /** Begins to remove a client that was removed before, with all properties. */
+    Job client(long id) {
         if (!clients.isClientRemoved(id))
             throw Refusal.conflict("remove the client first; then it can be removed for good");
-        properties(id).forEach(this::property);
-        database.update("delete from client where id = ?", id);
+        properties(id).forEach(this::requireIdle);
+        return begin("client", id);
+    }
+
+    private void requireIdle(long property) {
+        if (jobs.isBusy(property)) throw Refusal.conflict("work on this property is under way; stop it first");
+    }
+
+    private Job begin(String table, long id) {
+        if (database.update("update " + table + " set leaving = true where id = ? and not leaving", id) == 0)
+            throw Refusal.conflict("It is being removed for good already.");
+        durability.await();
+        return jobs.find(start(table, id));
+    }
+
+    private long start(String table, long id) {
+        List<Long> properties = table.equals("client") ? properties(id) : List.of(id);
+        // No name of what is gone stays behind in the list of jobs.
+        return jobs.startForAll(KIND, "Removing a " + table + " for good", progress -> {
+            if (!remove(properties, progress)) return "The rest goes at the next start.";
+            if (table.equals("client")) database.update("delete from client where id = ?", id);
+            return "Removed for good.";
+        });
+    }
+
+    /** @return whether all of them are gone */
+    private boolean remove(List<Long> properties, Progress progress) {
+        List<PropertyRows> all =
+                properties.stream().map(id -> new PropertyRows(database, id)).toList();
+        long total = all.stream().mapToLong(PropertyRows::count).sum();
+        long[] done = {0};
+        for (int i = 0; i < all.size(); i++) {
+            boolean gone = all.get(i).delete(some -> {
+                progress.report(done[0] += some, total);
+                return !progress.stopAsked();
+            });
+            if (!gone) return false;
+            publisher.publishEvent(new PropertyRemovedForGood(properties.get(i)));
+        }
+        return true;
     }
 
     private List<Long> properties(long client) {
         return database.queryForList("select id from property where client_id = ?", Long.class, client);
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    void goOn() {
+        for (String table : List.of("client", "property"))
+            database.queryForList("select id from " + table + " where leaving", Long.class)
+                    .forEach(id -> start(table, id));
     }
 }

@@ -27,8 +27,9 @@ interface ClientMapper {
     @Update("update client set name = #{form.name}, brand = #{form.brand}, places = #{form.places} where id = #{id}")
     void updateClient(long id, ClientForm form);
 
-    @Update("update client set removed = case when #{removed} then now() end where id = #{id}")
-    void removeClient(long id, boolean removed);
+    /** Removes a client or brings it back; none that is being removed for good. */
+    @Update("update client set removed = case when #{removed} then now() end where id = #{id} and not leaving")
+    int removeClient(long id, boolean removed);
 
     @Select("""
             select p.* from property p join client c on c.id = p.client_id
@@ -62,8 +63,9 @@ interface ClientMapper {
     @Update("update property set text_changes = text_changes + 1 where id = #{id}")
     void countStandardChange(long id);
 
-    @Update("update property set removed = case when #{removed} then now() end where id = #{id}")
-    void removeProperty(long id, boolean removed);
+    /** The same of a property. */
+    @Update("update property set removed = case when #{removed} then now() end where id = #{id} and not leaving")
+    int removeProperty(long id, boolean removed);
 
     /** Counts the revision up and returns it; null where the property is removed. */
     @Select(
@@ -73,8 +75,9 @@ interface ClientMapper {
     Long touch(long id);
 
     @Select("""
-            select 'client' as kind, id, name, removed from client where removed is not null and not arriving
-            union all select 'property', id, name, removed from property where removed is not null
+            select 'client' as kind, id, name, removed from client
+            where removed is not null and not arriving and not leaving
+            union all select 'property', id, name, removed from property where removed is not null and not leaving
             order by removed desc""")
     List<Removed> removed();
 }

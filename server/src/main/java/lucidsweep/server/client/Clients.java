@@ -105,13 +105,18 @@ public class Clients {
 
     void removeClient(long id, boolean removed) {
         client(id);
-        mapper.removeClient(id, removed);
+        requireHere(mapper.removeClient(id, removed));
         durability.await();
     }
 
     void removeProperty(long id, boolean removed) {
-        mapper.removeProperty(id, removed);
+        if (mapper.propertyOrRemoved(id) == null) throw Refusal.notFound("there is no property " + id);
+        requireHere(mapper.removeProperty(id, removed));
         durability.await();
+    }
+
+    private static void requireHere(int changed) {
+        if (changed == 0) throw Refusal.conflict("It is being removed for good; nothing was changed.");
     }
 
     List<Removed> removed() {
