@@ -179,13 +179,12 @@ function RemovedList() {
     () => setDoomed(undefined),
   );
   const removal = useJobs().data?.find((job) => job.id === removeForGood.data?.id);
-  if (!removed.data || (removed.data.length === 0 && !removal)) return null;
+  const ended = removal && removal.state !== "running";
+  if (!removed.data || (removed.data.length === 0 && !ended)) return null;
   return (
     <section className={css.removed}>
       <h3>Removed</h3>
-      {removal && removal.state !== "running" && (
-        <p role={removal.state === "failed" ? "alert" : "status"}>{removal.note}</p>
-      )}
+      {ended && <p role={removal.state === "failed" ? "alert" : "status"}>{removal.note}</p>}
       <ul>
         {removed.data.map((thing) => (
           <li key={`${thing.kind} ${thing.id}`}>
