@@ -22,6 +22,7 @@ import org.springframework.stereotype.Service;
 class RemovalForGood {
 
     private static final String KIND = "removal";
+    private static final String GOES_ON = "The rest is removed when Lucid Sweep starts the next time.";
 
     private final JdbcTemplate database;
     private final Durability durability;
@@ -74,7 +75,11 @@ class RemovalForGood {
         List<Long> properties = table.equals("client") ? properties(id) : List.of(id);
         // No name of what is gone stays behind in the list of jobs.
         return jobs.startForAll(KIND, "Removing a " + table + " for good", progress -> {
-            if (!remove(properties, progress)) return "The rest goes at the next start.";
+            try {
+                if (!remove(properties, progress)) return GOES_ON;
+            } catch (Refusal e) {
+                throw Refusal.conflict(e.getMessage() + " " + GOES_ON);
+            }
             if (table.equals("client")) database.update("delete from client where id = ?", id);
             return "Removed for good.";
         });
