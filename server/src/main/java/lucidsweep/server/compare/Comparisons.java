@@ -1,7 +1,5 @@
 package lucidsweep.server.compare;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -27,6 +25,7 @@ import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.job.Lookahead;
+import lucidsweep.server.memory.RecentlyUsed;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.json.JsonMapper;
@@ -46,8 +45,7 @@ class Comparisons {
     private final Drafts drafts;
     private final Clients clients;
     private final CapturedFields fields;
-    private final Cache<Key, Comparison> kept =
-            Caffeine.newBuilder().maximumSize(MAX_KEPT).build();
+    private final RecentlyUsed<Key, Comparison> kept = new RecentlyUsed<>(MAX_KEPT);
 
     Comparisons(
             Sweeps sweeps,

@@ -1,7 +1,5 @@
 package lucidsweep.server.rewrite;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.annotation.Nullable;
 import jakarta.annotation.PreDestroy;
 import java.util.ArrayList;
@@ -24,6 +22,7 @@ import lucidsweep.server.item.table.PickedItems;
 import lucidsweep.server.item.table.Selection;
 import lucidsweep.server.item.table.SetStandards;
 import lucidsweep.server.job.WorkThreads;
+import lucidsweep.server.memory.RecentlyUsed;
 import lucidsweep.server.web.Refusal;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -43,14 +42,11 @@ class Previews {
     private final Items items;
     private final ProposalWork work;
     private final PickedItems picked;
-    private final Cache<String, Preview> previews = Caffeine.newBuilder()
-            .maximumWeight(Runtime.getRuntime().maxMemory() / 16)
-            .weigher((String token, Preview preview) -> preview.weight())
-            .build();
+    private final RecentlyUsed<String, Preview> previews =
+            new RecentlyUsed<>(Runtime.getRuntime().maxMemory() / 16, Preview::weight);
 
     /** The previews that were worked out to the end. */
-    private final Cache<Asked, String> ended =
-            Caffeine.newBuilder().maximumSize(50).build();
+    private final RecentlyUsed<Asked, String> ended = new RecentlyUsed<>(50);
 
     private final WorkThreads threads = new WorkThreads("preview", 2);
 
@@ -146,23 +142,23 @@ class Previews {
     }
 
     private Preview find(String token) {
-        Preview preview = previews.getIfPresent(token);
+        Preview preview = previews.get(token);
         if (preview == null) throw Refusal.notFound("this preview is no longer kept; ask for it again");
         return preview;
     }
 
     /** Gives a preview up that nobody wants to see any more. */
     void cancel(String token) {
-        Preview preview = previews.getIfPresent(token);
+        Preview preview = previews.get(token);
         if (preview != null) preview.cancel();
-        previews.invalidate(token);
+        previews.remove(token);
     }
 
     /** The texts of a preview that was whole, if nothing in the property changed since. */
     Optional<MadeTexts> made(long propertyId, Selection selection, EditSpec spec) {
         long revision = clients.property(propertyId).revision();
-        return Optional.ofNullable(ended.getIfPresent(new Asked(propertyId, revision, selection, spec)))
-                .map(previews::getIfPresent)
+        return Optional.ofNullable(ended.get(new Asked(propertyId, revision, selection, spec)))
+                .map(previews::get)
                 .map(Preview::made)
                 .filter(MadeTexts::isWhole);
     }
@@ -194,7 +190,7 @@ class Previews {
 
     @PreDestroy
     void close() {
-        previews.asMap().values().forEach(Preview::cancel);
+        previews.values().forEach(Preview::cancel);
         threads.close();
     }
 }

@@ -1,7 +1,5 @@
 package lucidsweep.server.triage;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
@@ -21,6 +19,7 @@ import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.ItemDetail;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.StoredFinding;
+import lucidsweep.server.memory.RecentlyUsed;
 import org.springframework.stereotype.Component;
 
 /**
@@ -36,16 +35,12 @@ class LikeTexts {
     private static final List<Field> FIELDS = List.of(Field.TITLE, Field.DESCRIPTION);
 
     private final Items items;
-    private final Cache<Long, Indexes> kept = Caffeine.newBuilder()
-            .maximumWeight(Runtime.getRuntime().maxMemory() / 16 / 1_024)
-            .weigher((Long property, Indexes indexes) -> (int) (indexes.bytes() / 1_024) + 1)
-            .build();
+    private final RecentlyUsed<Long, Indexes> kept =
+            new RecentlyUsed<>(Runtime.getRuntime().maxMemory() / 16, Indexes::bytes);
 
     /** What was found when all texts of a field were compared; it holds until one of them changes. */
-    private final Cache<Long, Map<Field, AlikeTexts.Found>> found = Caffeine.newBuilder()
-            .maximumWeight(Runtime.getRuntime().maxMemory() / 16 / 1_024)
-            .weigher((Long property, Map<Field, AlikeTexts.Found> found) -> weight(found.values()))
-            .build();
+    private final RecentlyUsed<Long, Map<Field, AlikeTexts.Found>> found =
+            new RecentlyUsed<>(Runtime.getRuntime().maxMemory() / 16, LikeTexts::bytes);
 
     LikeTexts(Items items) {
         this.items = items;
@@ -63,8 +58,8 @@ class LikeTexts {
         }
     }
 
-    private static int weight(Collection<AlikeTexts.Found> found) {
-        return (int) (found.stream().mapToLong(AlikeTexts.Found::bytes).sum() / 1_024) + 1;
+    private static long bytes(Map<Field, AlikeTexts.Found> found) {
+        return found.values().stream().mapToLong(AlikeTexts.Found::bytes).sum();
     }
 
     void keep(long propertyId, AlikeTexts.Found titles, AlikeTexts.Found descriptions) {
@@ -74,13 +69,13 @@ class LikeTexts {
 
     /** What is known of fields whose texts have not changed since all were compared. */
     Map<Field, AlikeTexts.Found> found(long propertyId) {
-        Map<Field, AlikeTexts.Found> known = found.getIfPresent(propertyId);
+        Map<Field, AlikeTexts.Found> known = found.get(propertyId);
         return known == null ? Map.of() : known;
     }
 
     /** Says that some texts of a field changed. */
     void forgetFound(long propertyId, Field field) {
-        found.asMap().computeIfPresent(propertyId, (id, known) -> {
+        found.replace(propertyId, known -> {
             Map<Field, AlikeTexts.Found> left = new EnumMap<>(known);
             left.remove(field);
             return left.isEmpty() ? null : left;
@@ -89,7 +84,7 @@ class LikeTexts {
 
     /** Says that anything may have changed, the limits and the names of places too. */
     void forget(long propertyId) {
-        found.invalidate(propertyId);
+        found.remove(propertyId);
     }
 
     Indexes of(long propertyId, Function<Long, Indexes> make) {

@@ -1,7 +1,5 @@
 package lucidsweep.server.triage;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -24,6 +22,7 @@ import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.FindingCount;
 import lucidsweep.server.item.table.Items;
+import lucidsweep.server.memory.RecentlyUsed;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -40,8 +39,7 @@ public class RankedCauses {
     private final Items items;
     private final Drafts drafts;
     private final TransactionTemplate transaction;
-    private final Cache<State, Sorted> kept =
-            Caffeine.newBuilder().maximumSize(MAX_KEPT).build();
+    private final RecentlyUsed<State, Sorted> kept = new RecentlyUsed<>(MAX_KEPT);
 
     RankedCauses(
             FindingMapper mapper,

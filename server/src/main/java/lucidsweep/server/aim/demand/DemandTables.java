@@ -22,6 +22,7 @@ import lucidsweep.core.keyword.Words;
 import lucidsweep.server.aim.demand.DemandWindow.DemandRow;
 import lucidsweep.server.aim.demand.DemandWindow.Reported;
 import lucidsweep.server.client.Clients;
+import lucidsweep.server.memory.RecentlyUsed;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
 
@@ -54,7 +55,7 @@ class DemandTables {
     private record View(By by, int first, int last, Only only, String sort, boolean descending) {}
 
     /** Those of demand that is not kept any more go with it. */
-    private final Cache<ReadDemand, Cache<View, List<DemandRow>>> views =
+    private final Cache<ReadDemand, RecentlyUsed<View, List<DemandRow>>> views =
             Caffeine.newBuilder().weakKeys().build();
 
     DemandTables(Demands demands, Clients clients) {
@@ -131,9 +132,7 @@ class DemandTables {
         if (demand.rows().size() == 0) return List.of();
         Days days = Days.of(filter, demand.rows());
         Only only = only(propertyId, demand, filter);
-        List<DemandRow> all = views.get(
-                        demand,
-                        any -> Caffeine.newBuilder().maximumSize(VIEWS_KEPT).build())
+        List<DemandRow> all = views.get(demand, any -> new RecentlyUsed<>(VIEWS_KEPT))
                 .get(new View(by, days.first, days.last, only, sort, descending), view -> sorted(demand, view));
         if (text == null || text.isBlank()) return all;
         String part = text.strip().toLowerCase(Locale.ROOT);

@@ -1,7 +1,5 @@
 package lucidsweep.server.aim.demand;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.BitSet;
 import java.util.Collection;
 import java.util.HashMap;
@@ -26,6 +24,7 @@ import lucidsweep.server.gather.imports.Reports;
 import lucidsweep.server.gather.sweep.DemandChanged;
 import lucidsweep.server.gather.sweep.SweepEnded;
 import lucidsweep.server.item.table.Items;
+import lucidsweep.server.memory.RecentlyUsed;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
@@ -48,10 +47,8 @@ public class Demands {
     private final Clients clients;
     private final Items items;
 
-    private final Cache<Long, ReadDemand> kept = Caffeine.newBuilder()
-            .maximumWeight(MAX_ROWS_KEPT)
-            .weigher((Long property, ReadDemand demand) -> demand.rows().size() + 1)
-            .build();
+    private final RecentlyUsed<Long, ReadDemand> kept =
+            new RecentlyUsed<>(MAX_ROWS_KEPT, demand -> demand.rows().size() + 1);
 
     Demands(Reports reports, Clients clients, Items items) {
         this.reports = reports;
@@ -63,13 +60,13 @@ public class Demands {
     @EventListener
     @Order(Ordered.HIGHEST_PRECEDENCE)
     void demandChanged(DemandChanged demand) {
-        kept.invalidate(demand.propertyId());
+        kept.remove(demand.propertyId());
     }
 
     @EventListener
     @Order(Ordered.HIGHEST_PRECEDENCE)
     void sweepEnded(SweepEnded sweep) {
-        kept.invalidate(sweep.propertyId());
+        kept.remove(sweep.propertyId());
     }
 
     ReadDemand of(long propertyId) {

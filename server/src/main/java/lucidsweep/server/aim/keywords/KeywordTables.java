@@ -1,7 +1,5 @@
 package lucidsweep.server.aim.keywords;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -17,6 +15,7 @@ import lucidsweep.core.keyword.Words;
 import lucidsweep.server.aim.demand.Demands;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.gather.imports.Reports;
+import lucidsweep.server.memory.RecentlyUsed;
 import lucidsweep.server.web.Page;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
@@ -68,16 +67,9 @@ public class KeywordTables {
 
     private record View(Version version, KeywordFilter filter, String sort, boolean descending) {}
 
-    private final Cache<Version, List<KeywordRow>> rows = Caffeine.newBuilder()
-            .maximumWeight(MAX_KEPT)
-            .weigher((Version version, List<KeywordRow> some) -> some.size() + 1)
-            .build();
-    private final Cache<Version, Choices> choices =
-            Caffeine.newBuilder().maximumSize(CHOICES_KEPT).build();
-    private final Cache<View, List<KeywordRow>> views = Caffeine.newBuilder()
-            .maximumWeight(MAX_KEPT)
-            .weigher((View view, List<KeywordRow> some) -> some.size() + 1)
-            .build();
+    private final RecentlyUsed<Version, List<KeywordRow>> rows = new RecentlyUsed<>(MAX_KEPT, some -> some.size() + 1);
+    private final RecentlyUsed<Version, Choices> choices = new RecentlyUsed<>(CHOICES_KEPT);
+    private final RecentlyUsed<View, List<KeywordRow>> views = new RecentlyUsed<>(MAX_KEPT, some -> some.size() + 1);
 
     KeywordTables(KeywordRowMapper mapper, Clients clients, FigureStore figures, Demands demand, Reports reports) {
         this.mapper = mapper;
@@ -193,9 +185,8 @@ public class KeywordTables {
                             .map(KeywordRow::of)
                             .toList());
         }
-        // Asked for first: a cache refuses what is asked of it while it works something else out, when it has to grow.
-        List<KeywordRow> everywhere = all(new Version(version.propertyId, version.revision, ""));
-        return rows.get(version, any -> in(version, everywhere));
+        Version everywhere = new Version(version.propertyId, version.revision, "");
+        return rows.get(version, any -> in(version, all(everywhere)));
     }
 
     /** Those of which anything is known in a country, with what that is. */

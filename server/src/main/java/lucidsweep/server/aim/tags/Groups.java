@@ -1,7 +1,5 @@
 package lucidsweep.server.aim.tags;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.List;
 import lucidsweep.core.keyword.GroupSurvey;
 import lucidsweep.core.keyword.Words;
@@ -11,6 +9,7 @@ import lucidsweep.server.aim.keywords.KeywordTables;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.item.table.Items;
+import lucidsweep.server.memory.RecentlyUsed;
 import org.springframework.stereotype.Service;
 
 /** The groups of a property's items, held against its keywords. */
@@ -27,8 +26,7 @@ class Groups {
 
     private record Version(long propertyId, long revision) {}
 
-    private final Cache<Version, GroupView> kept =
-            Caffeine.newBuilder().maximumSize(KEPT).build();
+    private final RecentlyUsed<Version, GroupView> kept = new RecentlyUsed<>(KEPT);
 
     Groups(Items items, KeywordTables tables, Clients clients) {
         this.items = items;

@@ -1,7 +1,5 @@
 package lucidsweep.server.aim.tags;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -26,6 +24,7 @@ import lucidsweep.server.aim.targets.PreparedProperties;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.item.table.Items;
+import lucidsweep.server.memory.RecentlyUsed;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
 
@@ -62,8 +61,7 @@ public class Tags {
 
     private record Version(long propertyId, long revision) {}
 
-    private final Cache<Version, List<TagRow>> kept =
-            Caffeine.newBuilder().maximumSize(KEPT).build();
+    private final RecentlyUsed<Version, List<TagRow>> kept = new RecentlyUsed<>(KEPT);
 
     Tags(KeywordTables keywords, PreparedProperties prepared, Items items, Clients clients) {
         this.keywords = keywords;

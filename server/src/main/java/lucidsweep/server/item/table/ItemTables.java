@@ -1,7 +1,5 @@
 package lucidsweep.server.item.table;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
@@ -19,6 +17,7 @@ import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.draft.DraftMapper;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.job.BoundedPipeline;
+import lucidsweep.server.memory.RecentlyUsed;
 import org.springframework.stereotype.Service;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -38,10 +37,8 @@ class ItemTables {
     private final ItemMapper mapper;
     private final DraftMapper texts;
     private final JsonMapper json;
-    private final Cache<Long, ItemTable> tables = Caffeine.newBuilder()
-            .maximumWeight(Runtime.getRuntime().maxMemory() / 3 / 1_024)
-            .weigher((Long property, ItemTable table) -> (int) (table.bytes() / 1_024) + 1)
-            .build();
+    private final RecentlyUsed<Long, ItemTable> tables =
+            new RecentlyUsed<>(Runtime.getRuntime().maxMemory() / 3, ItemTable::bytes);
 
     /** What changed while the table of a property was being read. */
     private final Map<Long, Meanwhile> changedWhileRead = new ConcurrentHashMap<>();
@@ -74,7 +71,7 @@ class ItemTables {
 
     /** Says that anything may have changed. */
     void forget(long propertyId) {
-        tables.invalidate(propertyId);
+        tables.remove(propertyId);
     }
 
     /** Reads some rows anew, if the table is in use. */
@@ -83,7 +80,7 @@ class ItemTables {
         // there.
         Meanwhile meanwhile = changedWhileRead.get(propertyId);
         if (meanwhile != null) meanwhile.rows.addAll(itemIds);
-        ItemTable table = tables.getIfPresent(propertyId);
+        ItemTable table = tables.get(propertyId);
         if (table == null) return;
         if (itemIds.size() > LIST && itemIds.size() > table.size() / FEW) {
             forget(propertyId);
@@ -99,7 +96,7 @@ class ItemTables {
     void rewrite(long propertyId, List<ItemTable.Rewritten> texts) {
         Meanwhile meanwhile = changedWhileRead.get(propertyId);
         if (meanwhile != null) meanwhile.texts.addAll(texts);
-        ItemTable table = tables.getIfPresent(propertyId);
+        ItemTable table = tables.get(propertyId);
         if (table == null) return;
         synchronized (table.refreshing()) {
             table.rewrite(texts);
@@ -110,7 +107,7 @@ class ItemTables {
     void found(long propertyId, List<FoundOnItem> some) {
         Meanwhile meanwhile = changedWhileRead.get(propertyId);
         if (meanwhile != null) some.forEach(each -> meanwhile.rows.add(each.itemId()));
-        ItemTable table = tables.getIfPresent(propertyId);
+        ItemTable table = tables.get(propertyId);
         if (table == null) return;
         synchronized (table.refreshing()) {
             table.found(some);
@@ -124,7 +121,7 @@ class ItemTables {
         if (meanwhile != null) {
             texts.values().forEach(ids -> Arrays.stream(ids).forEach(meanwhile.rows::add));
         }
-        ItemTable table = tables.getIfPresent(propertyId);
+        ItemTable table = tables.get(propertyId);
         if (table == null) return;
         synchronized (table.refreshing()) {
             table.move(texts, state);

@@ -1,7 +1,5 @@
 package lucidsweep.server.item.table;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
@@ -34,6 +32,7 @@ import lucidsweep.server.item.draft.Drafts;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.draft.FieldLines;
+import lucidsweep.server.memory.RecentlyUsed;
 import lucidsweep.server.web.Conflict;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
@@ -67,10 +66,7 @@ public class Items {
     private final JsonMapper json;
 
     /** The order of a table stays as it was while its rows are edited; only a new revision is worked out anew. */
-    private final Cache<ItemView, long[]> orders = Caffeine.newBuilder()
-            .maximumWeight(MAX_CACHED_IDS)
-            .weigher((ItemView view, long[] ids) -> ids.length + 64)
-            .build();
+    private final RecentlyUsed<ItemView, long[]> orders = new RecentlyUsed<>(MAX_CACHED_IDS, ids -> ids.length + 64);
 
     Items(
             ItemMapper mapper,

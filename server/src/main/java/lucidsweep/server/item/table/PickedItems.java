@@ -1,8 +1,7 @@
 package lucidsweep.server.item.table;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.Arrays;
+import lucidsweep.server.memory.RecentlyUsed;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Component;
 
@@ -15,10 +14,7 @@ public final class PickedItems {
 
     private static final long MAX_IDS = 4_000_000;
 
-    private final Cache<String, long[]> picked = Caffeine.newBuilder()
-            .maximumWeight(MAX_IDS)
-            .weigher((String name, long[] ids) -> ids.length + 16)
-            .build();
+    private final RecentlyUsed<String, long[]> picked = new RecentlyUsed<>(MAX_IDS, ids -> ids.length + 16);
 
     /** @param ids in ascending order */
     public void put(String name, long[] ids) {
@@ -31,7 +27,7 @@ public final class PickedItems {
      * @throws Refusal where nothing is kept under the name any more
      */
     public long[] among(String name, long[] items) {
-        long[] ids = picked.getIfPresent(name);
+        long[] ids = picked.get(name);
         if (ids == null) throw Refusal.notFound("which items these are is no longer kept; ask for the preview again");
         return Arrays.stream(items)
                 .filter(id -> Arrays.binarySearch(ids, id) >= 0)

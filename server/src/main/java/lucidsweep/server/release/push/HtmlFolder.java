@@ -1,7 +1,5 @@
 package lucidsweep.server.release.push;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.io.IOException;
 import java.net.URI;
 import java.nio.charset.Charset;
@@ -24,6 +22,7 @@ import lucidsweep.core.item.Field;
 import lucidsweep.core.page.PageAddress;
 import lucidsweep.core.page.PageSource;
 import lucidsweep.server.gather.crawl.WebEncoding;
+import lucidsweep.server.memory.RecentlyUsed;
 import lucidsweep.server.web.Refusal;
 
 /**
@@ -38,10 +37,7 @@ public final class HtmlFolder implements ContentSystem {
     private final Path folder;
 
     /** Pages that were read a moment ago and are probably rewritten next, by file and version. */
-    private final Cache<String, PageSource> pages = Caffeine.newBuilder()
-            .maximumWeight(MAX_BYTES_HELD)
-            .weigher((String file, PageSource page) -> page.size())
-            .build();
+    private final RecentlyUsed<String, PageSource> pages = new RecentlyUsed<>(MAX_BYTES_HELD, PageSource::size);
 
     /** @throws Refusal where there is no such folder */
     public HtmlFolder(String path) {
@@ -81,7 +77,8 @@ public final class HtmlFolder implements ContentSystem {
         if (!Files.isWritable(file)) throw new Denied(present.key() + " may not be written to");
         byte[] changed;
         try {
-            PageSource held = pages.asMap().remove(name(present));
+            PageSource held = pages.get(name(present));
+            pages.remove(name(present));
             changed = (held == null ? page(bytes) : held).with(texts);
         } catch (PageSource.Unwritable e) {
             throw new Denied(e.getMessage());

@@ -1,7 +1,5 @@
 package lucidsweep.server.release.review;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -19,6 +17,7 @@ import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.item.draft.FieldLine;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.job.PropertyLine;
+import lucidsweep.server.memory.RecentlyUsed;
 import lucidsweep.server.rewrite.Batches;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
@@ -41,8 +40,7 @@ class ReviewReturns {
     private final TransactionTemplate transaction;
     private final JsonMapper json;
 
-    private final Cache<String, Returned> returned =
-            Caffeine.newBuilder().maximumSize(FILES_KEPT).build();
+    private final RecentlyUsed<String, Returned> returned = new RecentlyUsed<>(FILES_KEPT);
 
     ReviewReturns(
             ReviewSheetMapper mapper,
@@ -164,12 +162,12 @@ class ReviewReturns {
      * @param insist whether it does; what was delivered meanwhile stays in any case
      */
     Taken take(long propertyId, String token, boolean insist) {
-        Returned back = returned.getIfPresent(token);
+        Returned back = returned.get(token);
         if (back == null || back.propertyId != propertyId) {
             throw Refusal.notFound("what came back is no longer kept; open the file again");
         }
         Taken taken = line.get(propertyId, "taking in a review sheet", () -> take(propertyId, back.review, insist));
-        returned.invalidate(token);
+        returned.remove(token);
         return taken;
     }
 

@@ -1,7 +1,5 @@
 package lucidsweep.server.rewrite.sheet;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -19,6 +17,7 @@ import lucidsweep.server.item.table.ItemDetail;
 import lucidsweep.server.item.table.ItemStandards;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.SetStandards;
+import lucidsweep.server.memory.RecentlyUsed;
 import lucidsweep.server.rewrite.Batch;
 import lucidsweep.server.rewrite.Batches;
 import lucidsweep.server.table.TableFile;
@@ -41,8 +40,7 @@ class WritersSheets {
     private final Batches batches;
 
     /** Sheets that came back and are not taken yet. */
-    private final Cache<String, Kept> returned =
-            Caffeine.newBuilder().maximumSize(KEPT).build();
+    private final RecentlyUsed<String, Kept> returned = new RecentlyUsed<>(KEPT);
 
     WritersSheets(Clients clients, Items items, Drafts drafts, SetStandards standards, Batches batches) {
         this.clients = clients;
@@ -174,7 +172,7 @@ class WritersSheets {
      * @param overwrite whether texts that were changed here, too, are overwritten; else they stay as they are
      */
     Batch take(long propertyId, String token, boolean overwrite) {
-        Kept kept = returned.getIfPresent(token);
+        Kept kept = returned.get(token);
         if (kept == null || kept.propertyId != propertyId) {
             throw Refusal.notFound("this sheet is no longer kept; bring it in again");
         }
@@ -186,7 +184,7 @@ class WritersSheets {
         if (cells.isEmpty()) throw Refusal.conflict("there is nothing in the sheet that could be taken");
         Batch batch = batches.type(
                 propertyId, cells, "Writers’ sheet “" + kept.name + "”: " + Counted.of(cells.size(), "text"));
-        returned.invalidate(token);
+        returned.remove(token);
         return batch;
     }
 }
