@@ -1,6 +1,7 @@
 package lucidsweep.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -309,6 +310,11 @@ class BackupTest {
                             .json()
                             .path("restoreWaiting")
                             .asBoolean())
+                    .isTrue();
+            assertThatThrownBy(() -> OwnApplication.on(here))
+                    .as("a second start, which must not put it back under the first")
+                    .hasMessageContaining("Another Lucid Sweep is using this data folder");
+            assertThat(api.get("/api/backups").json().path("restoreWaiting").asBoolean())
                     .isTrue();
         }
         try (OwnApplication application = OwnApplication.on(here)) {

@@ -250,19 +250,23 @@ class PushTest {
     }
 
     @Test
-    void aClientThatMovesLeavesTheContentSystemBehindAndMayBeReleasedAnew() {
+    void whatIsOnItsWayGoesOnAfterAClientHasMovedAndItsLoginIsGivenAgain() {
         setUp(ContentSystem.USER);
         JsonNode other = release(3);
         shop = new Shop(api, new ShopListings(7).csv());
         setUp(ContentSystem.USER);
         JsonNode push = release(5);
         run(push, "/runs", "{\"few\":2}");
-        long client = 0;
-        for (JsonNode each : api.get("/api/portfolio").json()) {
-            if (each.path("property").path("id").asLong() == shop.property())
-                client = each.path("property").path("clientId").asLong();
-        }
-        byte[] backup = api.bytes("/api/clients/" + client + "/backup.zip");
+        String seen = new ShopListings(7).csv();
+        for (JsonNode line : lines(push, "pushed"))
+            seen = seen.replace(
+                    line.path("before").asString(), line.path("after").asString());
+        shop.importFile(seen);
+        String due = "release:" + push.path("release").path("id").asLong();
+        assertThat(keysOfDue()).contains(due);
+        shop.post("/watch/due/decide", "{\"key\":\"" + due + "\",\"state\":\"DONE\"}");
+        Map<String, Integer> before = texts(push);
+        byte[] backup = api.bytes("/api/clients/" + shop.client() + "/backup.zip");
         Reply adding = api.upload("/api/backups/add", "backup.zip", backup);
         assertThat(api.ended(adding.json().path("id").asLong()).path("state").asString())
                 .as(adding.body())
@@ -272,17 +276,26 @@ class PushTest {
         for (JsonNode each : api.get("/api/portfolio").json())
             last = Math.max(last, each.path("property").path("id").asLong());
         assertThat(last).isGreaterThan(shop.property());
-        Shop moved = new Shop(api, last);
-        assertThat(moved.total("state=approved")).as("what had not arrived").isEqualTo(3);
-        assertThat(moved.total("state=delivered")).isEqualTo(2);
-        assertThat(moved.get("/handovers").json()).as("the record moves along").hasSize(1);
-        assertThat(moved.get("/pushes").json()).isEmpty();
-        assertThat(moved.get("/content-system").json().path("settings").isNull())
-                .isTrue();
-        assertThat(texts(push)).as("here it is as before").isEqualTo(Map.of("pushed", 2, "waiting", 3));
-        run(push, "/runs", "{}");
-        assertThat(texts(push)).isEqualTo(Map.of("pushed", 5));
+        shop = new Shop(api, last);
+        assertThat(keysOfDue()).as("what is done stays done").noneMatch(key -> key.startsWith("release:"));
+        JsonNode moved = shop.get("/pushes").json().path(0);
+        assertThat(texts(moved)).isEqualTo(before).isEqualTo(Map.of("pushed", 2, "waiting", 3));
+        assertThat(moved.path("release").path("id").asLong())
+                .isNotEqualTo(push.path("release").path("id").asLong());
+        JsonNode settings = shop.get("/content-system").json().path("settings");
+        assertThat(settings.path("address").asString()).isEqualTo(website.address() + "content");
+        assertThat(settings.path("hasSecret").asBoolean()).isFalse();
+
+        setUp(ContentSystem.USER);
+        run(moved, "/runs", "{}");
+        assertThat(texts(moved)).isEqualTo(Map.of("pushed", 5));
+        run(moved, "/return", "{}");
+        assertThat(texts(moved)).isEqualTo(Map.of("returned", 5));
         assertThat(other.path("texts").path("waiting").asInt()).isEqualTo(3);
+    }
+
+    private List<String> keysOfDue() {
+        return shop.get("/watch/due").json().findValuesAsString("key");
     }
 
     @Test

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -18,6 +19,7 @@ import org.dhatim.fastexcel.reader.Row;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -27,6 +29,9 @@ class ReviewSheetTest {
 
     private static final Pattern DATA =
             Pattern.compile("<script type=\"application/json\" id=\"sheet\">(.*?)</script>");
+
+    @TempDir
+    private Path folder;
 
     private Api api;
     private Shop shop;
@@ -271,5 +276,35 @@ class ReviewSheetTest {
 
     private Reply upload(byte[] file) {
         return api.upload("/api/properties/" + shop.property() + "/review-sheets", "decided.xlsx", file);
+    }
+
+    @Test
+    void whatComesBackAfterTheClientHasMovedIsTakenInThere() throws Exception {
+        JsonNode sheet = sheet();
+        String decided = "{\"sheet\":\"" + sheet.path("sheet").asString() + "\",\"decisions\":["
+                + decided(fieldOf(sheet, "An oar"), "approve", "") + ","
+                + decided(fieldOf(sheet, "A deck"), "send-back", ",\"note\":\"Say whose.\"") + "]}";
+        byte[] backup = api.bytes("/api/clients/" + shop.client() + "/backup.zip");
+        Path there = folder.resolve("there");
+        try (OwnApplication application = OwnApplication.on(there)) {
+            // Something else is there already, so that everything that moves gets another number.
+            new Shop(application.api(), "id,title\nZ1,Rope\n");
+            Reply adding = application.api().upload("/api/backups/add", "backup.zip", backup);
+            application.api().ended(adding.json().path("id").asLong());
+            Shop moved = new Shop(application.api(), 2);
+            JsonNode review = application
+                    .api()
+                    .upload(
+                            "/api/properties/" + moved.property() + "/review-sheets",
+                            "decided.json",
+                            decided.getBytes(UTF_8))
+                    .json();
+            assertThat(review.path("approve").asInt() + review.path("sendBack").asInt())
+                    .as(review.toString())
+                    .isEqualTo(2);
+            moved.post("/review-sheets/" + review.path("token").asString() + "/take", "{\"insist\":false}");
+            assertThat(moved.row("A2").path("title").path("state").asString()).isEqualTo("approved");
+            assertThat(moved.row("A3").path("title").path("state").asString()).isEqualTo("sent-back");
+        }
     }
 }

@@ -36,6 +36,14 @@ final class Shop {
         return api;
     }
 
+    /** The id of the client that it belongs to. */
+    long client() {
+        for (JsonNode each : api.get("/api/portfolio").json())
+            if (each.path("property").path("id").asLong() == property)
+                return each.path("property").path("clientId").asLong();
+        throw new AssertionError("no client has the property " + property);
+    }
+
     void importFile(String csv) {
         assertThat(api.importListings(property, csv).path("state").asString()).isEqualTo("done");
     }

@@ -37,7 +37,7 @@ import org.springframework.util.FileSystemUtils;
 
 /**
  * Takes the clients of a backup in beside those that are here. Until all of it is here nobody sees them; what is cut short is
- * removed at the next start. Logins stay behind: they are sealed with the key of the other machine.
+ * removed at the next start. Logins stay behind, for they are sealed with the key of the other machine: pushes wait for them.
  */
 @Service
 class AddedClients {
@@ -127,6 +127,7 @@ class AddedClients {
             upgrade(source);
             prepare(copy);
             tellApart(copy);
+            leaveOutWhatIsHere(copy);
             List<String> names = copy.queryForList("select name from client order by id", String.class);
             boolean commits = to.getAutoCommit();
             to.setAutoCommit(false);
@@ -185,8 +186,8 @@ class AddedClients {
                         + " where state = 'running'");
         copy.update("update sweep set state = case kind when 'crawl' then 'stopped' else 'failed' end, ended = now()"
                 + " where state = 'running'");
-        // The content system's login stays behind, and with it what was to be pushed there.
-        copy.update("update draft_state set state = 'approved' where state = 'released'");
+        copy.update("update content_system set sealed = null");
+        copy.update("update push set under_way = false");
         copy.update("update property set judged_changes = 0, text_changes = 1");
     }
 
@@ -200,6 +201,21 @@ class AddedClients {
                 apart = name + " (added " + DAY.format(LocalDate.now()) + (again == 1 ? ")" : ", " + again + ")");
             }
             copy.update("update client set name = ? where id = ?", apart, client.get("id"));
+        }
+    }
+
+    /** What comes back of a review sheet is taken in where it was made, if that is here too, and no answer is kept twice. */
+    private void leaveOutWhatIsHere(JdbcTemplate copy) {
+        for (String sheet : copy.queryForList("select id from review_sheet", String.class)) {
+            if (rows.queryForList("select id from review_sheet where id = ?", sheet)
+                    .isEmpty()) continue;
+            copy.update("delete from review_sheet_line where sheet_id = ?", sheet);
+            copy.update("delete from review_sheet where id = ?", sheet);
+        }
+        for (byte[] request : copy.queryForList("select request from writer_answer", byte[].class)) {
+            if (rows.queryForList("select 1 from writer_answer where request = ?", (Object) request)
+                    .isEmpty()) continue;
+            copy.update("delete from writer_answer where request = ?", (Object) request);
         }
     }
 

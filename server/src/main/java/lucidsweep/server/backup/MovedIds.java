@@ -56,7 +56,7 @@ final class MovedIds {
             case "job_id" -> number("job", value);
             case "sweep_id", "first_sweep", "last_sweep" -> number("sweep", value);
             case "batch_id", "before_batch" -> number("batch", value);
-            case "handover_id" -> number("handover", value);
+            case "handover_id" -> handover(value);
             case "set_id" -> number("item_set", value);
             case "keyword_id" -> number("keyword", value);
             case "column_id" -> number("writer_column", value);
@@ -70,6 +70,10 @@ final class MovedIds {
 
     Long item(long id) {
         return within("property", id);
+    }
+
+    Long handover(long id) {
+        return number("handover", id);
     }
 
     Long capture(long id) {

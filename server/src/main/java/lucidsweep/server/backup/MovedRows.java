@@ -72,7 +72,14 @@ final class MovedRows {
             "visit",
             "watch_note",
             "move_aside",
+            "due_decision",
             "held_back",
+            "content_system",
+            "push",
+            "push_line",
+            "review_sheet",
+            "review_sheet_line",
+            "writer_answer",
             "writer_cell");
 
     private final Connection from;
@@ -160,6 +167,7 @@ final class MovedRows {
         if (table.equals("imported_rows") && name.equals("packed")) {
             return MovedPack.of((byte[]) value, ids::item, ids::capture);
         }
+        if (table.equals("due_decision") && name.equals("due_key")) return MovedDueKey.of((String) value, ids);
         if (table.equals("item_set") && name.equals("conditions")) return MovedConditions.of((String) value, ids::item);
         return value;
     }

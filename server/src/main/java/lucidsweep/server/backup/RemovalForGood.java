@@ -1,6 +1,8 @@
 package lucidsweep.server.backup;
 
 import java.util.List;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import lucidsweep.server.client.Clients;
 import lucidsweep.server.client.PropertyRemovedForGood;
 import lucidsweep.server.database.Durability;
@@ -12,23 +14,27 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 
 /**
  * Removes a client or a property with all its texts, files and logins, so that nobody can bring it back. That takes minutes
- * where there is much of it: it is long work, which the next start goes on with where it was cut short.
+ * where there is much of it: it is long work, which goes on by itself where it was cut short.
  */
 @Service
 class RemovalForGood {
 
     private static final String KIND = "removal";
-    private static final String GOES_ON = "The rest is removed when Lucid Sweep starts the next time.";
+    private static final String GOES_ON = "The rest is removed later, by itself.";
 
     private final JdbcTemplate database;
     private final Durability durability;
     private final Clients clients;
     private final Jobs jobs;
     private final ApplicationEventPublisher publisher;
+
+    /** What jobs are at work on, "client 7". */
+    private final Set<String> underWay = ConcurrentHashMap.newKeySet();
 
     RemovalForGood(
             JdbcTemplate database,
@@ -68,21 +74,43 @@ class RemovalForGood {
         if (database.update("update " + table + " set leaving = true where id = ? and not leaving", id) == 0)
             throw Refusal.conflict("It is being removed for good already.");
         durability.await();
-        return jobs.find(start(table, id));
+        try {
+            return jobs.find(start(table, id));
+        } catch (Refusal e) {
+            database.update("update " + table + " set leaving = false where id = ?", id);
+            throw e;
+        }
     }
 
     private long start(String table, long id) {
-        List<Long> properties = table.equals("client") ? properties(id) : List.of(id);
-        // No name of what is gone stays behind in the list of jobs.
-        return jobs.startForAll(KIND, "Removing a " + table + " for good", progress -> {
-            try {
-                if (!remove(properties, progress)) return GOES_ON;
-            } catch (Refusal e) {
-                throw Refusal.conflict(e.getMessage() + " " + GOES_ON);
-            }
-            if (table.equals("client")) database.update("delete from client where id = ?", id);
-            return "Removed for good.";
-        });
+        String name = name(table, id);
+        underWay.add(name);
+        try {
+            // No name of what is gone stays behind in the list of jobs.
+            return jobs.startForAll(KIND, "Removing a " + table + " for good", progress -> {
+                try {
+                    return remove(table, id, progress) ? "Removed for good." : GOES_ON;
+                } catch (Refusal e) {
+                    throw Refusal.conflict(e.getMessage() + " " + GOES_ON);
+                } finally {
+                    underWay.remove(name);
+                }
+            });
+        } catch (Refusal e) {
+            underWay.remove(name);
+            throw e;
+        }
+    }
+
+    private static String name(String table, long id) {
+        return table + " " + id;
+    }
+
+    private boolean remove(String table, long id, Progress progress) {
+        boolean isClient = table.equals("client");
+        if (!remove(isClient ? properties(id) : List.of(id), progress)) return false;
+        if (isClient) database.update("delete from client where id = ?", id);
+        return true;
     }
 
     /** @return whether all of them are gone */
@@ -106,10 +134,19 @@ class RemovalForGood {
         return database.queryForList("select id from property where client_id = ?", Long.class, client);
     }
 
+    /** Goes on after a start, and after there was no room on the disk or too much else to do. */
     @EventListener(ApplicationReadyEvent.class)
+    @Scheduled(initialDelayString = "PT10M", fixedDelayString = "PT10M")
     void goOn() {
-        for (String table : List.of("client", "property"))
-            database.queryForList("select id from " + table + " where leaving", Long.class)
-                    .forEach(id -> start(table, id));
+        for (String table : List.of("client", "property")) {
+            for (long id : database.queryForList("select id from " + table + " where leaving", Long.class)) {
+                if (underWay.contains(name(table, id))) continue;
+                try {
+                    start(table, id);
+                } catch (Refusal tooMuchElseToDo) {
+                    return;
+                }
+            }
+        }
     }
 }

@@ -37,6 +37,7 @@ final class UpgradeGuard implements FlywayMigrationStrategy {
         try {
             run(database, DatabaseFile.copyTo(copy.unfinished()));
             copy.begin();
+            System.out.println("Bringing the data to this version; a copy of it as it was is kept beside it ...");
             flyway.migrate();
             copy.end();
         } catch (IOException e) {

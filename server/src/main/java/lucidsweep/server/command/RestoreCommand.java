@@ -1,15 +1,11 @@
 package lucidsweep.server.command;
 
 import java.io.IOException;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Optional;
 import java.util.concurrent.Callable;
 import lucidsweep.server.backup.DatabaseFile;
+import lucidsweep.server.database.FolderLock;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -43,8 +39,12 @@ final class RestoreCommand implements Callable<Integer> {
             addTo(folder);
             return 0;
         }
-        if (isRunning(folder)) throw new Unusable("Lucid Sweep is running on " + folder + "; end it first");
-        DatabaseFile.replace(file, folder).ifPresent(kept -> System.out.println("What was there is kept in " + kept));
+        Files.createDirectories(folder);
+        try (FolderLock lock = FolderLock.take(folder)
+                .orElseThrow(() -> new Unusable("Lucid Sweep is running on " + folder + "; end it first"))) {
+            DatabaseFile.replace(file, folder)
+                    .ifPresent(kept -> System.out.println("What was there is kept in " + kept));
+        }
         System.out.println("Restored to " + folder);
         return 0;
     }
@@ -61,18 +61,5 @@ final class RestoreCommand implements Callable<Integer> {
         if (!state.path("state").asString().equals("done"))
             throw new Unusable(state.path("note").asString());
         System.out.println(state.path("note").asString());
-    }
-
-    private static boolean isRunning(Path folder) throws IOException, InterruptedException {
-        Optional<String> address = RunningApi.address(folder);
-        if (address.isEmpty()) return false;
-        try {
-            HttpRequest request = HttpRequest.newBuilder(URI.create(address.get() + "/api/clients"))
-                    .build();
-            HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.discarding());
-            return true;
-        } catch (IOException nobodyAnswers) {
-            return false;
-        }
     }
 }

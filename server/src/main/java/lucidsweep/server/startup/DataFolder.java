@@ -1,13 +1,17 @@
 package lucidsweep.server.startup;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
 import lucidsweep.server.backup.DatabaseFile;
 import lucidsweep.server.backup.UpgradeCopy;
+import lucidsweep.server.database.FolderLock;
+import org.springframework.beans.factory.support.DefaultSingletonBeanRegistry;
 import org.springframework.boot.EnvironmentPostProcessor;
 import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.core.env.ConfigurableEnvironment;
 import org.springframework.core.env.MapPropertySource;
 
@@ -33,11 +37,40 @@ final class DataFolder implements EnvironmentPostProcessor {
             throw cannotBeUsed(folder);
         }
         if (!Files.isWritable(folder)) throw cannotBeUsed(folder);
-        putBackWhereAnUpgradeWasCutShort(folder);
-        putBackWhatWaits(folder);
+        FolderLock lock = lock(folder);
+        try {
+            putBackWhereAnUpgradeWasCutShort(folder);
+            putBackWhatWaits(folder);
+        } catch (RuntimeException e) {
+            close(lock);
+            throw e;
+        }
+        application.addInitializers(context -> closeLast(context, lock));
         environment
                 .getPropertySources()
                 .addFirst(new MapPropertySource("data folder", Map.of(PROPERTY, folder.toString())));
+    }
+
+    private static FolderLock lock(Path folder) {
+        try {
+            return FolderLock.take(folder).orElseThrow(() -> new StartRefused(StartProblem.IN_USE));
+        } catch (IOException e) {
+            throw cannotBeUsed(folder);
+        }
+    }
+
+    /** What is named first is closed last: the database by then. */
+    private static void closeLast(ConfigurableApplicationContext context, FolderLock lock) {
+        DefaultSingletonBeanRegistry beans = (DefaultSingletonBeanRegistry) context.getBeanFactory();
+        beans.registerDisposableBean("folderLock", () -> close(lock));
+    }
+
+    private static void close(FolderLock lock) {
+        try {
+            lock.close();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     private static void putBackWhereAnUpgradeWasCutShort(Path folder) {

@@ -9,6 +9,9 @@ import org.springframework.boot.web.server.PortInUseException;
 /** What kept the application from starting, in a sentence; the log has the rest. */
 public final class StartProblem {
 
+    static final String IN_USE =
+            "Another Lucid Sweep is using this data folder. End it, or choose another folder: ./start --data DIR";
+
     private StartProblem() {}
 
     /** The sentence for an exception that ended the start. */
@@ -18,7 +21,7 @@ public final class StartProblem {
             if (cause instanceof PortInUseException taken) return portTaken(String.valueOf(taken.getPort()));
             if (cause instanceof BindException) return portTaken("it was to use");
             if (cause instanceof SQLException sql && sql.getErrorCode() == ErrorCode.DATABASE_ALREADY_OPEN_1) {
-                return "Another Lucid Sweep is using this data folder. End it, or choose another folder: ./start --data DIR";
+                return IN_USE;
             }
         }
         Throwable cause = problem;

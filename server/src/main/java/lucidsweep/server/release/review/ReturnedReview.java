@@ -4,6 +4,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
+import lucidsweep.server.database.IdRange;
+import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.web.Refusal;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -45,6 +47,19 @@ record ReturnedReview(String sheet, Map<Long, ReviewSheet.Decided> decided, int 
             if (one == null || decided.putIfAbsent(one.fieldId(), one) != null) unreadable++;
         }
         return new ReturnedReview(sheet, decided, unreadable);
+    }
+
+    /** The same after the property has moved to another machine since the sheet was made: its fields keep their places there. */
+    ReturnedReview in(long propertyId) {
+        IdRange items = IdRange.of(propertyId);
+        long shift = FieldId.first(items.first());
+        long size = FieldId.last(items.last()) - shift + 1;
+        Map<Long, ReviewSheet.Decided> here = new LinkedHashMap<>();
+        decided.forEach((field, one) -> {
+            long moved = shift + field % size;
+            here.putIfAbsent(moved, new ReviewSheet.Decided(moved, one.decision(), one.text(), one.note()));
+        });
+        return new ReturnedReview(sheet, here, unreadable + decided.size() - here.size());
     }
 
     private static ReviewSheet.Decided decided(JsonNode entry) {

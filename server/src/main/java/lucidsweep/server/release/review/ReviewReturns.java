@@ -101,7 +101,7 @@ class ReviewReturns {
     /** Looks at what came back; nothing is changed yet. */
     ReviewView look(long propertyId, byte[] file) {
         clients.property(propertyId);
-        ReturnedReview review = ReturnedReview.of(file, json);
+        ReturnedReview review = ReturnedReview.of(file, json).in(propertyId);
         ReviewSheetMapper.Sheet sheet = mapper.find(review.sheet());
         if (sheet == null) throw Refusal.badInput("this review sheet was not made here, or its property was removed");
         if (sheet.propertyId() != propertyId) {
