@@ -35,9 +35,9 @@ final class UpgradeGuard implements FlywayMigrationStrategy {
         }
         DataSource database = flyway.getConfiguration().getDataSource();
         try {
+            System.out.println("Bringing the data to this version, after a copy of it is made ...");
             run(database, DatabaseFile.copyTo(copy.unfinished()));
             copy.begin();
-            System.out.println("Bringing the data to this version; a copy of it as it was is kept beside it ...");
             flyway.migrate();
             copy.end();
         } catch (IOException e) {

@@ -37,6 +37,14 @@ final class DataFolder implements EnvironmentPostProcessor {
             throw cannotBeUsed(folder);
         }
         if (!Files.isWritable(folder)) throw cannotBeUsed(folder);
+        application.addInitializers(context -> takeOver(folder, context));
+        environment
+                .getPropertySources()
+                .addFirst(new MapPropertySource("data folder", Map.of(PROPERTY, folder.toString())));
+    }
+
+    /** From here on what goes wrong is told in the log, and nobody else works in the folder. */
+    private static void takeOver(Path folder, ConfigurableApplicationContext context) {
         FolderLock lock = lock(folder);
         try {
             putBackWhereAnUpgradeWasCutShort(folder);
@@ -45,10 +53,7 @@ final class DataFolder implements EnvironmentPostProcessor {
             close(lock);
             throw e;
         }
-        application.addInitializers(context -> closeLast(context, lock));
-        environment
-                .getPropertySources()
-                .addFirst(new MapPropertySource("data folder", Map.of(PROPERTY, folder.toString())));
+        closeLast(context, lock);
     }
 
     private static FolderLock lock(Path folder) {
