@@ -126,7 +126,7 @@ public class Captures {
             after = chunk.get(chunk.size() - 1).id();
             mapper.setMeasures(Columns.of(
                     chunk.stream().map(texts -> measures(property, texts)).toList()));
-            mapper.forgetMeasures(FieldId.ofAll(
+            mapper.forgetMeasures(FieldId.ofMeasured(
                     chunk.stream().map(CaptureMapper.TextsBefore::id).toArray()));
         } while (chunk.size() == COUNTS_AT_ONCE);
         mapper.forgetItemsBefore(sweepId);

@@ -100,7 +100,7 @@ final class PendingItems {
         }
         Captures.forEachFew(seenAgain, some -> mapper.seen(sweepId, some));
         ManyRows.each(newItems, mapper::insertItems);
-        Captures.forEachFew(changed, some -> mapper.forgetMeasures(FieldId.ofAll(some)));
+        Captures.forEachFew(changed, some -> mapper.forgetMeasures(FieldId.ofMeasured(some)));
         ManyRows.each(changedItems, mapper::changeItems);
         ManyRows.each(captures, mapper::insertCaptures);
         ManyRows.each(bodies, mapper::insertBodies);

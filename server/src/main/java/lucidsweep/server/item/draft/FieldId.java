@@ -20,6 +20,7 @@ public final class FieldId {
             Field.OG_TITLE,
             Field.OG_DESCRIPTION);
 
+    private static final List<Field> MEASURED = FIELDS.subList(0, 3);
     private static final List<Field> OF_PAGES = FIELDS.subList(3, FIELDS.size());
 
     /** How far the ids of two items' fields lie apart. */
@@ -63,6 +64,11 @@ public final class FieldId {
     /** The ids of all fields of items. */
     public static Object[] ofAll(Object[] itemIds) {
         return of(itemIds, FIELDS);
+    }
+
+    /** The ids of the fields that tables sort and group by what they say; {@link TextMeasure} measures no others. */
+    public static Object[] ofMeasured(Object[] itemIds) {
+        return of(itemIds, MEASURED);
     }
 
     /** The ids of the fields that only pages have. */
