@@ -252,8 +252,20 @@ class BackupTest {
             assertThat(lucid("restore", later.toString(), "--add", "--data", there.toString()))
                     .isEqualTo(2);
             assertThat(said).contains("later version").hasLineCount(1);
+            assertThat(application
+                            .api()
+                            .upload("/api/backups/restore", "later.zip", Files.readAllBytes(later))
+                            .problem())
+                    .contains("later version");
             assertThat(application.api().get("/api/clients").json()).hasSize(2);
         }
+        Path later = folder.resolve("later.zip");
+        assertThat(lucid("restore", later.toString(), "--data", there.toString()))
+                .isEqualTo(2);
+        assertThat(said).contains("later version").hasLineCount(1);
+        assertThatThrownBy(() -> OwnApplication.on(folder.resolve("later")))
+                .rootCause()
+                .hasMessageContaining("last used by a later version");
         // As a kill in between would have left it.
         Path unpacked = Files.createDirectories(there.resolve("backups/client-1"));
         Files.writeString(unpacked.resolve("given.zip"), "half a copy");

@@ -95,9 +95,7 @@ class AddedClients {
     }
 
     private void checkRoom(Path zip) throws IOException {
-        if (!DatabaseFile.isCopy(zip)) {
-            throw Refusal.badInput("expected a ZIP file that a backup wrote; this file is none");
-        }
+        DatabaseFile.requireCopy(zip);
         String shortage = disk.shortage(COPIES * DatabaseFile.unpackedSize(zip));
         if (shortage != null) throw Refusal.conflict(shortage);
     }

@@ -123,17 +123,21 @@ class Backups {
         }
     }
 
-    /** Takes a copy in that is put back when the application starts the next time. */
+    /** Takes a copy in that is put back when the application starts the next time; looks first whether it can be. */
     void restoreAtNextStart(InputStream content) throws IOException {
         Path part = data.resolve("restore.part");
+        Path place = Files.createTempDirectory(Files.createDirectories(folder), "client-");
         try {
             Files.copy(content, part, StandardCopyOption.REPLACE_EXISTING);
-            if (!DatabaseFile.isCopy(part)) {
-                throw Refusal.badInput("expected a ZIP file that a backup wrote; this file is none");
-            }
+            DatabaseFile.requireCopy(part);
+            String shortage = disk.shortage(DatabaseFile.unpackedSize(part));
+            if (shortage != null) throw Refusal.conflict(shortage);
+            DatabaseFile.putBack(part, place);
+            DatabaseVersion.check(place);
             Files.move(part, DatabaseFile.waiting(data), StandardCopyOption.REPLACE_EXISTING);
         } finally {
             Files.deleteIfExists(part);
+            FileSystemUtils.deleteRecursively(place);
         }
     }
 

@@ -15,6 +15,8 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
+import lucidsweep.server.web.Refusal;
+import org.springframework.util.FileSystemUtils;
 
 /** The file of the database in a data folder, and copies of it in ZIP files as the database makes them. */
 public final class DatabaseFile {
@@ -41,6 +43,11 @@ public final class DatabaseFile {
         } catch (IOException e) {
             return false;
         }
+    }
+
+    /** @throws Refusal where a file is no copy of a database */
+    static void requireCopy(Path zip) {
+        if (!isCopy(zip)) throw Refusal.badInput("expected a ZIP file that a backup wrote; this file is none");
     }
 
     /** How many bytes the database of a copy has once it is unpacked. */
@@ -83,14 +90,31 @@ public final class DatabaseFile {
      * Puts a copy in the place of what a folder holds, which is kept beside it; the database must not be open.
      *
      * @return where that is kept; empty where nothing was there
+     * @throws Refusal where the copy is damaged or of a later version; then the folder stays as it was
      */
     public static Optional<Path> replace(Path zip, Path folder) throws IOException {
+        Path unpacked = folder.resolve("restoring");
+        try {
+            putBack(zip, unpacked);
+            DatabaseVersion.check(unpacked);
+            return replaceWith(unpacked, folder);
+        } finally {
+            FileSystemUtils.deleteRecursively(unpacked);
+        }
+    }
+
+    private static Optional<Path> replaceWith(Path unpacked, Path folder) throws IOException {
         Path kept = folder.resolve("replaced-" + STAMP.format(LocalDateTime.now()));
         for (String name : List.of(NAME, KEY)) {
-            if (!Files.exists(folder.resolve(name))) continue;
-            Files.move(folder.resolve(name), Files.createDirectories(kept).resolve(name));
+            if (Files.exists(folder.resolve(name))) {
+                Files.move(folder.resolve(name), Files.createDirectories(kept).resolve(name));
+            }
         }
-        putBack(zip, folder);
+        for (String name : List.of(KEY, NAME)) {
+            if (Files.exists(unpacked.resolve(name))) {
+                Files.move(unpacked.resolve(name), folder.resolve(name), StandardCopyOption.ATOMIC_MOVE);
+            }
+        }
         return Files.exists(kept) ? Optional.of(kept) : Optional.empty();
     }
 

@@ -8,6 +8,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import javax.sql.DataSource;
 import org.flywaydb.core.Flyway;
+import org.flywaydb.core.api.FlywayException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -28,6 +29,11 @@ final class UpgradeGuard implements FlywayMigrationStrategy {
 
     @Override
     public void migrate(Flyway flyway) {
+        if (DatabaseVersion.isLater(flyway)) {
+            throw new FlywayException(
+                    "The data was last used by a later version of Lucid Sweep. Start that one, or choose"
+                            + " another folder: ./start --data DIR");
+        }
         boolean isNew = flyway.info().current() == null;
         if (isNew || flyway.info().pending().length == 0) {
             flyway.migrate();

@@ -8,6 +8,7 @@ import java.util.Map;
 import lucidsweep.server.backup.DatabaseFile;
 import lucidsweep.server.backup.UpgradeCopy;
 import lucidsweep.server.database.FolderLock;
+import lucidsweep.server.web.Refusal;
 import org.springframework.beans.factory.support.DefaultSingletonBeanRegistry;
 import org.springframework.boot.EnvironmentPostProcessor;
 import org.springframework.boot.SpringApplication;
@@ -90,7 +91,7 @@ final class DataFolder implements EnvironmentPostProcessor {
     private static void putBackWhatWaits(Path folder) {
         try {
             DatabaseFile.putBackWhatWaits(folder);
-        } catch (IOException e) {
+        } catch (IOException | Refusal e) {
             throw new StartRefused("A backup waits to be put back and cannot be: " + e.getMessage() + ". It is "
                     + folder.resolve("restore-at-next-start.zip") + ".");
         }
