@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Objects;
+import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
@@ -51,12 +53,23 @@ public final class DiskSpace {
      * itself, and the next start goes on from what was stored last.
      */
     public static void endIfFull(Throwable problem) {
-        boolean database = false;
-        for (Throwable each = problem; each != null; each = each.getCause()) {
-            database |= each.getClass().getName().startsWith("org.h2.");
-            boolean full = each instanceof IOException
-                    && String.valueOf(each.getMessage()).contains("space");
-            if (database && full) Runtime.getRuntime().halt(DISK_FULL);
+        if (isFull(problem) && causes(problem).anyMatch(DiskSpace::isOfDatabase)) {
+            Runtime.getRuntime().halt(DISK_FULL);
         }
+    }
+
+    /** Whether something could not be written because the disk is full. */
+    public static boolean isFull(Throwable problem) {
+        return causes(problem)
+                .anyMatch(each -> each instanceof IOException
+                        && String.valueOf(each.getMessage()).contains("space"));
+    }
+
+    private static boolean isOfDatabase(Throwable problem) {
+        return problem.getClass().getName().startsWith("org.h2.");
+    }
+
+    private static Stream<Throwable> causes(Throwable problem) {
+        return Stream.iterate(problem, Objects::nonNull, Throwable::getCause);
     }
 }

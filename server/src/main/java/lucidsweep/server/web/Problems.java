@@ -113,6 +113,10 @@ final class Problems {
         LOG.error("fault {}", number, e);
         String advice =
                 READING.contains(request.getMethod()) ? "" : " Look whether your change is there before you try again.";
+        if (DiskSpace.isFull(e)) {
+            return ProblemDetail.forStatusAndDetail(
+                    HttpStatus.INSUFFICIENT_STORAGE, "The disk is full; free some space." + advice);
+        }
         return ProblemDetail.forStatusAndDetail(
                 HttpStatus.INTERNAL_SERVER_ERROR,
                 "Something went wrong on our side; the log has it as fault " + number + "." + advice);
