@@ -7,6 +7,7 @@ import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /**
  * One thing that items may have in common beside their section: a folder within it, the pattern of their titles, a tag, or when
@@ -27,8 +28,12 @@ public record Trait(Kind kind, String value) implements Comparable<Trait> {
     private static final Pattern DAYS = Pattern.compile("(\\d{0,6})\\.\\.(\\d{0,6})");
     private static final int LONGEST = 2_001;
 
-    /** Days that causes are told by. */
-    private static final List<String> AGES = List.of("..61", "..183", "..365", "366..");
+    /** Days that causes are told by, as they are written and as they are held against an item. */
+    private record Age(String written, SetConditions.Range days) {}
+
+    private static final List<Age> AGES = Stream.of("..61", "..183", "..365", "366..")
+            .map(written -> new Age(written, days(written)))
+            .toList();
 
     /** What it is about. */
     public enum Kind {
@@ -86,8 +91,8 @@ public record Trait(Kind kind, String value) implements Comparable<Trait> {
         List<Trait> all = new ArrayList<>();
         int end = path.startsWith(section) ? path.indexOf('/', section.length()) : -1;
         if (end > 0) all.add(new Trait(Kind.FOLDER, path.substring(0, end + 1)));
-        for (String days : AGES) if (days(days).has(published)) all.add(new Trait(Kind.PUBLISHED, days));
-        for (String days : AGES) if (days(days).has(changed)) all.add(new Trait(Kind.CHANGED, days));
+        for (Age age : AGES) if (age.days.has(published)) all.add(new Trait(Kind.PUBLISHED, age.written));
+        for (Age age : AGES) if (age.days.has(changed)) all.add(new Trait(Kind.CHANGED, age.written));
         return all;
     }
 

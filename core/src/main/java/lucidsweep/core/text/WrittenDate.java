@@ -33,6 +33,7 @@ public final class WrittenDate {
 
     /** The date as "2026-11-25"; empty where it is none, or where its order of day and month cannot be. */
     public static Optional<String> iso(String text, Order order) {
+        if (text.isEmpty()) return Optional.empty();
         String plain = plain(text);
         Matcher found = YEAR_FIRST.matcher(plain);
         if (found.matches()) return date(found.group(1), found.group(3), found.group(4));

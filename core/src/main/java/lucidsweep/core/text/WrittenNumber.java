@@ -17,6 +17,7 @@ public final class WrittenNumber {
 
     /** The number with "." before its decimals, such as "1300.50"; empty where it is none. */
     public static Optional<String> plain(String text) {
+        if (text.isEmpty()) return Optional.empty();
         if (isPlain(text)) return Optional.of(text);
         String digits = AROUND.matcher(text.strip()).replaceAll("").replaceAll("[\\s\\u00A0\\u202F'’]", "");
         int dot = digits.lastIndexOf('.');
@@ -46,6 +47,6 @@ public final class WrittenNumber {
             if (firstDot) dot = i;
             else if (c < '0' || c > '9') return false;
         }
-        return !text.isEmpty();
+        return true;
     }
 }
