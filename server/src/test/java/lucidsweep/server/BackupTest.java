@@ -100,6 +100,7 @@ class BackupTest {
             assertThat(application.api().get("/api/handovers/1/file").body()).isEqualTo(handover);
         }
         Files.writeString(here.resolve("lucid-sweep.key"), "the key of what was written after the copy");
+        Files.writeString(here.resolve("upgrade-under-way"), "");
         assertThat(lucid("restore", file.toString(), "--data", here.toString()))
                 .as(said)
                 .isZero();
@@ -109,6 +110,11 @@ class BackupTest {
                     .orElseThrow();
             assertThat(kept.resolve("lucid-sweep.mv.db")).exists();
             assertThat(kept.resolve("lucid-sweep.key")).hasContent("the key of what was written after the copy");
+        }
+        try (OwnApplication application = OwnApplication.on(here)) {
+            assertThat(new Shop(application.api(), 1).get("/items").json().path("rows"))
+                    .as("an upgrade that was cut short before is not put back over it")
+                    .isEqualTo(rows);
         }
     }
 
@@ -269,11 +275,15 @@ class BackupTest {
         // As a kill in between would have left it.
         Path unpacked = Files.createDirectories(there.resolve("backups/client-1"));
         Files.writeString(unpacked.resolve("given.zip"), "half a copy");
+        Path delivering = Files.createDirectories(there.resolve("temporary")).resolve("handover-1.gz");
+        assertThat(Files.writeString(delivering, "half a delivery").toFile().setLastModified(1_000))
+                .isTrue();
         execute(there, "update client set arriving = true, removed = now() where id = (select max(id) from client)");
         try (OwnApplication application = OwnApplication.on(there)) {
             assertThat(application.api().get("/api/clients").json()).hasSize(1);
             assertThat(application.api().get("/api/removed").body()).isEqualTo("[]");
             assertThat(unpacked).doesNotExist();
+            assertThat(delivering).doesNotExist();
         }
     }
 

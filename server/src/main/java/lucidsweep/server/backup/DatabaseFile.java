@@ -97,7 +97,10 @@ public final class DatabaseFile {
         try {
             putBack(zip, unpacked);
             DatabaseVersion.check(unpacked);
-            return replaceWith(unpacked, folder);
+            Optional<Path> kept = replaceWith(unpacked, folder);
+            // Nothing is left of an upgrade that was cut short before.
+            new UpgradeCopy(folder).end();
+            return kept;
         } finally {
             FileSystemUtils.deleteRecursively(unpacked);
         }

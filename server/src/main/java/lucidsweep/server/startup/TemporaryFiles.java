@@ -1,11 +1,8 @@
 package lucidsweep.server.startup;
 
-import java.io.IOException;
+import java.io.File;
 import java.lang.management.ManagementFactory;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.FileTime;
-import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
@@ -19,23 +16,18 @@ import org.springframework.util.FileSystemUtils;
 @Component
 final class TemporaryFiles {
 
-    private final Path folder;
+    private final File folder;
 
     TemporaryFiles(@Value("${lucid.data}") Path data) {
-        folder = data.resolve("temporary");
+        folder = data.resolve("temporary").toFile();
     }
 
-    /** By now the database is open, so that nobody else works in the data folder. */
+    /** By now the database is open, so that nobody else works in the data folder. What cannot be removed keeps nobody from working. */
     @EventListener(ApplicationReadyEvent.class)
-    void removeLeftovers() throws IOException {
-        if (!Files.isDirectory(folder)) return;
-        FileTime began =
-                FileTime.fromMillis(ManagementFactory.getRuntimeMXBean().getStartTime());
-        try (Stream<Path> all = Files.list(folder)) {
-            for (Path each : all.toList()) {
-                boolean ours = Files.getLastModifiedTime(each).compareTo(began) >= 0;
-                if (!ours) FileSystemUtils.deleteRecursively(each);
-            }
-        }
+    void removeLeftovers() {
+        File[] all = folder.listFiles();
+        if (all == null) return;
+        long began = ManagementFactory.getRuntimeMXBean().getStartTime();
+        for (File each : all) if (each.lastModified() < began) FileSystemUtils.deleteRecursively(each);
     }
 }

@@ -19,6 +19,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 class RecentlyUsedTest {
 
     private final ExecutorService others = Executors.newCachedThreadPool();
+    private final CountDownLatch begun = new CountDownLatch(1);
+    private final CountDownLatch mayEnd = new CountDownLatch(1);
 
     @AfterEach
     void end() {
@@ -79,8 +81,6 @@ class RecentlyUsedTest {
     @Test
     void makesOnceWhatTwoAskFor() throws Exception {
         RecentlyUsed<String, String> kept = new RecentlyUsed<>(10);
-        CountDownLatch begun = new CountDownLatch(1);
-        CountDownLatch mayEnd = new CountDownLatch(1);
         CompletableFuture<String> first = CompletableFuture.supplyAsync(
                 () -> kept.get("key", any -> {
                     begun.countDown();
@@ -100,16 +100,15 @@ class RecentlyUsedTest {
     @Test
     void keepsNothingThatWasMadeBeforeAChange() throws Exception {
         RecentlyUsed<String, String> kept = new RecentlyUsed<>(10);
-        CountDownLatch begun = new CountDownLatch(2);
-        CountDownLatch mayEnd = new CountDownLatch(1);
+        CountDownLatch bothBegun = new CountDownLatch(2);
         for (String key : List.of("removed", "put")) {
             others.execute(() -> kept.get(key, any -> {
-                begun.countDown();
+                bothBegun.countDown();
                 await(mayEnd);
                 return "old";
             }));
         }
-        await(begun);
+        await(bothBegun);
         CompletableFuture<Void> removed = CompletableFuture.runAsync(() -> kept.remove("removed"), others);
         CompletableFuture<Void> put = CompletableFuture.runAsync(() -> kept.put("put", "new"), others);
         mayEnd.countDown();
@@ -121,8 +120,6 @@ class RecentlyUsedTest {
     @Test
     void isMadeByTheNextWhereItFailed() throws Exception {
         RecentlyUsed<String, String> kept = new RecentlyUsed<>(10);
-        CountDownLatch begun = new CountDownLatch(1);
-        CountDownLatch mayEnd = new CountDownLatch(1);
         CompletableFuture<String> fails = CompletableFuture.supplyAsync(
                 () -> kept.get("key", any -> {
                     begun.countDown();
