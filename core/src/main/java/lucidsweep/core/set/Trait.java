@@ -128,6 +128,11 @@ public record Trait(Kind kind, String value) implements Comparable<Trait> {
         return item -> days.has(today - day.applyAsDouble(item));
     }
 
+    /** Whether it comes and goes as days pass. */
+    public boolean isTime() {
+        return kind.isTime();
+    }
+
     /** As it goes on in a sentence about items. */
     public String inWords() {
         return switch (kind) {

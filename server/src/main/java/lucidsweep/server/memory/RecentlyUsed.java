@@ -4,7 +4,6 @@ import jakarta.annotation.Nullable;
 import java.util.HashMap;
 import java.util.Iterator;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Function;
@@ -112,8 +111,11 @@ public final class RecentlyUsed<K, V> {
         });
     }
 
-    public synchronized List<V> values() {
-        return kept.values().stream().map(Weighed::value).toList();
+    /** All that is kept, what was used longest ago first. */
+    public synchronized Map<K, V> all() {
+        Map<K, V> all = new LinkedHashMap<>();
+        kept.forEach((key, each) -> all.put(key, each.value));
+        return all;
     }
 
     /** What is being made may be of an older state than the change: it comes first. */

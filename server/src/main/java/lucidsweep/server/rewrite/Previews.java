@@ -190,7 +190,7 @@ class Previews {
 
     @PreDestroy
     void close() {
-        previews.values().forEach(Preview::cancel);
+        previews.all().values().forEach(Preview::cancel);
         threads.close();
     }
 }

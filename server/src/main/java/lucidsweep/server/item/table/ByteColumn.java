@@ -1,5 +1,6 @@
 package lucidsweep.server.item.table;
 
+import java.io.IOException;
 import java.util.Arrays;
 
 /** Small numbers of the rows of a table. */
@@ -15,5 +16,13 @@ final class ByteColumn {
 
     int get(int row) {
         return values[row];
+    }
+
+    void write(TableOutput out, int size) throws IOException {
+        out.write(values, 0, size);
+    }
+
+    void read(TableInput in, int size) {
+        values = in.readBytes(size);
     }
 }

@@ -1,5 +1,6 @@
 package lucidsweep.server.item.table;
 
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -8,7 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.stream.IntStream;
 
-/** Numbers the few values that many rows share, by a key and with a name to sort by. */
+/** Numbers the few values that many rows share, by a key, which is an id or the name itself, and with a name to sort by. */
 final class Dictionary {
 
     private final Map<Object, Integer> numbers = new HashMap<>();
@@ -36,6 +37,24 @@ final class Dictionary {
 
     int size() {
         return names.size();
+    }
+
+    void write(TableOutput out) throws IOException {
+        Object[] keys = new Object[names.size()];
+        numbers.forEach((key, number) -> keys[number] = key);
+        out.writeInt(keys.length);
+        for (int number = 0; number < keys.length; number++) {
+            out.writeText(names.get(number));
+            out.writeBoolean(keys[number] instanceof Long);
+            if (keys[number] instanceof Long id) out.writeLong(id);
+        }
+    }
+
+    void read(TableInput in) {
+        for (int left = in.readInt(); left > 0; left--) {
+            String name = in.readText();
+            number(in.readBoolean() ? (Object) in.readLong() : name, name);
+        }
     }
 
     /** By number, the place of a name among all names, whatever its case; the same for the same name. */

@@ -1,5 +1,6 @@
 package lucidsweep.server.item.table;
 
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -8,6 +9,7 @@ import java.util.function.Predicate;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
 import lucidsweep.core.finding.TitlePatterns;
+import lucidsweep.core.item.Field;
 import lucidsweep.core.set.Trait;
 
 /** Numbers the sets of findings that items have: few sets are shared by many items. */
@@ -40,6 +42,38 @@ final class FindingSets {
 
     int size() {
         return sets.size();
+    }
+
+    void write(TableOutput out) throws IOException {
+        Dictionary texts = new Dictionary();
+        for (List<Mark> set : sets) {
+            for (Mark mark : set) {
+                texts.number(mark.check());
+                texts.number(mark.shared());
+            }
+        }
+        texts.write(out);
+        out.writeInt(sets.size());
+        for (List<Mark> set : sets) {
+            out.writeInt(set.size());
+            for (Mark mark : set) {
+                out.writeInt(mark.field().ordinal());
+                out.writeInt(texts.find(mark.check()));
+                out.writeInt(texts.find(mark.shared()));
+            }
+        }
+    }
+
+    void read(TableInput in) {
+        Dictionary texts = new Dictionary();
+        texts.read(in);
+        Field[] fields = Field.values();
+        for (int left = in.readInt(); left > 0; left--) {
+            Mark[] set = new Mark[in.readInt()];
+            for (int i = 0; i < set.length; i++)
+                set[i] = new Mark(fields[in.readInt()], texts.name(in.readInt()), texts.name(in.readInt()));
+            number(List.of(set));
+        }
     }
 
     private static List<Trait> titled(List<Mark> marks) {

@@ -1,5 +1,6 @@
 package lucidsweep.server.item.table;
 
+import java.io.IOException;
 import java.util.Arrays;
 
 /** The numbers of one column. */
@@ -14,6 +15,14 @@ final class IntColumn implements RowComparator {
 
     int get(int row) {
         return values[row];
+    }
+
+    void write(TableOutput out, int size) throws IOException {
+        out.writeInts(values, size);
+    }
+
+    void read(TableInput in, int size) {
+        values = in.readInts(size);
     }
 
     @Override

@@ -1,5 +1,6 @@
 package lucidsweep.server.item.table;
 
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
@@ -142,9 +143,111 @@ final class ItemTable {
             if (rows != null) rows.set(row, alike[row]);
         }
 
+        private void write(TableOutput out, int size) throws IOException {
+            text.write(out, size);
+            px.write(out, size);
+            state.write(out, size);
+            out.writeLongs(alike, size);
+        }
+
+        private void read(TableInput in, int size) {
+            text.read(in, size);
+            px.read(in, size);
+            state.read(in, size);
+            alike = in.readLongs(size);
+        }
+
         private AlikeRows rows(int size) {
             if (rows == null) rows = new AlikeRows(alike, size);
             return rows;
+        }
+    }
+
+    /** What an item's place depends on from day to day. */
+    private record Aged(int place, float published, float modified) {}
+
+    /** Reads a table that was written on some day before. */
+    static ItemTable read(TableInput in) {
+        ItemTable table = new ItemTable();
+        table.readColumns(in);
+        table.age();
+        return table;
+    }
+
+    private void readColumns(TableInput in) {
+        size = in.readInt();
+        ids = in.readLongs(size);
+        sections.read(in);
+        keywords.read(in);
+        languages.read(in);
+        for (IntColumn column : numbers()) column.read(in, size);
+        prices = in.readFloats(size);
+        published = in.readFloats(size);
+        modified = in.readFloats(size);
+        tags.read(in);
+        findingSets.read(in);
+        places.read(in);
+        stakes = new float[size][];
+        for (int row = 0; row < size; row++) {
+            int count = in.readInt();
+            if (count > 0) stakes[row] = in.readFloats(count);
+        }
+        lives.read(in, size);
+        indexable.or(BitSet.valueOf(in.readLongs(in.readInt())));
+        address.read(in, size);
+        h1.read(in, size);
+        for (FieldColumns field : fields) field.read(in, size);
+        for (ByteColumn states : moreStates) states.read(in, size);
+        for (int left = in.readInt(); left > 0; left--)
+            orders.put(ItemSort.valueOf(in.readText()), RowOrder.read(in, size));
+    }
+
+    /** Writes all that {@link #read} needs, with the orders that were asked for. */
+    synchronized void write(TableOutput out) throws IOException {
+        out.writeInt(size);
+        out.writeLongs(ids, size);
+        sections.write(out);
+        keywords.write(out);
+        languages.write(out);
+        for (IntColumn column : numbers()) column.write(out, size);
+        out.writeFloats(prices, size);
+        out.writeFloats(published, size);
+        out.writeFloats(modified, size);
+        tags.write(out);
+        findingSets.write(out);
+        places.write(out);
+        for (int row = 0; row < size; row++) {
+            int count = stakes[row] == null ? 0 : stakes[row].length;
+            out.writeInt(count);
+            out.writeFloats(stakes[row], count);
+        }
+        lives.write(out, size);
+        long[] bits = indexable.toLongArray();
+        out.writeInt(bits.length);
+        out.writeLongs(bits, bits.length);
+        address.write(out, size);
+        h1.write(out, size);
+        for (FieldColumns field : fields) field.write(out, size);
+        for (ByteColumn states : moreStates) states.write(out, size);
+        out.writeInt(orders.size());
+        for (ItemSort sort : List.copyOf(orders.keySet())) {
+            out.writeText(sort.name());
+            order(sort).write(out);
+        }
+    }
+
+    private List<IntColumn> numbers() {
+        return List.of(section, place, status, depth, linksIn, keyword, language, findingSet);
+    }
+
+    /** Items are in other places by now, where those depend on how old items are. */
+    private void age() {
+        Map<Aged, Integer> numbers = new HashMap<>();
+        for (int row = 0; row < size; row++) {
+            if (Float.isNaN(published[row]) && Float.isNaN(modified[row])) continue;
+            Aged aged = new Aged(place.get(row), published[row], modified[row]);
+            place.set(
+                    row, numbers.computeIfAbsent(aged, of -> places.number(of.place(), of.published(), of.modified())));
         }
     }
 
@@ -155,7 +258,7 @@ final class ItemTable {
 
     /** Adds a row; rows come in the order of their ids. */
     synchronized void add(Line line) {
-        if (size == ids.length) ids = Arrays.copyOf(ids, size * 2);
+        if (size == ids.length) ids = Arrays.copyOf(ids, Math.max(1_024, size * 2));
         ids[size] = line.id();
         set(size++, line);
     }

@@ -1,5 +1,6 @@
 package lucidsweep.server.item.table;
 
+import jakarta.annotation.PreDestroy;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
@@ -13,11 +14,13 @@ import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.function.Consumer;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
+import lucidsweep.server.client.PropertyRemovedForGood;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.draft.DraftMapper;
 import lucidsweep.server.item.draft.FieldId;
 import lucidsweep.server.job.BoundedPipeline;
 import lucidsweep.server.memory.RecentlyUsed;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -36,6 +39,7 @@ class ItemTables {
 
     private final ItemMapper mapper;
     private final DraftMapper texts;
+    private final KeptTables kept;
     private final JsonMapper json;
     private final RecentlyUsed<Long, ItemTable> tables =
             new RecentlyUsed<>(Runtime.getRuntime().maxMemory() / 3, ItemTable::bytes);
@@ -51,8 +55,9 @@ class ItemTables {
         }
     }
 
-    ItemTables(ItemMapper mapper, DraftMapper texts, JsonMapper json) {
+    ItemTables(ItemMapper mapper, DraftMapper texts, KeptTables kept, JsonMapper json) {
         this.mapper = mapper;
+        this.kept = kept;
         this.texts = texts;
         this.json = json;
     }
@@ -69,13 +74,28 @@ class ItemTables {
         return table;
     }
 
+    /** By now nobody changes anything any more: whoever could asks for tables, and has ended before them. */
+    @PreDestroy
+    void keep() {
+        changedWhileRead.keySet().forEach(this::of);
+        kept.keep(tables.all());
+    }
+
+    @EventListener
+    void removed(PropertyRemovedForGood property) {
+        forget(property.propertyId());
+    }
+
     /** Says that anything may have changed. */
     void forget(long propertyId) {
+        kept.drop(propertyId);
         tables.remove(propertyId);
     }
 
     /** Reads some rows anew, if the table is in use. */
     void refresh(long propertyId, Collection<Long> itemIds) {
+        if (itemIds.isEmpty()) return;
+        kept.drop(propertyId);
         // Noted first: a table that is being read now may have passed these rows, and one that was read by then is
         // there.
         Meanwhile meanwhile = changedWhileRead.get(propertyId);
@@ -94,6 +114,7 @@ class ItemTables {
 
     /** Sets texts that were just written, if the table is in use: they need not be read again. */
     void rewrite(long propertyId, List<ItemTable.Rewritten> texts) {
+        kept.drop(propertyId);
         Meanwhile meanwhile = changedWhileRead.get(propertyId);
         if (meanwhile != null) meanwhile.texts.addAll(texts);
         ItemTable table = tables.get(propertyId);
@@ -105,6 +126,7 @@ class ItemTables {
 
     /** Sets what was just found, if the table is in use. */
     void found(long propertyId, List<FoundOnItem> some) {
+        kept.drop(propertyId);
         Meanwhile meanwhile = changedWhileRead.get(propertyId);
         if (meanwhile != null) some.forEach(each -> meanwhile.rows.add(each.itemId()));
         ItemTable table = tables.get(propertyId);
@@ -117,6 +139,7 @@ class ItemTables {
 
     /** Sets the states of drafts, if the table is in use. */
     void move(long propertyId, Map<Field, long[]> texts, DraftState state) {
+        kept.drop(propertyId);
         Meanwhile meanwhile = changedWhileRead.get(propertyId);
         if (meanwhile != null) {
             texts.values().forEach(ids -> Arrays.stream(ids).forEach(meanwhile.rows::add));
@@ -141,7 +164,13 @@ class ItemTables {
     }
 
     private ItemTable read(long propertyId) {
+        // Noted before anything is read: whoever changes something later writes it there, too.
         changedWhileRead.put(propertyId, new Meanwhile());
+        ItemTable kept = this.kept.read(propertyId);
+        return kept == null ? readAll(propertyId) : kept;
+    }
+
+    private ItemTable readAll(long propertyId) {
         ItemTable table = new ItemTable();
         BoundedPipeline.<Chunk>run(next -> readChunks(propertyId, next), chunk -> {
             Parts parts = new Parts();

@@ -1,8 +1,12 @@
 package lucidsweep.server.item.table;
 
+import java.io.IOException;
 import java.nio.IntBuffer;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.List;
 import java.util.Map;
 
 /** When the findings of all items came and others ended. Many items have been found wanting at the same moments, and share them. */
@@ -19,6 +23,24 @@ final class LifeColumn {
         if (shared.size() > rows.length) shared.clear();
         rows[row] = shared.computeIfAbsent(
                 new Key(IntBuffer.wrap(life.since()), IntBuffer.wrap(life.ended())), any -> life);
+    }
+
+    void write(TableOutput out, int size) throws IOException {
+        Map<LifeParts, Integer> numbers = new IdentityHashMap<>();
+        for (int row = 0; row < size; row++) {
+            Integer number = numbers.putIfAbsent(rows[row], numbers.size());
+            out.writeInt(number == null ? -1 : number);
+            if (number == null) rows[row].write(out);
+        }
+    }
+
+    void read(TableInput in, int size) {
+        List<LifeParts> all = new ArrayList<>();
+        for (int row = 0; row < size; row++) {
+            int number = in.readInt();
+            if (number < 0) all.add(LifeParts.read(in));
+            set(row, number < 0 ? all.get(all.size() - 1) : all.get(number));
+        }
     }
 
     /** Since when a finding of a row is there, as {@link LifeParts} has it; 0 where nobody noted it. */

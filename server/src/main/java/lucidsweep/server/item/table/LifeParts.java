@@ -1,5 +1,6 @@
 package lucidsweep.server.item.table;
 
+import java.io.IOException;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -27,6 +28,18 @@ record LifeParts(int[] since, int[] ended) {
         if (line.isEmpty()) return EMPTY;
         FindingLife life = FindingLife.read(line);
         return new LifeParts(since(life, findings), ended(life.ended()));
+    }
+
+    static LifeParts read(TableInput in) {
+        int[] since = in.readInts(in.readInt());
+        return new LifeParts(since, in.readInts(in.readInt()));
+    }
+
+    void write(TableOutput out) throws IOException {
+        out.writeInt(since.length);
+        out.writeInts(since, since.length);
+        out.writeInt(ended.length);
+        out.writeInts(ended, ended.length);
     }
 
     private static int[] since(FindingLife life, List<Mark> findings) {

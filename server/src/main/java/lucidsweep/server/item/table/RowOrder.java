@@ -1,5 +1,6 @@
 package lucidsweep.server.item.table;
 
+import java.io.IOException;
 import java.util.BitSet;
 import java.util.concurrent.ForkJoinPool;
 import java.util.concurrent.RecursiveAction;
@@ -60,6 +61,14 @@ final class RowOrder {
     private static boolean before(int a, int b, RowComparator by) {
         int compared = by.compare(a, b);
         return compared < 0 || compared == 0 && a < b;
+    }
+
+    static RowOrder read(TableInput in, int size) {
+        return new RowOrder(in.readInts(size));
+    }
+
+    void write(TableOutput out) throws IOException {
+        out.writeInts(rows, rows.length);
     }
 
     int size() {

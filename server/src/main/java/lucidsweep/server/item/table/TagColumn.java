@@ -1,5 +1,6 @@
 package lucidsweep.server.item.table;
 
+import java.io.IOException;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Comparator;
@@ -39,6 +40,24 @@ final class TagColumn {
                 .mapToInt(names::number)
                 .distinct()
                 .toArray();
+    }
+
+    void write(TableOutput out) throws IOException {
+        names.write(out);
+        out.writeInt(rows.length);
+        for (int[] row : rows) {
+            out.writeInt(row.length);
+            out.writeInts(row, row.length);
+        }
+    }
+
+    void read(TableInput in) {
+        names.read(in);
+        rows = new int[in.readInt()][];
+        for (int row = 0; row < rows.length; row++) {
+            int count = in.readInt();
+            rows[row] = count == 0 ? NONE : in.readInts(count);
+        }
     }
 
     boolean isEmpty() {

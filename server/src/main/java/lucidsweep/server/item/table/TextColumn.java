@@ -1,5 +1,6 @@
 package lucidsweep.server.item.table;
 
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -182,6 +183,26 @@ final class TextColumn {
         long head = 0;
         for (int i = start + skip; i < start + skip + 8; i++) head = head << 8 | (i < end ? text[i] & 0xFF : 0);
         return head;
+    }
+
+    void write(TableOutput out, int size) throws IOException {
+        out.writeInts(places, size);
+        out.writeInt(blocks.size());
+        for (byte[] block : blocks) {
+            out.writeInt(block.length);
+            out.write(block);
+        }
+        out.writeInt(end);
+        out.writeLong(used);
+        out.writeLong(wasted);
+    }
+
+    void read(TableInput in, int size) {
+        places = in.readInts(size);
+        for (int left = in.readInt(); left > 0; left--) blocks.add(in.readBytes(in.readInt()));
+        end = in.readInt();
+        used = in.readLong();
+        wasted = in.readLong();
     }
 
     /** About how many bytes of memory it takes. */

@@ -2,6 +2,10 @@ package lucidsweep.server.item.table;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -40,7 +44,7 @@ class ItemTableTest {
     private static final int[] MOMENTS = {0, 100, -150, 200, -250};
 
     private final Random random = new Random(11);
-    private final ItemTable table = new ItemTable();
+    private ItemTable table = new ItemTable();
     private final Map<Long, ItemTable.Line> plain = new TreeMap<>();
 
     private ItemTableTest() {
@@ -163,6 +167,18 @@ class ItemTableTest {
         plain.putAll(changed);
         table.change(changed.values());
         rewriteSome(ids, count);
+        if (random.nextInt(3) == 0) table = overAStop(table);
+    }
+
+    /** As it comes back from the disk. */
+    private static ItemTable overAStop(ItemTable table) {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try {
+            table.write(new TableOutput(bytes));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return ItemTable.read(new TableInput(ByteBuffer.wrap(bytes.toByteArray())));
     }
 
     /** Single texts become others: what is drafted or taken away. */
@@ -328,12 +344,12 @@ class ItemTableTest {
             assertThat(table.sections().stream().mapToInt(Items.Section::items).sum())
                     .isEqualTo(plain.size());
             assertThat(table.findingCounts().stream()
-                            .filter(found -> found.key().check() == "missing")
+                            .filter(found -> found.key().check().equals("missing"))
                             .mapToInt(FindingCount::items)
                             .sum())
                     .isEqualTo((int) count(line -> line.indexable() && has(line, "missing")));
             assertThat(table.findingCounts().stream()
-                            .filter(found -> found.key().check() == "missing")
+                            .filter(found -> found.key().check().equals("missing"))
                             .mapToDouble(found -> found.stake().clicks())
                             .sum())
                     .isEqualTo(plain.values().stream()

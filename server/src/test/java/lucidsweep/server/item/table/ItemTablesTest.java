@@ -3,10 +3,12 @@ package lucidsweep.server.item.table;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.lang.reflect.Proxy;
+import java.nio.file.Path;
 import java.util.List;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.item.draft.DraftMapper;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.json.JsonMapper;
 
 /** A row that changes while its table, or the row itself, is being read does not stay as it was before. */
@@ -15,13 +17,16 @@ class ItemTablesTest {
     private static final long PROPERTY = 7;
     private static final long ITEM = IdRange.id(PROPERTY, 1);
 
+    @TempDir
+    private Path folder;
+
     private ItemTables tables;
     private volatile String title = "before";
     private Thread meanwhile;
 
     @Test
     void whatChangesWhileTheTableIsReadIsInIt() {
-        tables = new ItemTables(mapper(ItemMapper.class), mapper(DraftMapper.class), JsonMapper.shared());
+        tables = tables();
         ItemTable table = tables.of(PROPERTY);
         assertThat(matching(table, "after")).containsExactly(ITEM);
         assertThat(matching(table, "before")).isEmpty();
@@ -32,13 +37,18 @@ class ItemTablesTest {
 
     @Test
     void anOlderReadingOfARowNeverReplacesALaterOne() throws InterruptedException {
-        tables = new ItemTables(mapper(ItemMapper.class), mapper(DraftMapper.class), JsonMapper.shared());
+        tables = tables();
         title = "first";
         ItemTable table = tables.of(PROPERTY);
         title = "older";
         tables.refresh(PROPERTY, List.of(ITEM));
         meanwhile.join();
         assertThat(matching(table, "newer")).containsExactly(ITEM);
+    }
+
+    private ItemTables tables() {
+        KeptTables none = new KeptTables(mapper(KeptTableMapper.class), null, null, folder);
+        return new ItemTables(mapper(ItemMapper.class), mapper(DraftMapper.class), none, JsonMapper.shared());
     }
 
     private static long[] matching(ItemTable table, String text) {

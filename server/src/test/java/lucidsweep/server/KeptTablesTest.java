@@ -1,0 +1,124 @@
+package lucidsweep.server;
+
+import static lucidsweep.server.Shop.edit;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.function.Consumer;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.jdbc.core.JdbcTemplate;
+
+/** Tables lie on the disk while the application is stopped, and are never older than the database. */
+class KeptTablesTest {
+
+    private static final String LISTINGS =
+            "id,title,description\nA,Ash paddle,Carved\nB,Cedar canoe,Built\nC,Oar,Bent\n";
+
+    @TempDir
+    private Path data;
+
+    private Shop shop;
+    private JdbcTemplate database;
+
+    @Test
+    void aStartHasTheTableAsTheStopLeftIt() throws IOException {
+        run(first -> {
+            shop = new Shop(first.api(), LISTINGS);
+            assertThat(having("paddle")).isEqualTo(1);
+            behindItsBack("Birch paddle");
+        });
+        assertThat(files()).hasSize(1);
+        run(second -> {
+            assertThat(having("ash")).as("what the table was like").isEqualTo(1);
+            assertThat(having("birch")).isZero();
+            assertThat(tokens()).as("those that a kill would leave").isZero();
+        });
+        run(third -> {
+            assertThat(having("ash")).as("a table that nobody changed").isEqualTo(1);
+            shop.batch(edit("after", "description", "\"with\":\" of cedar\""));
+            assertThat(files()).as("what is no longer so").isEmpty();
+        });
+        run(fourth -> {
+            assertThat(having("of cedar")).isEqualTo(3);
+            assertThat(having("ash")).as("what nobody changed").isEqualTo(1);
+        });
+    }
+
+    @Test
+    void whatChangesBeforeATableIsAskedForIsInIt() {
+        run(first -> {
+            shop = new Shop(first.api(), LISTINGS);
+            assertThat(having("paddle")).isEqualTo(1);
+        });
+        run(second -> {
+            shop.importFile(LISTINGS + "D,Birch bow,Bent\n");
+            assertThat(having("birch")).isEqualTo(1);
+        });
+    }
+
+    @Test
+    void aDamagedFileOrOneOfAnotherStopOrOfSomebodyAtWorkIsPassedOver() throws IOException {
+        run(first -> {
+            shop = new Shop(first.api(), LISTINGS);
+            having("paddle");
+            behindItsBack("Birch paddle");
+        });
+        Path file = files().get(0);
+        byte[] good = Files.readAllBytes(file);
+        for (int broken : new int[] {good.length - 1, good.length / 2, 9}) {
+            byte[] bytes = good.clone();
+            bytes[broken] ^= 1;
+            Files.write(file, bytes);
+            run(again -> {
+                assertThat(having("birch")).as("byte %d", broken).isEqualTo(1);
+            });
+        }
+        Files.write(file, good);
+        run(again -> {
+            assertThat(having("birch")).as("of another stop").isEqualTo(1);
+            database.update(
+                    "insert into writer (property_id, work, since) values (?, 'a batch', now())", shop.property());
+        });
+        assertThat(files()).isEmpty();
+    }
+
+    private void run(Consumer<OwnApplication> work) {
+        try (OwnApplication application = OwnApplication.on(data)) {
+            database = application.context().getBean(JdbcTemplate.class);
+            if (shop != null) shop = new Shop(application.api(), shop.property());
+            work.accept(application);
+        }
+    }
+
+    /** Nothing does so; it tells what was read from the database. */
+    private void behindItsBack(String title) {
+        assertThat(database.update("update item set title = ? where title = 'Ash paddle'", title))
+                .isEqualTo(1);
+    }
+
+    private int having(String text) {
+        return shop.api()
+                .get("/api/properties/" + shop.property() + "/items?q=" + text.replace(" ", "%20"))
+                .json()
+                .path("total")
+                .asInt();
+    }
+
+    private int tokens() {
+        return database.queryForObject("select count(*) from kept_table", Integer.class);
+    }
+
+    private List<Path> files() {
+        try (Stream<Path> files = Files.list(data.resolve("tables"))) {
+            return files.toList();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}
