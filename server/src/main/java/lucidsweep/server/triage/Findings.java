@@ -136,8 +136,6 @@ public class Findings {
         long changes = mapper.changes(propertyId);
         Property property = clients.property(propertyId);
         long[] ids = items.allIds(propertyId);
-        // Who belongs to a set is told by the table, which does not know yet what a sweep has just brought.
-        if (learns && standards.any(propertyId)) items.readAnew(propertyId);
         Map<Field, AlikeTexts.Found> unchanged = likes.found(propertyId);
         ItemStandards held = standards.of(property);
         Survey survey = survey(property, property.standard(), ids, withoutNeed(unchanged.keySet(), held));
@@ -166,7 +164,10 @@ public class Findings {
             stretch.inspected.fitWithout().forEach((ending, count) -> fitWithout.merge(ending, count, Integer::sum));
         });
         inLine.accept(() -> {
-            if (learns) fit.ifPresentOrElse(learnt -> stakes.keep(property, learnt), () -> stakes.forget(propertyId));
+            Stakes.Told told = (first, last, parts) -> items.staked(propertyId, first, last, parts);
+            if (learns)
+                fit.ifPresentOrElse(
+                        learnt -> stakes.keep(property, learnt, told), () -> stakes.forget(propertyId, told));
             transaction.executeWithoutResult(status -> {
                 storeCommon(propertyId, common, fitWithout);
                 mapper.judgedAll(propertyId, changes);
@@ -243,8 +244,8 @@ public class Findings {
     void settleAnew(long propertyId, BooleanSupplier outdated) {
         if (!mapper.due().contains(propertyId)) return;
         evaluateAnew(propertyId, outdated);
-        // What is at stake changes everywhere where costs were fitted anew.
-        items.changed(propertyId);
+        // Tables have it already; open pages are told.
+        items.changed(propertyId, Set.of());
     }
 
     /**

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import lucidsweep.core.demand.ClickRates;
 import lucidsweep.core.keyword.Words;
 import lucidsweep.core.page.PageAddress;
@@ -22,6 +23,7 @@ import lucidsweep.server.aim.targets.ItemKeywords;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.database.IdRange;
 import lucidsweep.server.database.ManyRows;
+import lucidsweep.server.item.table.StakeParts;
 import lucidsweep.server.triage.StakeFit.ItemStake;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
@@ -61,6 +63,11 @@ public class Stakes {
         this.transaction = transaction;
         this.json = json;
         this.mendedFaults = mendedFaults;
+    }
+
+    /** Who hears what is at stake with the items between two ids: as {@link StakeParts} has it, nothing with those left out. */
+    interface Told {
+        void stakes(long first, long last, Map<Long, String> parts);
     }
 
     /** The costs of a property; empty where nothing is reported of its items. */
@@ -137,8 +144,10 @@ public class Stakes {
     /**
      * Keeps costs that were fitted, and what is at stake by them; what is cut short is worked out again. Where many items are
      * drafted, the costs of before stay: they were learnt from texts that searchers saw.
+     *
+     * @param told of each stretch of items when it is written
      */
-    void keep(Property property, StakeFit fit) {
+    void keep(Property property, StakeFit fit, Told told) {
         long propertyId = property.id();
         Optional<FittedCosts> before = fit.learntLittle() ? costs(propertyId) : Optional.empty();
         StakeModel model = before.map(costs -> costs.model(property.standard().leadingWords()))
@@ -147,9 +156,9 @@ public class Stakes {
         long[] written = {IdRange.of(propertyId).first() - 1};
         fit.forEach(model, item -> {
             some.add(item);
-            if (some.size() == AT_ONCE) written[0] = write(written[0] + 1, item.itemId(), some);
+            if (some.size() == AT_ONCE) written[0] = write(written[0] + 1, item.itemId(), some, told);
         });
-        write(written[0] + 1, IdRange.of(propertyId).last(), some);
+        write(written[0] + 1, IdRange.of(propertyId).last(), some, told);
         if (before.isEmpty()) {
             mapper.setModel(propertyId, json.writeValueAsString(fit.costs(model)));
         }
@@ -157,7 +166,7 @@ public class Stakes {
     }
 
     /** Writes all there is of the items between two ids; returns the last of them. */
-    private long write(long first, long last, List<ItemStake> items) {
+    private long write(long first, long last, List<ItemStake> items, Told told) {
         transaction.executeWithoutResult(status -> {
             mapper.deleteDemands(first, last);
             mapper.deleteStakes(first, last);
@@ -172,18 +181,20 @@ public class Stakes {
                     .map(item -> new StakeMapper.StakeLine(item.itemId(), item.parts()))
                     .toList());
         });
+        told.stakes(first, last, items.stream().collect(Collectors.toMap(ItemStake::itemId, ItemStake::parts)));
         items.clear();
         return last;
     }
 
     /** Says that nothing is reported of the items of a property. */
-    void forget(long propertyId) {
+    void forget(long propertyId, Told told) {
         IdRange items = IdRange.of(propertyId);
         transaction.executeWithoutResult(status -> {
             mapper.deleteModel(propertyId);
             mapper.deleteDemands(items.first(), items.last());
             mapper.deleteStakes(items.first(), items.last());
         });
+        told.stakes(items.first(), items.last(), Map.of());
         kept.invalidate(propertyId);
     }
 }

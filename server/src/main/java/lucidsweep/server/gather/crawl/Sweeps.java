@@ -269,6 +269,12 @@ public class Sweeps {
     }
 
     private String crawl(Sweep sweep, CrawlSettings settings, Progress progress) throws InterruptedException {
+        String note = crawled(sweep, settings, progress);
+        if (!jobs.isClosing()) items.prepare(sweep.propertyId());
+        return note;
+    }
+
+    private String crawled(Sweep sweep, CrawlSettings settings, Progress progress) throws InterruptedException {
         Property property = clients.property(sweep.propertyId());
         PageCapture pageCapture = new PageCapture(json, property.standard(), settings.keepsSource());
         try (Crawl crawl = new Crawl(
@@ -293,7 +299,8 @@ public class Sweeps {
             line.run(sweep.propertyId(), "the end of a sweep", () -> drafts.seeLive(sweep.propertyId()));
             publisher.publishEvent(new SweepEnded(sweep.propertyId(), sweep.id()));
             store.end(sweep.id(), progress.stopAsked() ? Sweep.State.STOPPED : Sweep.State.DONE);
-            items.changed(sweep.propertyId());
+            // Tables have it already: whoever works out what a sweep means for targets and findings says so.
+            items.changed(sweep.propertyId(), Set.of());
             return crawl.summary()
                     + (twins == 0 ? "" : ", " + twins + (twins == 1 ? " is" : " are") + " the same page as another")
                     + (gone == 0 ? "" : ", " + gone + (gone == 1 ? " is" : " are") + " gone since the last sweep")

@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import lucidsweep.core.column.Meaning;
 import lucidsweep.core.column.RowKind;
@@ -256,7 +257,11 @@ public class Imports {
     }
 
     private void start(Sweep sweep) {
-        jobs.start(sweep.jobId(), progress -> run(sweep, progress));
+        jobs.start(sweep.jobId(), progress -> {
+            String note = run(sweep, progress);
+            if (!jobs.isClosing()) items.prepare(sweep.propertyId());
+            return note;
+        });
     }
 
     /** Begins anew what was cut short; what it had stored is taken back first. */
@@ -347,6 +352,8 @@ public class Imports {
             if (shape.kind().isItem()) seeLive(sweep.propertyId());
             tell(sweep, shape.kind());
             end(sweep, source, Sweep.State.DONE);
+            // Tables have it already: whoever works out what an import means for targets and findings says so.
+            items.changed(sweep.propertyId(), Set.of());
             return note;
         } catch (RuntimeException | Error e) {
             // Where the application ends, the next start begins the import anew.
@@ -356,9 +363,8 @@ public class Imports {
             end(sweep, source, Sweep.State.FAILED);
             // Somebody may have read what is taken back.
             if (!shape.kind().isItem()) tell(sweep, shape.kind());
-            throw e;
-        } finally {
             items.changed(sweep.propertyId());
+            throw e;
         }
     }
 

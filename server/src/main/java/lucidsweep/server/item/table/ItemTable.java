@@ -7,6 +7,7 @@ import java.util.BitSet;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -38,6 +39,11 @@ final class ItemTable {
 
     /** Sets of findings that no row has any more stay; in the worst case each row has one of its own. */
     private static final int SETS_A_ROW = 3;
+
+    private static final Set<ItemSort> BY_FINDINGS = EnumSet.of(ItemSort.STAKE, ItemSort.FINDINGS);
+
+    /** Where more rows than this share of all have changed, all are sorted anew. */
+    private static final int FEW = 8;
 
     /** A row as it is read. */
     record Line(
@@ -318,7 +324,31 @@ final class ItemTable {
             set(row, each.found());
             changed.set(row);
         }
-        reorder(changed);
+        reorder(changed, BY_FINDINGS);
+    }
+
+    /**
+     * Sets what is at stake with the items between two ids.
+     *
+     * @param parts by item, as {@link StakeParts} has it; nothing is at stake with the others
+     */
+    synchronized void staked(long first, long last, Map<Long, String> parts) {
+        BitSet changed = new BitSet();
+        for (int row = firstRow(first); row < size && ids[row] <= last; row++) {
+            int findings = findingSets.set(findingSet.get(row)).size();
+            float[] found = StakeParts.of(parts.get(ids[row]), findings);
+            if (found == null && stakes[row] == null) continue;
+            stakes[row] = found;
+            changed.set(row);
+        }
+        forgetCounts();
+        reorder(changed, BY_FINDINGS);
+    }
+
+    /** The first row whose id is not below one. */
+    private int firstRow(long id) {
+        int row = row(id);
+        return row < 0 ? -row - 1 : row;
     }
 
     /** Whether it holds many more sets of findings than any of its rows has by now; one that is read anew does not. */
@@ -327,8 +357,13 @@ final class ItemTable {
     }
 
     private void reorder(BitSet changed) {
+        reorder(changed, EnumSet.allOf(ItemSort.class));
+    }
+
+    private void reorder(BitSet changed, Set<ItemSort> sorts) {
         for (ItemSort sort : orders.keySet())
-            unordered.computeIfAbsent(sort, any -> new BitSet()).or(changed);
+            if (sorts.contains(sort))
+                unordered.computeIfAbsent(sort, any -> new BitSet()).or(changed);
     }
 
     /** Sets the states of drafts; no order depends on them. */
@@ -406,6 +441,10 @@ final class ItemTable {
         if (row >= stakes.length) stakes = Arrays.copyOf(stakes, Math.max(row + 1, stakes.length * 2));
         stakes[row] = found.stakes();
         lives.set(row, found.life());
+        forgetCounts();
+    }
+
+    private void forgetCounts() {
         mostAtStake = NONE;
         counted = null;
         groups = null;
@@ -551,7 +590,9 @@ final class ItemTable {
 
     private RowOrder order(ItemSort sort) {
         BitSet changed = unordered.remove(sort);
-        if (changed != null) orders.computeIfPresent(sort, (key, order) -> order.after(changed, plainComparator(key)));
+        if (changed != null && changed.cardinality() > size / FEW) orders.remove(sort);
+        else if (changed != null)
+            orders.computeIfPresent(sort, (key, order) -> order.after(changed, plainComparator(key)));
         return orders.computeIfAbsent(sort, key -> RowOrder.of(size, comparator(key)));
     }
 

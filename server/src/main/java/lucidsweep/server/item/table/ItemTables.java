@@ -137,6 +137,20 @@ class ItemTables {
         if (table.isOvergrown()) forget(propertyId);
     }
 
+    /** Sets what is at stake with the items between two ids, if the table is in use; one that is being read may have passed them. */
+    void staked(long propertyId, long first, long last, Map<Long, String> parts) {
+        kept.drop(propertyId);
+        if (changedWhileRead.containsKey(propertyId)) {
+            forget(propertyId);
+            return;
+        }
+        ItemTable table = tables.get(propertyId);
+        if (table == null) return;
+        synchronized (table.refreshing()) {
+            table.staked(first, last, parts);
+        }
+    }
+
     /** Sets the states of drafts, if the table is in use. */
     void move(long propertyId, Map<Field, long[]> texts, DraftState state) {
         kept.drop(propertyId);

@@ -484,9 +484,9 @@ public class Items {
         return tables.of(propertyId).alikeItems(field, keys);
     }
 
-    /** Lets the table be read anew when it is asked for; nobody is told. */
-    public void readAnew(long propertyId) {
-        tables.forget(propertyId);
+    /** Has the table in memory, so that whoever looks at it next need not wait for it to be read. */
+    public void prepare(long propertyId) {
+        tables.of(propertyId);
     }
 
     /** Says that some items were changed: tables show them so from now on, and open pages are told. */
@@ -503,6 +503,15 @@ public class Items {
     /** Says what was found of items: tables have it from now on. Open pages are told when all of it is there. */
     public void found(long propertyId, List<FoundOnItem> some) {
         tables.found(propertyId, some);
+    }
+
+    /**
+     * Says what is at stake with the items between two ids: tables have it from now on.
+     *
+     * @param parts by item, as {@link StakeParts} has it; nothing is at stake with the others
+     */
+    public void staked(long propertyId, long first, long last, Map<Long, String> parts) {
+        tables.staked(propertyId, first, last, parts);
     }
 
     private static ItemTable.Rewritten rewritten(Drafts.Change change) {

@@ -26,11 +26,6 @@ public class SetStandards {
         this.tables = tables;
     }
 
-    /** Whether any set of a property has a standard of its own. */
-    public boolean any(long propertyId) {
-        return sets.ofProperty(propertyId).stream().anyMatch(set -> set.standard() != null);
-    }
-
     public ItemStandards of(Property property) {
         return of(property, property.standard(), null, null);
     }

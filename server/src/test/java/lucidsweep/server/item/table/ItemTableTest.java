@@ -107,16 +107,20 @@ class ItemTableTest {
     }
 
     private float[] stakes(int findings) {
+        String stored = stored(findings);
+        assertThat(StakeParts.of(stored, findings + 1))
+                .as("of findings that have changed meanwhile")
+                .isNull();
+        return StakeParts.of(stored, findings);
+    }
+
+    private String stored(int findings) {
         List<Stake> stakes = new ArrayList<>();
         for (int i = 0; i < findings; i++) {
             int clicks = random.nextInt(6);
             stakes.add(clicks == 0 ? Stake.NONE : new Stake(clicks, clicks - 1, clicks + 0.5));
         }
-        String stored = random.nextInt(3) == 0 ? null : StakeParts.text(stakes);
-        assertThat(StakeParts.of(stored, findings + 1))
-                .as("of findings that have changed meanwhile")
-                .isNull();
-        return StakeParts.of(stored, findings);
+        return random.nextInt(3) == 0 ? null : StakeParts.text(stakes);
     }
 
     /** What the findings of some rows could win, those that a check found or all. */
@@ -167,6 +171,7 @@ class ItemTableTest {
         plain.putAll(changed);
         table.change(changed.values());
         rewriteSome(ids, count);
+        stakeSome(ids, count);
         if (random.nextInt(3) == 0) table = overAStop(table);
     }
 
@@ -194,6 +199,37 @@ class ItemTableTest {
         }
         rewritten.add(new ItemTable.Rewritten(999_999, Field.TITLE, cell()));
         table.rewrite(rewritten);
+    }
+
+    /** What is at stake with some items in a row becomes something else. */
+    private void stakeSome(List<Long> ids, int count) {
+        int from = random.nextInt(ids.size());
+        List<Long> some = ids.subList(from, Math.min(ids.size(), from + count));
+        Map<Long, String> parts = new HashMap<>();
+        for (long id : some) {
+            ItemTable.Found found = plain.get(id).found();
+            String stored = stored(found.marks().size());
+            if (stored != null) parts.put(id, stored);
+            float[] stakes = StakeParts.of(stored, found.marks().size());
+            plain.put(id, with(plain.get(id), new ItemTable.Found(found.marks(), stakes, found.life())));
+        }
+        table.staked(some.get(0), some.get(some.size() - 1), parts);
+    }
+
+    private static ItemTable.Line with(ItemTable.Line line, ItemTable.Found found) {
+        return new ItemTable.Line(
+                line.id(),
+                line.address(),
+                line.section(),
+                line.status(),
+                line.indexable(),
+                line.h1(),
+                line.place(),
+                line.traits(),
+                line.cells(),
+                line.keywordId(),
+                line.keyword(),
+                found);
     }
 
     private static String lower(String text) {
