@@ -35,11 +35,12 @@ final class LifeColumn {
     }
 
     void read(TableInput in, int size) {
+        rows = new LifeParts[size];
         List<LifeParts> all = new ArrayList<>();
         for (int row = 0; row < size; row++) {
             int number = in.readInt();
             if (number < 0) all.add(LifeParts.read(in));
-            set(row, number < 0 ? all.get(all.size() - 1) : all.get(number));
+            rows[row] = all.get(number < 0 ? all.size() - 1 : number);
         }
     }
 
