@@ -1,10 +1,11 @@
 package lucidsweep.core.alike;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
 import lucidsweep.core.text.HashNumbers;
@@ -17,7 +18,7 @@ import lucidsweep.core.text.HashNumbers;
  * AlikeTexts texts = new AlikeTexts(new AlikeTexts.Limits(0.8, 4), List.of("Gull Cove", "Otter Point"));
  * texts.add(1, "Half-day kayak tour, all gear included");
  * texts.add(2, "Half day kayak tours, all gear included");
- * texts.found(text -> text).near(2)   // 1, 94%
+ * texts.found(text -> text).results().near(2)   // 1, 94%
  * }</pre>
  */
 public final class AlikeTexts {
@@ -135,32 +136,36 @@ public final class AlikeTexts {
             return formOf[shapeOfText[textOf[place]]];
         }
 
-        private int place(long id) {
-            return Arrays.binarySearch(ids, 0, size, id);
+        /** What is to be told of each item. */
+        public AlikeResults results() {
+            List<Near> near = new ArrayList<>();
+            List<Series> series = new ArrayList<>();
+            int[] nearOfForm = nearOfForm(near);
+            Map<Long, Integer> seriesByForm = new HashMap<>();
+            inSeries.series().forEach((form, found) -> {
+                seriesByForm.put(form, series.size());
+                series.add(found);
+            });
+            int[] nearOf = new int[size];
+            int[] seriesOf = new int[size];
+            for (int i = 0; i < size; i++) {
+                nearOf[i] = nearOfForm[form(i)];
+                seriesOf[i] = seriesByForm.getOrDefault(inSeries.form(shapeOfText[textOf[i]]), AlikeResults.NONE);
+            }
+            return new AlikeResults(Arrays.copyOf(ids, size), nearOf, near, seriesOf, series);
         }
 
-        /** The text that is nearest to an item's, if any is near. */
-        public Optional<Near> near(long id) {
-            int place = place(id);
-            if (place < 0) return Optional.empty();
-            int form = form(place);
-            int partner = groups.partner(form);
-            if (partner == NearGroups.NONE) return Optional.empty();
-            String group = texts.get(textOfForm[groups.group(form)]);
-            return Optional.of(new Near(firstIds[partner], groups.likeness(form), group));
-        }
-
-        /** The series that an item's text is of, if any. */
-        public Optional<Series> series(long id) {
-            int place = place(id);
-            return place < 0
-                    ? Optional.empty()
-                    : Optional.ofNullable(inSeries.series().get(inSeries.form(shapeOfText[textOf[place]])));
-        }
-
-        /** About how many bytes of memory it takes, the texts included. */
-        public long bytes() {
-            return texts.bytes() + 40L * size + 24L * formOf.length;
+        private int[] nearOfForm(List<Near> near) {
+            int[] numbers = new int[firstIds.length];
+            Map<Integer, String> groupTexts = new HashMap<>();
+            for (int form = 0; form < numbers.length; form++) {
+                int partner = groups.partner(form);
+                numbers[form] = partner == NearGroups.NONE ? AlikeResults.NONE : near.size();
+                if (partner == NearGroups.NONE) continue;
+                String group = groupTexts.computeIfAbsent(groups.group(form), any -> texts.get(textOfForm[any]));
+                near.add(new Near(firstIds[partner], groups.likeness(form), group));
+            }
+            return numbers;
         }
 
         /** What has to be known of all texts to look at those that change; without the texts themselves. */

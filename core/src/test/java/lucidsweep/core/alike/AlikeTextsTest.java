@@ -24,13 +24,13 @@ class AlikeTextsTest {
         return alike;
     }
 
-    private static AlikeTexts.Found found(String... texts) {
-        return texts(List.of(texts)).found(text -> text);
+    private static AlikeResults found(String... texts) {
+        return texts(List.of(texts)).found(text -> text).results();
     }
 
     @Test
     void whatDiffersInAFewLettersIsNearAndWhatIsTheSameIsNot() {
-        AlikeTexts.Found found = found(
+        AlikeResults found = found(
                 "Half-day kayak tour, all gear included",
                 "A paddle carved of ash for a friend",
                 "Half day kayak tours, all gear included",
@@ -48,7 +48,7 @@ class AlikeTextsTest {
 
     @Test
     void whatDiffersInAPlaceANumberOrANameIsASeriesAndNotNear() {
-        AlikeTexts.Found found = found(
+        AlikeResults found = found(
                 "Sea cave tour at Gull Cove",
                 "Sea cave tour at Otter Point",
                 "Sea cave tour at Fennick",
@@ -121,7 +121,7 @@ class AlikeTextsTest {
     void findsNearlyAllThatThePlainComparisonOfAllPairsFindsAndNothingElse() {
         List<String> texts = madeUp(5_000, 3);
         int[][] shingles = texts.stream().map(Shingles::distinct).toArray(int[][]::new);
-        AlikeTexts.Found found = texts(texts).found(text -> text);
+        AlikeResults found = texts(texts).found(text -> text).results();
         int near = 0;
         int recalled = 0;
         for (int i = 0; i < shingles.length; i++) {
@@ -154,7 +154,7 @@ class AlikeTextsTest {
     @Test
     void anIndexFindsForAChangedTextWhatAllTextsTogetherWould() {
         List<String> texts = madeUp(4_000, 9);
-        AlikeTexts.Found whole = texts(texts).found(text -> text);
+        AlikeResults whole = texts(texts).found(text -> text).results();
         AlikeIndex index = texts(texts.subList(0, 3_000)).found(text -> text).index();
         int asked = 0;
         int right = 0;
@@ -177,11 +177,12 @@ class AlikeTextsTest {
 
     @Test
     void anIndexKnowsTheSeriesThatThereWere() {
-        AlikeIndex index = found(
+        AlikeIndex index = texts(List.of(
                         "A long tour of the sea caves with a guide, at Gull Cove",
                         "A long tour of the sea caves with a guide, at Otter Point",
                         "A long tour of the sea caves with a guide, at Fennick",
-                        "A long tour of the sea caves with a guide, at Marram Sands")
+                        "A long tour of the sea caves with a guide, at Marram Sands"))
+                .found(text -> text)
                 .index();
         assertThat(index.series("A long tour of the sea caves with a guide at Gull"))
                 .contains(new Series("A long tour of the sea caves with a guide, at …", 4));
@@ -206,7 +207,7 @@ class AlikeTextsTest {
                 "a\u0301\u0301\u0301"
             })
     void oddTextsAreTakenAsTheyAre(String text) {
-        AlikeTexts.Found found = found(text, text + "!", text + " " + text, "x".repeat(10_000), "y ".repeat(9_000));
+        AlikeResults found = found(text, text + "!", text + " " + text, "x".repeat(10_000), "y ".repeat(9_000));
         for (int i = 0; i < 5; i++) {
             assertThat(found.series(i)).isEmpty();
             assertThat(found.near(i))

@@ -17,9 +17,11 @@ import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.LongPredicate;
+import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import lucidsweep.core.alike.AlikeResults;
 import lucidsweep.core.alike.AlikeTexts;
 import lucidsweep.core.finding.Check;
 import lucidsweep.core.finding.Checks;
@@ -106,7 +108,7 @@ public class Findings {
     }
 
     private void evaluateAnew(long propertyId, BooleanSupplier outdated) {
-        likes.forget(propertyId);
+        likes.forgetResults(propertyId);
         tagUses.forget(propertyId);
         evaluateAll(propertyId, true, outdated);
     }
@@ -136,23 +138,21 @@ public class Findings {
         long changes = mapper.changes(propertyId);
         Property property = clients.property(propertyId);
         long[] ids = items.allIds(propertyId);
-        Map<Field, AlikeTexts.Found> unchanged = likes.found(propertyId);
+        Map<Field, AlikeResults> unchanged = likes.results(propertyId);
         ItemStandards held = standards.of(property);
         Survey survey = survey(property, property.standard(), ids, withoutNeed(unchanged.keySet(), held));
         List<CommonPart> common = survey.common(property.standard());
-        CompletableFuture<AlikeTexts.Found> besides = unchanged.containsKey(Field.DESCRIPTION)
-                ? CompletableFuture.completedFuture(unchanged.get(Field.DESCRIPTION))
-                : CompletableFuture.supplyAsync(survey::likeDescriptions);
-        AlikeTexts.Found likeTitles =
-                unchanged.containsKey(Field.TITLE) ? unchanged.get(Field.TITLE) : survey.likeTitles(common);
-        AlikeTexts.Found likeDescriptions = besides.join();
+        CompletableFuture<LikeTexts.Compared> besides = CompletableFuture.supplyAsync(
+                () -> compared(unchanged.get(Field.DESCRIPTION), survey::likeDescriptions));
+        LikeTexts.Compared likeTitles = compared(unchanged.get(Field.TITLE), () -> survey.likeTitles(common));
+        LikeTexts.Compared likeDescriptions = besides.join();
         inLine.accept(() -> likes.keep(propertyId, likeTitles, likeDescriptions));
         Inspector inspector = inspector(
                 property,
                 held,
                 common,
-                Likes.ofAll(survey.titles().found(), likeTitles),
-                Likes.ofAll(survey.descriptions().found(), likeDescriptions));
+                Likes.ofAll(survey.titles().found(), likeTitles.results()),
+                Likes.ofAll(survey.descriptions().found(), likeDescriptions.results()));
         Map<String, Integer> fitWithout = new HashMap<>();
         Optional<StakeFit> fit = learns ? stakes.fit(property) : Optional.empty();
         long moment = moment(propertyId);
@@ -173,6 +173,10 @@ public class Findings {
                 mapper.judgedAll(propertyId, changes);
             });
         });
+    }
+
+    private static LikeTexts.Compared compared(AlikeResults known, Supplier<AlikeTexts.Found> compare) {
+        return known == null ? LikeTexts.Compared.of(compare.get()) : new LikeTexts.Compared(known, null);
     }
 
     /** The fields whose texts need not be compared: those known to be the same, and those where nobody asks for it. */
@@ -205,8 +209,9 @@ public class Findings {
                 property,
                 held,
                 common,
-                Likes.ofAll(survey.titles().found(), survey.likeTitles(common)),
-                Likes.ofAll(survey.descriptions().found(), survey.likeDescriptions()));
+                Likes.ofAll(survey.titles().found(), survey.likeTitles(common).results()),
+                Likes.ofAll(
+                        survey.descriptions().found(), survey.likeDescriptions().results()));
         for (int start = 0; start < some.size(); start += AT_ONCE) {
             List<ItemDetail> stretch = some.subList(start, Math.min(some.size(), start + AT_ONCE));
             long[] ids = stretch.stream().mapToLong(ItemDetail::id).toArray();
@@ -255,7 +260,7 @@ public class Findings {
      * @throws Outdated where they are, and there are many changes
      */
     void settle(long propertyId, List<Long> changes, ChangedTexts texts, BooleanSupplier outdated) {
-        texts.fields().forEach(field -> likes.forgetFound(propertyId, field));
+        texts.fields().forEach(field -> likes.forgetResults(propertyId, field));
         if (!texts.isMany()) {
             line.runPatiently(propertyId, "findings of changed items", () -> settleFew(propertyId, changes, texts));
             return;

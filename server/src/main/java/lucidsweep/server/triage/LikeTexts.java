@@ -1,8 +1,8 @@
 package lucidsweep.server.triage;
 
+import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import lucidsweep.core.alike.AlikeIndex;
+import lucidsweep.core.alike.AlikeResults;
 import lucidsweep.core.alike.AlikeTexts;
 import lucidsweep.core.alike.Near;
 import lucidsweep.core.finding.NearDuplicate;
@@ -35,12 +36,8 @@ class LikeTexts {
     private static final List<Field> FIELDS = List.of(Field.TITLE, Field.DESCRIPTION);
 
     private final Items items;
-    private final RecentlyUsed<Long, Indexes> kept =
-            new RecentlyUsed<>(Runtime.getRuntime().maxMemory() / 16, Indexes::bytes);
-
-    /** What was found when all texts of a field were compared; it holds until one of them changes. */
-    private final RecentlyUsed<Long, Map<Field, AlikeTexts.Found>> found =
-            new RecentlyUsed<>(Runtime.getRuntime().maxMemory() / 16, LikeTexts::bytes);
+    private final RecentlyUsed<Long, Known> kept =
+            new RecentlyUsed<>(Runtime.getRuntime().maxMemory() / 8, Known::bytes);
 
     LikeTexts(Items items) {
         this.items = items;
@@ -52,43 +49,75 @@ class LikeTexts {
         AlikeIndex of(Field field) {
             return field == Field.TITLE ? titles : descriptions;
         }
+    }
+
+    /**
+     * What is known of a property.
+     *
+     * @param results what was found when all texts of a field were compared; they hold until one of them changes
+     */
+    private record Known(Indexes indexes, Map<Field, AlikeResults> results) {
 
         private long bytes() {
-            return titles.bytes() + descriptions.bytes();
+            return indexes.titles.bytes()
+                    + indexes.descriptions.bytes()
+                    + results.values().stream().mapToLong(AlikeResults::bytes).sum();
+        }
+
+        private Known with(Map<Field, AlikeResults> others) {
+            return new Known(indexes, others);
         }
     }
 
-    private static long bytes(Map<Field, AlikeTexts.Found> found) {
-        return found.values().stream().mapToLong(AlikeTexts.Found::bytes).sum();
+    /**
+     * What came of comparing all texts of a field.
+     *
+     * @param index made of the same texts; null where they have not changed since, so that there is one
+     */
+    record Compared(AlikeResults results, @Nullable AlikeIndex index) {
+
+        static Compared of(AlikeTexts.Found found) {
+            return new Compared(found.results(), found.index());
+        }
     }
 
-    void keep(long propertyId, AlikeTexts.Found titles, AlikeTexts.Found descriptions) {
-        kept.put(propertyId, new Indexes(titles.index(), descriptions.index()));
-        found.put(propertyId, Map.of(Field.TITLE, titles, Field.DESCRIPTION, descriptions));
+    void keep(long propertyId, Compared titles, Compared descriptions) {
+        Map<Field, AlikeResults> results = Map.of(Field.TITLE, titles.results, Field.DESCRIPTION, descriptions.results);
+        if (titles.index != null && descriptions.index != null)
+            kept.put(propertyId, new Known(new Indexes(titles.index, descriptions.index), results));
+        else
+            kept.replace(propertyId, known -> {
+                Indexes before = known.indexes;
+                return new Known(
+                        new Indexes(
+                                titles.index == null ? before.titles : titles.index,
+                                descriptions.index == null ? before.descriptions : descriptions.index),
+                        results);
+            });
     }
 
     /** What is known of fields whose texts have not changed since all were compared. */
-    Map<Field, AlikeTexts.Found> found(long propertyId) {
-        Map<Field, AlikeTexts.Found> known = found.get(propertyId);
-        return known == null ? Map.of() : known;
+    Map<Field, AlikeResults> results(long propertyId) {
+        Known known = kept.get(propertyId);
+        return known == null ? Map.of() : known.results;
     }
 
     /** Says that some texts of a field changed. */
-    void forgetFound(long propertyId, Field field) {
-        found.replace(propertyId, known -> {
-            Map<Field, AlikeTexts.Found> left = new EnumMap<>(known);
+    void forgetResults(long propertyId, Field field) {
+        kept.replace(propertyId, known -> {
+            Map<Field, AlikeResults> left = new HashMap<>(known.results);
             left.remove(field);
-            return left.isEmpty() ? null : left;
+            return known.with(left);
         });
     }
 
     /** Says that anything may have changed, the limits and the names of places too. */
-    void forget(long propertyId) {
-        found.remove(propertyId);
+    void forgetResults(long propertyId) {
+        kept.replace(propertyId, known -> known.with(Map.of()));
     }
 
     Indexes of(long propertyId, Function<Long, Indexes> make) {
-        return kept.get(propertyId, make);
+        return kept.get(propertyId, id -> new Known(make.apply(id), Map.of())).indexes;
     }
 
     /**

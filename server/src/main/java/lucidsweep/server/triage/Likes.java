@@ -3,7 +3,7 @@ package lucidsweep.server.triage;
 import java.util.Map;
 import java.util.Optional;
 import lucidsweep.core.alike.AlikeIndex;
-import lucidsweep.core.alike.AlikeTexts;
+import lucidsweep.core.alike.AlikeResults;
 import lucidsweep.core.alike.Near;
 import lucidsweep.core.alike.Series;
 import lucidsweep.server.item.draft.FieldLine;
@@ -32,7 +32,7 @@ interface Likes {
     Like of(FieldLine text);
 
     /** What was found when all texts were looked at. */
-    static Likes ofAll(Map<Long, AlikeGroup> groups, AlikeTexts.Found found) {
+    static Likes ofAll(Map<Long, AlikeGroup> groups, AlikeResults found) {
         return text -> Like.of(text, groups.get(text.alike()), found.near(text.itemId()), found.series(text.itemId()));
     }
 
