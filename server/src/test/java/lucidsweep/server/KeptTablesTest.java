@@ -8,8 +8,11 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
+import lucidsweep.server.item.table.Items;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -86,6 +89,35 @@ class KeptTablesTest {
                     "insert into writer (property_id, work, since) values (?, 'a batch', now())", shop.property());
         });
         assertThat(files()).isEmpty();
+    }
+
+    @Test
+    void whatIsTypedWhileATableIsSetAsideIsInIt() {
+        StringBuilder csv = new StringBuilder("id,title,description\n");
+        for (int i = 0; i < 40; i++) csv.append("L%d,Paddle %d,Carved by hand%n".formatted(i, i));
+        run(only -> {
+            shop = new Shop(only.api(), csv.toString());
+            Items items = only.context().getBean(Items.class);
+            AtomicBoolean typing = new AtomicBoolean(true);
+            CompletableFuture<Integer> aside = CompletableFuture.supplyAsync(() -> {
+                int times = 0;
+                for (; typing.get(); times++) {
+                    items.prepare(shop.property());
+                    assertThat(items.setAside(shop.property()) || times == 0).isTrue();
+                }
+                return times;
+            });
+            for (int i = 0; i < 120; i++)
+                shop.post(
+                        "/cells",
+                        "[{\"itemId\":%d,\"field\":\"title\",\"text\":\"Oar %d\"}]"
+                                .formatted(shop.itemId("L" + i % 40), i * 7 % 120));
+            typing.set(false);
+            assertThat(aside.join()).isGreaterThan(20);
+            String sorted = shop.get("/items/ids?count=40&sort=title").body();
+            items.changed(shop.property());
+            assertThat(shop.get("/items/ids?count=40&sort=title").body()).isEqualTo(sorted);
+        });
     }
 
     private void run(Consumer<OwnApplication> work) {

@@ -71,10 +71,16 @@ final class SeriesFinder {
     }
 
     /** What each shape is a part of. */
-    final class Found {
-        private final int[] slots = new int[size];
-        private final long[] forms = new long[size];
+    static final class Found {
+        private final int[] slots;
+        private final long[] forms;
         private final Map<Long, Series> series = new HashMap<>();
+
+        private Found(int shapes) {
+            slots = new int[shapes];
+            forms = new long[shapes];
+            Arrays.fill(slots, TextShape.NO_SLOT);
+        }
 
         /** The word that is left open in a shape; {@link TextShape#NO_SLOT} for none. */
         int slot(int shape) {
@@ -93,8 +99,7 @@ final class SeriesFinder {
     }
 
     Found found(Shapes shapes) {
-        Found found = new Found();
-        Arrays.fill(found.slots, TextShape.NO_SLOT);
+        Found found = new Found(size);
         // A shape that many texts have is a series by itself.
         BitSet alone = new BitSet(size);
         OpenForms open = new OpenForms();

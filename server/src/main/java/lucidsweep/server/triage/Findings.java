@@ -13,6 +13,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.Executor;
+import java.util.concurrent.ForkJoinPool;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -65,6 +67,10 @@ public class Findings {
     private static final String ALL = "findings of all items";
     private static final int AT_ONCE = 1_000;
     private static final int LIST = 200;
+
+    /** Of more items the two fields are compared one after the other, with the table set aside: all at once would take too much memory. */
+    private static final int MANY = 200_000;
+
     private static final int SOME = 50;
 
     private final FindingMapper mapper;
@@ -139,14 +145,18 @@ public class Findings {
         Property property = clients.property(propertyId);
         long[] ids = items.allIds(propertyId);
         Map<Field, AlikeResults> unchanged = likes.results(propertyId);
+        boolean wasInUse = ids.length > MANY && items.setAside(propertyId);
         ItemStandards held = standards.of(property);
         Survey survey = survey(property, property.standard(), ids, withoutNeed(unchanged.keySet(), held));
         List<CommonPart> common = survey.common(property.standard());
+        Executor besidesTitles = ids.length > MANY ? Runnable::run : ForkJoinPool.commonPool();
         CompletableFuture<LikeTexts.Compared> besides = CompletableFuture.supplyAsync(
-                () -> compared(unchanged.get(Field.DESCRIPTION), survey::likeDescriptions));
+                () -> compared(unchanged.get(Field.DESCRIPTION), survey::likeDescriptions), besidesTitles);
         LikeTexts.Compared likeTitles = compared(unchanged.get(Field.TITLE), () -> survey.likeTitles(common));
         LikeTexts.Compared likeDescriptions = besides.join();
         inLine.accept(() -> likes.keep(propertyId, likeTitles, likeDescriptions));
+        // What is found is set in the table as it comes.
+        if (wasInUse) items.prepare(propertyId);
         Inspector inspector = inspector(
                 property,
                 held,

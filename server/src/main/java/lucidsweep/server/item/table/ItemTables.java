@@ -11,6 +11,8 @@ import java.util.Queue;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.locks.ReadWriteLock;
+import java.util.concurrent.locks.ReentrantReadWriteLock;
 import java.util.function.Consumer;
 import lucidsweep.core.item.DraftState;
 import lucidsweep.core.item.Field;
@@ -43,6 +45,9 @@ class ItemTables {
     private final JsonMapper json;
     private final RecentlyUsed<Long, ItemTable> tables =
             new RecentlyUsed<>(Runtime.getRuntime().maxMemory() / 3, ItemTable::bytes);
+
+    /** Changes hold it to read, whoever puts a table on the disk to write: no change may fall between the two. */
+    private final ReadWriteLock whole = new ReentrantReadWriteLock();
 
     /** What changed while the table of a property was being read. */
     private final Map<Long, Meanwhile> changedWhileRead = new ConcurrentHashMap<>();
@@ -78,7 +83,7 @@ class ItemTables {
     @PreDestroy
     void keep() {
         changedWhileRead.keySet().forEach(this::of);
-        kept.keep(tables.all());
+        kept.keepAll(tables.all());
     }
 
     @EventListener
@@ -95,73 +100,78 @@ class ItemTables {
     /** Reads some rows anew, if the table is in use. */
     void refresh(long propertyId, Collection<Long> itemIds) {
         if (itemIds.isEmpty()) return;
-        kept.drop(propertyId);
-        // Noted first: a table that is being read now may have passed these rows, and one that was read by then is
-        // there.
-        Meanwhile meanwhile = changedWhileRead.get(propertyId);
-        if (meanwhile != null) meanwhile.rows.addAll(itemIds);
-        ItemTable table = tables.get(propertyId);
-        if (table == null) return;
-        if (itemIds.size() > LIST && itemIds.size() > table.size() / FEW) {
-            forget(propertyId);
-            return;
-        }
-        // One after another: a reading that began earlier would put back what a later one has brought.
-        synchronized (table.refreshing()) {
-            table.change(lines(itemIds));
-        }
+        change(propertyId, meanwhile -> meanwhile.rows.addAll(itemIds), table -> {
+            if (itemIds.size() > LIST && itemIds.size() > table.size() / FEW) forget(propertyId);
+            else table.change(lines(itemIds));
+        });
     }
 
     /** Sets texts that were just written, if the table is in use: they need not be read again. */
     void rewrite(long propertyId, List<ItemTable.Rewritten> texts) {
-        kept.drop(propertyId);
-        Meanwhile meanwhile = changedWhileRead.get(propertyId);
-        if (meanwhile != null) meanwhile.texts.addAll(texts);
-        ItemTable table = tables.get(propertyId);
-        if (table == null) return;
-        synchronized (table.refreshing()) {
-            table.rewrite(texts);
-        }
+        change(propertyId, meanwhile -> meanwhile.texts.addAll(texts), table -> table.rewrite(texts));
     }
 
     /** Sets what was just found, if the table is in use. */
     void found(long propertyId, List<FoundOnItem> some) {
-        kept.drop(propertyId);
-        Meanwhile meanwhile = changedWhileRead.get(propertyId);
-        if (meanwhile != null) some.forEach(each -> meanwhile.rows.add(each.itemId()));
-        ItemTable table = tables.get(propertyId);
-        if (table == null) return;
-        synchronized (table.refreshing()) {
+        change(propertyId, meanwhile -> some.forEach(each -> meanwhile.rows.add(each.itemId())), table -> {
             table.found(some);
-        }
-        if (table.isOvergrown()) forget(propertyId);
+            if (table.isOvergrown()) forget(propertyId);
+        });
     }
 
     /** Sets what is at stake with the items between two ids, if the table is in use; one that is being read may have passed them. */
     void staked(long propertyId, long first, long last, Map<Long, String> parts) {
-        kept.drop(propertyId);
-        if (changedWhileRead.containsKey(propertyId)) {
-            forget(propertyId);
-            return;
-        }
-        ItemTable table = tables.get(propertyId);
-        if (table == null) return;
-        synchronized (table.refreshing()) {
-            table.staked(first, last, parts);
-        }
+        if (changedWhileRead.containsKey(propertyId)) forget(propertyId);
+        change(propertyId, meanwhile -> {}, table -> table.staked(first, last, parts));
     }
 
     /** Sets the states of drafts, if the table is in use. */
     void move(long propertyId, Map<Field, long[]> texts, DraftState state) {
-        kept.drop(propertyId);
-        Meanwhile meanwhile = changedWhileRead.get(propertyId);
-        if (meanwhile != null) {
-            texts.values().forEach(ids -> Arrays.stream(ids).forEach(meanwhile.rows::add));
+        change(
+                propertyId,
+                meanwhile -> texts.values().forEach(ids -> Arrays.stream(ids).forEach(meanwhile.rows::add)),
+                table -> table.move(texts, state));
+    }
+
+    /**
+     * Changes the table of a property, if it is in use.
+     *
+     * @param note takes down the change for a table that is being read and may have passed it
+     */
+    private void change(long propertyId, Consumer<Meanwhile> note, Consumer<ItemTable> change) {
+        whole.readLock().lock();
+        try {
+            kept.drop(propertyId);
+            // Noted first: a table that is being read now may have passed these rows, and one that was read by then is
+            // there.
+            Meanwhile meanwhile = changedWhileRead.get(propertyId);
+            if (meanwhile != null) note.accept(meanwhile);
+            ItemTable table = tables.get(propertyId);
+            if (table == null) return;
+            // One after another: a reading that began earlier would put back what a later one has brought.
+            synchronized (table.refreshing()) {
+                change.accept(table);
+            }
+        } finally {
+            whole.readLock().unlock();
         }
-        ItemTable table = tables.get(propertyId);
-        if (table == null) return;
-        synchronized (table.refreshing()) {
-            table.move(texts, state);
+    }
+
+    /**
+     * Puts a table on the disk, where it takes no memory until somebody asks for it.
+     *
+     * @return whether it was in use
+     */
+    boolean setAside(long propertyId) {
+        whole.writeLock().lock();
+        try {
+            ItemTable table = tables.get(propertyId);
+            if (table == null || changedWhileRead.containsKey(propertyId)) return false;
+            kept.keep(propertyId, table);
+            tables.remove(propertyId);
+            return true;
+        } finally {
+            whole.writeLock().unlock();
         }
     }
 

@@ -489,6 +489,15 @@ public class Items {
         tables.of(propertyId);
     }
 
+    /**
+     * Puts the table on the disk, to have room for work that takes much memory.
+     *
+     * @return whether it was in use; {@link #prepare} brings it back
+     */
+    public boolean setAside(long propertyId) {
+        return tables.setAside(propertyId);
+    }
+
     /** Says that some items were changed: tables show them so from now on, and open pages are told. */
     public void changed(long propertyId, Collection<Long> ids) {
         tables.refresh(propertyId, ids);

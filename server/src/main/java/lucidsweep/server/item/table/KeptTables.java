@@ -110,21 +110,22 @@ final class KeptTables {
     }
 
     /** Keeps tables when the application stops; not those of properties that somebody is still at work on. */
-    void keep(Map<Long, ItemTable> tables) {
+    void keepAll(Map<Long, ItemTable> tables) {
         Set<Long> busy = mapper.busy();
-        String token = UUID.randomUUID().toString();
         tables.forEach((property, table) -> {
-            if (!tokens.containsKey(property) && !busy.contains(property)) keep(property, token, table);
+            if (!busy.contains(property)) keep(property, table);
         });
         tokens.keySet().removeAll(busy);
         transaction.executeWithoutResult(status -> tokens.forEach(mapper::insert));
         deleteOthers();
     }
 
-    private void keep(long propertyId, String token, ItemTable table) {
+    /** Keeps a table as it is, until its property changes; not where the disk is nearly full. */
+    void keep(long propertyId, ItemTable table) {
         long bytes = table.bytes();
-        if (bytes > MAX_BYTES || disk.shortage(bytes) != null) return;
+        if (tokens.containsKey(propertyId) || bytes > MAX_BYTES || disk.shortage(bytes) != null) return;
         try {
+            String token = UUID.randomUUID().toString();
             write(file(propertyId), token, table);
             tokens.put(propertyId, token);
         } catch (IOException e) {
