@@ -155,8 +155,6 @@ public class Findings {
         LikeTexts.Compared likeTitles = compared(unchanged.get(Field.TITLE), () -> survey.likeTitles(common));
         LikeTexts.Compared likeDescriptions = besides.join();
         inLine.accept(() -> likes.keep(propertyId, likeTitles, likeDescriptions));
-        // What is found is set in the table as it comes.
-        if (wasInUse) items.prepare(propertyId);
         Inspector inspector = inspector(
                 property,
                 held,
@@ -165,6 +163,8 @@ public class Findings {
                 Likes.ofAll(survey.descriptions().found(), likeDescriptions.results()));
         Map<String, Integer> fitWithout = new HashMap<>();
         Optional<StakeFit> fit = learns ? stakes.fit(property) : Optional.empty();
+        // What is found is set in the table as it comes; but there is no room for it beside what costs are fitted to.
+        if (wasInUse && fit.isEmpty()) items.prepare(propertyId);
         long moment = moment(propertyId);
         // What is stored is of the demand that was there the last time.
         LongPredicate searched = learns ? id -> fit.isPresent() && fit.get().isSearched(id) : null;
@@ -183,6 +183,7 @@ public class Findings {
                 mapper.judgedAll(propertyId, changes);
             });
         });
+        if (wasInUse) items.prepare(propertyId);
     }
 
     private static LikeTexts.Compared compared(AlikeResults known, Supplier<AlikeTexts.Found> compare) {
