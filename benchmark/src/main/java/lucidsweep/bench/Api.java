@@ -60,6 +60,16 @@ final class Api {
                 .PUT(HttpRequest.BodyPublishers.ofString(body)));
     }
 
+    /** Adds a client with an empty shop and returns the shop's id. */
+    long shop() throws IOException, InterruptedException {
+        String client = post("/api/clients", "{\"name\":\"Tarrin Bay Kayaks\",\"brand\":\"\",\"places\":\"\"}");
+        String added = post(
+                "/api/properties",
+                "{\"clientId\":" + find(client, "\"id\":(\\d+)")
+                        + ",\"kind\":\"listings\",\"name\":\"Shop\",\"address\":\"\",\"language\":\"en\",\"privateAllowed\":true}");
+        return Long.parseLong(find(added, "\"id\":(\\d+)"));
+    }
+
     /** Uploads a file for a property; returns the request that imports it as it is understood. */
     Import upload(long property, Path file) throws IOException, InterruptedException {
         String plan = send(HttpRequest.newBuilder(URI.create(base + "/api/properties/" + property + "/imports"))

@@ -54,14 +54,7 @@ final class FirstPageBench {
     }
 
     private void fill(Api api) throws IOException, InterruptedException {
-        if (property == 0) {
-            String client = api.post("/api/clients", "{\"name\":\"Tarrin Bay Kayaks\",\"brand\":\"\",\"places\":\"\"}");
-            String added = api.post(
-                    "/api/properties",
-                    "{\"clientId\":" + Api.find(client, "\"id\":(\\d+)")
-                            + ",\"kind\":\"listings\",\"name\":\"Shop\",\"address\":\"\",\"language\":\"en\",\"privateAllowed\":true}");
-            property = Long.parseLong(Api.find(added, "\"id\":(\\d+)"));
-        }
+        if (property == 0) property = api.shop();
         Random random = new Random(4);
         Path file = Api.file(
                 Files.createTempFile("lucid-bench-", ".csv"),

@@ -87,12 +87,7 @@ final class ReleaseBench {
     }
 
     private void fill(int items) throws IOException, InterruptedException {
-        String client = api.post("/api/clients", "{\"name\":\"Tarrin Bay Kayaks\",\"brand\":\"\",\"places\":\"\"}");
-        String added = api.post(
-                "/api/properties",
-                "{\"clientId\":" + Api.find(client, "\"id\":(\\d+)")
-                        + ",\"kind\":\"listings\",\"name\":\"Shop\",\"address\":\"\",\"language\":\"en\",\"privateAllowed\":true}");
-        property = Long.parseLong(Api.find(added, "\"id\":(\\d+)"));
+        property = api.shop();
         Path file = Api.file(
                 Files.createTempFile("lucid-bench-", ".csv"),
                 "id,title,description,tags",

@@ -53,11 +53,12 @@ class ItemTables {
     private final Map<Long, Meanwhile> changedWhileRead = new ConcurrentHashMap<>();
 
     /** Rows to be read anew, and texts that were written, in their order. */
-    private record Meanwhile(Set<Long> rows, Queue<ItemTable.Rewritten> texts) {
+    private static final class Meanwhile {
+        private final Set<Long> rows = ConcurrentHashMap.newKeySet();
+        private final Queue<ItemTable.Rewritten> texts = new ConcurrentLinkedQueue<>();
 
-        private Meanwhile() {
-            this(ConcurrentHashMap.newKeySet(), new ConcurrentLinkedQueue<>());
-        }
+        /** The table, once it is read: whoever still has one that was there before must not take this for its own. */
+        private volatile ItemTable table;
     }
 
     ItemTables(ItemMapper mapper, DraftMapper texts, KeptTables kept, JsonMapper json) {
@@ -69,20 +70,20 @@ class ItemTables {
 
     ItemTable of(long propertyId) {
         ItemTable table = tables.get(propertyId, this::read);
-        if (!changedWhileRead.containsKey(propertyId)) return table;
-        Meanwhile meanwhile;
+        Meanwhile meanwhile = changedWhileRead.get(propertyId);
+        if (meanwhile == null || meanwhile.table != table) return table;
         synchronized (table.refreshing()) {
-            meanwhile = changedWhileRead.remove(propertyId);
-            if (meanwhile != null) table.rewrite(meanwhile.texts);
+            if (!changedWhileRead.remove(propertyId, meanwhile)) return table;
+            table.rewrite(meanwhile.texts);
         }
-        if (meanwhile != null && !meanwhile.rows.isEmpty()) refresh(propertyId, meanwhile.rows);
+        refresh(propertyId, meanwhile.rows);
         return table;
     }
 
     /** By now nobody changes anything any more: whoever could asks for tables, and has ended before them. */
     @PreDestroy
     void keep() {
-        changedWhileRead.keySet().forEach(this::of);
+        tables.all().keySet().forEach(this::of);
         kept.keepAll(tables.all());
     }
 
@@ -93,8 +94,13 @@ class ItemTables {
 
     /** Says that anything may have changed. */
     void forget(long propertyId) {
-        kept.drop(propertyId);
-        tables.remove(propertyId);
+        whole.readLock().lock();
+        try {
+            kept.drop(propertyId);
+            tables.remove(propertyId);
+        } finally {
+            whole.readLock().unlock();
+        }
     }
 
     /** Reads some rows anew, if the table is in use. */
@@ -189,9 +195,11 @@ class ItemTables {
 
     private ItemTable read(long propertyId) {
         // Noted before anything is read: whoever changes something later writes it there, too.
-        changedWhileRead.put(propertyId, new Meanwhile());
-        ItemTable kept = this.kept.read(propertyId);
-        return kept == null ? readAll(propertyId) : kept;
+        Meanwhile meanwhile = new Meanwhile();
+        changedWhileRead.put(propertyId, meanwhile);
+        ItemTable known = kept.read(propertyId);
+        meanwhile.table = known == null ? readAll(propertyId) : known;
+        return meanwhile.table;
     }
 
     private ItemTable readAll(long propertyId) {

@@ -30,9 +30,10 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
- * Keeps tables on the disk while the application is stopped: that of 500,000 items takes many seconds to be read from the
- * database, and a fraction of one to be read as it was. A file counts while the database has its token. The tokens are written
- * at a stop, when nobody changes anything any more, and taken out at a start, so that there are none after a kill.
+ * Keeps tables on the disk while the application is stopped, or while other work needs their memory: that of 500,000 items
+ * takes many seconds to be read from the database, and a fraction of one to be read as it was. A file counts until its property
+ * changes. At a stop, when nobody changes anything any more, the tokens of those files are written to the database; a start
+ * takes them out, so that there are none after a kill.
  */
 @Component
 final class KeptTables {
@@ -69,10 +70,11 @@ final class KeptTables {
         folder = data.resolve("tables");
         mapper.all().forEach(kept -> tokens.put(kept.propertyId(), kept.token()));
         mapper.clear();
+        makeFolder();
         deleteOthers();
     }
 
-    /** The table of a property as it was at the stop; null where there is none, or where it has changed since. */
+    /** The table of a property as it was put on the disk; null where there is none, or where it has changed since. */
     @Nullable
     ItemTable read(long propertyId) {
         String token = tokens.get(propertyId);
@@ -92,7 +94,7 @@ final class KeptTables {
             int end = bytes.limit() - Long.BYTES;
             if (end < 0 || bytes.getLong(end) != sum(bytes.slice(0, end))) throw new IOException(file + " is damaged");
             TableInput in = new TableInput(bytes);
-            if (!in.readText().equals(token)) throw new IOException(file + " is of another stop");
+            if (!in.readText().equals(token)) throw new IOException(file + " is of another time");
             if (!in.readText().equals(shape())) throw new IOException(file + " is of another version");
             return ItemTable.read(in);
         }
@@ -134,7 +136,6 @@ final class KeptTables {
     }
 
     private void write(Path file, String token, ItemTable table) throws IOException {
-        Files.createDirectories(folder);
         Path unfinished = file.resolveSibling(file.getFileName() + UNFINISHED);
         try (OutputStream bytes = Files.newOutputStream(unfinished)) {
             CheckedOutputStream summed = new CheckedOutputStream(bytes, new CRC32C());
@@ -158,9 +159,17 @@ final class KeptTables {
         return folder.resolve(propertyId + ENDING);
     }
 
+    /** At the start: what is in the data folder by then is taken from everybody but its owner. */
+    private void makeFolder() {
+        try {
+            Files.createDirectories(folder);
+        } catch (IOException e) {
+            LOG.warn("{} cannot be made: {}", folder, e.toString());
+        }
+    }
+
     /** Deletes what no token is for. */
     private void deleteOthers() {
-        if (!Files.isDirectory(folder)) return;
         Set<Path> kept = Set.copyOf(tokens.keySet().stream().map(this::file).toList());
         try (Stream<Path> files = Files.list(folder)) {
             files.filter(each -> !kept.contains(each)).forEach(KeptTables::delete);
