@@ -11,6 +11,7 @@ import java.util.Queue;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.locks.Lock;
 import java.util.concurrent.locks.ReadWriteLock;
 import java.util.concurrent.locks.ReentrantReadWriteLock;
 import java.util.function.Consumer;
@@ -46,8 +47,11 @@ class ItemTables {
     private final RecentlyUsed<Long, ItemTable> tables =
             new RecentlyUsed<>(Runtime.getRuntime().maxMemory() / 3, ItemTable::bytes);
 
-    /** Changes hold it to read, whoever puts a table on the disk to write: no change may fall between the two. */
-    private final ReadWriteLock whole = new ReentrantReadWriteLock();
+    /**
+     * By property: changes hold it to read, whoever puts the table on the disk to write. No change may fall between its being
+     * written and being let go.
+     */
+    private final Map<Long, ReadWriteLock> whole = new ConcurrentHashMap<>();
 
     /** What changed while the table of a property was being read. */
     private final Map<Long, Meanwhile> changedWhileRead = new ConcurrentHashMap<>();
@@ -94,12 +98,13 @@ class ItemTables {
 
     /** Says that anything may have changed. */
     void forget(long propertyId) {
-        whole.readLock().lock();
+        Lock changing = whole(propertyId).readLock();
+        changing.lock();
         try {
             kept.drop(propertyId);
             tables.remove(propertyId);
         } finally {
-            whole.readLock().unlock();
+            changing.unlock();
         }
     }
 
@@ -145,7 +150,8 @@ class ItemTables {
      * @param note takes down the change for a table that is being read and may have passed it
      */
     private void change(long propertyId, Consumer<Meanwhile> note, Consumer<ItemTable> change) {
-        whole.readLock().lock();
+        Lock changing = whole(propertyId).readLock();
+        changing.lock();
         try {
             kept.drop(propertyId);
             // Noted first: a table that is being read now may have passed these rows, and one that was read by then is
@@ -159,7 +165,7 @@ class ItemTables {
                 change.accept(table);
             }
         } finally {
-            whole.readLock().unlock();
+            changing.unlock();
         }
     }
 
@@ -169,7 +175,8 @@ class ItemTables {
      * @return whether it was in use
      */
     boolean setAside(long propertyId) {
-        whole.writeLock().lock();
+        Lock moving = whole(propertyId).writeLock();
+        moving.lock();
         try {
             ItemTable table = tables.get(propertyId);
             if (table == null || changedWhileRead.containsKey(propertyId)) return false;
@@ -177,8 +184,12 @@ class ItemTables {
             tables.remove(propertyId);
             return true;
         } finally {
-            whole.writeLock().unlock();
+            moving.unlock();
         }
+    }
+
+    private ReadWriteLock whole(long propertyId) {
+        return whole.computeIfAbsent(propertyId, any -> new ReentrantReadWriteLock());
     }
 
     private List<ItemTable.Line> lines(Collection<Long> itemIds) {

@@ -137,16 +137,25 @@ final class KeptTables {
 
     private void write(Path file, String token, ItemTable table) throws IOException {
         Path unfinished = file.resolveSibling(file.getFileName() + UNFINISHED);
-        try (OutputStream bytes = Files.newOutputStream(unfinished)) {
-            CheckedOutputStream summed = new CheckedOutputStream(bytes, new CRC32C());
-            TableOutput out = new TableOutput(new BufferedOutputStream(summed, BUFFER));
-            out.writeText(token);
-            out.writeText(shape());
-            table.write(out);
-            out.flush();
-            new DataOutputStream(bytes).writeLong(summed.getChecksum().getValue());
+        try {
+            try (OutputStream bytes = Files.newOutputStream(unfinished)) {
+                writeWithSum(bytes, token, table);
+            }
+            Files.move(unfinished, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        } finally {
+            // What a full disk cut short would only take more of it.
+            delete(unfinished);
         }
-        Files.move(unfinished, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+    }
+
+    private void writeWithSum(OutputStream bytes, String token, ItemTable table) throws IOException {
+        CheckedOutputStream summed = new CheckedOutputStream(bytes, new CRC32C());
+        TableOutput out = new TableOutput(new BufferedOutputStream(summed, BUFFER));
+        out.writeText(token);
+        out.writeText(shape());
+        table.write(out);
+        out.flush();
+        new DataOutputStream(bytes).writeLong(summed.getChecksum().getValue());
     }
 
     /** What the numbers in a table stand for. */
