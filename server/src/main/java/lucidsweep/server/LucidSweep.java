@@ -1,5 +1,8 @@
 package lucidsweep.server;
 
+import io.swagger.v3.oas.annotations.OpenAPIDefinition;
+import io.swagger.v3.oas.annotations.info.Info;
+import io.swagger.v3.oas.annotations.servers.Server;
 import lucidsweep.server.command.LucidCommand;
 import lucidsweep.server.startup.StartProblem;
 import org.apache.ibatis.annotations.Mapper;
@@ -11,6 +14,8 @@ import org.springframework.scheduling.annotation.EnableScheduling;
 /** The application; started with the words of a command it runs that and ends. */
 @SpringBootApplication
 @EnableScheduling
+// With the port of the moment each build would describe another API, and the interface be built anew.
+@OpenAPIDefinition(info = @Info(title = "Lucid Sweep", version = "1"), servers = @Server(url = "/"))
 @MapperScan(basePackageClasses = LucidSweep.class, annotationClass = Mapper.class)
 public class LucidSweep {
 

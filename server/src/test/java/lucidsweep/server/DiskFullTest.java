@@ -23,7 +23,7 @@ class DiskFullTest {
     private static final int DISK_MB = 600;
     private static final int RESERVE_MB = 200;
     private static final int LISTINGS = 12_000;
-    private static final int PAGES = 1_000;
+    private static final int PAGES = 400;
     private static final int PAGE_LETTERS = 30_000;
 
     @TempDir

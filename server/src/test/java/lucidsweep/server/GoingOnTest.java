@@ -27,7 +27,7 @@ import org.springframework.context.ConfigurableApplicationContext;
 /** A crawl that was cut short by the end of the application goes on at the next start: no page lost, none twice. */
 class GoingOnTest {
 
-    private static final int PAGES = 400;
+    private static final int PAGES = 200;
 
     @TempDir
     private Path data;

@@ -19,7 +19,6 @@ import lucidsweep.server.command.LucidCommand;
 import lucidsweep.standins.Website;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.JdbcTemplate;
 import tools.jackson.databind.JsonNode;
 
@@ -41,23 +40,78 @@ class KillTest {
     private Path data;
 
     @Test
-    void sweepsGoOnWhereTheyWere() throws IOException {
-        long job = 0;
+    void sweepsGoOnWhereTheyWereAndImportsBeginAnewAndLeaveNothingTwice() throws IOException {
+        long sweeping = 0;
+        long done = 0;
+        long shop = 0;
+        int listings = 0;
+        int demand = 0;
         try (Website website = Website.ofSize(PAGES, 0)) {
-            long done = 0;
             for (int kill = 0; kill < KILLS; kill++) {
                 try (KilledApplication application = KilledApplication.on(data)) {
-                    if (kill == 0) job = begin(application.api(), website);
-                    done = reached(application.api(), job, done + 1 + random.nextInt(100));
+                    Api api = application.api();
+                    if (kill == 0) sweeping = begin(api, website, 100);
+                    if (kill == 0) shop = api.property("listings", "", false);
+                    for (int asked = random.nextInt(120); asked >= 0; asked--) {
+                        if (isRunning(api, shop)) continue;
+                        boolean ofItems = listings <= demand;
+                        apply(api, shop, ofItems ? listings(++listings) : demand(++demand));
+                    }
+                    done = reached(api, sweeping, done + 1 + random.nextInt(100));
                 }
                 assertThat(done).as("done when it was killed").isBetween(1L, PAGES - 1L);
             }
-            try (ConfigurableApplicationContext application = KilledApplication.start(data.toString())) {
-                JdbcTemplate database = application.getBean(JdbcTemplate.class);
-                awaitEnd(database);
-                checkPages(database);
+            try (OwnApplication application = OwnApplication.on(data)) {
+                Api api = application.api();
+                api.ended(sweeping);
+                awaitJobs(api, shop);
+                if (demand == 0) apply(api, shop, demand(++demand));
+                awaitJobs(api, shop);
+                JdbcTemplate database = application.context().getBean(JdbcTemplate.class);
+                assertThat(count(database, "sweep where state = 'done'"))
+                        .as("the crawl and every import ended")
+                        .isEqualTo(count(database, "sweep"))
+                        .isEqualTo(1 + listings + demand);
+                assertThat(count(database, "property where judged_changes < text_changes"))
+                        .isZero();
+                checkPages(database, shop);
+                checkListings(database, shop, listings, demand);
             }
         }
+        try (var files = Files.list(data.resolve("uploads"))) {
+            assertThat(files).as("files that are still kept").isEmpty();
+        }
+    }
+
+    private static void awaitJobs(Api api, long property) {
+        for (JsonNode job : api.get("/api/properties/" + property + "/jobs").json())
+            api.ended(job.path("id").asLong());
+    }
+
+    private static void checkPages(JdbcTemplate database, long shop) {
+        assertThat(count(database, "visit where outcome = 'captured'")).isEqualTo(PAGES);
+        assertThat(count(database, "visit where outcome <> 'captured'")).isZero();
+        assertThat(count(database, "(select distinct address from visit)")).isEqualTo(PAGES);
+        assertThat(count(database, "item where property_id <> " + shop)).isEqualTo(PAGES);
+        assertThat(count(database, "item i join capture c on c.id = i.capture_id join body b on b.capture_id = c.id"))
+                .isEqualTo(PAGES);
+        assertThat(count(database, "capture")).isEqualTo(PAGES);
+    }
+
+    private static void checkListings(JdbcTemplate database, long shop, int listings, int demand) {
+        assertThat(count(database, "item where not gone and property_id = " + shop))
+                .isEqualTo(LISTINGS);
+        assertThat(count(
+                        database,
+                        "item where title = 'Paddle ' || substring(address, 2) || ' of year " + listings + "'"))
+                .as("titles of the last file")
+                .isEqualTo(LISTINGS);
+        assertThat(database.queryForObject("select sum(size) from imported_rows", Long.class))
+                .as("the rows of every file")
+                .isEqualTo((long) listings * LISTINGS);
+        assertThat(count(database, "demand where clicks = " + demand)).isEqualTo(DEMAND);
+        assertThat(count(database, "demand")).isEqualTo(DEMAND);
+        assertThat(count(database, "import_source")).isZero();
     }
 
     @Test
@@ -85,8 +139,7 @@ class KillTest {
         }
         try (OwnApplication application = OwnApplication.on(data)) {
             Api api = application.api();
-            for (JsonNode job : api.get("/api/properties/" + shop + "/jobs").json())
-                api.ended(job.path("id").asLong());
+            awaitJobs(api, shop);
             JsonNode standing = api.get("/api/properties/" + shop + "/standing").json();
             if (standing.path("keywords").asInt() > 0) {
                 assertThat(standing.path("keywords").asInt()).isEqualTo(KEYWORDS);
@@ -97,69 +150,6 @@ class KillTest {
         }
     }
 
-    private static void checkPages(JdbcTemplate database) {
-        assertThat(count(database, "visit where outcome = 'captured'")).isEqualTo(PAGES);
-        assertThat(count(database, "visit where outcome <> 'captured'")).isZero();
-        assertThat(count(database, "(select distinct address from visit)")).isEqualTo(PAGES);
-        assertThat(count(database, "item")).isEqualTo(PAGES);
-        assertThat(count(database, "item i join capture c on c.id = i.capture_id join body b on b.capture_id = c.id"))
-                .isEqualTo(PAGES);
-        assertThat(count(database, "capture")).isEqualTo(PAGES);
-        assertThat(count(database, "sweep where state = 'done'")).isEqualTo(1);
-        assertThat(count(database, "property where judged_changes < text_changes"))
-                .isZero();
-    }
-
-    @Test
-    void importsBeginAnewAndLeaveNothingTwice() throws IOException {
-        long shop = 0;
-        int listings = 0;
-        int demand = 0;
-        for (int kill = 0; kill < KILLS; kill++) {
-            try (KilledApplication application = KilledApplication.on(data)) {
-                Api api = application.api();
-                if (kill == 0) shop = api.property("listings", "", false);
-                for (int asked = random.nextInt(120); asked >= 0; asked--) {
-                    if (isRunning(api, shop)) continue;
-                    boolean ofItems = listings <= demand;
-                    apply(api, shop, ofItems ? listings(++listings) : demand(++demand));
-                }
-            }
-        }
-        try (OwnApplication application = OwnApplication.on(data)) {
-            Api api = application.api();
-            for (JsonNode job : api.get("/api/properties/" + shop + "/jobs").json())
-                api.ended(job.path("id").asLong());
-            if (demand == 0) apply(api, shop, demand(++demand));
-            for (JsonNode job : api.get("/api/properties/" + shop + "/jobs").json())
-                api.ended(job.path("id").asLong());
-        }
-        try (ConfigurableApplicationContext application = KilledApplication.start(data.toString())) {
-            JdbcTemplate database = application.getBean(JdbcTemplate.class);
-            // The last half second before a kill may be lost: then the last import begins anew here.
-            awaitEnd(database);
-            assertThat(count(database, "sweep where state = 'done'"))
-                    .as("every import ended")
-                    .isEqualTo(count(database, "sweep"))
-                    .isEqualTo(listings + demand);
-            assertThat(count(database, "item where not gone")).isEqualTo(LISTINGS);
-            assertThat(count(
-                            database,
-                            "item where title = 'Paddle ' || substring(address, 2) || ' of year " + listings + "'"))
-                    .as("titles of the last file")
-                    .isEqualTo(LISTINGS);
-            assertThat(database.queryForObject("select sum(size) from imported_rows", Long.class))
-                    .as("the rows of every file")
-                    .isEqualTo((long) listings * LISTINGS);
-            assertThat(count(database, "demand where clicks = " + demand)).isEqualTo(DEMAND);
-            assertThat(count(database, "demand")).isEqualTo(DEMAND);
-            assertThat(count(database, "import_source")).isZero();
-        }
-        try (var files = Files.list(data.resolve("uploads"))) {
-            assertThat(files).as("files that are still kept").isEmpty();
-        }
-    }
-
     @Test
     void theCommandGoesOnWhereItWasCutShort() throws IOException {
         Path out = data.resolve("out");
@@ -167,7 +157,7 @@ class KillTest {
         PrintStream before = System.err;
         try (Website website = Website.ofSize(PAGES, 0)) {
             try (KilledApplication application = KilledApplication.on(data)) {
-                reached(application.api(), begin(application.api(), website), 50);
+                reached(application.api(), begin(application.api(), website, 20), 50);
                 // Answered once everything before it is on the disk.
                 application.api().post("/api/clients", "{\"name\":\"Other\",\"brand\":\"\",\"places\":\"\"}");
             }
@@ -185,11 +175,11 @@ class KillTest {
     }
 
     /** Begins to sweep a website, slowly enough to be killed on the way; returns the job. */
-    private static long begin(Api api, Website website) {
+    private static long begin(Api api, Website website, int delayMs) {
         long property = api.property("website", website.address().toString(), true);
         Reply begun = api.post(
                 "/api/properties/" + property + "/sweeps",
-                "{\"maxPages\":100000,\"maxDepth\":50,\"connections\":3,\"delayMs\":20}");
+                "{\"maxPages\":100000,\"maxDepth\":50,\"connections\":3,\"delayMs\":" + delayMs + "}");
         return begun.json().path("jobId").asLong();
     }
 
@@ -224,10 +214,6 @@ class KillTest {
         return IntStream.range(0, DEMAND)
                 .mapToObj(i -> "L" + i % LISTINGS + ",paddle " + i + ",2026-10," + clicks + ",900")
                 .collect(Collectors.joining("\n", "page,query,month,clicks,impressions\n", "\n"));
-    }
-
-    private static void awaitEnd(JdbcTemplate database) {
-        while (count(database, "sweep where state = 'running'") > 0) LockSupport.parkNanos(20_000_000);
     }
 
     private static long count(JdbcTemplate database, String what) {

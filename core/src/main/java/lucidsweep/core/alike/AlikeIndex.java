@@ -2,12 +2,10 @@ package lucidsweep.core.alike;
 
 import java.util.Arrays;
 import java.util.Collection;
-import java.util.Comparator;
-import java.util.HashSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.UnaryOperator;
 
 /**
@@ -19,7 +17,8 @@ public final class AlikeIndex {
     /** A text may be near many others; those that are nearest are enough to say so. */
     private static final int MOST = 8;
 
-    private static final int MAX_LOOKED_AT = 2_000;
+    private static final int MAX_ASKED = 1_000;
+
     private static final double DEVIATIONS = 3;
 
     private final double near;
@@ -31,6 +30,9 @@ public final class AlikeIndex {
     private long[] forms;
     private long[] sketches;
     private int size;
+
+    /** What was asked for since a text was last set: whoever follows a change asks for some items twice. */
+    private final Map<Long, List<Long>> asked = new HashMap<>();
 
     AlikeIndex(
             AlikeTexts.Limits limits,
@@ -74,6 +76,7 @@ public final class AlikeIndex {
 
     /** Sets the text of an item; "" where it has none any longer. */
     public synchronized void set(long id, String text) {
+        asked.clear();
         int place = Arrays.binarySearch(ids, 0, size, id);
         if (place < 0) {
             place = -place - 1;
@@ -98,7 +101,8 @@ public final class AlikeIndex {
     public synchronized List<Long> candidates(long id) {
         int own = Arrays.binarySearch(ids, 0, size, id);
         if (own < 0 || forms[own] == 0) return List.of();
-        return candidates(forms[own], sketches[own]);
+        if (asked.size() > MAX_ASKED) asked.clear();
+        return asked.computeIfAbsent(id, any -> candidates(forms[own], sketches[own]));
     }
 
     /** The same of a text that no item has yet. */
@@ -109,23 +113,29 @@ public final class AlikeIndex {
     }
 
     private List<Long> candidates(long form, long sketch) {
-        int[] places = new int[MAX_LOOKED_AT];
+        int[] nearest = new int[MOST];
         int count = 0;
-        for (int i = 0; i < size && count < MAX_LOOKED_AT; i++) {
-            if (agreeing(i, sketch) >= minBits && forms[i] != 0 && forms[i] != form) places[count++] = i;
+        int most = MinHash.SIZE - minBits;
+        long[] all = sketches;
+        for (int i = 0; i < size; i++) {
+            int differing = differing(all[i], sketch);
+            if (differing > most || forms[i] == 0 || forms[i] == form || isAmong(nearest, count, forms[i])) continue;
+            int at = count < MOST ? count++ : MOST - 1;
+            for (; at > 0 && differing(all[nearest[at - 1]], sketch) > differing; at--) nearest[at] = nearest[at - 1];
+            nearest[at] = i;
+            // Of those that differ by as much the first stay.
+            if (count == MOST) most = differing(all[nearest[MOST - 1]], sketch) - 1;
         }
-        Set<Long> seen = new HashSet<>();
-        return Arrays.stream(places, 0, count)
-                .boxed()
-                .sorted(Comparator.comparingInt((Integer place) -> -agreeing(place, sketch)))
-                .filter(place -> seen.add(forms[place]))
-                .limit(MOST)
-                .map(place -> ids[place])
-                .toList();
+        return Arrays.stream(nearest, 0, count).mapToObj(place -> ids[place]).toList();
     }
 
-    private int agreeing(int place, long sketch) {
-        return MinHash.SIZE - Long.bitCount(sketches[place] ^ sketch);
+    private boolean isAmong(int[] places, int count, long form) {
+        for (int i = 0; i < count; i++) if (forms[places[i]] == form) return true;
+        return false;
+    }
+
+    private static int differing(long a, long b) {
+        return Long.bitCount(a ^ b);
     }
 
     private static long sketch(Form form) {

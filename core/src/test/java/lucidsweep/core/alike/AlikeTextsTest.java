@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.function.Supplier;
 import lucidsweep.core.text.TextKey;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -173,6 +174,21 @@ class AlikeTextsTest {
         assertThat(right / (double) asked).as("of %d", asked).isGreaterThanOrEqualTo(0.95);
         index.set(3_500, "");
         assertThat(index.candidates(3_500)).isEmpty();
+    }
+
+    @Test
+    void anIndexFindsTheNearestBehindThousandsThatAreLessNear() {
+        String first = "Hire of kayaks by the hour at the quay ";
+        String then = " with paddles and a map of the bay ";
+        Random random = new Random(8);
+        Supplier<String> word =
+                () -> Long.toString(random.nextLong() >>> 40, 36).replaceAll("\\d", "k");
+        List<String> texts = new ArrayList<>();
+        while (texts.size() < 6_000) texts.add(first + word.get() + then + word.get());
+        texts.add(first + "for families" + then + "on Sundays");
+        AlikeIndex index = texts(texts).found(text -> text).index();
+        List<Long> found = index.candidates(first + "for families" + then + "on Sunday");
+        assertThat(found).hasSize(8).startsWith(6_000L);
     }
 
     @Test

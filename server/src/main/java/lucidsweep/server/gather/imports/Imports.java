@@ -59,6 +59,9 @@ public class Imports {
     private static final int TRIAL_AT_ONCE = 1_000;
     private static final int EXAMPLES = 50;
 
+    /** What is imported from a file of so many bytes needs the memory that tables of other properties take. */
+    private static final long LARGE = 8_000_000;
+
     private final ImportMapper mapper;
     private final SweepStore sweeps;
     private final VisitMapper visits;
@@ -344,6 +347,7 @@ public class Imports {
         try {
             Intake intake = new Intake(shape.kind(), shape.mapping());
             TableFile table = table(source.token(), source.sheet());
+            if (uploads.size(source.token()) > LARGE) items.setOthersAside(sweep.propertyId());
             String note = source.stored()
                     ? "Read; the end of it was cut short and made up for."
                     : shape.kind().isItem()

@@ -64,6 +64,11 @@ public final class Uploads {
         return folder.resolve(token);
     }
 
+    /** Of a file, in bytes. */
+    long size(String token) {
+        return file(token).toFile().length();
+    }
+
     /** The SHA-256 of a file, in hex: an import that is begun anew after a kill reads the file that it began with. */
     String hash(String token) {
         try (DigestInputStream in = new DigestInputStream(Files.newInputStream(file(token)), sha256())) {

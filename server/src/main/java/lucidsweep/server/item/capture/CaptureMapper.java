@@ -92,6 +92,9 @@ interface CaptureMapper {
     @Update("update draft set px = null, alike = null where text is null and id = any(#{fieldIds})")
     void forgetMeasures(@Param("fieldIds") Object[] fieldIds);
 
+    @Select("select exists (select 1 from draft where id between #{first} and #{last})")
+    boolean isAnyDrafted(@Param("first") long first, @Param("last") long last);
+
     @Insert("insert into item_before (sweep_id, " + BEFORE_COLUMNS + ") select #{sweepId}, " + BEFORE_COLUMNS
             + " from item " + DraftMapper.AMONG_IDS + "id")
     void keepItems(@Param("sweepId") long sweepId, @Param("ids") Object[] ids);

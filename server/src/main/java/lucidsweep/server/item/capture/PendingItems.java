@@ -2,6 +2,7 @@ package lucidsweep.server.item.capture;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.LongSummaryStatistics;
 import java.util.function.LongSupplier;
 import lucidsweep.core.text.TextKey;
 import lucidsweep.server.database.ManyRows;
@@ -100,11 +101,19 @@ final class PendingItems {
         }
         Captures.forEachFew(seenAgain, some -> mapper.seen(sweepId, some));
         ManyRows.each(newItems, mapper::insertItems);
-        Captures.forEachFew(changed, some -> mapper.forgetMeasures(FieldId.ofMeasured(some)));
+        if (isAnyDrafted()) Captures.forEachFew(changed, some -> mapper.forgetMeasures(FieldId.ofMeasured(some)));
         ManyRows.each(changedItems, mapper::changeItems);
         ManyRows.each(captures, mapper::insertCaptures);
         ManyRows.each(bodies, mapper::insertBodies);
         ManyRows.each(sources, mapper::keepSources);
+    }
+
+    /** Whether anything is drafted for the items that changed, or for any between them. */
+    private boolean isAnyDrafted() {
+        if (changedItems.isEmpty()) return false;
+        LongSummaryStatistics ids =
+                changedItems.stream().mapToLong(CaptureMapper.ItemValues::id).summaryStatistics();
+        return mapper.isAnyDrafted(FieldId.first(ids.getMin()), FieldId.last(ids.getMax()));
     }
 
     private static CaptureMapper.ItemValues values(

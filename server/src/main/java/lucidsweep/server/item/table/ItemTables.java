@@ -124,7 +124,7 @@ class ItemTables {
 
     /** Sets what was just found, if the table is in use. */
     void found(long propertyId, List<FoundOnItem> some) {
-        change(propertyId, meanwhile -> some.forEach(each -> meanwhile.rows.add(each.itemId())), table -> {
+        changeInMemory(propertyId, meanwhile -> some.forEach(each -> meanwhile.rows.add(each.itemId())), table -> {
             table.found(some);
             if (table.isOvergrown()) forget(propertyId);
         });
@@ -133,7 +133,7 @@ class ItemTables {
     /** Sets what is at stake with the items between two ids, if the table is in use; one that is being read may have passed them. */
     void staked(long propertyId, long first, long last, Map<Long, String> parts) {
         if (changedWhileRead.containsKey(propertyId)) forget(propertyId);
-        change(propertyId, meanwhile -> {}, table -> table.staked(first, last, parts));
+        changeInMemory(propertyId, meanwhile -> {}, table -> table.staked(first, last, parts));
     }
 
     /** Sets the states of drafts, if the table is in use. */
@@ -144,12 +144,18 @@ class ItemTables {
                 table -> table.move(texts, state));
     }
 
+    /** Changes the table of a property, if it is in use. One that lies on the disk is brought back: it would count no longer. */
+    private void change(long propertyId, Consumer<Meanwhile> note, Consumer<ItemTable> change) {
+        if (kept.has(propertyId)) of(propertyId);
+        changeInMemory(propertyId, note, change);
+    }
+
     /**
-     * Changes the table of a property, if it is in use.
+     * Changes the table of a property, if it is in memory: whoever works out all findings may have put it on the disk to have room.
      *
      * @param note takes down the change for a table that is being read and may have passed it
      */
-    private void change(long propertyId, Consumer<Meanwhile> note, Consumer<ItemTable> change) {
+    private void changeInMemory(long propertyId, Consumer<Meanwhile> note, Consumer<ItemTable> change) {
         Lock changing = whole(propertyId).readLock();
         changing.lock();
         try {
@@ -186,6 +192,11 @@ class ItemTables {
         } finally {
             moving.unlock();
         }
+    }
+
+    /** The same of the tables of all other properties. */
+    void setOthersAside(long propertyId) {
+        for (long other : tables.all().keySet()) if (other != propertyId) setAside(other);
     }
 
     private ReadWriteLock whole(long propertyId) {

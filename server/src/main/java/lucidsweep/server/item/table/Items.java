@@ -498,6 +498,11 @@ public class Items {
         return tables.setAside(propertyId);
     }
 
+    /** Puts the tables of all other properties on the disk, which takes less than a second; they come back when they are asked for. */
+    public void setOthersAside(long propertyId) {
+        tables.setOthersAside(propertyId);
+    }
+
     /** Says that some items were changed: tables show them so from now on, and open pages are told. */
     public void changed(long propertyId, Collection<Long> ids) {
         tables.refresh(propertyId, ids);

@@ -74,6 +74,11 @@ final class KeptTables {
         deleteOthers();
     }
 
+    /** Whether the table of a property is on the disk as it is now. */
+    boolean has(long propertyId) {
+        return tokens.containsKey(propertyId);
+    }
+
     /** The table of a property as it was put on the disk; null where there is none, or where it has changed since. */
     @Nullable
     ItemTable read(long propertyId) {

@@ -444,21 +444,39 @@ class ItemTableTest {
         return found;
     }
 
-    @Test
-    void whenFindingsCameAndEndedIsCountedAndFilteredBy() {
+    private void assertLives(int moment) {
         Predicate<ItemTable.Cell> delivered =
                 cell -> cell != null && cell.state() != null && cell.state().isDelivered();
+        assertThat(table.lives(moment))
+                .as("since " + moment)
+                .isEqualTo(new FindingLives(
+                        found(when -> when > moment),
+                        found(when -> -when > moment),
+                        found(when -> Math.abs(when) <= moment),
+                        ended(moment, delivered.negate()),
+                        ended(moment, delivered),
+                        ended(moment, null)));
+    }
+
+    /** Some titles, drafted or not. */
+    private void deliverSome() {
+        List<ItemTable.Line> some =
+                plain.values().stream().filter(line -> line.id() % 3 == 0).toList();
+        table.move(
+                Map.of(Field.TITLE, some.stream().mapToLong(ItemTable.Line::id).toArray()), DraftState.DELIVERED);
+        for (ItemTable.Line line : some) {
+            ItemTable.Cell title = line.cells()[0];
+            line.cells()[0] = new ItemTable.Cell(title.text(), title.px(), title.alike(), DraftState.DELIVERED);
+        }
+    }
+
+    @Test
+    void whenFindingsCameAndEndedIsCountedAndFilteredBy() {
         for (int moment : new int[] {0, 99, 100, 150, 220, 300}) {
             changeSome(30);
-            assertThat(table.lives(moment))
-                    .as("since " + moment)
-                    .isEqualTo(new FindingLives(
-                            found(when -> when > moment),
-                            found(when -> -when > moment),
-                            found(when -> Math.abs(when) <= moment),
-                            ended(moment, delivered.negate()),
-                            ended(moment, delivered),
-                            ended(moment, null)));
+            assertLives(moment);
+            deliverSome();
+            assertLives(moment);
             for (LifeFilter.What what : LifeFilter.What.values()) {
                 LifeFilter life = new LifeFilter(what, moment);
                 for (String check : List.of("any", "too-long")) {
