@@ -58,7 +58,7 @@ need_build_tools() {
 newer() {
   local stamp=$1
   shift
-  [ ! -e "$stamp" ] || [ -n "$(find "$@" -newer "$stamp" -type f -not -path '*/target/*' -not -path '*/node_modules/*' -not -path '*/dist/*' -not -name schema.d.ts -print -quit)" ]
+  [ ! -e "$stamp" ] || [ -n "$(find "$@" -newer "$stamp" -type f -not -path '*/target/*' -not -path '*/src/test/*' -not -path '*/node_modules/*' -not -path '*/dist/*' -not -name schema.d.ts -print -quit)" ]
 }
 
 # step TEXT COMMAND...: says what is being done and how long it took; what the command prints goes to the build's log.

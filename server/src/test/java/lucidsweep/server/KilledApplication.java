@@ -36,13 +36,14 @@ final class KilledApplication implements AutoCloseable {
 
     /** Runs until it is killed; prints its port when it answers. */
     public static void main(String[] args) {
-        OwnApplication application = OwnApplication.on(Path.of(args[0]), Arrays.copyOfRange(args, 1, args.length));
+        OwnApplication application = OwnApplication.asIs(Path.of(args[0]), Arrays.copyOfRange(args, 1, args.length));
         System.out.println("port " + application.port());
         while (application.context().isRunning()) LockSupport.park();
     }
 
     /** Starts one on data that may have been there before. */
     static KilledApplication on(Path data, String... options) throws IOException {
+        EmptyDatabase.in(data);
         Path said = data.resolve("said.txt");
         Process process = process(data, options);
         BufferedReader lines = process.inputReader();

@@ -18,6 +18,12 @@ final class OwnApplication implements AutoCloseable {
 
     /** Starts one on data that may have been there before. */
     static OwnApplication on(Path data, String... options) {
+        EmptyDatabase.in(data);
+        return asIs(data, options);
+    }
+
+    /** Starts one that makes its database itself where there is none. */
+    static OwnApplication asIs(Path data, String... options) {
         List<String> all = new ArrayList<>(List.of(
                 "--server.port=0", "--lucid.data=" + data, "--lucid.web=" + data, "--logging.level.root=error"));
         all.addAll(List.of(options));

@@ -34,14 +34,15 @@ final class UpgradeGuard implements FlywayMigrationStrategy {
                     "The data was last used by a later version of Lucid Sweep. Start that one, or choose"
                             + " another folder: ./start --data DIR");
         }
-        boolean isNew = flyway.info().current() == null;
-        if (isNew || flyway.info().pending().length == 0) {
+        if (flyway.info().pending().length == 0) {
             flyway.migrate();
             return;
         }
+        // A new database is brought over from nothing: half of one could not be opened either.
+        boolean isNew = flyway.info().current() == null;
         DataSource database = flyway.getConfiguration().getDataSource();
         try {
-            System.out.println("Bringing the data to this version, after a copy of it is made ...");
+            if (!isNew) System.out.println("Bringing the data to this version, after a copy of it is made ...");
             run(database, DatabaseFile.copyTo(copy.unfinished()));
             copy.begin();
             flyway.migrate();

@@ -1,0 +1,51 @@
+package lucidsweep.server;
+
+import ch.qos.logback.classic.Level;
+import ch.qos.logback.classic.Logger;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.flywaydb.core.Flyway;
+import org.slf4j.LoggerFactory;
+
+/** The database that a first start makes, made once for all tests of this process: making it is a quarter of a start's work. */
+final class EmptyDatabase {
+
+    private static final String NAME = "lucid-sweep";
+
+    /** Made when it is first asked for. */
+    private static final class Made {
+        private static final Path FILE = made();
+    }
+
+    private EmptyDatabase() {}
+
+    /** Puts one in a data folder that has no database yet. */
+    static void in(Path data) {
+        Path database = data.resolve(NAME + ".mv.db");
+        if (Files.exists(database)) return;
+        try {
+            Files.createDirectories(data);
+            Files.copy(Made.FILE, database);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static Path made() {
+        try {
+            // Of each migration it would say that it ran.
+            ((Logger) LoggerFactory.getLogger("org.flywaydb")).setLevel(Level.ERROR);
+            Path folder = Files.createTempDirectory("empty-database");
+            // The database is closed with the only connection at a time that Flyway opens.
+            Flyway.configure()
+                    .dataSource("jdbc:h2:file:" + folder.resolve(NAME), "lucid", "")
+                    .load()
+                    .migrate();
+            return folder.resolve(NAME + ".mv.db");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}
