@@ -26,7 +26,7 @@ export function BrandView({ propertyId }: { propertyId: number }) {
   const found = brand.data?.found ?? [];
   return (
     <>
-      <div className={css.line}>
+      <div className={css.line} aria-busy={brand.isPending}>
         <h2>{brand.data ? of(found.length, "spelling") : "–"} found</h2>
         {brand.data && <span className={css.soft}>of {brand.data.names.join(", ")}</span>}
       </div>

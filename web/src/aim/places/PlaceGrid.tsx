@@ -28,7 +28,7 @@ export function PlaceGrid({ propertyId }: { propertyId: number }) {
   const open = cells.find((cell) => cell.phrase === at);
   return (
     <>
-      <div className={aim.line}>
+      <div className={aim.line} aria-busy={grid.isPending}>
         <h2>{data ? of(cells.length, "combination") : "–"}</h2>
         {cells.length > 0 && (
           <span className={aim.soft}>{count(without.length)} of them have no page. Numbers are search volumes.</span>

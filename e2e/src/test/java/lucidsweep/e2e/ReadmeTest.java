@@ -39,7 +39,7 @@ class ReadmeTest {
     private static final Path CHECKOUT = Path.of("..").toAbsolutePath().normalize();
     private static final Pattern BLOCK = Pattern.compile("(?m)^```\\n(.*?)^```$", Pattern.DOTALL);
     private static final String READY = "Lucid Sweep is ready at http://127.0.0.1:";
-    private static final int PATIENCE_SECONDS = 300;
+    private static final int PATIENCE_SECONDS = 900;
 
     /** What lives for seconds does better without the best compiler. */
     private static final Map<String, String> SHORT_LIVED = Map.of("JAVA_TOOL_OPTIONS", "-XX:TieredStopAtLevel=1");
