@@ -183,7 +183,7 @@ class AnswerCheckTest {
         };
         Words words = Words.in(language);
         Random random = new Random(language.hashCode());
-        for (int round = 0; round < 3_000; round++) {
+        for (int round = 0; round < 1_500; round++) {
             String page = odd(parts, random);
             String answer = random.nextInt(4) == 0 ? page : odd(parts, random);
             Vocabulary vocabulary = new Vocabulary();
