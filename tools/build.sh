@@ -54,7 +54,7 @@ need_build_tools() {
   at_least 20 "$(node --version | tr -d v)" "Node.js"
 }
 
-# newer STAMP PATH...: whether anything below the paths changed since the stamp was made.
+# newer STAMP PATH...: whether anything below the paths but tests changed since the stamp was made.
 newer() {
   local stamp=$1
   shift
