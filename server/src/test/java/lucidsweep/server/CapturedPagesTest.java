@@ -16,6 +16,8 @@ import tools.jackson.databind.JsonNode;
 @ExtendWith(RunningApplication.class)
 class CapturedPagesTest {
 
+    private static final String PATIENCE = "lucid.script-seconds";
+
     private static final String BUILT = """
             <!doctype html><html lang=en><head><title>Loading …</title>
             <script src="/app.js"></script>
@@ -53,6 +55,7 @@ class CapturedPagesTest {
 
     @AfterEach
     void closeSite() {
+        System.clearProperty(PATIENCE);
         site.close();
     }
 
@@ -104,6 +107,7 @@ class CapturedPagesTest {
 
     @Test
     void whatScriptsDoToTheirReaderIsAReason() {
+        System.setProperty(PATIENCE, "8");
         site.html("/", "<title>For ever</title><h1>For ever</h1><script>while (true);</script>");
         assertThat(sweep("\"scripts\":true")).isEqualTo("1 page captured.");
         assertThat(item("/").path("title").path("captured").asString()).isEqualTo("For ever");
@@ -117,8 +121,6 @@ class CapturedPagesTest {
         assertThat(item("/c").path("title").path("captured").asString())
                 .as("pages that hang hold up no other")
                 .isEqualTo("Built at last");
-        site.html("/", "<title>For ever</title><script>while (true);</script>");
-        sweep("\"scripts\":true");
         assertThat(api.get("/api/properties/" + property + "/sweeps")
                         .json()
                         .get(0)

@@ -24,9 +24,6 @@ final class Renderer implements AutoCloseable {
 
     private static final int PAGES_AT_ONCE = 2;
 
-    /** Tests wait for scripts that never end; each of them burns a core as long. */
-    private static final int LONGEST_SECONDS = Integer.getInteger("lucid.script-seconds", 30);
-
     private static final List<String> BROWSERS = List.of("chromium", "chromium-browser");
 
     private final ScriptSources sources;
@@ -144,14 +141,16 @@ final class Renderer implements AutoCloseable {
 
     /** The markup of a page after its scripts have run. Safe for many threads. */
     String html(URI address, Fetched page) throws NotRendered, InterruptedException {
+        // A test of scripts that never end waits less long for them: each burns a core meanwhile.
+        int longest = Integer.getInteger("lucid.script-seconds", 30);
         Work work = new Work(address, page);
         waiting.put(work);
         try {
             CompletableFuture.anyOf(work.begun, work.html).get();
-            return work.html.get(LONGEST_SECONDS, TimeUnit.SECONDS);
+            return work.html.get(longest, TimeUnit.SECONDS);
         } catch (TimeoutException e) {
             work.giveUp();
-            throw new NotRendered("they did not end within " + LONGEST_SECONDS + " s");
+            throw new NotRendered("they did not end within " + longest + " s");
         } catch (ExecutionException e) {
             String message = String.valueOf(e.getCause().getMessage());
             throw new NotRendered(message.lines().findFirst().orElse("the browser failed"));
