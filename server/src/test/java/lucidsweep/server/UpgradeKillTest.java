@@ -43,6 +43,8 @@ class UpgradeKillTest {
         killMidway();
         try (OwnApplication application = OwnApplication.on(data)) {
             assertThat(application.api().get("/api/clients").body()).isEqualTo("[]");
+            assertThat(data.resolve("upgrade-under-way")).doesNotExist();
+            assertThat(data.resolve("before-upgrade.zip")).doesNotExist();
         }
     }
 

@@ -41,6 +41,11 @@ public final class UpgradeCopy {
         Files.deleteIfExists(mark());
     }
 
+    /** Deletes the copy of an upgrade that has ended: of what had nothing in it nobody needs one. */
+    void delete() throws IOException {
+        Files.deleteIfExists(copy());
+    }
+
     /** Puts the copy back where an upgrade was begun and did not end. */
     public void putBackWhereCutShort() throws IOException {
         if (!Files.exists(mark())) return;

@@ -47,6 +47,7 @@ final class UpgradeGuard implements FlywayMigrationStrategy {
             copy.begin();
             flyway.migrate();
             copy.end();
+            if (isNew) copy.delete();
         } catch (IOException e) {
             throw new UncheckedIOException("no copy could be made before the upgrade", e);
         } catch (RuntimeException e) {
