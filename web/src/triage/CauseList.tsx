@@ -19,7 +19,7 @@ export function CauseList({ propertyId, gathered }: { propertyId: number; gather
     queryFn: () => answer(api.GET("/api/properties/{propertyId}/causes", { params: { path: { propertyId } } })),
   });
   if (causes.error) return <QueryProblem query={causes} className={css.empty} />;
-  if (causes.isPending) return <div className={css.skeleton} />;
+  if (causes.isPending) return <div className={css.skeleton} aria-busy />;
   if (causes.data.length === 0) {
     return (
       <p className={css.empty}>

@@ -59,7 +59,7 @@ export function ChecklistView({ propertyId }: { propertyId: number }) {
         )}
       </TriageHead>
       {checklist.error && <QueryProblem query={checklist} className={triage.empty} />}
-      {checklist.isPending && <div className={triage.skeleton} />}
+      {checklist.isPending && <div className={triage.skeleton} aria-busy />}
       {list && list.indexable === 0 && (
         <p className={triage.empty}>
           {set

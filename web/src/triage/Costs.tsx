@@ -74,7 +74,7 @@ export function Costs({ propertyId }: { propertyId: number }) {
         {costs.data && <p>{restsOn(costs.data)}</p>}
       </TriageHead>
       {costs.error && <QueryProblem query={costs} className={css.empty} />}
-      {costs.isPending && <div className={css.skeleton} />}
+      {costs.isPending && <div className={css.skeleton} aria-busy />}
       {costs.data && (
         <>
           {costs.data.reach && <Reach reach={costs.data.reach} />}

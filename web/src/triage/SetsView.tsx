@@ -67,7 +67,7 @@ export function SetsView({ propertyId }: { propertyId: number }) {
         </p>
       </TriageHead>
       {sets.error && <QueryProblem query={sets} className={triage.empty} />}
-      {sets.isPending && <div className={triage.skeleton} />}
+      {sets.isPending && <div className={triage.skeleton} aria-busy />}
       {sets.data && (
         <div className={css.split}>
           <div>

@@ -168,7 +168,7 @@ function WhoseStandard({ propertyId, setId, onWhose }: WhoseProps) {
         </div>
       </TriageHead>
       {standard.error && <QueryProblem query={standard} className={triage.empty} />}
-      {standard.isPending && <div className={triage.skeleton} />}
+      {standard.isPending && <div className={triage.skeleton} aria-busy />}
       {standard.data && (
         <Form
           key={JSON.stringify(standard.data.set)}

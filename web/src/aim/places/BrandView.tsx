@@ -26,11 +26,12 @@ export function BrandView({ propertyId }: { propertyId: number }) {
   const found = brand.data?.found ?? [];
   return (
     <>
-      <div className={css.line} aria-busy={brand.isPending}>
-        <h2>{brand.data ? of(found.length, "spelling") : "–"} found</h2>
+      <div className={css.line}>
+        <h2>{brand.data ? `${of(found.length, "spelling")} found` : "Brand spellings"}</h2>
         {brand.data && <span className={css.soft}>of {brand.data.names.join(", ")}</span>}
       </div>
       <Scrolled label="Spellings of the brand">
+        {brand.isPending && <div className={css.skeleton} aria-busy />}
         {brand.data && found.length === 0 && (
           <p className={css.soft}>
             No query and no keyword names the brand. Names and spellings of it are added where the client is changed.

@@ -28,8 +28,8 @@ export function PlaceGrid({ propertyId }: { propertyId: number }) {
   const open = cells.find((cell) => cell.phrase === at);
   return (
     <>
-      <div className={aim.line} aria-busy={grid.isPending}>
-        <h2>{data ? of(cells.length, "combination") : "–"}</h2>
+      <div className={aim.line}>
+        <h2>{data ? of(cells.length, "combination") : "Combinations"}</h2>
         {cells.length > 0 && (
           <span className={aim.soft}>{count(without.length)} of them have no page. Numbers are search volumes.</span>
         )}
@@ -44,6 +44,7 @@ export function PlaceGrid({ propertyId }: { propertyId: number }) {
       )}
       <div className={css.split}>
         <section className={css.scroll} aria-label="Places and services" tabIndex={0}>
+          {grid.isPending && <div className={aim.skeleton} aria-busy />}
           {data && data.places.length === 0 && (
             <p className={aim.soft}>
               The client has no places yet. Name them where the client is changed, and every service stands here with

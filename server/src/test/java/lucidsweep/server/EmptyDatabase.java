@@ -38,7 +38,7 @@ final class EmptyDatabase {
             // Of each migration it would say that it ran.
             ((Logger) LoggerFactory.getLogger("org.flywaydb")).setLevel(Level.ERROR);
             Path folder = Files.createTempDirectory("empty-database");
-            // The database is closed with the only connection at a time that Flyway opens.
+            // The database is closed with Flyway's last connection.
             Flyway.configure()
                     .dataSource("jdbc:h2:file:" + folder.resolve(NAME), "lucid", "")
                     .load()

@@ -3,7 +3,7 @@ package lucidsweep.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import java.nio.file.Files;
+import java.io.File;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Random;
@@ -52,20 +52,28 @@ class UpgradeKillTest {
         Random random = new Random();
         int midway = 0;
         for (int kill = 0; kill < KILLS; kill++) {
+            long last = mark().lastModified();
             Process process = KilledApplication.process(data);
-            awaitUpgrade(process);
+            awaitUpgrade(process, last);
             // The first at once, since a fast machine is through within 400 ms; the others ever later.
             TimeUnit.MILLISECONDS.sleep(random.nextInt(1 + 400 * kill / KILLS));
             process.destroyForcibly().waitFor();
-            if (Files.exists(data.resolve("upgrade-under-way"))) midway++;
+            if (mark().exists()) midway++;
             else break;
         }
         assertThat(midway).as("killed while it was under way").isPositive();
     }
 
-    private void awaitUpgrade(Process process) throws InterruptedException {
+    private File mark() {
+        return data.resolve("upgrade-under-way").toFile();
+    }
+
+    /** Waits for a mark of an upgrade that is not the one that the last kill left. */
+    private void awaitUpgrade(Process process, long last) throws InterruptedException {
         long patience = System.nanoTime() + TimeUnit.MINUTES.toNanos(1);
-        while (process.isAlive() && System.nanoTime() < patience && !Files.exists(data.resolve("upgrade-under-way"))) {
+        while (process.isAlive()
+                && System.nanoTime() < patience
+                && (!mark().exists() || mark().lastModified() == last)) {
             TimeUnit.MILLISECONDS.sleep(2);
         }
     }

@@ -9,6 +9,7 @@ import java.sql.Statement;
 import javax.sql.DataSource;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.FlywayException;
+import org.flywaydb.core.api.MigrationInfoService;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -34,12 +35,13 @@ final class UpgradeGuard implements FlywayMigrationStrategy {
                     "The data was last used by a later version of Lucid Sweep. Start that one, or choose"
                             + " another folder: ./start --data DIR");
         }
-        if (flyway.info().pending().length == 0) {
+        MigrationInfoService info = flyway.info();
+        if (info.pending().length == 0) {
             flyway.migrate();
             return;
         }
         // A new database is brought over from nothing: half of one could not be opened either.
-        boolean isNew = flyway.info().current() == null;
+        boolean isNew = info.current() == null;
         DataSource database = flyway.getConfiguration().getDataSource();
         try {
             if (!isNew) System.out.println("Bringing the data to this version, after a copy of it is made ...");

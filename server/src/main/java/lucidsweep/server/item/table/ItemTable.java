@@ -273,11 +273,13 @@ final class ItemTable {
 
     private BitSet wanted(ItemFilter filter, Predicate<SetMember> set) {
         BitSet wanted = filters.rows(filter);
-        if (set != null) {
-            TableMember member = new TableMember(columns);
-            RowTest.keep(wanted, row -> set.test(member.at(row)));
-        }
+        if (set != null) keep(wanted, set);
         return wanted;
+    }
+
+    private void keep(BitSet rows, Predicate<SetMember> set) {
+        TableMember member = new TableMember(columns);
+        RowTest.keep(rows, row -> set.test(member.at(row)));
     }
 
     /** The ids that belong to a set, in their order. */
@@ -286,9 +288,9 @@ final class ItemTable {
     }
 
     private BitSet rows(Predicate<SetMember> set) {
-        TableMember member = new TableMember(columns);
         BitSet rows = new BitSet(columns.size);
-        for (int row = 0; row < columns.size; row++) rows.set(row, set.test(member.at(row)));
+        rows.set(0, columns.size);
+        keep(rows, set);
         return rows;
     }
 
