@@ -117,9 +117,9 @@ public final class AlikeIndex {
         int count = 0;
         int most = MinHash.SIZE - minBits;
         long[] all = sketches;
-        for (int i = 0; i < size; i++) {
+        for (int i = next(sketch, most, 0); i < size; i = next(sketch, most, i + 1)) {
+            if (forms[i] == 0 || forms[i] == form || isAmong(nearest, count, forms[i])) continue;
             int differing = differing(all[i], sketch);
-            if (differing > most || forms[i] == 0 || forms[i] == form || isAmong(nearest, count, forms[i])) continue;
             int at = count < MOST ? count++ : MOST - 1;
             for (; at > 0 && differing(all[nearest[at - 1]], sketch) > differing; at--) nearest[at] = nearest[at - 1];
             nearest[at] = i;
@@ -127,6 +127,17 @@ public final class AlikeIndex {
             if (count == MOST) most = differing(all[nearest[MOST - 1]], sketch) - 1;
         }
         return Arrays.stream(nearest, 0, count).mapToObj(place -> ids[place]).toList();
+    }
+
+    /**
+     * The first place from one on whose sketch differs in so many bits at most; the end where there is none. Nearly all places
+     * are passed over, and in a loop that does nothing else twice as fast.
+     */
+    private int next(long sketch, int most, int from) {
+        long[] all = sketches;
+        int end = size;
+        for (int i = from; i < end; i++) if (differing(all[i], sketch) <= most) return i;
+        return end;
     }
 
     private boolean isAmong(int[] places, int count, long form) {

@@ -19,6 +19,7 @@ import lucidsweep.server.item.table.Selection;
 import lucidsweep.server.item.table.SetStandards;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.job.Progress;
+import lucidsweep.server.web.AwaitsDisk;
 import lucidsweep.server.web.Counted;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -164,6 +165,7 @@ class RewriteController {
         return inBackground(propertyId, spec.title(), work);
     }
 
+    @AwaitsDisk
     @PostMapping("/properties/{propertyId}/cells")
     Batch type(@PathVariable long propertyId, @RequestBody List<Batches.@Valid @NotNull TypedCell> cells) {
         return batches.type(propertyId, cells);

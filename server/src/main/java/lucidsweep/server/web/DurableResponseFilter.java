@@ -9,9 +9,14 @@ import java.util.Set;
 import lucidsweep.server.database.Durability;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
+import org.springframework.web.method.HandlerMethod;
+import org.springframework.web.servlet.HandlerMapping;
 import org.springframework.web.util.ContentCachingResponseWrapper;
 
-/** What a request changed is on disk before it is answered: nothing that was confirmed is lost in a power cut. */
+/**
+ * What a request changed is on disk before it is answered: nothing that was confirmed is lost in a power cut. A request that
+ * {@linkplain AwaitsDisk sees to that itself} is answered at once.
+ */
 @Component
 final class DurableResponseFilter extends OncePerRequestFilter {
 
@@ -33,7 +38,12 @@ final class DurableResponseFilter extends OncePerRequestFilter {
             throws ServletException, IOException {
         ContentCachingResponseWrapper answer = new ContentCachingResponseWrapper(response);
         chain.doFilter(request, answer);
-        durability.await();
+        if (!awaitsDiskItself(request)) durability.await();
         answer.copyBodyToResponse();
+    }
+
+    private static boolean awaitsDiskItself(HttpServletRequest request) {
+        return request.getAttribute(HandlerMapping.BEST_MATCHING_HANDLER_ATTRIBUTE) instanceof HandlerMethod handler
+                && handler.hasMethodAnnotation(AwaitsDisk.class);
     }
 }
