@@ -19,7 +19,7 @@ final class ByteColumn {
     }
 
     void write(TableOutput out, int size) throws IOException {
-        out.write(values, 0, size);
+        out.writeBytes(values, size);
     }
 
     void read(TableInput in, int size) {

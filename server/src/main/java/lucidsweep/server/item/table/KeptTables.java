@@ -1,7 +1,6 @@
 package lucidsweep.server.item.table;
 
 import jakarta.annotation.Nullable;
-import java.io.BufferedOutputStream;
 import java.io.DataOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -48,8 +47,6 @@ final class KeptTables {
 
     /** What is larger cannot be looked at as one piece. */
     private static final long MAX_BYTES = 1L << 30;
-
-    private static final int BUFFER = 1 << 16;
 
     private final KeptTableMapper mapper;
     private final TransactionTemplate transaction;
@@ -155,7 +152,7 @@ final class KeptTables {
 
     private void writeWithSum(OutputStream bytes, String token, ItemTable table) throws IOException {
         CheckedOutputStream summed = new CheckedOutputStream(bytes, new CRC32C());
-        TableOutput out = new TableOutput(new BufferedOutputStream(summed, BUFFER));
+        TableOutput out = new TableOutput(summed);
         out.writeText(token);
         out.writeText(shape());
         table.write(out);

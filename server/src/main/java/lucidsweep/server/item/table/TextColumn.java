@@ -190,7 +190,7 @@ final class TextColumn {
         out.writeInt(blocks.size());
         for (byte[] block : blocks) {
             out.writeInt(block.length);
-            out.write(block);
+            out.writeBytes(block, block.length);
         }
         out.writeInt(end);
         out.writeLong(used);

@@ -179,7 +179,9 @@ class ItemTableTest {
     private static ItemTable overAStop(ItemTable table) {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try {
-            table.write(new TableOutput(bytes));
+            TableOutput out = new TableOutput(bytes);
+            table.write(out);
+            out.flush();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
