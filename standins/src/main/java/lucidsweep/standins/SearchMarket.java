@@ -21,9 +21,14 @@ public record SearchMarket(List<Interest> interests, List<Truth> truths) {
             "hire", new double[] {.2, .2, .5, .9, 1.4, 1.8, 2.2, 2.1, 1.1, .6, .4, .3},
             "workshop", new double[] {1.2, 1.2, 1, .9, .8, .7, .6, .6, .9, 1.1, 1.4, 1.7});
 
-    static final int RISING = 12;
     private static final List<String> RISING_QUERIES =
             List.of("sunrise %s", "sea caves %s", "seals %s", "sunset %s", "birds %s", "island trip %s");
+    /** Searches a month for the rising queries, in their order. */
+    private static final int[] RISING_SEARCHES = {
+        2_410, 2_870, 2_590, 3_120, 2_480, 2_760, 3_340, 2_530, 2_940, 2_640, 3_060, 2_720
+    };
+
+    static final int RISING = RISING_SEARCHES.length;
     private static final double[] EVEN = {1, 1, 1, 1, 1, 1, 1, 1, 1, 1, 1, 1};
 
     /** How much is searched in a month for what a section is about; 1 on average. */
@@ -166,7 +171,7 @@ public record SearchMarket(List<Interest> interests, List<Truth> truths) {
     }
 
     static int risingSearches(int i) {
-        return 2_400 + i * 90;
+        return RISING_SEARCHES[i];
     }
 
     /** The same of pages that are a few weeks old. */
