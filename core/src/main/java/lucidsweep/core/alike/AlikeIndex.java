@@ -3,9 +3,11 @@ package lucidsweep.core.alike;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 
 /**
@@ -20,6 +22,9 @@ public final class AlikeIndex {
     private static final int MAX_ASKED = 1_000;
 
     private static final double DEVIATIONS = 3;
+
+    /** No place; and no two sketches differ in so few bits. */
+    private static final int NONE = -1;
 
     private final double near;
     private final PlaceMask places;
@@ -74,8 +79,12 @@ public final class AlikeIndex {
         return new Form(shape.hash(), TextShape.NO_SLOT, shape);
     }
 
-    /** Sets the text of an item; "" where it has none any longer. */
-    public synchronized void set(long id, String text) {
+    /**
+     * Sets the text of an item; "" where it has none any longer.
+     *
+     * @return the items whose texts are likely near the one that it had, or near this one
+     */
+    public synchronized Set<Long> set(long id, String text) {
         asked.clear();
         int place = Arrays.binarySearch(ids, 0, size, id);
         if (place < 0) {
@@ -84,11 +93,19 @@ public final class AlikeIndex {
             forms = inserted(forms, place);
             sketches = inserted(sketches, place);
             ids[place] = id;
+            forms[place] = 0;
             size++;
         }
         Form form = form(text);
-        forms[place] = text.isBlank() ? 0 : form.hash();
-        sketches[place] = sketch(form);
+        Nearest before = new Nearest(forms[place], sketches[place], place);
+        Nearest after = new Nearest(text.isBlank() ? 0 : form.hash(), sketch(form), place);
+        look(before, after);
+        forms[place] = after.form;
+        sketches[place] = after.sketch;
+        asked.put(id, after.found());
+        Set<Long> near = new HashSet<>(before.found());
+        near.addAll(after.found());
+        return near;
     }
 
     private long[] inserted(long[] values, int place) {
@@ -102,47 +119,79 @@ public final class AlikeIndex {
         int own = Arrays.binarySearch(ids, 0, size, id);
         if (own < 0 || forms[own] == 0) return List.of();
         if (asked.size() > MAX_ASKED) asked.clear();
-        return asked.computeIfAbsent(id, any -> candidates(forms[own], sketches[own]));
+        return asked.computeIfAbsent(id, any -> candidates(new Nearest(forms[own], sketches[own], own)));
     }
 
     /** The same of a text that no item has yet. */
     public synchronized List<Long> candidates(String text) {
         if (text.isBlank()) return List.of();
         Form form = form(text);
-        return candidates(form.hash(), sketch(form));
+        return candidates(new Nearest(form.hash(), sketch(form), NONE));
     }
 
-    private List<Long> candidates(long form, long sketch) {
-        int[] nearest = new int[MOST];
-        int count = 0;
-        int most = MinHash.SIZE - minBits;
-        long[] all = sketches;
-        for (int i = next(sketch, most, 0); i < size; i = next(sketch, most, i + 1)) {
-            if (forms[i] == 0 || forms[i] == form || isAmong(nearest, count, forms[i])) continue;
-            int differing = differing(all[i], sketch);
-            int at = count < MOST ? count++ : MOST - 1;
-            for (; at > 0 && differing(all[nearest[at - 1]], sketch) > differing; at--) nearest[at] = nearest[at - 1];
-            nearest[at] = i;
-            // Of those that differ by as much the first stay.
-            if (count == MOST) most = differing(all[nearest[MOST - 1]], sketch) - 1;
+    private List<Long> candidates(Nearest nearest) {
+        look(nearest, new Nearest(0, 0, NONE));
+        return nearest.found();
+    }
+
+    /** The places that are nearest to a text, but for its own, and one of each form; none where there is no text. */
+    private final class Nearest {
+        private final long form;
+        private final long sketch;
+        private final int own;
+        private final int[] places = new int[MOST];
+        private int count;
+
+        /** In how many bits a sketch may differ to be among them. */
+        private int most;
+
+        private Nearest(long form, long sketch, int own) {
+            this.form = form;
+            this.sketch = sketch;
+            this.own = own;
+            most = form == 0 ? NONE : MinHash.SIZE - minBits;
         }
-        return Arrays.stream(nearest, 0, count).mapToObj(place -> ids[place]).toList();
+
+        private void offer(int place) {
+            int differing = differing(sketches[place], sketch);
+            if (differing > most || place == own || forms[place] == 0 || forms[place] == form) return;
+            if (isAmong(forms[place])) return;
+            int at = count < MOST ? count++ : MOST - 1;
+            for (; at > 0 && differing(sketches[places[at - 1]], sketch) > differing; at--) places[at] = places[at - 1];
+            places[at] = place;
+            // Of those that differ by as much the first stay.
+            if (count == MOST) most = differing(sketches[places[MOST - 1]], sketch) - 1;
+        }
+
+        private boolean isAmong(long other) {
+            for (int i = 0; i < count; i++) if (forms[places[i]] == other) return true;
+            return false;
+        }
+
+        private List<Long> found() {
+            return Arrays.stream(places, 0, count).mapToObj(place -> ids[place]).toList();
+        }
+    }
+
+    /** Looks through all for two texts at once: it takes the time that the sketches take to come from memory. */
+    private void look(Nearest one, Nearest other) {
+        for (int place = next(one, other, 0); place < size; place = next(one, other, place + 1)) {
+            one.offer(place);
+            other.offer(place);
+        }
     }
 
     /**
-     * The first place from one on whose sketch differs in so many bits at most; the end where there is none. Nearly all places
-     * are passed over, and in a loop that does nothing else twice as fast.
+     * The first place from one on that may be among the nearest; the end where there is none. Nearly all places are passed over,
+     * and in a loop that does nothing else twice as fast.
      */
-    private int next(long sketch, int most, int from) {
+    private int next(Nearest one, Nearest other, int from) {
         long[] all = sketches;
         int end = size;
-        for (int i = from; i < end; i++) if (differing(all[i], sketch) <= most) return i;
+        for (int i = from; i < end; i++) {
+            if (differing(all[i], one.sketch) <= one.most || differing(all[i], other.sketch) <= other.most) return i;
+        }
         return end;
-    }
-
-    private boolean isAmong(int[] places, int count, long form) {
-        for (int i = 0; i < count; i++) if (forms[places[i]] == form) return true;
-        return false;
     }
 
     private static int differing(long a, long b) {

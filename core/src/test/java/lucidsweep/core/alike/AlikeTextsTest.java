@@ -4,10 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import java.util.function.Supplier;
+import java.util.stream.LongStream;
 import lucidsweep.core.text.TextKey;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -172,8 +175,22 @@ class AlikeTextsTest {
         }
         assertThat(asked).isGreaterThan(100);
         assertThat(right / (double) asked).as("of %d", asked).isGreaterThanOrEqualTo(0.95);
-        index.set(3_500, "");
-        assertThat(index.candidates(3_500)).isEmpty();
+        long[] withOthers = LongStream.range(0, 4_000)
+                .filter(i -> !index.candidates(i).isEmpty())
+                .limit(2)
+                .toArray();
+        Set<Long> old = Set.copyOf(index.candidates(withOthers[0]));
+        Set<Long> touched = index.set(withOthers[0], texts.get((int) withOthers[1]));
+        assertThat(touched).isEqualTo(union(old, Set.copyOf(index.candidates(withOthers[0]))));
+        old = Set.copyOf(index.candidates(withOthers[0]));
+        assertThat(index.set(withOthers[0], "")).isEqualTo(old);
+        assertThat(index.candidates(withOthers[0])).isEmpty();
+    }
+
+    private static Set<Long> union(Set<Long> one, Set<Long> other) {
+        Set<Long> both = new HashSet<>(one);
+        both.addAll(other);
+        return both;
     }
 
     @Test

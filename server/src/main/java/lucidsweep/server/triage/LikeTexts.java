@@ -133,9 +133,8 @@ class LikeTexts {
             Set<Long> changed = texts.items(field);
             for (ItemDetail item : rewritten) {
                 if (!changed.contains(item.id())) continue;
-                touched.addAll(index.candidates(item.id()));
-                index.set(item.id(), item.noindex() == null ? item.field(field).text() : "");
-                touched.addAll(index.candidates(item.id()));
+                touched.addAll(index.set(
+                        item.id(), item.noindex() == null ? item.field(field).text() : ""));
             }
         }
         return touched;
