@@ -63,6 +63,7 @@ final class KilledApplication implements AutoCloseable {
                 // It lives for seconds: the best compiler would take more time than it saves.
                 "-XX:TieredStopAtLevel=1",
                 "-XX:+UseSerialGC",
+                "-XX:MetaspaceSize=160m",
                 "-cp",
                 BUILT == null
                         ? System.getProperty("java.class.path")
