@@ -12,10 +12,12 @@ import java.util.Collections;
 import java.util.List;
 import lucidsweep.server.RunningApplication.Api;
 import lucidsweep.server.RunningApplication.Reply;
+import lucidsweep.server.job.PropertyLine;
 import org.dhatim.fastexcel.reader.ReadableWorkbook;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.context.ApplicationContext;
 import tools.jackson.databind.JsonNode;
 
 /** Demand changes what is proposed; what a person makes of it stays. */
@@ -97,6 +99,22 @@ class BetterTest {
         }
         assertThat(shop.post("/better/accept", "[" + row.path("id") + "]").status())
                 .isEqualTo(409);
+    }
+
+    @Test
+    void whatIsAcceptedIsAtTheDeskBeforeTheTargetsOfAllAreWorkedOut(ApplicationContext application) {
+        JsonNode row = better().path(0);
+        Object[] atTheDesk = new Object[1];
+        // Whoever holds the property's line holds up the targets of all.
+        application.getBean(PropertyLine.class).run(shop.property(), "a long import", () -> {
+            String keyword = shop.post("/better/accept", "[" + row.path("id") + "]")
+                    .json()
+                    .path("keywords")
+                    .path(0)
+                    .asString();
+            atTheDesk[0] = shop.get("/items?target=" + keyword).json().path("total");
+        });
+        assertThat(atTheDesk[0]).hasToString("1");
     }
 
     @Test

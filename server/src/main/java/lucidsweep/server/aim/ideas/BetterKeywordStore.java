@@ -8,6 +8,7 @@ import lucidsweep.server.aim.keywords.Keywords;
 import lucidsweep.server.aim.targets.TargetDecisions;
 import lucidsweep.server.aim.targets.TargetRuns;
 import lucidsweep.server.client.Clients;
+import lucidsweep.server.item.table.Items;
 import lucidsweep.server.web.Page;
 import lucidsweep.server.web.Refusal;
 import org.springframework.stereotype.Service;
@@ -23,6 +24,7 @@ public class BetterKeywordStore {
     private final TargetDecisions aims;
     private final Keywords keywords;
     private final TargetRuns runs;
+    private final Items table;
     private final Clients clients;
     private final TransactionTemplate transaction;
 
@@ -31,12 +33,14 @@ public class BetterKeywordStore {
             TargetDecisions aims,
             Keywords keywords,
             TargetRuns runs,
+            Items table,
             Clients clients,
             TransactionTemplate transaction) {
         this.mapper = mapper;
         this.aims = aims;
         this.keywords = keywords;
         this.runs = runs;
+        this.table = table;
         this.clients = clients;
         this.transaction = transaction;
     }
@@ -72,6 +76,8 @@ public class BetterKeywordStore {
             runs.due(propertyId);
             return made;
         });
+        // Whoever accepts goes on to rewrite these: the targets of all items take a while.
+        table.changed(propertyId, items);
         runs.begin(propertyId);
         return new Accepted(chosen.stream().map(BetterRow::itemId).toList(), aimedAt);
     }
