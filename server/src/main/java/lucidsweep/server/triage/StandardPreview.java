@@ -11,10 +11,12 @@ import lucidsweep.core.item.Field;
 import lucidsweep.core.standard.StandardForm;
 import lucidsweep.server.client.Property;
 import lucidsweep.server.item.table.ItemDetail;
+import lucidsweep.server.item.table.ItemFilter;
 import lucidsweep.server.item.table.ItemSet;
 import lucidsweep.server.item.table.ItemStandards;
 import lucidsweep.server.item.table.Items;
 import lucidsweep.server.item.table.SetStandards;
+import lucidsweep.server.job.Lookahead;
 import org.springframework.stereotype.Component;
 
 /** Says what a change of a standard would find and no longer find, by the same items held to both. */
@@ -22,6 +24,8 @@ import org.springframework.stereotype.Component;
 class StandardPreview {
 
     static final int MOST_ITEMS = 10_000;
+
+    private static final int AT_ONCE = 200;
 
     private final Findings findings;
     private final Items items;
@@ -61,8 +65,13 @@ class StandardPreview {
     }
 
     private StandardDifference between(Property property, int most, ItemStandards now, ItemStandards then) {
-        long[] all = items.allIds(property.id());
-        List<ItemDetail> some = items.detailsInSite(property.id(), every(all, 1 + all.length / most));
+        long[] all = items.ids(property.id(), ItemFilter.ALL);
+        List<ItemDetail> some = new ArrayList<>();
+        Lookahead.over(
+                every(all, 1 + all.length / most),
+                AT_ONCE,
+                ids -> items.detailsInSite(property.id(), ids),
+                some::addAll);
         List<Map<Check, Integer>> counts = Stream.of(now, then)
                 .parallel()
                 .map(held -> counts(property, held, some))
