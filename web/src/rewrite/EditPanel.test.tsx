@@ -158,20 +158,21 @@ it("edits a recipe as its parts: sources, order, rank, letter case, shortening",
   show(<Panel start="recipe" />);
   const part = (n: number) => within(screen.getByRole("listitem", { name: `Part ${n}` }));
   await waitFor(() => expect(last().recipe?.parts).toHaveLength(3));
-  fireEvent.change(part(1).getByLabelText("Source 1 of part 1"), { target: { value: "FIXED" } });
-  fireEvent.change(part(1).getByLabelText("Fixed text of part 1"), { target: { value: "On the water" } });
-  fireEvent.change(part(2).getByLabelText("What stands before part 2"), { target: { value: ": " } });
-  fireEvent.change(part(2).getByLabelText("Letter case of part 2"), { target: { value: "TITLE" } });
-  fireEvent.change(part(2).getByLabelText("Rank of part 2"), { target: { value: "4" } });
-  fireEvent.click(part(2).getByLabelText("May be shortened"));
-  fireEvent.change(part(2).getByLabelText("What encloses part 2"), { target: { value: "()" } });
-  fireEvent.click(part(1).getByRole("button", { name: "Only if …" }));
-  fireEvent.change(part(1).getByLabelText("Condition 2 of part 1"), { target: { value: "PRICE_UNDER" } });
-  fireEvent.change(part(1).getByLabelText("Value of condition 2 of part 1"), { target: { value: "100" } });
-  fireEvent.change(part(1).getByLabelText("Condition 2 of part 1: holds"), { target: { value: "not" } });
-  fireEvent.click(part(1).getByRole("button", { name: "Remove condition 1 of part 1" }));
-  fireEvent.click(part(3).getByRole("button", { name: "Remove part 3" }));
-  fireEvent.click(part(2).getByRole("button", { name: "Up" }));
+  const [one, two, three] = [part(1), part(2), part(3)];
+  fireEvent.change(one.getByLabelText("Source 1 of part 1"), { target: { value: "FIXED" } });
+  fireEvent.change(one.getByLabelText("Fixed text of part 1"), { target: { value: "On the water" } });
+  fireEvent.change(two.getByLabelText("What stands before part 2"), { target: { value: ": " } });
+  fireEvent.change(two.getByLabelText("Letter case of part 2"), { target: { value: "TITLE" } });
+  fireEvent.change(two.getByLabelText("Rank of part 2"), { target: { value: "4" } });
+  fireEvent.click(two.getByLabelText("May be shortened"));
+  fireEvent.change(two.getByLabelText("What encloses part 2"), { target: { value: "()" } });
+  fireEvent.click(one.getByRole("button", { name: "Only if …" }));
+  fireEvent.change(one.getByLabelText("Condition 2 of part 1"), { target: { value: "PRICE_UNDER" } });
+  fireEvent.change(one.getByLabelText("Value of condition 2 of part 1"), { target: { value: "100" } });
+  fireEvent.change(one.getByLabelText("Condition 2 of part 1: holds"), { target: { value: "not" } });
+  fireEvent.click(one.getByRole("button", { name: "Remove condition 1 of part 1" }));
+  fireEvent.click(three.getByRole("button", { name: "Remove part 3" }));
+  fireEvent.click(two.getByRole("button", { name: "Up" }));
   await waitFor(() =>
     expect(last().recipe?.parts).toMatchObject([
       {
@@ -189,8 +190,9 @@ it("edits a recipe as its parts: sources, order, rank, letter case, shortening",
       },
     ]),
   );
-  for (let n = 2; n < 8; n++) fireEvent.click(screen.getByRole("button", { name: "Add a part" }));
-  expect((screen.getByRole("button", { name: "Add a part" }) as HTMLButtonElement).disabled).toBe(true);
+  const add = screen.getByRole<HTMLButtonElement>("button", { name: "Add a part" });
+  for (let n = 2; n < 8; n++) fireEvent.click(add);
+  expect(add.disabled).toBe(true);
   fireEvent.change(screen.getByLabelText("Ready-made recipes"), { target: { value: "2" } });
   const first = () => last().recipe?.parts?.map((each) => each.sources?.[0]?.kind);
   await waitFor(() => expect(first()).toEqual(["H1", "PLACE", "BRAND"]));

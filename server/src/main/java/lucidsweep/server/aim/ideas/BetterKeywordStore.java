@@ -24,7 +24,7 @@ public class BetterKeywordStore {
     private final TargetDecisions aims;
     private final Keywords keywords;
     private final TargetRuns runs;
-    private final Items table;
+    private final Items items;
     private final Clients clients;
     private final TransactionTemplate transaction;
 
@@ -33,14 +33,14 @@ public class BetterKeywordStore {
             TargetDecisions aims,
             Keywords keywords,
             TargetRuns runs,
-            Items table,
+            Items items,
             Clients clients,
             TransactionTemplate transaction) {
         this.mapper = mapper;
         this.aims = aims;
         this.keywords = keywords;
         this.runs = runs;
-        this.table = table;
+        this.items = items;
         this.clients = clients;
         this.transaction = transaction;
     }
@@ -64,8 +64,8 @@ public class BetterKeywordStore {
     /** Makes queries the keywords of their items; of several for one item the first counts. */
     Accepted accept(long propertyId, List<Long> ids) {
         List<BetterRow> chosen = new ArrayList<>();
-        Set<Long> items = new HashSet<>();
-        for (BetterRow row : rows(propertyId, ids)) if (items.add(row.itemId())) chosen.add(row);
+        Set<Long> aimed = new HashSet<>();
+        for (BetterRow row : rows(propertyId, ids)) if (aimed.add(row.itemId())) chosen.add(row);
         List<Long> aimedAt = transaction.execute(status -> {
             List<Long> made = keywords.ofQueries(
                     propertyId, chosen.stream().map(BetterRow::query).toList());
@@ -77,7 +77,7 @@ public class BetterKeywordStore {
             return made;
         });
         // Whoever accepts goes on to rewrite these: the targets of all items take a while.
-        table.changed(propertyId, items);
+        items.changed(propertyId, aimed);
         runs.begin(propertyId);
         return new Accepted(chosen.stream().map(BetterRow::itemId).toList(), aimedAt);
     }
