@@ -19,7 +19,7 @@ class SentenceTest {
                 "123456  | 123,456 titles here are cut off.",
                 "1234567 | 1,234,567 titles here are cut off."
             })
-    void says_how_many(int count, String sentence) {
+    void saysHowMany(int count, String sentence) {
         assertThat(Sentence.of(Field.TITLE, "is cut off", "are cut off").of(count, " here"))
                 .isEqualTo(sentence);
     }
