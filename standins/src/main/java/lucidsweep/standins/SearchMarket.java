@@ -23,12 +23,14 @@ public record SearchMarket(List<Interest> interests, List<Truth> truths) {
 
     private static final List<String> RISING_QUERIES =
             List.of("sunrise %s", "sea caves %s", "seals %s", "sunset %s", "birds %s", "island trip %s");
+
     /** Searches a month for the rising queries, in their order. */
     private static final int[] RISING_SEARCHES = {
         2_410, 2_870, 2_590, 3_120, 2_480, 2_760, 3_340, 2_530, 2_940, 2_640, 3_060, 2_720
     };
 
     static final int RISING = RISING_SEARCHES.length;
+
     private static final double[] EVEN = {1, 1, 1, 1, 1, 1, 1, 1, 1, 1, 1, 1};
 
     /** How much is searched in a month for what a section is about; 1 on average. */

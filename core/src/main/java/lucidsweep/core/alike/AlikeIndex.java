@@ -175,6 +175,7 @@ public final class AlikeIndex {
 
     /** Looks through all for two texts at once: it takes the time that the sketches take to come from memory. */
     private void look(Nearest one, Nearest other) {
+        if (one.form == 0 && other.form == 0) return;
         for (int place = next(one, other, 0); place < size; place = next(one, other, place + 1)) {
             one.offer(place);
             other.offer(place);

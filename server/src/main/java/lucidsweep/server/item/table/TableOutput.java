@@ -8,8 +8,8 @@ import java.nio.IntBuffer;
 import java.nio.LongBuffer;
 
 /**
- * Writes the columns of a table one behind the other; {@link TableInput} reads them. What is written goes out a block at a time:
- * a table is tens of millions of numbers, and one by one they would take a second or two.
+ * Writes the columns of a table one behind the other; {@link TableInput} reads them. What is written goes out a block at a time,
+ * and many numbers are copied at once: a table has tens of millions, and one by one they take five times as long.
  */
 final class TableOutput {
 
