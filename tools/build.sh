@@ -7,6 +7,7 @@ ROOT=$PWD
 BUILT="$ROOT/.build"
 APP="$BUILT/app/server-1-app.jar"
 STANDINS="$ROOT/standins/target/standins-1.jar"
+EMPTY_DATABASE="$BUILT/app/empty.mv.db"
 export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1
 # Where Playwright for Java finds what drives a browser: the interface's libraries hold the same.
 export PLAYWRIGHT_DRIVER_DIR="$BUILT/driver"
@@ -80,12 +81,13 @@ compile_java() {
     && java -Djarmode=tools -jar server/target/server-1-app.jar extract --destination "$BUILT/app"
 }
 
-# One run describes the API for the interface's client and trains the class archive that makes later starts quick.
+# One run describes the API for the interface's client, makes the database that others begin with, and trains the class archive
+# that makes later starts quick.
 train() {
   local data status=0
   data=$(mktemp -d)
   java -XX:TieredStopAtLevel=1 -XX:ArchiveClassesAtExit="$BUILT/app/app.jsa" -Xlog:cds=off -Xlog:cds+dynamic=off -jar "$APP" --server.port=0 \
-    --lucid.data="$data" --lucid.describe="$BUILT/openapi.next" || status=$?
+    --lucid.data="$data" --lucid.describe="$BUILT/openapi.next" && mv "$data/lucid-sweep.mv.db" "$EMPTY_DATABASE" || status=$?
   rm -rf "$data"
   # The interface is built anew only where the API is another one.
   [ "$status" != 0 ] || cmp -s "$BUILT/openapi.next" "$BUILT/openapi.json" || cp "$BUILT/openapi.next" "$BUILT/openapi.json"
@@ -148,4 +150,4 @@ TUNING=(-XX:+UseParallelGC -XX:MaxNewSize=204m -XX:MetaspaceSize=160m -Dh2.objec
   -XX:Tier4CompileThreshold=120000 -XX:Tier4BackEdgeThreshold=300000
   -XX:MaxInlineLevel=9 -XX:FreqInlineSize=150 -XX:InlineSmallCode=1200)
 JAVA_FLAGS=("${TUNING[@]}" -XX:SharedArchiveFile="$BUILT/app/app.jsa" -Xshare:auto -Xlog:cds=off -Xlog:cds+dynamic=off
-  -Djava.awt.headless=true -XX:+ExitOnOutOfMemoryError)
+  -Dlucid.empty-database="$EMPTY_DATABASE" -Djava.awt.headless=true -XX:+ExitOnOutOfMemoryError)

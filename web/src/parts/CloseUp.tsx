@@ -14,6 +14,7 @@ import { QueryProblem } from "./QueryProblem";
 import { ResultOptions } from "./ResultOptions";
 import { ResultPreview } from "./ResultPreview";
 import { SidePanel } from "./SidePanel";
+import { saveTexts } from "./saveTexts";
 import { tell, tellProblem } from "./tell";
 import { useConflicts } from "./useConflicts";
 import { useLooks } from "./useLooks";
@@ -128,12 +129,7 @@ function Inside({ propertyId, item, editable, keywords, onWordings, lead, more, 
   const extras = useResultExtras(item);
   const looks = useLooks(propertyId, item.id, texts.title, texts.description, item.aim?.keyword ?? "", extras.date);
   const conflicts = useConflicts();
-  const save = useChange(
-    propertyId,
-    (cells: TypedCell[]) =>
-      answer(api.POST("/api/properties/{propertyId}/cells", { params: { path: { propertyId } }, body: cells })),
-    "says its problems",
-  );
+  const save = useChange(propertyId, (cells: TypedCell[]) => saveTexts(propertyId, cells), "says its problems");
   const keep = useChange(propertyId, ({ fields, reason }: { fields: Field[]; reason?: string }) =>
     answer(
       api.POST("/api/properties/{propertyId}/keeps", {

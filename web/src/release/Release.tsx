@@ -13,6 +13,7 @@ import { Grid } from "../parts/Grid";
 import { of } from "../parts/number";
 import { RefreshOrder } from "../parts/RefreshOrder";
 import stage from "../parts/stage.module.css";
+import { saveTexts } from "../parts/saveTexts";
 import { tell } from "../parts/tell";
 import { useConflicts } from "../parts/useConflicts";
 import { useItemView } from "../parts/useItemView";
@@ -88,7 +89,7 @@ export function Release() {
     const ids =
       choice.selection(view.filter).ids ?? (await view.idsBetween(0, (view.rows.total ?? 1) - 1)).filter(choice.has);
     const cells: TypedCell[] = ids.flatMap((itemId) => fields.map((field) => ({ itemId, field })));
-    return answer(api.POST("/api/properties/{propertyId}/cells", { params: { path: { propertyId } }, body: cells }));
+    return saveTexts(propertyId, cells);
   });
   return (
     <div className={stage.stage}>

@@ -10,6 +10,7 @@ import { atStake, count, of } from "../parts/number";
 import { QueryProblem } from "../parts/QueryProblem";
 import { SidePanel } from "../parts/SidePanel";
 import { TrueMeasure } from "../parts/TrueMeasure";
+import { saveTexts } from "../parts/saveTexts";
 import { tell } from "../parts/tell";
 import { useConflicts } from "../parts/useConflicts";
 import css from "./WordingsPanel.module.css";
@@ -65,12 +66,7 @@ function Wordings({
     placeholderData: keepPreviousData,
   });
   const conflicts = useConflicts();
-  const save = useChange(
-    propertyId,
-    (cell: TypedCell) =>
-      answer(api.POST("/api/properties/{propertyId}/cells", { params: { path: { propertyId } }, body: [cell] })),
-    "says its problems",
-  );
+  const save = useChange(propertyId, (cell: TypedCell) => saveTexts(propertyId, [cell]), "says its problems");
   const take = (text: string | undefined, insist = false): void => {
     if (text === undefined || text === now) return;
     save.mutateAsync({ itemId: item.id, field, text, from: insist ? undefined : now }).then(

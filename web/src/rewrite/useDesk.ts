@@ -5,6 +5,7 @@ import { ofProperty, useChange } from "../api/queries";
 import { cellOf, type DraftedField } from "../parts/fields";
 import type { RangeChange, Typed } from "../parts/Grid";
 import { of } from "../parts/number";
+import { saveTexts } from "../parts/saveTexts";
 import { tell } from "../parts/tell";
 import { useConflicts } from "../parts/useConflicts";
 import type { ItemView } from "../parts/useItemView";
@@ -49,12 +50,7 @@ export function useDesk(propertyId: number, view: ItemView) {
       return after;
     });
   }, []);
-  const store = useChange(
-    propertyId,
-    (cells: TypedCell[]) =>
-      answer(api.POST("/api/properties/{propertyId}/cells", { params: { path: { propertyId } }, body: cells })),
-    "says its problems",
-  );
+  const store = useChange(propertyId, (cells: TypedCell[]) => saveTexts(propertyId, cells), "says its problems");
   const shownText = ({ itemId, field }: TypedCell) => {
     const rows = { queryKey: ofProperty(propertyId, "items"), type: "active" as const };
     const pages = queries.getQueriesData<{ rows: ItemRow[] }>(rows).flatMap(([, page]) => page?.rows ?? []);

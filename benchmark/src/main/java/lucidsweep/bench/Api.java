@@ -54,6 +54,14 @@ final class Api {
                 .POST(HttpRequest.BodyPublishers.ofString(body)));
     }
 
+    /** The same, answered before it is known what follows of it. */
+    String postAtOnce(String path, String body) throws IOException, InterruptedException {
+        return send(HttpRequest.newBuilder(URI.create(base + path))
+                .header("Content-Type", "application/json")
+                .header("Prefer", "wait=0")
+                .POST(HttpRequest.BodyPublishers.ofString(body)));
+    }
+
     String put(String path, String body) throws IOException, InterruptedException {
         return send(HttpRequest.newBuilder(URI.create(base + path))
                 .header("Content-Type", "application/json")

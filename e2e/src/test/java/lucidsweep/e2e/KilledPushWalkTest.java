@@ -74,7 +74,7 @@ class KilledPushWalkTest extends Walk {
         send("POST", api + "/decisions", "{\"selection\":{},\"state\":\"approved\"}");
         send("PUT", api + "/content-system", """
                 {"kind":"API","address":"%scontent","user":"editor","secret":"high-water","hasSecret":false,
-                 "privateAllowed":true,"parallel":1,"pauseMs":200,"template":null}""".formatted(website));
+                 "privateAllowed":true,"parallel":1,"pauseMs":100,"template":null}""".formatted(website));
 
         page.navigate(address + "/p/" + property + "/release");
         page.getByLabel("Deliver as").selectOption("push");

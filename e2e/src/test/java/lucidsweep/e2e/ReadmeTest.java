@@ -22,7 +22,6 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
@@ -30,13 +29,14 @@ import org.junit.jupiter.api.TestMethodOrder;
 import org.junit.jupiter.api.io.TempDir;
 
 /**
- * The commands of the README and of docs/api.md as they stand there, in a copy of the checkout that holds nothing but what git
- * holds and the libraries of the interface: built, started, used, ended, and refused in a sentence where they cannot run.
+ * The commands of the README and of docs/api.md as they stand there, in the copy of the checkout that {@code ./test} made of
+ * what git holds: started, used, ended, and refused in a sentence where they cannot run. {@code ./test} has given the first of
+ * them already, since it builds what all is tested with.
  */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class ReadmeTest {
 
-    private static final Path CHECKOUT = Path.of("..").toAbsolutePath().normalize();
+    private static final Path COPY = Path.of("..").toAbsolutePath().normalize();
     private static final Pattern BLOCK = Pattern.compile("(?m)^```\\n(.*?)^```$", Pattern.DOTALL);
     private static final String READY = "Lucid Sweep is ready at http://127.0.0.1:";
     private static final int PATIENCE_SECONDS = 900;
@@ -47,12 +47,17 @@ class ReadmeTest {
     @TempDir
     static Path temporary;
 
-    private static Path copy;
-
     private final List<Started> running = new ArrayList<>();
 
     /** A command that goes on, in a process group of its own as a terminal gives it. */
-    private record Started(Process process, Path output) {
+    private record Started(ProcessHandle process, Path output) {
+
+        /** The one that {@code ./test} gave. */
+        static Started first() {
+            String said = System.getProperty("lucid.first.said");
+            assertThat(said).as("run by ./test").isNotNull();
+            return new Started(ProcessHandle.of(Long.getLong("lucid.first.pid")).orElseThrow(), Path.of(said));
+        }
 
         String said() {
             try {
@@ -71,12 +76,18 @@ class ReadmeTest {
             throw new AssertionError("expected “" + wanted + "” but it said:\n" + said());
         }
 
-        /** Ctrl+C reaches every process of the group. */
-        void interrupt() throws IOException, InterruptedException {
-            new ProcessBuilder("kill", "-INT", "--", "-" + process.pid())
+        /** Ctrl+C reaches every process of the group, and none is left. */
+        void interrupt() throws Exception {
+            assertThat(signal("-INT")).isZero();
+            process.onExit().get(30, TimeUnit.SECONDS);
+            assertThat(signal("-0")).as("processes that are left").isNotZero();
+        }
+
+        private int signal(String signal) throws IOException, InterruptedException {
+            return new ProcessBuilder("kill", signal, "--", "-" + process.pid())
+                    .redirectError(ProcessBuilder.Redirect.DISCARD)
                     .start()
                     .waitFor();
-            assertThat(process.waitFor(30, TimeUnit.SECONDS)).as("it ends").isTrue();
         }
     }
 
@@ -90,45 +101,21 @@ class ReadmeTest {
         }
     }
 
-    @BeforeAll
-    static void copyWhatGitHolds() throws IOException, InterruptedException {
-        copy = Files.createDirectory(temporary.resolve("a fresh copy"));
-        Process list = new ProcessBuilder("git", "ls-files", "-z", "--cached", "--others", "--exclude-standard")
-                .directory(CHECKOUT.toFile())
-                .start();
-        String files = new String(list.getInputStream().readAllBytes(), UTF_8);
-        assertThat(list.waitFor()).isZero();
-        for (String name : files.split("\0")) {
-            Path from = CHECKOUT.resolve(name);
-            if (!Files.exists(from)) continue;
-            Path to = copy.resolve(name);
-            Files.createDirectories(to.getParent());
-            Files.copy(from, to, StandardCopyOption.COPY_ATTRIBUTES);
-        }
-        run(
-                Map.of(),
-                CHECKOUT,
-                "cp",
-                "-al",
-                "web/node_modules",
-                copy.resolve("web/node_modules").toString());
-    }
-
     @AfterEach
-    void end() throws IOException, InterruptedException {
+    void end() throws Exception {
         for (Started each : running) if (each.process.isAlive()) each.interrupt();
     }
 
     /** JUnit warns of each link that leads out of a folder it deletes: here a thousand lines, which hid a failed test. */
     @AfterAll
     static void deleteLinks() throws IOException, InterruptedException {
-        run(Map.of(), CHECKOUT, "find", temporary.toString(), "-type", "l", "-delete");
+        run(Map.of(), COPY, "find", temporary.toString(), "-type", "l", "-delete");
     }
 
     /** The command blocks of a document, in their order. */
     private static List<String> blocks(String document) throws IOException {
         List<String> found = new ArrayList<>();
-        Matcher blocks = BLOCK.matcher(Files.readString(copy.resolve(document), UTF_8));
+        Matcher blocks = BLOCK.matcher(Files.readString(COPY.resolve(document), UTF_8));
         while (blocks.find()) found.add(blocks.group(1));
         return found;
     }
@@ -149,7 +136,7 @@ class ReadmeTest {
     }
 
     private static Ended bash(String script) throws IOException, InterruptedException {
-        return run(SHORT_LIVED, copy, "bash", "-euo", "pipefail", "-c", script);
+        return run(SHORT_LIVED, COPY, "bash", "-euo", "pipefail", "-c", script);
     }
 
     private Started start(Path folder, String... command) throws IOException {
@@ -162,7 +149,7 @@ class ReadmeTest {
                 .redirectOutput(output.toFile());
         builder.environment().putAll(SHORT_LIVED);
         Process process = builder.start();
-        Started started = new Started(process, output);
+        Started started = new Started(process.toHandle(), output);
         running.add(started);
         return started;
     }
@@ -173,31 +160,26 @@ class ReadmeTest {
                 .body();
     }
 
-    private static long processesOfTheCopy() {
-        return ProcessHandle.allProcesses()
-                .filter(each -> each.info().commandLine().orElse("").contains(copy.toString()))
-                .count();
-    }
-
     @Test
     @Order(1)
     void theFirstCommandBuildsStartsAndLoadsTheDemo() throws Exception {
         String command = blocks("README.md").get(0).strip();
         assertThat(command).isEqualTo("./start");
-        Started first = start(copy, command);
+        Started first = Started.first();
+        running.add(first);
         first.awaitLine(READY + "8420");
         assertThat(first.said())
                 .contains("Building the application (1 of 4")
                 .contains("Building the interface (4 of 4)")
-                .contains("Its data is in " + copy.resolve("data") + "; press Ctrl+C to stop it.")
+                .contains("Its data is in " + COPY.resolve("data") + "; press Ctrl+C to stop it.")
                 .doesNotContain("No active profile")
                 .doesNotContain("Flyway");
         first.awaitLine("The demo client is loaded.");
         assertThat(get("http://127.0.0.1:8420/api/portfolio")).contains("Website", "Shop listings", "Channel");
-        assertThat(Files.getPosixFilePermissions(copy.resolve("data"))).hasSize(3);
+        assertThat(Files.getPosixFilePermissions(COPY.resolve("data"))).hasSize(3);
 
-        run(Map.of(), copy, "./start").isOneSentence("Port 8420 is in use");
-        run(Map.of(), copy, "./start", "--port", "8440").isOneSentence("Another Lucid Sweep is using this data folder");
+        run(Map.of(), COPY, "./start").isOneSentence("Port 8420 is in use");
+        run(Map.of(), COPY, "./start", "--port", "8440").isOneSentence("Another Lucid Sweep is using this data folder");
 
         String commands = blocks("README.md").stream()
                 .filter(block -> block.startsWith("./lucid"))
@@ -208,16 +190,15 @@ class ReadmeTest {
             assertThat(ended.status).as(line + "\n" + ended.said).isZero();
         }
         for (String file : List.of("sweep/items.csv", "read/rows.csv", "aim/targets.csv")) {
-            assertThat(Files.readAllLines(copy.resolve("out").resolve(file))).hasSizeGreaterThan(2);
+            assertThat(Files.readAllLines(COPY.resolve("out").resolve(file))).hasSizeGreaterThan(2);
         }
         Ended api = bash(blocks("docs/api.md").get(0));
         assertThat(api.status).as(api.said).isZero();
         assertThat(api.said).contains("A better title").contains("address,field,before,after");
 
         first.interrupt();
-        assertThat(processesOfTheCopy()).as("nothing is left running").isZero();
 
-        Started second = start(copy, "./start");
+        Started second = start(COPY, "./start");
         second.awaitLine(READY + "8420");
         assertThat(second.said()).as("nothing is built twice").doesNotContain("Building");
         assertThat(get("http://127.0.0.1:8420/api/portfolio")).contains("Otter Point Boats");
@@ -231,13 +212,13 @@ class ReadmeTest {
         assertThat(other).startsWith("./start --port 8430 --data");
         Path elsewhere = Files.createDirectory(temporary.resolve("elsewhere"));
         Started relative =
-                start(elsewhere, copy.resolve("start").toString(), "--port", "8430", "--data", "my clients", "--empty");
+                start(elsewhere, COPY.resolve("start").toString(), "--port", "8430", "--data", "my clients", "--empty");
         relative.awaitLine(READY + "8430");
         assertThat(get("http://127.0.0.1:8430/api/clients")).isEqualTo("[]");
         assertThat(elsewhere.resolve("my clients/lucid-sweep.mv.db")).exists();
         relative.interrupt();
         Path absolute = temporary.resolve("absolute/and new");
-        Started other2 = start(copy, "bash", "-c", other.replace("\"my clients\"", "'" + absolute + "'"));
+        Started other2 = start(COPY, "bash", "-c", other.replace("\"my clients\"", "'" + absolute + "'"));
         other2.awaitLine(READY + "8430");
         assertThat(absolute.resolve("lucid-sweep.mv.db")).exists();
         other2.interrupt();
@@ -246,18 +227,22 @@ class ReadmeTest {
     @Test
     @Order(3)
     void whatCannotRunIsRefusedInOneSentence() throws Exception {
-        run(Map.of(), copy, "./start", "--port", "80").isOneSentence("expected a number from 1024 to 65534");
-        run(Map.of(), copy, "./start", "--port").isOneSentence("expected a number from 1024 to 65534");
-        run(Map.of(), copy, "./start", "--colour").isOneSentence("There is no option --colour");
-        run(Map.of(), copy, "./start", "--data").isOneSentence("--data needs a folder");
-        run(Map.of(), copy, "./start", "--data", "/proc/nowhere").isOneSentence("cannot be written to");
-        run(Map.of(), copy, "./lucid", "polish").isOneSentence("polish");
-        run(Map.of(), copy, "./lucid", "sweep", "nowhere", "--out", "out").isOneSentence("expected an address");
-        run(Map.of(), copy, "./lucid", "read", "docs/examples/listings.csv", "--kind", "listings", "--out", "/proc/x")
+        run(Map.of(), COPY, "./start", "--port", "80").isOneSentence("expected a number from 1024 to 65534");
+        run(Map.of(), COPY, "./start", "--port").isOneSentence("expected a number from 1024 to 65534");
+        run(Map.of(), COPY, "./start", "--colour").isOneSentence("There is no option --colour");
+        run(Map.of(), COPY, "./start", "--data").isOneSentence("--data needs a folder");
+        run(Map.of(), COPY, "./start", "--data", "/proc/nowhere").isOneSentence("cannot be written to");
+        run(Map.of(), COPY, "./lucid", "polish").isOneSentence("polish");
+        run(Map.of(), COPY, "./lucid", "sweep", "nowhere", "--out", "out").isOneSentence("expected an address");
+        run(Map.of(), COPY, "./lucid", "read", "docs/examples/listings.csv", "--kind", "listings", "--out", "/proc/x")
                 .isOneSentence("cannot make the folder /proc/x");
-        run(machineWithout("java"), copy, "./start").isOneSentence("Java 17 or later is missing");
-        Files.delete(copy.resolve(".build/web.stamp"));
-        run(machineWithout("node"), copy, "./start").isOneSentence("Node.js 20 or later is missing");
+        run(machineWithout("java"), COPY, "./start").isOneSentence("Java 17 or later is missing");
+        Path unbuilt = Files.createDirectory(temporary.resolve("not built yet"));
+        for (String part : List.of("start", "tools/build.sh")) {
+            Files.createDirectories(unbuilt.resolve(part).getParent());
+            Files.copy(COPY.resolve(part), unbuilt.resolve(part), StandardCopyOption.COPY_ATTRIBUTES);
+        }
+        run(machineWithout("node"), unbuilt, "./start").isOneSentence("Node.js 20 or later is missing");
     }
 
     /** A path to everything on this machine but a command, and but what could install it. */

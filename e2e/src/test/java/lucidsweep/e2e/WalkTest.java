@@ -22,6 +22,8 @@ import org.junit.jupiter.api.Test;
 /** The six stages as a person walks them, with mouse and keyboard. */
 class WalkTest extends Walk {
 
+    private static final String SCHEME = "data-mantine-color-scheme";
+
     @Override
     protected Browser.NewContextOptions options() {
         return super.options().setPermissions(List.of("clipboard-read", "clipboard-write"));
@@ -773,11 +775,16 @@ class WalkTest extends Walk {
                 "/p/1/gather/compare")) {
             moveTo(view);
             isAccessible(view);
+            // By turns from light to dark and from dark to light: of each view both are looked at.
+            String other = "dark".equals(scheme()) ? "light" : "dark";
             button("Light or dark").click();
-            assertThat(page.locator("html")).hasAttribute("data-mantine-color-scheme", "dark");
-            isReadable(view + " in the dark");
-            button("Light or dark").click();
+            assertThat(page.locator("html")).hasAttribute(SCHEME, other);
+            isReadable(view + " when it is " + other);
         }
+    }
+
+    private String scheme() {
+        return page.locator("html").getAttribute(SCHEME);
     }
 
     /** Goes to a view as the links of the interface do, which does not load all of it anew, and waits for what it shows. */

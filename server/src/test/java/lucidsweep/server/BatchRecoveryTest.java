@@ -7,8 +7,6 @@ import java.nio.file.Path;
 import lucidsweep.server.RunningApplication.Api;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.springframework.boot.builder.SpringApplicationBuilder;
-import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.JdbcTemplate;
 import tools.jackson.databind.JsonNode;
 
@@ -25,15 +23,15 @@ class BatchRecoveryTest {
         long undone;
         long cut;
         Shop shop;
-        try (ConfigurableApplicationContext application = start()) {
-            shop = new Shop(api(application), listings());
+        try (OwnApplication application = OwnApplication.on(data)) {
+            shop = new Shop(application.api(), listings());
             undone = shop.batch(edit("after", "title", "\"with\":\" of cedar, hand carved in our shed by the bay\""))
                     .path("id")
                     .asLong();
             cut = shop.batch(edit("before", "description", "\"with\":\"New: \""))
                     .path("id")
                     .asLong();
-            JdbcTemplate database = application.getBean(JdbcTemplate.class);
+            JdbcTemplate database = application.context().getBean(JdbcTemplate.class);
             // The first had begun to be undone, the second had written half of its changes.
             database.update("update batch set under_way = true, state = 'undone' where id = ?", undone);
             database.update("update draft set text = null, batch_id = null where id in "
@@ -44,14 +42,14 @@ class BatchRecoveryTest {
             database.update("delete from change where id in (select id from change where id / 2147483648 = " + cut
                     + " order by id desc limit 600)");
         }
-        try (ConfigurableApplicationContext application = start()) {
-            JdbcTemplate database = application.getBean(JdbcTemplate.class);
+        try (OwnApplication application = OwnApplication.on(data)) {
+            JdbcTemplate database = application.context().getBean(JdbcTemplate.class);
             assertThat(count(database, "draft where text is not null or batch_id is not null"))
                     .isZero();
             assertThat(count(database, "change")).as("of the undone one").isEqualTo(LISTINGS);
             assertThat(count(database, "property where judged_changes < text_changes"))
                     .isZero();
-            Api api = api(application);
+            Api api = application.api();
             JsonNode batches =
                     api.get("/api/properties/" + shop.property() + "/batches").json();
             assertThat(batches).hasSize(1);
@@ -72,15 +70,15 @@ class BatchRecoveryTest {
 
     @Test
     void theBatchOfARemovedPropertyHindersNoStart() {
-        try (ConfigurableApplicationContext application = start()) {
-            Shop shop = new Shop(api(application), "id,title\nA,Ash paddle\n");
+        try (OwnApplication application = OwnApplication.on(data)) {
+            Shop shop = new Shop(application.api(), "id,title\nA,Ash paddle\n");
             shop.batch(edit("after", "title", "\"with\":\" of cedar\""));
-            JdbcTemplate database = application.getBean(JdbcTemplate.class);
+            JdbcTemplate database = application.context().getBean(JdbcTemplate.class);
             database.update("update batch set under_way = true, items = 0");
             database.update("update property set removed = now(), text_changes = text_changes + 1");
         }
-        try (ConfigurableApplicationContext application = start()) {
-            JdbcTemplate database = application.getBean(JdbcTemplate.class);
+        try (OwnApplication application = OwnApplication.on(data)) {
+            JdbcTemplate database = application.context().getBean(JdbcTemplate.class);
             assertThat(count(database, "batch")).isZero();
             assertThat(count(database, "draft where text is not null")).isZero();
         }
@@ -94,15 +92,5 @@ class BatchRecoveryTest {
 
     private static long count(JdbcTemplate database, String what) {
         return database.queryForObject("select count(*) from " + what, Long.class);
-    }
-
-    private static Api api(ConfigurableApplicationContext application) {
-        return new Api(Integer.parseInt(application.getEnvironment().getProperty("local.server.port")));
-    }
-
-    private ConfigurableApplicationContext start() {
-        return new SpringApplicationBuilder(LucidSweep.class)
-                .logStartupInfo(false)
-                .run("--server.port=0", "--lucid.data=" + data, "--lucid.web=" + data, "--logging.level.root=error");
     }
 }

@@ -107,19 +107,19 @@ class CapturedPagesTest {
 
     @Test
     void whatScriptsDoToTheirReaderIsAReason() {
-        System.setProperty(PATIENCE, "8");
+        System.setProperty(PATIENCE, "2");
         site.html("/", "<title>For ever</title><h1>For ever</h1><script>while (true);</script>");
         assertThat(sweep("\"scripts\":true")).isEqualTo("1 page captured.");
         assertThat(item("/").path("title").path("captured").asString()).isEqualTo("For ever");
+        System.setProperty(PATIENCE, "8");
         String later = "<title>As it came</title><script>setTimeout(() => { while (true); }, 50)</script>";
-        site.page("/", "Start", "/a", "/b", "/c")
+        site.page("/", "Start", "/a", "/b")
                 .html("/a", later)
-                .html("/b", later)
-                .html("/c", "<title>Last</title><script>document.title = 'Built at last'</script>");
-        assertThat(sweep("\"scripts\":true")).isEqualTo("4 pages captured.");
+                .html("/b", "<title>Last</title><script>document.title = 'Built at last'</script>");
+        assertThat(sweep("\"scripts\":true")).isEqualTo("3 pages captured.");
         assertThat(item("/a").path("title").path("captured").asString()).isEqualTo("As it came");
-        assertThat(item("/c").path("title").path("captured").asString())
-                .as("pages that hang hold up no other")
+        assertThat(item("/b").path("title").path("captured").asString())
+                .as("a page that hangs holds up no other")
                 .isEqualTo("Built at last");
         assertThat(api.get("/api/properties/" + property + "/sweeps")
                         .json()

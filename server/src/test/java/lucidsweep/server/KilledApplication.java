@@ -3,6 +3,7 @@ package lucidsweep.server;
 import java.io.BufferedReader;
 import java.io.File;
 import java.io.IOException;
+import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -20,11 +21,11 @@ final class KilledApplication implements AutoCloseable {
     /** Where ./test built the application: its class archive takes a third off every start. Null where it did not. */
     private static final String BUILT = System.getProperty("lucid.built");
 
-    private static final String OWN_CLASSES = KilledApplication.class
+    private static final Path OWN_CLASSES = Path.of(URI.create(KilledApplication.class
             .getProtectionDomain()
             .getCodeSource()
             .getLocation()
-            .getPath();
+            .toString()));
 
     private final Process process;
     private final Api api;

@@ -18,7 +18,7 @@ import org.springframework.context.ConfigurableApplicationContext;
 /** An upgrade that is killed or fails leaves a database that can be opened: as it was, or brought over as a whole. */
 class UpgradeKillTest {
 
-    private static final int KILLS = Integer.getInteger("kills", 2);
+    private static final int KILLS = Integer.getInteger("kills", 1);
 
     @TempDir
     private Path data;

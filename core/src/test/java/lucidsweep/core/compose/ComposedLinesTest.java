@@ -17,10 +17,13 @@ import lucidsweep.core.text.TextKey;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-/** A hundred thousand made-up items in six languages: every composed title fits, and none looks as if a machine had cut it. */
+/**
+ * Made-up items in six languages: every composed title fits, and none looks as if a machine had cut it. {@code ./bench} makes a
+ * hundred thousand of them.
+ */
 class ComposedLinesTest {
 
-    private static final int ITEMS = 17_000;
+    private static final int ITEMS = Integer.getInteger("items", 4_000);
     private static final String BRAND = "Tarrin Bay Kayaks";
     private static final Standard.TextLimits TITLE = Standard.ofPages().title();
     private static final Pattern HANGING = Pattern.compile("[|–,;:(&/-]$|\\([^)]*$|[|–] *[|–]|, *,|: *[|–]");

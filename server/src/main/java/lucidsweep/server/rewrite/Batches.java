@@ -3,6 +3,7 @@ package lucidsweep.server.rewrite;
 import jakarta.annotation.Nullable;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
@@ -202,25 +203,30 @@ public class Batches implements SmartInitializingSingleton {
     /**
      * Sets texts typed or pasted by hand, as one batch; fields that are kept stay.
      *
+     * @param patience how long to wait for the findings that follow
      * @throws Refusal with the texts on both sides where some were changed since the person looked
      */
-    Batch type(long propertyId, List<TypedCell> cells) {
+    Batch type(long propertyId, List<TypedCell> cells, Duration patience) {
         if (cells.isEmpty()) throw Refusal.badInput("at least one text is needed");
         String title = cells.size() == 1
                 ? "One " + cells.get(0).field().label() + " by hand"
                 : cells.size() + " texts by hand";
-        return type(propertyId, cells, title);
+        return type(propertyId, cells, title, patience);
     }
 
     /** The same under a title. */
     public Batch type(long propertyId, List<TypedCell> cells, String title) {
+        return type(propertyId, cells, title, FindingsQueue.PATIENCE);
+    }
+
+    private Batch type(long propertyId, List<TypedCell> cells, String title, Duration patience) {
         Property property = clients.property(propertyId);
         Map<Field, Map<Long, TypedCell>> byField = new EnumMap<>(Field.class);
         for (TypedCell cell : cells) {
             items.requireOf(propertyId, cell.itemId());
             byField.computeIfAbsent(cell.field(), any -> new HashMap<>()).put(cell.itemId(), cell);
         }
-        return change(property, title, cells.size() <= AT_ONCE, writer -> {
+        return change(property, title, cells.size() <= AT_ONCE, patience, writer -> {
             Map<Field, List<FieldLine>> lines = new EnumMap<>(Field.class);
             byField.forEach((field, some) -> lines.put(
                     field,
@@ -351,7 +357,7 @@ public class Batches implements SmartInitializingSingleton {
                     worked[0] = queue.add(propertyId, change, touched);
                     return delivered;
                 });
-        FindingsQueue.await(worked[0]);
+        FindingsQueue.await(worked[0], FindingsQueue.PATIENCE);
         return new Turned(find(id), left);
     }
 
@@ -450,11 +456,14 @@ public class Batches implements SmartInitializingSingleton {
     }
 
     private Batch change(Property property, String title, Consumer<Writer> work) {
-        return change(property, title, false, work);
+        return change(property, title, false, FindingsQueue.PATIENCE, work);
     }
 
-    /** @param atOnce whether it is so little that one transaction takes all of it */
-    private Batch change(Property property, String title, boolean atOnce, Consumer<Writer> work) {
+    /**
+     * @param atOnce whether it is so little that one transaction takes all of it
+     * @param patience how long to wait for the findings that follow
+     */
+    private Batch change(Property property, String title, boolean atOnce, Duration patience, Consumer<Writer> work) {
         String shortTitle = title.length() > 500 ? title.substring(0, 499) + "…" : title;
         Applied applied = line.get(property.id(), shortTitle, () -> {
             Writer writer = new Writer(property);
@@ -464,7 +473,7 @@ public class Batches implements SmartInitializingSingleton {
         });
         // It is written to disk while findings are worked out.
         clients.confirm(applied.revision);
-        FindingsQueue.await(applied.findings);
+        FindingsQueue.await(applied.findings, patience);
         return find(applied.id);
     }
 

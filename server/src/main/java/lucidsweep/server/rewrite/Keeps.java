@@ -66,7 +66,7 @@ class Keeps {
             worked[0] = queue.add(propertyId, done.change, texts);
             return done.fields;
         });
-        FindingsQueue.await(worked[0]);
+        FindingsQueue.await(worked[0], FindingsQueue.PATIENCE);
         return kept;
     }
 }

@@ -19,13 +19,16 @@ import lucidsweep.server.item.table.Selection;
 import lucidsweep.server.item.table.SetStandards;
 import lucidsweep.server.job.Jobs;
 import lucidsweep.server.job.Progress;
+import lucidsweep.server.triage.FindingsQueue;
 import lucidsweep.server.web.AwaitsDisk;
 import lucidsweep.server.web.Counted;
+import lucidsweep.server.web.PreferredWait;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -165,10 +168,14 @@ class RewriteController {
         return inBackground(propertyId, spec.title(), work);
     }
 
+    /** Answered once the texts are on the disk and, unless it is preferred otherwise, what is found of them is known. */
     @AwaitsDisk
     @PostMapping("/properties/{propertyId}/cells")
-    Batch type(@PathVariable long propertyId, @RequestBody List<Batches.@Valid @NotNull TypedCell> cells) {
-        return batches.type(propertyId, cells);
+    Batch type(
+            @PathVariable long propertyId,
+            @RequestBody List<Batches.@Valid @NotNull TypedCell> cells,
+            @RequestHeader(name = "Prefer", required = false) String prefer) {
+        return batches.type(propertyId, cells, PreferredWait.of(prefer, FindingsQueue.PATIENCE));
     }
 
     /** Fills, discards or pastes over a rectangle of the desk. */

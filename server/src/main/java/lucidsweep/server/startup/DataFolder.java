@@ -1,5 +1,6 @@
 package lucidsweep.server.startup;
 
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -24,6 +25,9 @@ final class DataFolder implements EnvironmentPostProcessor {
 
     private static final String PROPERTY = "lucid.data";
 
+    /** Names a database with nothing in it that was made at build; a start without one makes its own. */
+    private static final String EMPTY_DATABASE = "lucid.empty-database";
+
     @Override
     public void postProcessEnvironment(ConfigurableEnvironment environment, SpringApplication application) {
         Path folder = Path.of(environment.getProperty(PROPERTY, "data"))
@@ -38,18 +42,23 @@ final class DataFolder implements EnvironmentPostProcessor {
             throw cannotBeUsed(folder);
         }
         if (!Files.isWritable(folder)) throw cannotBeUsed(folder);
-        application.addInitializers(context -> takeOver(folder, context));
+        String empty = environment.getProperty(EMPTY_DATABASE);
+        application.addInitializers(context -> takeOver(folder, empty, context));
         environment
                 .getPropertySources()
                 .addFirst(new MapPropertySource("data folder", Map.of(PROPERTY, folder.toString())));
     }
 
     /** From here on what goes wrong is told in the log, and nobody else works in the folder. */
-    private static void takeOver(Path folder, ConfigurableApplicationContext context) {
+    private static void takeOver(Path folder, @Nullable String empty, ConfigurableApplicationContext context) {
         FolderLock lock = lock(folder);
         try {
             putBackWhereAnUpgradeWasCutShort(folder);
             putBackWhatWaits(folder);
+            if (empty != null) DatabaseFile.begin(folder, Path.of(empty));
+        } catch (IOException e) {
+            close(lock);
+            throw cannotBeUsed(folder);
         } catch (RuntimeException e) {
             close(lock);
             throw e;

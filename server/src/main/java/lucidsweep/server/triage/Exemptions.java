@@ -185,7 +185,7 @@ public class Exemptions {
             worked[0] = queue.add(propertyId, done.change, ChangedTexts.ofItems(itemIds));
             return done.count;
         });
-        FindingsQueue.await(worked[0]);
+        FindingsQueue.await(worked[0], FindingsQueue.PATIENCE);
         return count;
     }
 }

@@ -1,6 +1,7 @@
 package lucidsweep.server.triage;
 
 import jakarta.annotation.PreDestroy;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -32,7 +33,10 @@ import org.springframework.stereotype.Service;
 public class FindingsQueue {
 
     private static final Logger LOG = LoggerFactory.getLogger(FindingsQueue.class);
-    private static final int PATIENCE_SECONDS = 3;
+
+    /** How long whoever changes something waits for its findings, if nothing else is asked for. */
+    public static final Duration PATIENCE = Duration.ofSeconds(3);
+
     private static final int LONG_PATIENCE_SECONDS = 60;
     private static final int MOST_AT_ONCE = 16;
 
@@ -96,7 +100,7 @@ public class FindingsQueue {
         line.runPatiently(propertyId, "findings of items with other keywords", () -> {
             found[0] = add(propertyId, findings.due(propertyId), ChangedTexts.ofItems(decided.itemIds()));
         });
-        await(found[0]);
+        await(found[0], PATIENCE);
     }
 
     /**
@@ -131,9 +135,9 @@ public class FindingsQueue {
     }
 
     /** Waits a moment for findings, so that they mostly are there with the answer. */
-    public static void await(Future<?> findings) {
+    public static void await(Future<?> findings, Duration patience) {
         try {
-            findings.get(PATIENCE_SECONDS, TimeUnit.SECONDS);
+            findings.get(patience.toNanos(), TimeUnit.NANOSECONDS);
         } catch (TimeoutException | ExecutionException later) {
             LOG.debug("findings come later", later);
         } catch (InterruptedException e) {
