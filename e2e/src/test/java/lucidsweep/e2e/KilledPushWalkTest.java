@@ -14,10 +14,15 @@ import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** A push that is paused, whose application is killed, and of which one section is taken back. */
+/**
+ * A push that is paused, whose application is killed, and of which one section is taken back. It starts two applications of its
+ * own, so {@code ./bench} runs it; {@code PushKillTest} kills pushes in every run of the tests.
+ */
+@Tag("long")
 class KilledPushWalkTest extends Walk {
 
     private static final int PAGES = 20;

@@ -197,7 +197,7 @@ class WalkTest extends Walk {
         assertThat(page.getByText(Pattern.compile("Undone: Tag sets chosen by searches")))
                 .isVisible();
 
-        page.navigate(address + "/p/1/rewrite?section=%2Flessons%2F");
+        moveTo("/p/1/rewrite?section=%2Flessons%2F");
         Locator title = cell("/lessons/surf-landings/", "title");
         title.click();
         page.keyboard().press("Control+h");
@@ -286,7 +286,7 @@ class WalkTest extends Walk {
         assertThat(page.getByText(Pattern.compile("^Undone: Recipe for alt texts")))
                 .isVisible();
 
-        page.navigate(address + "/p/1/rewrite?field=images&check=any");
+        moveTo("/p/1/rewrite?field=images&check=any");
         // A tick of these shows with what follows from it, a moment after the click.
         button("Columns").click();
         page.getByLabel("alt texts", new Page.GetByLabelOptions().setExact(true))
@@ -302,7 +302,7 @@ class WalkTest extends Walk {
         page.keyboard().press("Control+z");
         assertThat(texts).containsText("boat.svg: none");
 
-        page.navigate(address + "/p/2/rewrite?tool=blocks&on=description");
+        moveTo("/p/2/rewrite?tool=blocks&on=description");
         assertThat(panel()).containsText("180 descriptions would change");
         page.getByLabel("Postage in descriptions").click();
         assertThat(page.locator("[role=gridcell][data-column=description]").first())
@@ -377,7 +377,7 @@ class WalkTest extends Walk {
                 .containsText(Pattern.compile("- |waits|“"));
 
         // Of all that was asked, some failed; the desk is narrowed to those, each says why.
-        page.navigate(address + "/p/1/rewrite?section=%2Fhire%2F&tool=writer");
+        moveTo("/p/1/rewrite?section=%2Fhire%2F&tool=writer");
         writer.getByText(Pattern.compile("^\\d+ failed$")).first().click();
         Locator failed = page.locator("[role=gridcell][data-column='writer 2']").first();
         failed.click();
@@ -491,14 +491,14 @@ class WalkTest extends Walk {
         assertThat(panel()).isVisible();
         assertThat(page.getByRole(AriaRole.GRID)).hasAttribute("aria-rowcount", "2");
 
-        page.navigate(address + "/p/1/aim?side=shared");
+        moveTo("/p/1/aim?side=shared");
         assertThat(page.getByText("keep").first()).isVisible();
         view("All items");
         page.getByRole(AriaRole.GRID).locator("[data-column=title]").nth(1).click();
         page.getByText("Its phrases").click();
         assertThat(page.getByText("Two words")).isVisible();
 
-        page.navigate(address + "/p/1/aim?side=pages");
+        moveTo("/p/1/aim?side=pages");
         assertThat(page.getByText("Women kayaking group – Tarrin Bay Kayaks")).isVisible();
         view("Click curve");
         page.getByRole(AriaRole.SLIDER).press("ArrowRight");
@@ -541,7 +541,7 @@ class WalkTest extends Walk {
         page.getByLabel("Look again in").selectOption(new SelectOption().setIndex(1));
         button("Put on the list").click();
         assertThat(page.getByText("1 phrase is on “For the winter”")).isVisible();
-        page.navigate(address);
+        moveTo("/");
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^\\d+ phrases$")))
                 .click();
         assertThat(page.getByText("For the winter", new Page.GetByTextOptions().setExact(true)))
@@ -588,7 +588,7 @@ class WalkTest extends Walk {
         page.keyboard().press("Escape");
         assertThat(cell("1", "title")).containsText("Anchor rope");
 
-        page.navigate(address);
+        moveTo("/");
         client.getByText("Change", new Locator.GetByTextOptions().setExact(true))
                 .first()
                 .click();
@@ -626,7 +626,7 @@ class WalkTest extends Walk {
         panel().getByText("Regular expression").click();
         assertThat(panel().getByRole(AriaRole.ALERT)).containsText("cannot be read at character");
         assertThat(button("Draft them")).isDisabled();
-        page.navigate(address + "/p/999/triage");
+        moveTo("/p/999/triage");
         assertThat(page.getByText("there is no property 999").first()).isVisible();
     }
 
@@ -644,7 +644,7 @@ class WalkTest extends Walk {
         assertThat(page.getByText(Pattern.compile("\\d unchanged"))).isVisible();
         assertThat(button("0 gone")).isDisabled();
 
-        page.navigate(address + "/p/1/gather");
+        moveTo("/p/1/gather");
         page.locator("[role=row]").nth(2).click();
         page.getByText("All that was captured").click();
         assertThat(page.getByText("links on it")).isVisible();
@@ -652,7 +652,7 @@ class WalkTest extends Walk {
         button("Sweep this page again").click();
         assertThat(page.getByText("1 page captured.")).isVisible();
 
-        page.navigate(address + "/p/2/gather");
+        moveTo("/p/2/gather");
         button("Fetch").click();
         page.getByRole(AriaRole.DIALOG)
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Test the import"))
