@@ -17,7 +17,7 @@ export function TableLinks({ csv }: { csv: string }) {
 export function FileLink({ href, label }: { href: string; label: string }) {
   return (
     <a className={css.link} href={href} download>
-      <IconDownload size={15} aria-hidden /> {label}
+      <IconDownload size={15} /> {label}
     </a>
   );
 }

@@ -22,7 +22,7 @@ export function TextCell({ cell, same, ofParts }: Props) {
     <span className={style} title={titleOf(cell, same)} data-text>
       {cell.kept && (
         <span className={css.clasp}>
-          <IconPaperclip size={13} aria-hidden />
+          <IconPaperclip size={13} />
           <span className={css.hidden}>kept</span>
         </span>
       )}

@@ -36,7 +36,7 @@ export function PartsBox({ field, label, value, onChange }: Props) {
         <li key={`${at} ${address}`}>
           {images && (
             <span className={css.thumb}>
-              <IconPhoto size={16} aria-hidden />
+              <IconPhoto size={16} />
             </span>
           )}
           <span className={css.name} title={address}>

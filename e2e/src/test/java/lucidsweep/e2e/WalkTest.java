@@ -377,7 +377,7 @@ class WalkTest extends Walk {
                 .containsText(Pattern.compile("- |waits|“"));
 
         // Of all that was asked, some failed; the desk is narrowed to those, each says why.
-        moveTo("/p/1/rewrite?section=%2Fhire%2F&tool=writer");
+        page.navigate(address + "/p/1/rewrite?section=%2Fhire%2F&tool=writer");
         writer.getByText(Pattern.compile("^\\d+ failed$")).first().click();
         Locator failed = page.locator("[role=gridcell][data-column='writer 2']").first();
         failed.click();

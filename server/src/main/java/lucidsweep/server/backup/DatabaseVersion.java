@@ -6,6 +6,7 @@ import lucidsweep.server.web.Refusal;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.FlywayException;
 import org.flywaydb.core.api.MigrationInfo;
+import org.flywaydb.core.api.MigrationInfoService;
 import org.flywaydb.core.api.MigrationState;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
@@ -22,7 +23,7 @@ final class DatabaseVersion {
                 .load();
         boolean later;
         try {
-            later = isLater(there);
+            later = isLater(there.info());
         } catch (FlywayException e) {
             throw Refusal.badInput("this backup is damaged; its database cannot be opened");
         }
@@ -32,8 +33,8 @@ final class DatabaseVersion {
     }
 
     /** Whether a database has been changed in ways that only a later version knows of. */
-    static boolean isLater(Flyway database) {
-        return Arrays.stream(database.info().all())
+    static boolean isLater(MigrationInfoService database) {
+        return Arrays.stream(database.all())
                 .map(MigrationInfo::getState)
                 .anyMatch(state -> state == MigrationState.FUTURE_SUCCESS);
     }

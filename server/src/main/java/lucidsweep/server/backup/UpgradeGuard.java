@@ -30,12 +30,13 @@ final class UpgradeGuard implements FlywayMigrationStrategy {
 
     @Override
     public void migrate(Flyway flyway) {
-        if (DatabaseVersion.isLater(flyway)) {
+        // Asking takes a while: it looks for migrations in every library.
+        MigrationInfoService info = flyway.info();
+        if (DatabaseVersion.isLater(info)) {
             throw new FlywayException(
                     "The data was last used by a later version of Lucid Sweep. Start that one, or choose"
                             + " another folder: ./start --data DIR");
         }
-        MigrationInfoService info = flyway.info();
         if (info.pending().length == 0) {
             flyway.migrate();
             return;
