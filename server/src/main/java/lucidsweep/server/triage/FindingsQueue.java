@@ -134,7 +134,7 @@ public class FindingsQueue {
         return due;
     }
 
-    /** Waits a moment for findings, so that they mostly are there with the answer. */
+    /** Waits for findings for no longer than that: so they mostly are there with the answer. */
     public static void await(Future<?> findings, Duration patience) {
         try {
             findings.get(patience.toNanos(), TimeUnit.NANOSECONDS);

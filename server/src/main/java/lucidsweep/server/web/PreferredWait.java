@@ -5,10 +5,7 @@ import java.time.Duration;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/**
- * How long whoever asks wants to wait for what follows what he asked for, as RFC 7240 has it: {@code Prefer: wait=0} for not
- * at all.
- */
+/** How long a request may take for what can come later, by its header (RFC 7240): {@code Prefer: wait=0} is answered at once. */
 public final class PreferredWait {
 
     private static final Pattern SECONDS =
@@ -18,7 +15,7 @@ public final class PreferredWait {
 
     /**
      * @param header the header's value; null where there is none
-     * @param most what is waited at most, and where the header does not say, or says something else
+     * @param most the longest wait, which is also that of a header that says nothing of it, or nothing that can be read
      */
     public static Duration of(@Nullable String header, Duration most) {
         Matcher said = SECONDS.matcher(header == null ? "" : header);
