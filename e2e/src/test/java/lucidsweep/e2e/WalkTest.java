@@ -311,6 +311,7 @@ class WalkTest extends Walk {
         page.getByLabel("The shed in descriptions").click();
         assertThat(panel()).containsText("0 descriptions would change");
         page.getByLabel("Postage in descriptions").click();
+        assertThat(panel()).containsText("180 descriptions would change, all of them fit");
         button("Draft 180").click();
         assertThat(page.getByText("180 texts drafted. ctrl + Z undoes it.")).isVisible();
         page.keyboard().press("Control+z");
