@@ -2,7 +2,7 @@ import { configure } from "@testing-library/react";
 import { afterEach, beforeEach, vi } from "vitest";
 
 // A busy machine takes its time.
-configure({ asyncUtilTimeout: 15_000, defaultHidden: true });
+configure({ asyncUtilTimeout: 15_000 });
 
 /** A call of the interface: "GET /api/clients", with its body and its query. */
 export interface Asked {

@@ -6,13 +6,13 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import lucidsweep.server.backup.DatabaseFile;
 import org.flywaydb.core.Flyway;
 import org.slf4j.LoggerFactory;
 
 /** The database that a first start begins with: the one that ./test built, else one made once for all tests of this process. */
 final class EmptyDatabase {
 
-    private static final String NAME = "lucid-sweep";
     private static final String BUILT = System.getProperty("lucid.empty-database");
 
     /** Made when it is first asked for. */
@@ -24,11 +24,9 @@ final class EmptyDatabase {
 
     /** Puts one in a data folder that has no database yet. */
     static void in(Path data) {
-        Path database = data.resolve(NAME + ".mv.db");
-        if (Files.exists(database)) return;
         try {
             Files.createDirectories(data);
-            Files.copy(Made.FILE, database);
+            DatabaseFile.begin(data, Made.FILE);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -41,10 +39,10 @@ final class EmptyDatabase {
             Path folder = Files.createTempDirectory("empty-database");
             // The database is closed with Flyway's last connection.
             Flyway.configure()
-                    .dataSource("jdbc:h2:file:" + folder.resolve(NAME), "lucid", "")
+                    .dataSource("jdbc:h2:file:" + folder.resolve("lucid-sweep"), "lucid", "")
                     .load()
                     .migrate();
-            return folder.resolve(NAME + ".mv.db");
+            return folder.resolve(DatabaseFile.NAME);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

@@ -77,10 +77,10 @@ public final class DatabaseFile {
     /**
      * Puts a database that has nothing in it yet into a folder that has none: making one anew takes a tenth of a first start.
      *
-     * @param empty such a database of this version or an earlier one
+     * @param empty such a database of this version or an earlier one; where it is missing, nothing is done
      */
     public static void begin(Path folder, Path empty) throws IOException {
-        if (Files.exists(folder.resolve(NAME))) return;
+        if (Files.exists(folder.resolve(NAME)) || !Files.exists(empty)) return;
         Path whole = folder.resolve(NAME + ".part");
         Files.copy(empty, whole, StandardCopyOption.REPLACE_EXISTING);
         Files.move(whole, folder.resolve(NAME), StandardCopyOption.ATOMIC_MOVE);
