@@ -34,13 +34,10 @@ class BatchRecoveryTest {
             JdbcTemplate database = application.context().getBean(JdbcTemplate.class);
             // The first had begun to be undone, the second had written half of its changes.
             database.update("update batch set under_way = true, state = 'undone' where id = ?", undone);
-            database.update("update draft set text = null, batch_id = null where id in "
-                    + "(select field_id from change where id / 2147483648 = " + undone + " limit 700)");
+            forget(database, ids(database, "field_id", undone, 700));
             database.update("update batch set under_way = true, items = 0 where id = ?", cut);
-            database.update("update draft set text = null, batch_id = null where id in "
-                    + "(select field_id from change where id / 2147483648 = " + cut + " order by id desc limit 600)");
-            database.update("delete from change where id in (select id from change where id / 2147483648 = " + cut
-                    + " order by id desc limit 600)");
+            forget(database, ids(database, "field_id", cut, 600));
+            database.update("delete from change where id = any(?)", (Object) ids(database, "id", cut, 600));
         }
         try (OwnApplication application = OwnApplication.on(data)) {
             JdbcTemplate database = application.context().getBean(JdbcTemplate.class);
@@ -88,6 +85,16 @@ class BatchRecoveryTest {
         StringBuilder csv = new StringBuilder("id,title,description\n");
         for (int i = 0; i < LISTINGS; i++) csv.append("L%d,Paddle %d,Carved in our shed %d\n".formatted(i, i, i));
         return csv.toString();
+    }
+
+    /** Of the last changes of a batch. */
+    private static Long[] ids(JdbcTemplate database, String column, long batch, int count) {
+        String changes = "select " + column + " from change where id / 2147483648 = ? order by id desc limit ?";
+        return database.queryForList(changes, Long.class, batch, count).toArray(Long[]::new);
+    }
+
+    private static void forget(JdbcTemplate database, Long[] fields) {
+        database.update("update draft set text = null, batch_id = null where id = any(?)", (Object) fields);
     }
 
     private static long count(JdbcTemplate database, String what) {

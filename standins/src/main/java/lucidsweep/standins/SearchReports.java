@@ -160,16 +160,11 @@ public final class SearchReports {
         double rate = interest.brand() ? 0.62 : rate(position) * Math.exp(world.appeal(interest, sunday, true));
         long clicks = 0;
         for (int i = 0; i < shown; i++) if (random.nextDouble() < rate) clicks++;
-        return String.format(
-                Locale.ROOT,
-                "{\"page\":\"%s\",\"query\":\"%s\",\"country\":\"%s\",\"from\":\"%s\",\"to\":\"%s\",\"clicks\":%d,\"impressions\":%d,\"position\":%.1f}",
-                website.resolve(interest.path()),
-                interest.query(),
-                country.code,
-                sunday.minusDays(6),
-                sunday,
-                clicks,
-                shown,
-                position);
+        // A report has tens of thousands of rows, which a format would have to be read for each time.
+        return "{\"page\":\"" + website.resolve(interest.path()) + "\",\"query\":\"" + interest.query()
+                + "\",\"country\":\""
+                + country.code + "\",\"from\":\"" + sunday.minusDays(6) + "\",\"to\":\"" + sunday + "\",\"clicks\":"
+                + clicks
+                + ",\"impressions\":" + shown + ",\"position\":" + Math.round(position * 10) / 10.0 + "}";
     }
 }

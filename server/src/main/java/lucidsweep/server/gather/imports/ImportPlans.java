@@ -138,7 +138,7 @@ public class ImportPlans {
         if (asked != null && !kinds.contains(asked)) {
             throw Refusal.badInput("this property takes " + kinds + " in, not " + asked);
         }
-        TableFile table = TableFile.of(uploads.file(token), sheet);
+        TableFile table = uploads.table(token, sheet);
         List<List<String>> first = table.first(SAMPLE_ROWS);
         Map<RowKind, GuessedColumns> byKind = GuessedColumns.of(asked == null ? kinds : List.of(asked), first);
         RowKind kind = asked == null ? likely(kinds, byKind, first) : asked;
@@ -191,7 +191,7 @@ public class ImportPlans {
     /** The file is looked at again: its rows may be large, and plans that nobody goes on with are many. */
     private List<ImportPlan.Question> questions(String token, Mapping mapping) {
         Upload upload = upload(token);
-        TableFile table = TableFile.of(uploads.file(token), upload.sheet);
+        TableFile table = uploads.table(token, upload.sheet);
         return upload.questions(mapping.meanings(), table.first(SAMPLE_ROWS));
     }
 

@@ -125,12 +125,8 @@ public class Imports {
         ImportPlans.Checked file = plans.checked(token, choice);
         Property property = clients.property(file.propertyId());
         Trial trial = file.kind().isItem() ? new ItemTrial(property, file.mapping()) : new ReportTrial(file, property);
-        new Intake(file.kind(), file.mapping()).read(table(token, file.sheet()), trial);
+        new Intake(file.kind(), file.mapping()).read(uploads.table(token, file.sheet()), trial);
         return trial.result();
-    }
-
-    private TableFile table(String token, String sheet) {
-        return TableFile.of(uploads.file(token), sheet);
     }
 
     /** Counts what rows would do. */
@@ -214,7 +210,7 @@ public class Imports {
     public Sweep apply(String token, ImportChoice choice) {
         ImportPlans.Checked file = plans.checked(token, choice);
         plans.checkAgreed(file);
-        ImportShape shape = ImportShape.of(file.kind(), file.mapping(), table(token, file.sheet()));
+        ImportShape shape = ImportShape.of(file.kind(), file.mapping(), uploads.table(token, file.sheet()));
         String hash = uploads.hash(token);
         Sweep sweep = transaction.execute(status -> {
             long job = jobs.create(file.propertyId(), "import", "Import of " + file.name());
@@ -346,7 +342,7 @@ public class Imports {
         ImportShape shape = shapeOfSweep(sweep.id()).orElseThrow();
         try {
             Intake intake = new Intake(shape.kind(), shape.mapping());
-            TableFile table = table(source.token(), source.sheet());
+            TableFile table = uploads.table(source.token(), source.sheet());
             if (uploads.size(source.token()) > LARGE) items.setOthersAside(sweep.propertyId());
             String note = source.stored()
                     ? "Read; the end of it was cut short and made up for."

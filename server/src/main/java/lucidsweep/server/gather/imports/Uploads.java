@@ -19,6 +19,8 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Stream;
+import lucidsweep.server.memory.RecentlyUsed;
+import lucidsweep.server.table.TableFile;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
@@ -28,7 +30,15 @@ public final class Uploads {
 
     private static final Duration KEPT = Duration.ofDays(1);
 
+    private static final int OPENED = 4;
+
     private final Path folder;
+
+    /** A file of JSON is read to its end to know its columns: whoever looks at a file again need not wait for that again. */
+    private final RecentlyUsed<Sheet, TableFile> opened = new RecentlyUsed<>(OPENED);
+
+    /** @param name null for the one that looks most like a table */
+    private record Sheet(String token, String name) {}
 
     Uploads(@Value("${lucid.data}") Path data) {
         folder = data.resolve("uploads");
@@ -62,6 +72,11 @@ public final class Uploads {
 
     public Path file(String token) {
         return folder.resolve(token);
+    }
+
+    /** The table in a file; of a spreadsheet that of a sheet, where null of the one that looks most like a table. */
+    TableFile table(String token, String sheet) {
+        return opened.get(new Sheet(token, sheet), each -> TableFile.of(file(each.token), each.name));
     }
 
     /** Of a file, in bytes. */
