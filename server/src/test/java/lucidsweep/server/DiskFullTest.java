@@ -68,7 +68,7 @@ class DiskFullTest {
     @Test
     void whatDoesNotFitIsUndoneAndSaidAndGoesInOnceThereIsRoom() throws IOException {
         Path data = Files.createDirectory(disk.resolve("data"));
-        try (KilledApplication application = KilledApplication.on(data, "--lucid.reserve-mb=" + RESERVE_MB)) {
+        try (OwnApplication application = OwnApplication.on(data, "--lucid.reserve-mb=" + RESERVE_MB)) {
             Api api = application.api();
             long property = api.property("listings", "", false);
             byte[] file = listings();
@@ -107,7 +107,7 @@ class DiskFullTest {
     void aSweepEndsInTimeAndGoesOnWhereItWasOnceThereIsRoom() throws IOException {
         Path data = Files.createDirectory(disk.resolve("data"));
         try (Site site = pages();
-                KilledApplication application = KilledApplication.on(data, "--lucid.reserve-mb=" + RESERVE_MB)) {
+                OwnApplication application = OwnApplication.on(data, "--lucid.reserve-mb=" + RESERVE_MB)) {
             Api api = application.api();
             long property = api.property("website", site.address(), true);
             fill(RESERVE_MB + 3);
