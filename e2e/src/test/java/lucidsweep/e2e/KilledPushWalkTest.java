@@ -7,10 +7,8 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -31,46 +29,30 @@ class KilledPushWalkTest extends Walk {
     private Path data;
 
     private int port;
-    private Process application;
+    private RunningCommand application;
 
     /** One of its own, which may be killed; the website is that of the demo. */
     @BeforeEach
     void ofItsOwn() throws IOException, InterruptedException {
         port = Started.Stage.freePort();
-        address = "http://127.0.0.1:" + port;
         start();
+        address = application.address();
     }
 
     @AfterEach
-    void end() throws IOException, InterruptedException {
-        kill("-TERM");
+    void end() throws Exception {
+        application.interrupt();
     }
 
     private void start() throws IOException, InterruptedException {
         Path said = Files.createTempFile(data, "said", ".txt");
-        ProcessBuilder start = new ProcessBuilder(
-                        "setsid", "./start", "--port", "" + port, "--data", data.toString(), "--empty")
-                .directory(Path.of("..").toFile())
-                .redirectErrorStream(true)
-                .redirectOutput(said.toFile());
-        // It lives for seconds: the best compiler would take more time than it saves.
-        start.environment().put("JAVA_TOOL_OPTIONS", "-XX:TieredStopAtLevel=1");
-        application = start.start();
-        while (!Files.readString(said, StandardCharsets.UTF_8).contains("is ready at")) {
-            assertThat(application.isAlive()).as(Files.readString(said)).isTrue();
-            TimeUnit.MILLISECONDS.sleep(100);
-        }
-    }
-
-    private void kill(String signal) throws IOException, InterruptedException {
-        new ProcessBuilder("kill", signal, "--", "-" + application.pid())
-                .start()
-                .waitFor();
-        assertThat(application.waitFor(30, TimeUnit.SECONDS)).isTrue();
+        application = RunningCommand.start(
+                Path.of(".."), said, "./start", "--port", "" + port, "--data", data.toString(), "--empty");
+        application.awaitLine(RunningCommand.READY);
     }
 
     @Test
-    void goesOnAfterAPauseAndAKillAndOneSectionIsTakenBack() throws IOException, InterruptedException {
+    void goesOnAfterAPauseAndAKillAndOneSectionIsTakenBack() throws Exception {
         String property = property(
                 "Heron Ropes", "", "{\"maxPages\":" + PAGES + ",\"maxDepth\":3,\"connections\":1,\"delayMs\":0}");
         String api = address + "/api/properties/" + property;
@@ -92,7 +74,7 @@ class KilledPushWalkTest extends Walk {
         release.getByText("Pause").click();
         release.getByText(Pattern.compile("^Push (the other|all) \\d+")).click();
         assertThat(release.getByText("Pause")).isVisible();
-        kill("-KILL");
+        application.kill();
         start();
         page.reload();
         page.getByText(Pattern.compile("^(Being pushed|Open)$")).click();

@@ -4,15 +4,10 @@ import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -38,58 +33,12 @@ class ReadmeTest {
 
     private static final Path COPY = Path.of("..").toAbsolutePath().normalize();
     private static final Pattern BLOCK = Pattern.compile("(?m)^```\\n(.*?)^```$", Pattern.DOTALL);
-    private static final String READY = "Lucid Sweep is ready at http://127.0.0.1:";
     private static final int PATIENCE_SECONDS = 900;
-
-    /** What lives for seconds does better without the best compiler. */
-    private static final Map<String, String> SHORT_LIVED = Map.of("JAVA_TOOL_OPTIONS", "-XX:TieredStopAtLevel=1");
 
     @TempDir
     static Path temporary;
 
-    private final List<Started> running = new ArrayList<>();
-
-    /** A command that goes on, in a process group of its own as a terminal gives it. */
-    private record Started(ProcessHandle process, Path output) {
-
-        /** The one that {@code ./test} gave. */
-        static Started first() {
-            String said = System.getProperty("lucid.first.said");
-            assertThat(said).as("run by ./test").isNotNull();
-            return new Started(ProcessHandle.of(Long.getLong("lucid.first.pid")).orElseThrow(), Path.of(said));
-        }
-
-        String said() {
-            try {
-                return Files.readString(output, UTF_8);
-            } catch (IOException e) {
-                throw new IllegalStateException(e);
-            }
-        }
-
-        void awaitLine(String wanted) throws InterruptedException {
-            for (int tenth = 0; tenth < PATIENCE_SECONDS * 10; tenth++) {
-                if (said().contains(wanted)) return;
-                if (!process.isAlive() && !said().contains(wanted)) break;
-                TimeUnit.MILLISECONDS.sleep(100);
-            }
-            throw new AssertionError("expected “" + wanted + "” but it said:\n" + said());
-        }
-
-        /** Ctrl+C reaches every process of the group, and none is left. */
-        void interrupt() throws Exception {
-            assertThat(signal("-INT")).isZero();
-            process.onExit().get(30, TimeUnit.SECONDS);
-            assertThat(signal("-0")).as("processes that are left").isNotZero();
-        }
-
-        private int signal(String signal) throws IOException, InterruptedException {
-            return new ProcessBuilder("kill", signal, "--", "-" + process.pid())
-                    .redirectError(ProcessBuilder.Redirect.DISCARD)
-                    .start()
-                    .waitFor();
-        }
-    }
+    private final List<RunningCommand> running = new ArrayList<>();
 
     private record Ended(int status, String said) {
 
@@ -103,7 +52,7 @@ class ReadmeTest {
 
     @AfterEach
     void end() throws Exception {
-        for (Started each : running) if (each.process.isAlive()) each.interrupt();
+        for (RunningCommand each : running) if (each.process().isAlive()) each.interrupt();
     }
 
     /** JUnit warns of each link that leads out of a folder it deletes: here a thousand lines, which hid a failed test. */
@@ -136,28 +85,14 @@ class ReadmeTest {
     }
 
     private static Ended bash(String script) throws IOException, InterruptedException {
-        return run(SHORT_LIVED, COPY, "bash", "-euo", "pipefail", "-c", script);
+        return run(RunningCommand.SHORT_LIVED, COPY, "bash", "-euo", "pipefail", "-c", script);
     }
 
-    private Started start(Path folder, String... command) throws IOException {
-        Path output = Files.createTempFile(temporary, "start", ".txt");
-        List<String> words = new ArrayList<>(List.of("setsid"));
-        words.addAll(Arrays.asList(command));
-        ProcessBuilder builder = new ProcessBuilder(words)
-                .directory(folder.toFile())
-                .redirectErrorStream(true)
-                .redirectOutput(output.toFile());
-        builder.environment().putAll(SHORT_LIVED);
-        Process process = builder.start();
-        Started started = new Started(process.toHandle(), output);
+    private RunningCommand start(Path folder, String... command) throws IOException {
+        RunningCommand started =
+                RunningCommand.start(folder, Files.createTempFile(temporary, "start", ".txt"), command);
         running.add(started);
         return started;
-    }
-
-    private static String get(String address) throws IOException, InterruptedException {
-        return HttpClient.newHttpClient()
-                .send(HttpRequest.newBuilder(URI.create(address)).build(), HttpResponse.BodyHandlers.ofString())
-                .body();
     }
 
     @Test
@@ -165,17 +100,18 @@ class ReadmeTest {
     void theFirstCommandBuildsStartsAndLoadsTheDemo() throws Exception {
         String command = blocks("README.md").get(0).strip();
         assertThat(command).isEqualTo("./start");
-        Started first = Started.first();
-        running.add(first);
-        first.awaitLine(READY + "8420");
+        RunningCommand first =
+                RunningCommand.first().orElseThrow(() -> new IllegalStateException("expected to be run by ./test"));
+        first.awaitLine(RunningCommand.READY);
+        assertThat(first.address()).endsWith(":8420");
         assertThat(first.said())
                 .contains("Building the application (1 of 4")
                 .contains("Building the interface (4 of 4)")
                 .contains("Its data is in " + COPY.resolve("data") + "; press Ctrl+C to stop it.")
                 .doesNotContain("No active profile")
                 .doesNotContain("Flyway");
-        first.awaitLine("The demo client is loaded.");
-        assertThat(get("http://127.0.0.1:8420/api/portfolio")).contains("Website", "Shop listings", "Channel");
+        first.awaitLine(RunningCommand.LOADED);
+        assertThat(first.get("/api/portfolio")).contains("Website", "Shop listings", "Channel");
         assertThat(Files.getPosixFilePermissions(COPY.resolve("data"))).hasSize(3);
 
         run(Map.of(), COPY, "./start").isOneSentence("Port 8420 is in use");
@@ -195,26 +131,19 @@ class ReadmeTest {
         Ended api = bash(blocks("docs/api.md").get(0));
         assertThat(api.status).as(api.said).isZero();
         assertThat(api.said).contains("A better title").contains("address,field,before,after");
-
-        first.interrupt();
-
-        Started second = start(COPY, "./start");
-        second.awaitLine(READY + "8420");
-        assertThat(second.said()).as("nothing is built twice").doesNotContain("Building");
-        assertThat(get("http://127.0.0.1:8420/api/portfolio")).contains("Otter Point Boats");
-        second.interrupt();
     }
 
-    /** With a relative folder; the walks name theirs from the root. */
+    /** With a relative folder. */
     @Test
     @Order(2)
     void theOtherFormOfStartWorksFromAnywhere() throws Exception {
         String other = blocks("README.md").get(1).strip();
         assertThat(other).isEqualTo("./start --port 8430 --data \"my clients\" --empty");
         Path elsewhere = Files.createDirectory(temporary.resolve("elsewhere"));
-        Started relative = start(elsewhere, "bash", "-c", other.replace("./start", "'" + COPY.resolve("start") + "'"));
-        relative.awaitLine(READY + "8430");
-        assertThat(get("http://127.0.0.1:8430/api/clients")).isEqualTo("[]");
+        RunningCommand relative =
+                start(elsewhere, "bash", "-c", other.replace("./start", "'" + COPY.resolve("start") + "'"));
+        relative.awaitLine(RunningCommand.READY);
+        assertThat(relative.get("/api/clients")).isEqualTo("[]");
         assertThat(elsewhere.resolve("my clients/lucid-sweep.mv.db")).exists();
         relative.interrupt();
     }

@@ -4,22 +4,17 @@ import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
-import java.io.BufferedReader;
 import java.io.IOException;
-import java.io.InputStreamReader;
 import java.net.ServerSocket;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.concurrent.TimeUnit;
 import lucidsweep.standins.MailServer;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
 
-/** Starts the application by its own command, with the demo client really loaded, and a browser; both for all tests. */
+/** The application as its own command starts it, with the demo client really loaded, and a browser; both for all tests. */
 public final class Started implements ParameterResolver {
 
     @Override
@@ -48,32 +43,21 @@ public final class Started implements ParameterResolver {
 
         private static final double ASSERTION_MS = 60_000;
 
-        private final MailServer mail = new MailServer();
-        private final Process process;
+        private final MailServer mail;
+        private final RunningCommand application;
+        private final boolean started;
         private final Playwright playwright;
         private final Browser browser;
-        private final String address;
 
+        /** On the application that {@code ./test} started, which sends its mails to a port that was set; else on one of its own. */
         private Stage() {
             try {
-                int port = freePort();
-                address = "http://127.0.0.1:" + port;
-                Path data = Files.createTempDirectory("lucid-e2e-");
-                ProcessBuilder start = new ProcessBuilder(
-                                "./start",
-                                "--port",
-                                "" + port,
-                                "--data",
-                                data.toString(),
-                                "--mail",
-                                "127.0.0.1:" + mail.port())
-                        .directory(Path.of("..").toFile())
-                        .redirectErrorStream(true);
-                // It lives for minutes: the best compiler would take more time than it saves.
-                start.environment().put("JAVA_TOOL_OPTIONS", "-XX:TieredStopAtLevel=1");
-                process = start.start();
-                awaitLine("The demo client is loaded.");
-            } catch (IOException e) {
+                started = RunningCommand.first().isEmpty();
+                mail = new MailServer(Integer.getInteger("lucid.first.mail", 0));
+                application =
+                        started ? start(mail.port()) : RunningCommand.first().orElseThrow();
+                application.awaitLine(RunningCommand.LOADED);
+            } catch (IOException | InterruptedException e) {
                 throw new IllegalStateException("the application cannot be started", e);
             }
             try {
@@ -86,9 +70,23 @@ public final class Started implements ParameterResolver {
                                 .setExecutablePath(Path.of("/usr/bin/chromium"))
                                 .setArgs(CHROMIUM_FLAGS));
             } catch (RuntimeException e) {
-                process.destroy();
+                if (started) application.process().destroy();
                 throw e;
             }
+        }
+
+        private static RunningCommand start(int mailPort) throws IOException {
+            Path data = Files.createTempDirectory("lucid-e2e-");
+            return RunningCommand.start(
+                    Path.of(".."),
+                    data.resolve("said.txt"),
+                    "./start",
+                    "--port",
+                    "" + freePort(),
+                    "--data",
+                    data.toString(),
+                    "--mail",
+                    "127.0.0.1:" + mailPort);
         }
 
         public Browser browser() {
@@ -96,28 +94,12 @@ public final class Started implements ParameterResolver {
         }
 
         public String address() {
-            return address;
+            return application.address();
         }
 
         /** What the application sends its mails to. */
         MailServer mail() {
             return mail;
-        }
-
-        private void awaitLine(String wanted) throws IOException {
-            BufferedReader out =
-                    new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
-            List<String> seen = new ArrayList<>();
-            for (String line; (line = out.readLine()) != null; ) {
-                seen.add(line);
-                if (line.contains(wanted)) {
-                    Thread drain = new Thread(() -> out.lines().forEach(rest -> {}), "start-output");
-                    drain.setDaemon(true);
-                    drain.start();
-                    return;
-                }
-            }
-            throw new IllegalStateException("./start ended before it was ready:\n" + String.join("\n", seen));
         }
 
         static int freePort() throws IOException {
@@ -133,14 +115,10 @@ public final class Started implements ParameterResolver {
         }
 
         @Override
-        public void close() throws InterruptedException {
+        public void close() throws Exception {
             playwright.close();
             mail.close();
-            process.destroy();
-            if (!process.waitFor(20, TimeUnit.SECONDS)) {
-                process.destroyForcibly();
-                throw new IllegalStateException("./start did not end within 20 s of being asked to");
-            }
+            if (started) application.interrupt();
         }
     }
 }

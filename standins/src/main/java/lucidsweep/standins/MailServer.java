@@ -20,8 +20,13 @@ public final class MailServer implements AutoCloseable {
     private final List<String> mails = new CopyOnWriteArrayList<>();
 
     public MailServer() {
+        this(0);
+    }
+
+    /** @param port 0 for any that is free */
+    public MailServer(int port) {
         try {
-            socket = new ServerSocket(0, 10, InetAddress.getLoopbackAddress());
+            socket = new ServerSocket(port, 10, InetAddress.getLoopbackAddress());
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
