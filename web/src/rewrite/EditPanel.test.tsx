@@ -137,6 +137,20 @@ it("drafts nothing while the figures are of the edit before", async () => {
   expect(last().find).toBe("Older");
 });
 
+it("drafts nothing while shared blocks are put into another order", async () => {
+  let stored: (reply: object) => void = () => {};
+  const blocks = [{ id: 4, name: "Postage", kind: "ABOUT", language: "", text: "Soon", place: 0 }];
+  serve("GET /api/properties/7/blocks", { blocks, values: [] });
+  serve("PUT /api/properties/7/blocks/order", () => new Promise((answer) => (stored = answer)));
+  show(<Panel start="blocks" listings />);
+  const draft = await screen.findByRole("button", { name: "Draft 20" });
+  await userEvent.click(screen.getByLabelText("Postage in descriptions"));
+  await waitFor(() => expect(screen.queryByText("Draft 20")).toBeNull());
+  expect(draft.hasAttribute("disabled")).toBe(true);
+  stored({});
+  await waitFor(() => expect(draft.hasAttribute("disabled")).toBe(false));
+});
+
 it("follows a long preview until it is whole", async () => {
   serve(PREVIEW, figures({ complete: false, done: 10, changes: 6, fitting: 6 }));
   serve("GET /api/previews/t", figures({ changes: 21, fitting: 21 }));

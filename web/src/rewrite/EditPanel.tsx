@@ -248,6 +248,7 @@ function isReady(spec: EditSpec) {
     case "before":
     case "after":
     case "add-block":
+    case "blocks":
       return Boolean(spec.with);
     case "year":
       return /^20\d\d$/.test(spec.with ?? "");

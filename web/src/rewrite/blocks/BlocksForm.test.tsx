@@ -39,6 +39,7 @@ it("puts blocks in order and takes them in or out", async () => {
   serve(`PUT ${PATH}/order`, {});
   const versions = begin();
   await userEvent.click(await screen.findByRole("button", { name: "The shed up" }));
+  expect(versions, "nothing is previewed until the server has the order").toContain("");
   await userEvent.click(screen.getByRole("checkbox", { name: "Film in descriptions" }));
   await userEvent.click(screen.getByRole("checkbox", { name: "Postage in descriptions" }));
   await waitFor(() =>
@@ -48,7 +49,7 @@ it("puts blocks in order and takes them in or out", async () => {
       { ids: [5, 6] },
     ]),
   );
-  expect(versions.length, "the preview is made anew with the blocks").toBeGreaterThan(1);
+  await waitFor(() => expect(Number(versions.at(-1)), "the preview is made anew with the blocks").toBeGreaterThan(1));
 });
 
 it("writes a block with a value where the cursor is", async () => {

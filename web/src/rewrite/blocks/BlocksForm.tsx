@@ -11,7 +11,7 @@ import { ChannelForm } from "./ChannelForm";
 
 interface Props {
   propertyId: number;
-  /** Says that the blocks are others than a moment ago, so that the preview is made anew. */
+  /** Says that the blocks are others than a moment ago, so that the preview is made anew; "" while that is being stored. */
   onBlocks: (version: string) => void;
 }
 
@@ -28,9 +28,10 @@ export function BlocksForm({ propertyId, onBlocks }: Props) {
   });
   const blocks = data?.blocks ?? NONE;
   const version = useRef(0);
+  const tellVersion = () => onBlocks(String(++version.current));
   // biome-ignore lint/correctness/useExhaustiveDependencies: only where the blocks are others
   useEffect(() => {
-    onBlocks(String(++version.current));
+    tellVersion();
   }, [blocks]);
   const order = useChange(propertyId, (ids: number[]) =>
     answer(api.PUT("/api/properties/{propertyId}/blocks/order", { ...path, body: { ids } })),
@@ -41,7 +42,8 @@ export function BlocksForm({ propertyId, onBlocks }: Props) {
   const arranged = moved?.of === blocks ? moved.ids : stored;
   const arrange = (ids: number[]) => {
     setMoved({ of: blocks, ids });
-    order.mutate(ids, { onError: () => setMoved(undefined) });
+    onBlocks("");
+    order.mutate(ids, { onError: () => setMoved(undefined), onSettled: tellVersion });
   };
   const toggle = (id: number) =>
     arrange(arranged.includes(id) ? arranged.filter((each) => each !== id) : [...arranged, id]);
