@@ -3,12 +3,14 @@ package lucidsweep.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.api.parallel.Isolated;
 
 /** Ctrl+C ends what the README's first command started, and the next start has what was there: after all who use the first. */
 @Isolated
+@Order(2)
 class EndedStartTest {
 
     @Test

@@ -92,6 +92,24 @@ abstract class Walk {
                 AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
+    protected Locator total(String items) {
+        return page.locator("strong").getByText(items, new Locator.GetByTextOptions().setExact(true));
+    }
+
+    protected Locator panel() {
+        return page.getByLabel("Rewrite in bulk");
+    }
+
+    protected Locator ribbon(String stage) {
+        return page.getByRole(AriaRole.NAVIGATION)
+                .getByRole(AriaRole.LINK)
+                .filter(new Locator.FilterOptions().setHasText(stage));
+    }
+
+    protected void stage(String name) {
+        ribbon(name).click();
+    }
+
     /** A property of a client of its own, with pages of the demo's website; returns its id. */
     protected String property(String name, String brand, String sweep) {
         String client = found(

@@ -30,51 +30,6 @@ class WalkTest extends Walk {
     }
 
     @Test
-    void fromACauseToAHandover() throws IOException {
-        page.navigate(address);
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Website"))
-                .first()
-                .click();
-        assertThat(page.getByRole(
-                        AriaRole.HEADING, new Page.GetByRoleOptions().setName("What holds this property back")))
-                .isVisible();
-        Locator cause = page.getByRole(AriaRole.LISTITEM)
-                .filter(new Locator.FilterOptions().setHasText("48 titles end in the same 44 letters"));
-        assertThat(cause).containsText("Without them, 48 fit.");
-        cause.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Remove the ending"))
-                .click();
-
-        assertThat(panel()).containsText("48 titles would change, all of them fit");
-        // The desk shows what would become of it, and can be narrowed to that.
-        Locator becomes = page.getByRole(AriaRole.GRID)
-                .getByText("Sunset tour at Otter Point", new Locator.GetByTextOptions().setExact(true));
-        assertThat(becomes.first()).isVisible();
-        panel().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("changed 48"))
-                .click();
-        assertThat(total("48 items")).isVisible();
-        button("Draft 48").click();
-        assertThat(ribbon("Rewrite")).containsText("68 drafted");
-
-        stage("Release");
-        assertThat(total("78 items")).isVisible();
-        page.getByLabel("Select all rows").check();
-        assertThat(page.getByText("78 items selected")).isVisible();
-        button("Approve").click();
-        assertThat(page.getByText("68 approved drafts to deliver")).isVisible();
-        Download file = page.waitForDownload(() -> button("Deliver").click());
-        String csv = Files.readString(file.path());
-        assertThat(csv.lines()).hasSize(69);
-        assertThat(csv)
-                .contains(
-                        "/tours/otter-point/sunset-tour/,title,\"Sunset tour at Otter Point | Tarrin Bay Kayaks: hire, tours and lessons\",Sunset tour at Otter Point");
-        assertThat(ribbon("Release")).containsText("delivered");
-
-        stage("Watch");
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Clicks and positions")))
-                .isVisible();
-    }
-
-    @Test
     void triageIsWorkedFromItsPictureItsChecklistItsStandardAndItsReport() throws IOException {
         page.navigate(address + "/p/1/triage");
         link(Pattern.compile("^Description in .shop.: \\d+ findings")).click();
@@ -802,10 +757,6 @@ class WalkTest extends Walk {
     }
 
     /** How many items the table says it has. */
-    private Locator total(String items) {
-        return page.locator("strong").getByText(items, new Locator.GetByTextOptions().setExact(true));
-    }
-
     /** Goes to a view of Aim. */
     private void view(String name) {
         page.getByLabel("Views of Aim")
@@ -813,22 +764,8 @@ class WalkTest extends Walk {
                 .click();
     }
 
-    private Locator panel() {
-        return page.getByLabel("Rewrite in bulk");
-    }
-
     private Locator button(Pattern name) {
         return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
-    }
-
-    private Locator ribbon(String stage) {
-        return page.getByRole(AriaRole.NAVIGATION)
-                .getByRole(AriaRole.LINK)
-                .filter(new Locator.FilterOptions().setHasText(stage));
-    }
-
-    private void stage(String name) {
-        ribbon(name).click();
     }
 
     private Locator rows(String text) {
