@@ -29,13 +29,13 @@ export function BlocksForm({ propertyId, onBlocks }: Props) {
   const blocks = data?.blocks ?? NONE;
   const version = useRef(0);
   const tellVersion = () => onBlocks(String(++version.current));
-  // biome-ignore lint/correctness/useExhaustiveDependencies: only where the blocks are others
-  useEffect(() => {
-    tellVersion();
-  }, [blocks]);
   const order = useChange(propertyId, (ids: number[]) =>
     answer(api.PUT("/api/properties/{propertyId}/blocks/order", { ...path, body: { ids } })),
   );
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only where the blocks are others
+  useEffect(() => {
+    if (!order.isPending) tellVersion();
+  }, [blocks]);
   // What was just ticked or moved shows at once; what the server says takes its place.
   const [moved, setMoved] = useState<{ of: TextBlock[]; ids: number[] }>();
   const stored = blocks.filter((block) => block.place !== null).map((block) => block.id);

@@ -15,8 +15,7 @@ class EndedStartTest {
 
     @Test
     void nothingIsLeftRunningAndNothingIsLost(@TempDir Path folder) throws Exception {
-        RunningCommand first =
-                RunningCommand.first().orElseThrow(() -> new IllegalStateException("expected to be run by ./test"));
+        RunningCommand first = RunningCommand.first();
         assertThat(first.get("/api/portfolio")).contains("Otter Point Boats");
         first.interrupt();
 

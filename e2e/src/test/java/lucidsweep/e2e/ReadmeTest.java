@@ -100,8 +100,7 @@ class ReadmeTest {
     void theFirstCommandBuildsStartsAndLoadsTheDemo() throws Exception {
         String command = blocks("README.md").get(0).strip();
         assertThat(command).isEqualTo("./start");
-        RunningCommand first =
-                RunningCommand.first().orElseThrow(() -> new IllegalStateException("expected to be run by ./test"));
+        RunningCommand first = RunningCommand.first();
         first.awaitLine(RunningCommand.READY);
         assertThat(first.address()).endsWith(":8420");
         assertThat(first.said())

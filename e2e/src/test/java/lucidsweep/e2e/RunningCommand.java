@@ -13,7 +13,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -30,11 +29,17 @@ record RunningCommand(ProcessHandle process, Path output) {
     private static final int PATIENCE_SECONDS = 900;
     private static final Pattern ADDRESS = Pattern.compile(READY + "(http://\\S+)");
 
-    /** The first of the README, which {@code ./test} gave to build what all is tested with; none where another ran the tests. */
-    static Optional<RunningCommand> first() {
-        return Optional.ofNullable(System.getProperty("lucid.first.said"))
-                .map(said -> new RunningCommand(
-                        ProcessHandle.of(Long.getLong("lucid.first.pid")).orElseThrow(), Path.of(said)));
+    /** Whether {@code ./test} runs this, which gives the first command of the README to build what all is tested with. */
+    static boolean isFirstGiven() {
+        return System.getProperty("lucid.first.said") != null;
+    }
+
+    /** That command. */
+    static RunningCommand first() {
+        if (!isFirstGiven()) throw new IllegalStateException("expected to be run by ./test");
+        ProcessHandle process =
+                ProcessHandle.of(Long.getLong("lucid.first.pid")).orElseThrow();
+        return new RunningCommand(process, Path.of(System.getProperty("lucid.first.said")));
     }
 
     /** Gives one in a folder; what it says goes to a file. */

@@ -52,10 +52,9 @@ public final class Started implements ParameterResolver {
         /** On the application that {@code ./test} started, which sends its mails to a port that was set; else on one of its own. */
         private Stage() {
             try {
-                started = RunningCommand.first().isEmpty();
+                started = !RunningCommand.isFirstGiven();
                 mail = new MailServer(Integer.getInteger("lucid.first.mail", 0));
-                application =
-                        started ? start(mail.port()) : RunningCommand.first().orElseThrow();
+                application = started ? start(mail.port()) : RunningCommand.first();
                 application.awaitLine(RunningCommand.LOADED);
             } catch (IOException | InterruptedException e) {
                 throw new IllegalStateException("the application cannot be started", e);

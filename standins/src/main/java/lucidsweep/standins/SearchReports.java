@@ -160,11 +160,15 @@ public final class SearchReports {
         double rate = interest.brand() ? 0.62 : rate(position) * Math.exp(world.appeal(interest, sunday, true));
         long clicks = 0;
         for (int i = 0; i < shown; i++) if (random.nextDouble() < rate) clicks++;
-        // A report has tens of thousands of rows, which a format would have to be read for each time.
-        return "{\"page\":\"" + website.resolve(interest.path()) + "\",\"query\":\"" + interest.query()
-                + "\",\"country\":\""
-                + country.code + "\",\"from\":\"" + sunday.minusDays(6) + "\",\"to\":\"" + sunday + "\",\"clicks\":"
-                + clicks
-                + ",\"impressions\":" + shown + ",\"position\":" + Math.round(position * 10) / 10.0 + "}";
+        String where = text("page", website.resolve(interest.path())) + text("query", interest.query());
+        String when = text("country", country.code) + text("from", sunday.minusDays(6)) + text("to", sunday);
+        double rounded = Math.round(position * 10) / 10.0;
+        return "{" + where + when + "\"clicks\":" + clicks + ",\"impressions\":" + shown + ",\"position\":" + rounded
+                + "}";
+    }
+
+    /** A name and a text of an object. A report has tens of thousands of rows: a format would be read anew for each. */
+    private static String text(String name, Object value) {
+        return "\"" + name + "\":\"" + value + "\",";
     }
 }
