@@ -22,7 +22,15 @@ function titleOf(preview: PreviewRow, old: string) {
   return [preview.after, `now: ${old || "none"}`, ...left].join("\n");
 }
 
-/** A cell of the desk while an edit is previewed: the old text above the new one. */
+/** What an edit puts behind a text of several lines or takes off its end: there the cell shows neither. */
+function endOf(old: string, { after, fit }: PreviewRow) {
+  if (!after || (fit?.desktopLines ?? 1) < 2) return undefined;
+  if (after.startsWith(old)) return { verb: "added", text: after.slice(old.length).trim() };
+  if (old.startsWith(after)) return { verb: "removed", text: old.slice(after.length).trim() };
+  return undefined;
+}
+
+/** A cell of the desk while an edit is previewed: the old text above the new one, or what comes to its end or goes from there. */
 export function PreviewedCell({
   cell,
   preview,
@@ -44,11 +52,18 @@ export function PreviewedCell({
   }
   const old = inWords(cell.draft ?? cell.captured);
   const { fit } = preview;
+  const end = old ? endOf(old, preview) : undefined;
   const noRoom = preview.leftOut.filter(({ why }) => why === "NO_ROOM").map(({ text }) => text);
   return (
     <span className={css.both} title={titleOf(preview, old)} data-text>
       <span className={css.top}>
-        <span className={css.was}>{old || "none"}</span>
+        {end ? (
+          <span className={css.end}>
+            {end.verb}: {end.text}
+          </span>
+        ) : (
+          <span className={css.was}>{old || "none"}</span>
+        )}
         {words && (
           <span className={css.remarks}>
             {words}
