@@ -61,19 +61,27 @@ interface ReportMapper {
 
     String RESULT_COLUMNS = "id, property_id, row_hash, query, position, address, title, description, looked";
 
-    @Select("select max(to_day) from demand where property_id = #{propertyId}")
-    String lastDay(long propertyId);
+    /** The imports of a property, and its crawls: of those there are no rows here. */
+    @Select("select id from sweep where property_id = #{propertyId} order by id")
+    List<Long> sweeps(long propertyId);
 
-    @Select("select exists (select 1 from demand where property_id = #{propertyId} and address <> '' and query <> '')")
-    boolean namesItemsAndQueries(long propertyId);
+    String IN_RANGE = " id between #{first} and #{last} ";
 
-    @Select("select distinct country from demand where property_id = #{propertyId}")
-    List<String> countries(long propertyId);
+    @Select("select max(to_day) from demand where" + IN_RANGE)
+    String lastDay(IdRange range);
+
+    @Select("select exists (select 1 from demand where" + IN_RANGE + "and address <> '' and query <> '')")
+    boolean namesItemsAndQueries(IdRange range);
+
+    @Select("select distinct country from demand where" + IN_RANGE)
+    List<String> countries(IdRange range);
+
+    String SOME = " where id > #{after} and id <= #{last} order by id limit #{limit}";
 
     String DEMAND = "select id, address, query, country, from_day, to_day, clicks, impressions, position from demand ";
 
-    @Select(DEMAND + "where property_id = #{propertyId} and id > #{after} order by id limit #{limit}")
-    List<Reports.Demand> demand(long propertyId, long after, int limit);
+    @Select(DEMAND + SOME)
+    List<Reports.Demand> demand(long after, long last, int limit);
 
     String RESULT = "select query, position, address, title, description, looked from result ";
 
@@ -90,9 +98,8 @@ interface ReportMapper {
     @Select(RESULT + "where property_id = #{propertyId} and lower(query) <> lower(#{query}) order by id limit #{limit}")
     List<Reports.Result> resultsOfOthers(long propertyId, String query, int limit);
 
-    @Select("select id, query, position, address, title, description, looked from result"
-            + " where property_id = #{propertyId} and id > #{after} order by id limit #{limit}")
-    List<NumberedResult> resultRows(long propertyId, long after, int limit);
+    @Select("select id, query, position, address, title, description, looked from result" + SOME)
+    List<NumberedResult> resultRows(long after, long last, int limit);
 
     /** A result by its id. */
     record NumberedResult(
@@ -105,13 +112,11 @@ interface ReportMapper {
 
     record Stored(long id, long rowHash) {}
 
-    @Select(
-            "select id, row_hash from demand where property_id = #{propertyId} and id > #{after} order by id limit #{limit}")
-    List<Stored> demandAfter(long propertyId, long after, int limit);
+    @Select("select id, row_hash from demand" + SOME)
+    List<Stored> storedDemand(long after, long last, int limit);
 
-    @Select(
-            "select id, row_hash from result where property_id = #{propertyId} and id > #{after} order by id limit #{limit}")
-    List<Stored> resultsAfter(long propertyId, long after, int limit);
+    @Select("select id, row_hash from result" + SOME)
+    List<Stored> storedResults(long after, long last, int limit);
 
     /** Keeps rows as they are before they are changed; the table is "demand" or "result". */
     @Insert("insert into ${table}_before select #{sweepId}, t.* from ${table} t where id = any(#{ids})")

@@ -38,17 +38,11 @@ final class ReportedRows {
         this.kind = kind;
         this.propertyId = propertyId;
         this.sweepId = sweepId;
-        long after = -1;
-        List<ReportMapper.Stored> chunk;
-        do {
-            chunk = kind == RowKind.DEMAND
-                    ? mapper.demandAfter(propertyId, after, AT_ONCE)
-                    : mapper.resultsAfter(propertyId, after, AT_ONCE);
-            for (ReportMapper.Stored row : chunk) {
-                known.put(row.rowHash(), row.id());
-                after = row.id();
-            }
-        } while (chunk.size() == AT_ONCE);
+        ReportRanges.of(mapper, propertyId)
+                .forEach(
+                        kind == RowKind.DEMAND ? mapper::storedDemand : mapper::storedResults,
+                        ReportMapper.Stored::id,
+                        row -> known.put(row.rowHash(), row.id()));
     }
 
     Record of(IntakeRow row, List<String> cells) {

@@ -1,7 +1,9 @@
 package lucidsweep.server.gather.imports;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import lucidsweep.core.text.Country;
@@ -14,8 +16,6 @@ import org.springframework.stereotype.Service;
 /** What search engines report of a property, as it was taken in. */
 @Service
 public class Reports {
-
-    private static final int AT_ONCE = 5_000;
 
     private final ReportMapper mapper;
     private final Map<Long, String> lastDays = new ConcurrentHashMap<>();
@@ -51,15 +51,23 @@ public class Reports {
 
     /** The last day that is reported of; "" where none is. It is kept: the database looks at every row to tell it. */
     public String lastDay(long propertyId) {
-        return lastDays.computeIfAbsent(propertyId, id -> {
-            String day = mapper.lastDay(id);
-            return day == null ? "" : day;
-        });
+        return lastDays.computeIfAbsent(
+                propertyId,
+                id -> ranges(id).stream()
+                        .map(mapper::lastDay)
+                        .filter(Objects::nonNull)
+                        .max(Comparator.naturalOrder())
+                        .orElse(""));
+    }
+
+    private ReportRanges ranges(long propertyId) {
+        return ReportRanges.of(mapper, propertyId);
     }
 
     /** The codes of the countries that demand is reported of; one that nobody knows is as it was reported. */
     public List<String> countries(long propertyId) {
-        return mapper.countries(propertyId).stream()
+        return ranges(propertyId).stream()
+                .flatMap(range -> mapper.countries(range).stream())
                 .filter(country -> !country.isBlank())
                 .map(Country::code)
                 .distinct()
@@ -68,18 +76,12 @@ public class Reports {
 
     /** Whether any row names an item and a query; others name one of them. */
     public boolean namesItemsAndQueries(long propertyId) {
-        return mapper.namesItemsAndQueries(propertyId);
+        return ranges(propertyId).stream().anyMatch(mapper::namesItemsAndQueries);
     }
 
     /** Walks over all rows of demand. */
     public void forEachDemand(long propertyId, Consumer<Demand> visit) {
-        long after = -1;
-        List<Demand> chunk;
-        do {
-            chunk = mapper.demand(propertyId, after, AT_ONCE);
-            chunk.forEach(visit);
-            if (!chunk.isEmpty()) after = chunk.get(chunk.size() - 1).id();
-        } while (chunk.size() == AT_ONCE);
+        ranges(propertyId).forEach(mapper::demand, Demand::id, visit);
     }
 
     /**
@@ -108,14 +110,7 @@ public class Reports {
 
     /** Walks over all results, of every day. */
     public void forEachResult(long propertyId, Consumer<Result> visit) {
-        long after = -1;
-        List<ReportMapper.NumberedResult> chunk;
-        do {
-            chunk = mapper.resultRows(propertyId, after, AT_ONCE);
-            for (ReportMapper.NumberedResult row : chunk) {
-                visit.accept(row.result());
-                after = row.id();
-            }
-        } while (chunk.size() == AT_ONCE);
+        ranges(propertyId)
+                .forEach(mapper::resultRows, ReportMapper.NumberedResult::id, row -> visit.accept(row.result()));
     }
 }
