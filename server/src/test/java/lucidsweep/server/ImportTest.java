@@ -318,6 +318,36 @@ class ImportTest {
     }
 
     @Test
+    void demandOfTwoPropertiesThatIsTakenInByTurnsIsKeptApart() {
+        List<Shop> shops = List.of(new Shop(api, FIRST), new Shop(api, FIRST));
+        List<String> months = List.of("2026-08", "2026-09", "2026-10");
+        for (String month : months) {
+            for (Shop shop : shops) assertThat(demandNote(shop, List.of(month))).isEqualTo("2 rows of demand read.");
+        }
+        assertThat(demandNote(shops.get(0), months))
+                .isEqualTo("6 rows of demand read, 6 of them in the place of earlier ones.");
+        assertThat(demandNote(shops.get(1), List.of("2026-09", "2026-11")))
+                .isEqualTo("4 rows of demand read, 2 of them in the place of earlier ones.");
+        for (Shop shop : shops) {
+            JsonNode window = shop.get("/demand/window").json();
+            assertThat(window.path("lastDay").asString()).isEqualTo(shop == shops.get(0) ? "2026-10-31" : "2026-11-30");
+        }
+    }
+
+    private String demandNote(Shop shop, List<String> months) {
+        StringBuilder demand = new StringBuilder("page,query,country,month,clicks,impressions\n");
+        for (String month : months)
+            for (String query : List.of("ash paddle", "oak paddle"))
+                demand.append("https://bay.example/0,")
+                        .append(query)
+                        .append(",gb,")
+                        .append(month)
+                        .append(",3,90\n");
+        JsonNode plan = plan(shop.property(), "demand.csv", demand.toString());
+        return apply(plan, Api.choice(plan));
+    }
+
+    @Test
     void aFeedIsFetchedPageByPageThroughItsRestsAndFaults() throws IOException {
         try (Website website = Website.ofDemo(DemoSite.ofSeed(7), 0)) {
             long property = api.property(
