@@ -18,6 +18,7 @@ it.each([
   ["removed: Sent within two days.", 2, `${OLD}\n\nSent within two days.`, OLD],
   [OLD, 2, OLD, "Signed, oiled and carved by hand."],
   ["Ash paddle", 1, "Ash paddle", "Ash paddle, signed"],
+  [OLD, 2, `${OLD} `, OLD],
   ["none", 2, "", "Sent within two days."],
 ])("says above the new text: %s", (above, lines, old, after) => {
   preview(lines, old, after);

@@ -22,12 +22,13 @@ function titleOf(preview: PreviewRow, old: string) {
   return [preview.after, `now: ${old || "none"}`, ...left].join("\n");
 }
 
-/** What an edit puts behind a text of several lines or takes off its end: there the cell shows neither. */
+/** What an edit puts behind a text of several lines or takes off its end, in words: there the cell shows neither. */
 function endOf(old: string, { after, fit }: PreviewRow) {
-  if (!after || (fit?.desktopLines ?? 1) < 2) return undefined;
-  if (after.startsWith(old)) return { verb: "added", text: after.slice(old.length).trim() };
-  if (old.startsWith(after)) return { verb: "removed", text: old.slice(after.length).trim() };
-  return undefined;
+  if (!old || !after || (fit?.desktopLines ?? 1) < 2) return undefined;
+  const longer = after.length > old.length;
+  const [short, long] = longer ? [old, after] : [after, old];
+  const end = long.startsWith(short) && long.slice(short.length).trim();
+  return end ? `${longer ? "added" : "removed"}: ${end}` : undefined;
 }
 
 /** A cell of the desk while an edit is previewed: the old text above the new one, or what comes to its end or goes from there. */
@@ -52,18 +53,12 @@ export function PreviewedCell({
   }
   const old = inWords(cell.draft ?? cell.captured);
   const { fit } = preview;
-  const end = old ? endOf(old, preview) : undefined;
+  const end = endOf(old, preview);
   const noRoom = preview.leftOut.filter(({ why }) => why === "NO_ROOM").map(({ text }) => text);
   return (
     <span className={css.both} title={titleOf(preview, old)} data-text>
       <span className={css.top}>
-        {end ? (
-          <span className={css.end}>
-            {end.verb}: {end.text}
-          </span>
-        ) : (
-          <span className={css.was}>{old || "none"}</span>
-        )}
+        {end ? <span className={css.end}>{end}</span> : <span className={css.was}>{old || "none"}</span>}
         {words && (
           <span className={css.remarks}>
             {words}

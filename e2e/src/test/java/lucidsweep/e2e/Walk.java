@@ -92,6 +92,7 @@ abstract class Walk {
                 AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
+    /** How many items the table says it has. */
     protected Locator total(String items) {
         return page.locator("strong").getByText(items, new Locator.GetByTextOptions().setExact(true));
     }

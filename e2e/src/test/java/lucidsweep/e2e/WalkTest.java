@@ -757,7 +757,6 @@ class WalkTest extends Walk {
         assertThat(page.locator("[aria-busy=true]")).hasCount(0);
     }
 
-    /** How many items the table says it has. */
     /** Goes to a view of Aim, and waits for it: what is typed into Find before belongs to the view before. */
     private void view(String name) {
         Locator view =

@@ -103,6 +103,9 @@ public final class Uploads {
     }
 
     public void remove(String token) {
+        opened.all().keySet().stream()
+                .filter(sheet -> sheet.token.equals(token))
+                .forEach(opened::remove);
         try {
             Files.deleteIfExists(file(token));
         } catch (IOException e) {
