@@ -106,7 +106,7 @@ final class Api {
         String job = find(answer, "\"jobId\":(\\d+)");
         String state = get("/api/jobs/" + job);
         while (state.contains("\"state\":\"running\"")) {
-            LockSupport.parkNanos(20_000_000);
+            LockSupport.parkNanos(100_000_000);
             state = get("/api/jobs/" + job);
         }
         if (!state.contains("\"state\":\"done\"")) throw new IllegalStateException(state);

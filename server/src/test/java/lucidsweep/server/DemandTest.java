@@ -161,6 +161,25 @@ class DemandTest {
     }
 
     @Test
+    void whatNamesNoDayIsOfTheLastMonthThatIsReportedAlsoOnceAReportWasTakenBack(Api api) {
+        shop.importDemand("query,impressions\nwet deck,40\n");
+        assertThat(lastDayWith("wet")).isEqualTo("2026-11-22");
+        shop.importDemand("query,from,to,impressions\nash paddle,2026-12-28,2027-01-03,9\n");
+        assertThat(lastDayWith("wet")).isEqualTo("2027-01-03");
+        long last = shop.get("/sweeps").json().get(0).path("id").asLong();
+        api.post("/api/sweeps/" + last + "/take-back", "");
+        assertThat(lastDayWith("wet")).isEqualTo("2026-11-22");
+    }
+
+    /** The last day that is reported; a query must be of the month that ends with it. */
+    private String lastDayWith(String query) {
+        String day = window("").path("lastDay").asString();
+        String month = "&first=" + LocalDate.parse(day).minusDays(29) + "&last=" + day;
+        assertThat(rows("q=" + query + month).path("total").asInt()).isEqualTo(1);
+        return day;
+    }
+
+    @Test
     void anySortIsAnOrderInBothDirections() {
         for (String side : new String[] {"items", "queries"}) {
             for (String sort : new String[] {

@@ -158,6 +158,7 @@ public final class Intake {
     }
 
     private static boolean isNothing(String text) {
+        if (!text.isEmpty() && Character.isDigit(text.charAt(0))) return false;
         return text.length() <= LONGEST_NOTHING && NOTHING.contains(text.toLowerCase(Locale.ROOT));
     }
 

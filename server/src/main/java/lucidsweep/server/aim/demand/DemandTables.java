@@ -220,7 +220,7 @@ class DemandTables {
 
         private static int day(String given) {
             try {
-                return ReportedDays.day(given);
+                return (int) LocalDate.parse(given).toEpochDay();
             } catch (DateTimeParseException e) {
                 throw Refusal.badInput("expected a day such as 2026-11-25, got \"" + given + "\"");
             }

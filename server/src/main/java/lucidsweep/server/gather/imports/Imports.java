@@ -337,6 +337,14 @@ public class Imports {
                         sweeps.settings(sweep.id(), ImportShape.class).kind().isItem());
     }
 
+    /**
+     * A file that was read.
+     *
+     * @param note what came of it, in words
+     * @param lastDay the last day that its demand is of; null where it is none, or not known
+     */
+    private record Done(String note, String lastDay) {}
+
     private String run(Sweep sweep, Progress progress) {
         ImportMapper.ImportSource source = mapper.source(sweep.id());
         ImportShape shape = shapeOfSweep(sweep.id()).orElseThrow();
@@ -344,17 +352,17 @@ public class Imports {
             Intake intake = new Intake(shape.kind(), shape.mapping());
             TableFile table = uploads.table(source.token(), source.sheet());
             if (uploads.size(source.token()) > LARGE) items.setOthersAside(sweep.propertyId());
-            String note = source.stored()
-                    ? "Read; the end of it was cut short and made up for."
+            Done done = source.stored()
+                    ? new Done("Read; the end of it was cut short and made up for.", null)
                     : shape.kind().isItem()
                             ? readItems(sweep, shape, intake, table, progress)
                             : readReports(sweep, shape.kind(), intake, table, progress);
             if (shape.kind().isItem()) seeLive(sweep.propertyId());
-            tell(sweep, shape.kind());
+            tell(sweep, shape.kind(), done.lastDay);
             end(sweep, source, Sweep.State.DONE);
             // Tables have it already: whoever works out what an import means for targets and findings says so.
             items.changed(sweep.propertyId(), Set.of());
-            return note;
+            return done.note;
         } catch (RuntimeException | Error e) {
             // Where the application ends, the next start begins the import anew.
             if (jobs.isClosing() && progress.stopAsked()) return "";
@@ -362,7 +370,7 @@ public class Imports {
             if (left != null && !left.stored()) undo(sweep);
             end(sweep, source, Sweep.State.FAILED);
             // Somebody may have read what is taken back.
-            if (!shape.kind().isItem()) tell(sweep, shape.kind());
+            if (!shape.kind().isItem()) tell(sweep, shape.kind(), null);
             items.changed(sweep.propertyId());
             throw e;
         }
@@ -372,11 +380,11 @@ public class Imports {
         line.run(propertyId, "the end of an import", () -> drafts.seeLive(propertyId));
     }
 
-    private void tell(Sweep sweep, RowKind kind) {
+    private void tell(Sweep sweep, RowKind kind, String lastDay) {
         if (kind == RowKind.PAGES) siteNotes.noteAgain(sweep.propertyId());
         if (kind.isItem()) publisher.publishEvent(new SweepEnded(sweep.propertyId(), sweep.id()));
         if (kind == RowKind.RESULTS) publisher.publishEvent(new ResultsChanged(sweep.propertyId()));
-        if (kind == RowKind.DEMAND) publisher.publishEvent(new DemandChanged(sweep.propertyId()));
+        if (kind == RowKind.DEMAND) publisher.publishEvent(new DemandChanged(sweep.propertyId(), sweep.id(), lastDay));
     }
 
     private void end(Sweep sweep, ImportMapper.ImportSource source, Sweep.State state) {
@@ -389,7 +397,7 @@ public class Imports {
         uploads.remove(source.token());
     }
 
-    private String readItems(Sweep sweep, ImportShape shape, Intake intake, TableFile table, Progress progress) {
+    private Done readItems(Sweep sweep, ImportShape shape, Intake intake, TableFile table, Progress progress) {
         Property property = clients.property(sweep.propertyId());
         ImportedItem maker = new ImportedItem(property, sweep.id(), shape.mapping(), json);
         KnownItems known = captures.known(property.id());
@@ -403,7 +411,7 @@ public class Imports {
             mapper.setStored(sweep.id());
         });
         String thing = shape.kind().name().toLowerCase(Locale.ROOT).replaceFirst("s$", "");
-        return said(Counted.of(reading.read(), thing) + " read", reading);
+        return new Done(said(Counted.of(reading.read(), thing) + " read", reading), null);
     }
 
     /** Some thousands of rows are stored at a time: the database takes twice as long over a million rows in one piece. */
@@ -411,7 +419,7 @@ public class Imports {
         transaction.executeWithoutResult(status -> store.run());
     }
 
-    private String readReports(Sweep sweep, RowKind kind, Intake intake, TableFile table, Progress progress) {
+    private Done readReports(Sweep sweep, RowKind kind, Intake intake, TableFile table, Progress progress) {
         LocalDate day = LocalDate.ofInstant(sweep.started(), ZoneId.systemDefault());
         ReportedRows rows = new ReportedRows(reports, kind, sweep.propertyId(), sweep.id(), day);
         ImportReading<Record> reading = new ImportReading<>(sweep, visits, progress, rows::of, rows::store);
@@ -428,7 +436,7 @@ public class Imports {
                 ? ""
                 : " (" + String.format(Locale.ROOT, "%,d", rows.contradicted())
                         + " with other figures, which count now)";
-        return said(count + " read" + replaced + contradicted, reading);
+        return new Done(said(count + " read" + replaced + contradicted, reading), rows.lastDay());
     }
 
     private static String said(String read, ImportReading<?> reading) {
@@ -463,7 +471,7 @@ public class Imports {
             sweeps.end(sweepId, state);
         }
         if (kind.isItem()) seeLive(property.id());
-        tell(sweep, kind);
+        tell(sweep, kind, null);
         items.changed(property.id());
         return sweeps.find(sweepId);
     }

@@ -67,7 +67,7 @@ interface ReportMapper {
 
     String IN_RANGE = " id between #{first} and #{last} ";
 
-    @Select("select max(to_day) from demand where" + IN_RANGE)
+    @Select("select coalesce(max(to_day), '') from demand where" + IN_RANGE)
     String lastDay(IdRange range);
 
     @Select("select exists (select 1 from demand where" + IN_RANGE + "and address <> '' and query <> '')")

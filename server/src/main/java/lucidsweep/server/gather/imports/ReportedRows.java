@@ -27,6 +27,7 @@ final class ReportedRows {
     private final long sweepId;
     private final LocalDate today;
     private final LongLongHashMap known = new LongLongHashMap();
+    private String lastDay = "";
     private long count;
     private int replaced;
     private int contradicted;
@@ -64,7 +65,9 @@ final class ReportedRows {
                     day.toString());
         }
         String country = clip(row.get(Meaning.COUNTRY), 100);
-        String period = row.get(Meaning.FROM) + "\n" + row.get(Meaning.TO);
+        String toDay = row.get(Meaning.TO);
+        if (toDay.compareTo(lastDay) > 0) lastDay = toDay;
+        String period = row.get(Meaning.FROM) + "\n" + toDay;
         long hash = TextKey.exactHash(address + "\n" + TextKey.key(query) + "\n" + country + "\n" + period);
         return new ReportMapper.DemandRow(
                 id(hash),
@@ -74,7 +77,7 @@ final class ReportedRows {
                 query,
                 country,
                 row.get(Meaning.FROM),
-                row.get(Meaning.TO),
+                toDay,
                 count(row.get(Meaning.CLICKS)),
                 count(row.get(Meaning.IMPRESSIONS)),
                 row.get(Meaning.POSITION).isEmpty() ? null : Double.valueOf(row.get(Meaning.POSITION)));
@@ -132,6 +135,11 @@ final class ReportedRows {
 
     private static String columns(RowKind kind) {
         return kind == RowKind.DEMAND ? ReportMapper.DEMAND_COLUMNS : ReportMapper.RESULT_COLUMNS;
+    }
+
+    /** The last day that any row of demand is of; "" where they name none. */
+    String lastDay() {
+        return lastDay;
     }
 
     int replaced() {

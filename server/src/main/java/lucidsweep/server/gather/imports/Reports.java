@@ -3,10 +3,10 @@ package lucidsweep.server.gather.imports;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import lucidsweep.core.text.Country;
+import lucidsweep.server.database.IdRange;
 import lucidsweep.server.gather.sweep.DemandChanged;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.Ordered;
@@ -18,7 +18,7 @@ import org.springframework.stereotype.Service;
 public class Reports {
 
     private final ReportMapper mapper;
-    private final Map<Long, String> lastDays = new ConcurrentHashMap<>();
+    private final Map<IdRange, String> lastDays = new ConcurrentHashMap<>();
 
     Reports(ReportMapper mapper) {
         this.mapper = mapper;
@@ -46,18 +46,20 @@ public class Reports {
     @EventListener
     @Order(Ordered.HIGHEST_PRECEDENCE)
     void demandChanged(DemandChanged demand) {
-        lastDays.remove(demand.propertyId());
+        IdRange range = IdRange.of(demand.importId());
+        if (demand.lastDay() == null) lastDays.remove(range);
+        else lastDays.put(range, demand.lastDay());
     }
 
-    /** The last day that is reported of; "" where none is. It is kept: the database looks at every row to tell it. */
+    /**
+     * The last day that is reported of; "" where none is. That of each import is kept, since the database looks at every row to
+     * tell it. A later import takes the place of rows for the same days only.
+     */
     public String lastDay(long propertyId) {
-        return lastDays.computeIfAbsent(
-                propertyId,
-                id -> ranges(id).stream()
-                        .map(mapper::lastDay)
-                        .filter(Objects::nonNull)
-                        .max(Comparator.naturalOrder())
-                        .orElse(""));
+        return ranges(propertyId).stream()
+                .map(range -> lastDays.computeIfAbsent(range, mapper::lastDay))
+                .max(Comparator.naturalOrder())
+                .orElse("");
     }
 
     private ReportRanges ranges(long propertyId) {

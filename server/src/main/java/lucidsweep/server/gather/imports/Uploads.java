@@ -17,7 +17,9 @@ import java.time.Instant;
 import java.util.Collection;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 import lucidsweep.server.memory.RecentlyUsed;
 import lucidsweep.server.table.TableFile;
@@ -37,6 +39,9 @@ public final class Uploads {
     /** A file of JSON is read to its end to know its columns: whoever looks at a file again need not wait for that again. */
     private final RecentlyUsed<Sheet, TableFile> opened = new RecentlyUsed<>(OPENED);
 
+    /** Those of files that came through the interface, known from their coming: large ones need not be read once more for it. */
+    private final Map<String, String> hashes = new ConcurrentHashMap<>();
+
     /** @param name null for the one that looks most like a table */
     private record Sheet(String token, String name) {}
 
@@ -50,7 +55,8 @@ public final class Uploads {
         for (Path each : all()) {
             if (Files.getLastModifiedTime(each)
                     .toInstant()
-                    .isBefore(Instant.now().minus(KEPT))) Files.deleteIfExists(each);
+                    .isBefore(Instant.now().minus(KEPT)))
+                remove(each.getFileName().toString());
         }
         String token = UUID.randomUUID().toString();
         Files.createFile(file(token));
@@ -60,9 +66,10 @@ public final class Uploads {
     public String add(InputStream content) throws IOException {
         String token = add();
         try (FileChannel file = FileChannel.open(file(token), StandardOpenOption.WRITE);
-                OutputStream out = Channels.newOutputStream(file)) {
-            content.transferTo(out);
+                DigestInputStream hashed = new DigestInputStream(content, sha256())) {
+            hashed.transferTo(Channels.newOutputStream(file));
             file.force(true);
+            hashes.put(token, hash(hashed));
         } catch (IOException e) {
             remove(token);
             throw e;
@@ -86,12 +93,20 @@ public final class Uploads {
 
     /** The SHA-256 of a file, in hex: an import that is begun anew after a kill reads the file that it began with. */
     String hash(String token) {
+        return hashes.computeIfAbsent(token, this::readHash);
+    }
+
+    private String readHash(String token) {
         try (DigestInputStream in = new DigestInputStream(Files.newInputStream(file(token)), sha256())) {
             in.transferTo(OutputStream.nullOutputStream());
-            return HexFormat.of().formatHex(in.getMessageDigest().digest());
+            return hash(in);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    private static String hash(DigestInputStream read) {
+        return HexFormat.of().formatHex(read.getMessageDigest().digest());
     }
 
     private static MessageDigest sha256() {
@@ -106,6 +121,7 @@ public final class Uploads {
         opened.all().keySet().stream()
                 .filter(sheet -> sheet.token.equals(token))
                 .forEach(opened::remove);
+        hashes.remove(token);
         try {
             Files.deleteIfExists(file(token));
         } catch (IOException e) {

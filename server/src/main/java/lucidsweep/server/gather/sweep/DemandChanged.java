@@ -1,4 +1,8 @@
 package lucidsweep.server.gather.sweep;
 
-/** What search engines report of a property is another now. */
-public record DemandChanged(long propertyId) {}
+/**
+ * What search engines report of a property is another now, by an import or since one was taken back.
+ *
+ * @param lastDay the last day that the import reported of, as "2026-11-25"; null where it is not known
+ */
+public record DemandChanged(long propertyId, long importId, String lastDay) {}
