@@ -2,6 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import type { Job } from "./client";
 import { jobsOf, ofProperty } from "./queries";
+import { renew } from "./renew";
 
 const SILENCE_MS = 30_000;
 const RETRY_MS = 2_000;
@@ -22,7 +23,7 @@ export function useServerEvents() {
       if (source || document.hidden) return;
       source = new EventSource("/api/events");
       heard = Date.now();
-      source.onopen = () => queries.invalidateQueries();
+      source.onopen = () => renew(queries);
       source.onerror = () => {
         close();
         clearTimeout(retry);
@@ -38,14 +39,13 @@ export function useServerEvents() {
           jobs ? [job, ...jobs.filter((other) => other.id !== job.id)].sort((a, b) => b.id - a.id) : jobs,
         );
         // What belongs to no property may have changed any of them.
-        const changed = job.propertyId ? { queryKey: ofProperty(job.propertyId) } : {};
-        if (job.state !== "running") queries.invalidateQueries(changed);
+        if (job.state !== "running") renew(queries, job.propertyId ? ofProperty(job.propertyId) : undefined);
       });
       source.addEventListener("changed", (event) => {
         heard = Date.now();
         const { propertyId } = JSON.parse(event.data) as { propertyId: number };
-        queries.invalidateQueries({ queryKey: ofProperty(propertyId) });
-        queries.invalidateQueries({ queryKey: ["portfolio"] });
+        renew(queries, ofProperty(propertyId));
+        renew(queries, ["portfolio"]);
       });
     };
     const watchdog = setInterval(() => {

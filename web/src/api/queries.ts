@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { answer, api } from "./client";
+import { renew } from "./renew";
 
 /** Everything that is kept of a property stands below this key, so that one change makes all of it asked again. */
 export const ofProperty = (propertyId: number, ...rest: unknown[]) => ["property", propertyId, ...rest];
@@ -78,10 +79,6 @@ export function useChange<In, Out>(
   return useMutation({
     mutationFn: change,
     meta: { quiet: own !== undefined },
-    onSuccess: () =>
-      Promise.all([
-        queries.invalidateQueries({ queryKey: ofProperty(propertyId) }),
-        queries.invalidateQueries({ queryKey: ["portfolio"] }),
-      ]),
+    onSuccess: () => Promise.all([renew(queries, ofProperty(propertyId)), renew(queries, ["portfolio"])]),
   });
 }

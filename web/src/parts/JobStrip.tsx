@@ -2,6 +2,7 @@ import { Button } from "@mantine/core";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { answer, api, type Job } from "../api/client";
 import { jobsOf, useJobs } from "../api/queries";
+import { renew } from "../api/renew";
 import css from "./JobStrip.module.css";
 import { count, duration } from "./number";
 
@@ -19,7 +20,7 @@ function Strip({ job }: { job: Job }) {
   const queries = useQueryClient();
   const stop = useMutation({
     mutationFn: () => answer(api.POST("/api/jobs/{id}/stop", { params: { path: { id: job.id } } })),
-    onSuccess: () => queries.invalidateQueries({ queryKey: jobsOf(job.propertyId) }),
+    onSuccess: () => renew(queries, jobsOf(job.propertyId)),
   });
   const share = job.total > 0 ? Math.min(1, job.done / job.total) : 0;
   return (

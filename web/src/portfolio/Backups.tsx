@@ -2,6 +2,7 @@ import { Button } from "@mantine/core";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { answer, api, type Copies, type Job, upload } from "../api/client";
 import { jobsOf, useJobs } from "../api/queries";
+import { renew } from "../api/renew";
 import { ChooseFile } from "../parts/ChooseFile";
 import { day } from "../parts/number";
 import css from "./Portfolio.module.css";
@@ -21,7 +22,7 @@ export function Backups() {
   const add = useMutation({
     mutationFn: (file: File) => upload<Job>("/api/backups/add", file),
     meta: { quiet: true },
-    onSuccess: () => queries.invalidateQueries({ queryKey: jobsOf() }),
+    onSuccess: () => renew(queries, jobsOf()),
   });
   const adding = useJobs().data?.find((job) => job.id === add.data?.id);
   const leave = useMutation({

@@ -2,6 +2,7 @@ import { Button, Modal, NativeSelect, TextInput } from "@mantine/core";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type Client, type Schedule } from "../api/client";
+import { renew } from "../api/renew";
 import { day } from "../parts/number";
 import { EVERY, today } from "../parts/ScheduleChoice";
 import { tell } from "../parts/tell";
@@ -33,7 +34,7 @@ export function SendDigest({ client, onClose }: { client: Client; onClose: () =>
             }),
           ),
     onSuccess: (sent) => {
-      queries.invalidateQueries({ queryKey: key });
+      renew(queries, key);
       if (sent?.planned?.problem) return;
       tell(`The week of ${client.name} is on its way to ${to}.`);
       onClose();

@@ -1,4 +1,5 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { renew } from "../api/renew";
 
 /** A change to clients or properties; all that is shown is asked again. */
 export function useClientChange<In, Out>(change: (input: In) => Promise<Out>, done?: () => void) {
@@ -6,7 +7,7 @@ export function useClientChange<In, Out>(change: (input: In) => Promise<Out>, do
   return useMutation({
     mutationFn: change,
     onSuccess: async () => {
-      await queries.invalidateQueries();
+      await renew(queries);
       done?.();
     },
   });

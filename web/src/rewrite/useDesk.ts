@@ -2,6 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
 import { answer, api, type CopiedColumn, type Field, type ItemRow, type TypedCell } from "../api/client";
 import { ofProperty, useChange } from "../api/queries";
+import { renew } from "../api/renew";
 import { cellOf, type DraftedField } from "../parts/fields";
 import type { RangeChange, Typed } from "../parts/Grid";
 import { of } from "../parts/number";
@@ -114,7 +115,7 @@ export function useDesk(propertyId: number, view: ItemView) {
           if (!jobId) return;
           tell("It is under way; the bar below shows how far.");
           await ended(jobId);
-          await queries.invalidateQueries({ queryKey: ofProperty(propertyId) });
+          await renew(queries, ofProperty(propertyId));
         },
         (problem: Error) => conflicts.meet(problem, () => range(change, true)),
       )
@@ -169,7 +170,7 @@ export function useDesk(propertyId: number, view: ItemView) {
     /** Ends when everything typed so far is stored, so that undo means the last of it. */
     settled: async () => {
       await saving.current;
-      await queries.invalidateQueries({ queryKey: ofProperty(propertyId, "batches") });
+      await renew(queries, ofProperty(propertyId, "batches"));
     },
     conflicts: conflicts.dialog,
   };

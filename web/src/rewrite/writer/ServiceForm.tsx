@@ -2,6 +2,7 @@ import { Button, Checkbox, NumberInput, PasswordInput, TextInput } from "@mantin
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, type ServiceSettings } from "../../api/client";
+import { renew } from "../../api/renew";
 import { AmountInput } from "../../parts/AmountInput";
 import { tell } from "../../parts/tell";
 import css from "./Writer.module.css";
@@ -25,7 +26,7 @@ export function ServiceForm({ settings, onDone }: { settings: ServiceSettings | 
   const save = useMutation({
     mutationFn: async () => {
       await answer(api.PUT("/api/writer/service", { body: form }));
-      await queries.invalidateQueries({ queryKey: ["writer-service"] });
+      await renew(queries, ["writer-service"]);
       const tried = await answer(api.POST("/api/writer/service/trial"));
       tell(`The service answers. ${tried.tokensIn + tried.tokensOut} tokens were used to try it.`);
     },
