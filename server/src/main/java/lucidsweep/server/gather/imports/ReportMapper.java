@@ -85,18 +85,12 @@ interface ReportMapper {
 
     String RESULT = "select query, position, address, title, description, looked from result ";
 
-    @Select(RESULT + """
-            where property_id = #{propertyId} and lower(query) = lower(#{query}) and looked = (select max(looked)
-                from result where property_id = #{propertyId} and lower(query) = lower(#{query}))
-            order by position, id""")
-    List<Reports.Result> resultsOf(long propertyId, String query);
+    @Select(RESULT + "where id between #{range.first} and #{range.last} and lower(query) = lower(#{query}) order by id")
+    List<Reports.Result> looks(IdRange range, String query);
 
     @Select(RESULT + """
-            where property_id = #{propertyId} and lower(query) = lower(#{query}) order by looked, position, id""")
-    List<Reports.Result> looks(long propertyId, String query);
-
-    @Select(RESULT + "where property_id = #{propertyId} and lower(query) <> lower(#{query}) order by id limit #{limit}")
-    List<Reports.Result> resultsOfOthers(long propertyId, String query, int limit);
+            where id between #{range.first} and #{range.last} and lower(query) <> lower(#{query}) order by id limit #{limit}""")
+    List<Reports.Result> resultsOfOthers(IdRange range, String query, int limit);
 
     @Select("select id, query, position, address, title, description, looked from result" + SOME)
     List<NumberedResult> resultRows(long after, long last, int limit);

@@ -97,17 +97,25 @@ public class Reports {
 
     /** The latest results that were taken in for a query, the first first. */
     public List<Result> results(long propertyId, String query) {
-        return mapper.resultsOf(propertyId, query);
+        List<Result> looks = looks(propertyId, query);
+        String latest = looks.isEmpty() ? "" : looks.get(looks.size() - 1).looked();
+        return looks.stream().filter(each -> each.looked().equals(latest)).toList();
     }
 
     /** The results that were taken in for a query, of every day, the earliest first. */
     public List<Result> looks(long propertyId, String query) {
-        return mapper.looks(propertyId, query);
+        return ranges(propertyId).stream()
+                .flatMap(range -> mapper.looks(range, query).stream())
+                .sorted(Comparator.comparing(Result::looked).thenComparingDouble(Result::position))
+                .toList();
     }
 
     /** Some of those that were taken in for other queries. */
     public List<Result> otherResults(long propertyId, String query, int limit) {
-        return mapper.resultsOfOthers(propertyId, query, limit);
+        return ranges(propertyId).stream()
+                .flatMap(range -> mapper.resultsOfOthers(range, query, limit).stream())
+                .limit(limit)
+                .toList();
     }
 
     /** Walks over all results, of every day. */
