@@ -65,7 +65,7 @@ export const theme = createTheme({
     NumberInput: { defaultProps: { size: "sm" } },
     Textarea: { defaultProps: { size: "sm" } },
     NativeSelect: { defaultProps: { size: "sm" } },
-    InputWrapper: { styles: { description: { color: "var(--ink-soft)" } } },
+    InputWrapper: { styles: { description: { color: "var(--ink-soft)" }, required: { color: "var(--ink-soft)" } } },
     Notification: { styles: { description: { color: "var(--ink-soft)" } } },
     Modal: {
       defaultProps: {

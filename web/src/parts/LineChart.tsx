@@ -42,6 +42,7 @@ const WIDTH = 920;
 const LEFT = 52;
 const FOOT = 18;
 const TOP = 18;
+const FLAG = 11;
 
 /** Round values that divide a scale into about four. */
 function steps(low: number, high: number) {
@@ -51,6 +52,12 @@ function steps(low: number, high: number) {
   const all: number[] = [];
   for (let at = Math.ceil(low / step) * step; at <= high + step / 1e6; at += step) all.push(at);
   return all;
+}
+
+/** A flag on the right of its pole; on the left where the picture ends. */
+function flag(x: number, y: number, width: number) {
+  const side = x + FLAG > width ? -1 : 1;
+  return `M${x} ${y}h${side * FLAG}l${side * -3} 4l${side * 3} 4h${side * -FLAG}z`;
 }
 
 /** Lines over time that can be read by pointing, with the arrow keys, and as a table. */
@@ -149,7 +156,7 @@ export function LineChart({
         {marks.map((mark) => (
           <g key={`${mark.at} ${mark.text}`}>
             <line x1={x(mark.at)} x2={x(mark.at)} y1={TOP - 12} y2={height - FOOT} className={css.mark} />
-            <path d={`M${x(mark.at)} ${TOP - 12}h11l-3 4l3 4h-11z`} className={css.flag}>
+            <path d={flag(x(mark.at), TOP - 12, width)} className={css.flag}>
               <title>{mark.text}</title>
             </path>
           </g>
