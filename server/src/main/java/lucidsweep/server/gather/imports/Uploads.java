@@ -66,8 +66,9 @@ public final class Uploads {
     public String add(InputStream content) throws IOException {
         String token = add();
         try (FileChannel file = FileChannel.open(file(token), StandardOpenOption.WRITE);
-                DigestInputStream hashed = new DigestInputStream(content, sha256())) {
-            hashed.transferTo(Channels.newOutputStream(file));
+                OutputStream out = Channels.newOutputStream(file)) {
+            DigestInputStream hashed = new DigestInputStream(content, sha256());
+            hashed.transferTo(out);
             file.force(true);
             hashes.put(token, hash(hashed));
         } catch (IOException e) {
