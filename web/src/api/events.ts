@@ -23,7 +23,8 @@ export function useServerEvents() {
       if (source || document.hidden) return;
       source = new EventSource("/api/events");
       heard = Date.now();
-      source.onopen = () => renew(queries);
+      // Nobody told of what changed while this was closed. What is on its way was asked for just now.
+      source.onopen = () => queries.invalidateQueries();
       source.onerror = () => {
         close();
         clearTimeout(retry);

@@ -24,6 +24,7 @@ final class AltRepeated extends CapturedCheck {
 
     @Override
     public String note(PageFacts page, String address) {
+        if (page.images().size() < MANY) return "";
         Map<String, Set<String>> images = new TreeMap<>();
         Map<String, String> texts = new TreeMap<>();
         for (PageFacts.Image image : page.images()) {

@@ -3,6 +3,7 @@ package lucidsweep.core.finding;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import lucidsweep.core.item.Field;
 import lucidsweep.core.page.PageFacts;
@@ -15,6 +16,7 @@ public final class PageNotes {
 
     public static final PageNotes NONE = new PageNotes(Map.of());
 
+    private static final Pattern SPACE = Pattern.compile("\\s");
     private static final int LONGEST = 4_000;
     private static final int MAX_ALTERNATES = 40;
 
@@ -53,7 +55,7 @@ public final class PageNotes {
 
     /** A line to be kept. */
     static String line(String id, String note) {
-        String plain = note.replaceAll("\\s", " ");
+        String plain = SPACE.matcher(note).replaceAll(" ");
         return id + '\t' + (plain.length() > LONGEST ? plain.substring(0, LONGEST) : plain) + '\n';
     }
 

@@ -5,7 +5,6 @@ import java.net.URI;
 import java.net.URISyntaxException;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
-import java.util.BitSet;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Pattern;
@@ -20,11 +19,11 @@ public final class PageAddress {
     private static final Pattern FIRST_PAGE =
             Pattern.compile("(?i)(?<=/)(index|default|home)\\.(x?html?|php|aspx?|jsp|cgi)$");
 
-    /** What a normal form writes otherwise than browsers do. */
-    private static final BitSet OTHERWISE_ASKED = new BitSet();
+    /** What a normal form writes otherwise than browsers do, by the letter. */
+    private static final boolean[] OTHERWISE_ASKED = new boolean[128];
 
     static {
-        "%|^{}`'\\[]".chars().forEach(OTHERWISE_ASKED::set);
+        "%|^{}`'\\[]".chars().forEach(c -> OTHERWISE_ASKED[c] = true);
     }
 
     private static final Pattern WORD_BREAK = Pattern.compile("[-_+]");
@@ -76,7 +75,10 @@ public final class PageAddress {
 
     /** Asked of every link, so it is no pattern. */
     private static boolean mayBeAskedOtherwise(String link) {
-        for (int i = 0; i < link.length(); i++) if (OTHERWISE_ASKED.get(link.charAt(i))) return true;
+        for (int i = 0; i < link.length(); i++) {
+            char c = link.charAt(i);
+            if (c < OTHERWISE_ASKED.length && OTHERWISE_ASKED[c]) return true;
+        }
         return false;
     }
 

@@ -60,7 +60,7 @@ public class Imports {
     private static final int EXAMPLES = 50;
 
     /** What is imported from a file of so many bytes needs the memory that tables of other properties take. */
-    private static final long LARGE = 8_000_000;
+    private static final long LARGE = Runtime.getRuntime().maxMemory() / 8;
 
     private final ImportMapper mapper;
     private final SweepStore sweeps;
