@@ -120,6 +120,21 @@ class KeptTablesTest {
         assertThat(shop.get("/items/ids?count=40&sort=title").body()).isEqualTo(sorted);
     }
 
+    @Test
+    void roomIsMadeOfTheTablesOfOthersAndOnlyWhereItIsNeeded(Api api, ApplicationContext application) {
+        Items items = application.getBean(Items.class);
+        long own = new Shop(api, "id,title\nL1,Paddle\n").property();
+        long other = new Shop(api, "id,title\nL1,Oar\n").property();
+        items.prepare(own);
+        items.prepare(other);
+        items.makeRoom(own, 1_000);
+        assertThat(items.setAside(other)).as("was still in use").isTrue();
+        items.prepare(other);
+        items.makeRoom(own, Runtime.getRuntime().maxMemory());
+        assertThat(items.setAside(other)).isFalse();
+        assertThat(items.setAside(own)).isTrue();
+    }
+
     private void run(Consumer<OwnApplication> work) {
         try (OwnApplication application = OwnApplication.on(data)) {
             database = application.context().getBean(JdbcTemplate.class);

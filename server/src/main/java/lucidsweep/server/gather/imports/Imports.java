@@ -59,8 +59,8 @@ public class Imports {
     private static final int TRIAL_AT_ONCE = 1_000;
     private static final int EXAMPLES = 50;
 
-    /** What is imported from a file of so many bytes needs the memory that tables of other properties take. */
-    private static final long LARGE = Runtime.getRuntime().maxMemory() / 8;
+    /** How many bytes of memory a byte of a file may take while it is imported. */
+    private static final int WEIGHT = 3;
 
     private final ImportMapper mapper;
     private final SweepStore sweeps;
@@ -351,7 +351,7 @@ public class Imports {
         try {
             Intake intake = new Intake(shape.kind(), shape.mapping());
             TableFile table = uploads.table(source.token(), source.sheet());
-            if (uploads.size(source.token()) > LARGE) items.setOthersAside(sweep.propertyId());
+            items.makeRoom(sweep.propertyId(), WEIGHT * uploads.size(source.token()));
             Done done = source.stored()
                     ? new Done("Read; the end of it was cut short and made up for.", null)
                     : shape.kind().isItem()

@@ -35,6 +35,9 @@ class ItemTables {
     private static final int ROWS_AT_ONCE = 2_000;
     private static final int LIST = 200;
 
+    /** The database, what was reported and all other work need the other half of the heap. */
+    private static final long MOST = Runtime.getRuntime().maxMemory() / 2;
+
     /** Where more rows than this share of a table change, it is read anew as a whole. */
     private static final int FEW = 8;
 
@@ -194,9 +197,12 @@ class ItemTables {
         }
     }
 
-    /** The same of the tables of all other properties. */
-    void setOthersAside(long propertyId) {
-        for (long other : tables.all().keySet()) if (other != propertyId) setAside(other);
+    /** Puts the tables of all other properties on the disk where they, and so many bytes more, would take most of the heap. */
+    void makeRoom(long propertyId, long bytes) {
+        Map<Long, ItemTable> all = tables.all();
+        long taken = all.values().stream().mapToLong(ItemTable::bytes).sum();
+        if (taken + bytes <= MOST) return;
+        for (long other : all.keySet()) if (other != propertyId) setAside(other);
     }
 
     private ReadWriteLock whole(long propertyId) {

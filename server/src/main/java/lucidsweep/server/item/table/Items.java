@@ -498,9 +498,14 @@ public class Items {
         return tables.setAside(propertyId);
     }
 
-    /** Puts the tables of all other properties on the disk, which takes less than a second; they come back when they are asked for. */
-    public void setOthersAside(long propertyId) {
-        tables.setOthersAside(propertyId);
+    /**
+     * Where tables leave too little room for work on a property, puts those of all others on the disk, which takes less than a
+     * second; they come back when they are asked for.
+     *
+     * @param bytes that the work may take
+     */
+    public void makeRoom(long propertyId, long bytes) {
+        tables.makeRoom(propertyId, bytes);
     }
 
     /** Says that some items were changed: tables show them so from now on, and open pages are told. */
