@@ -101,7 +101,7 @@ final class Api {
         endJob(post("/api/imports/" + upload.token + "/apply", upload.meanings));
     }
 
-    /** Waits for the job that an answer names. */
+    /** Waits for the job that an answer names; asks seldom, since answering takes time of what is measured. */
     void endJob(String answer) throws IOException, InterruptedException {
         String job = find(answer, "\"jobId\":(\\d+)");
         String state = get("/api/jobs/" + job);

@@ -61,9 +61,9 @@ interface ReportMapper {
 
     String RESULT_COLUMNS = "id, property_id, row_hash, query, position, address, title, description, looked";
 
-    /** The imports of a property, and its crawls: of those there are no rows here. */
-    @Select("select id from sweep where property_id = #{propertyId} order by id")
-    List<Long> sweeps(long propertyId);
+    /** The imports of demand and of results of a property. */
+    @Select("select id from sweep where property_id = #{propertyId} and not of_items order by id")
+    List<Long> imports(long propertyId);
 
     String IN_RANGE = " id between #{first} and #{last} ";
 

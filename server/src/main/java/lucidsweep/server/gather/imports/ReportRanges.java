@@ -22,7 +22,7 @@ final class ReportRanges {
 
     static ReportRanges of(ReportMapper mapper, long propertyId) {
         return new ReportRanges(
-                mapper.sweeps(propertyId).stream().map(IdRange::of).toList());
+                mapper.imports(propertyId).stream().map(IdRange::of).toList());
     }
 
     /** Reads the rows of a range that follow upon an id, so many at most, in the order of their ids. */
